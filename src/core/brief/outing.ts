@@ -1,0 +1,19 @@
+import { z } from 'zod';
+import { itemId, itemName } from '@/core/gear';
+
+export const outingId = itemId.brand<'OutingId'>();
+export type OutingId = z.infer<typeof outingId>;
+
+/** One job or trip. */
+export const outing = z.strictObject({
+  id: outingId,
+  name: itemName,
+  place: z.string().trim().max(200),
+  /** First and last day, ISO 8601 dates. */
+  firstDay: z.iso.date().nullable(),
+  lastDay: z.iso.date().nullable(),
+  /** ISO 4217 code of all prices on the shelf. */
+  currency: z.string().regex(/^[A-Z]{3}$/, 'use a three-letter currency code such as EUR'),
+  note: z.string().max(4000),
+});
+export type Outing = z.infer<typeof outing>;

@@ -1,0 +1,24 @@
+import { z } from 'zod';
+import { GEAR_RANGES, itemFields, itemId, mountName, within } from './common';
+
+export const bodyId = itemId.brand<'BodyId'>();
+export type BodyId = z.infer<typeof bodyId>;
+
+/** A sensor by its real size; the pixel counts are `null` where they are not known. */
+export const sensor = z.strictObject({
+  widthMm: z.number().min(1).max(200),
+  heightMm: z.number().min(1).max(200),
+  pixelsWide: z.number().int().min(100).max(100_000).nullable(),
+  pixelsHigh: z.number().int().min(100).max(100_000).nullable(),
+});
+
+export const body = z.strictObject({
+  id: bodyId,
+  ...itemFields,
+  mount: mountName,
+  sensor,
+  isoCeiling: within(GEAR_RANGES.iso).nullable(),
+  stabiliserStops: within(GEAR_RANGES.stabiliserStops).nullable(),
+  autofocusLimitFNumber: within(GEAR_RANGES.fNumber).nullable(),
+});
+export type Body = z.infer<typeof body>;

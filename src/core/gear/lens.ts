@@ -1,0 +1,100 @@
+import { z } from 'zod';
+import { GEAR_RANGES, itemFields, itemId, mountName, within } from './common';
+
+export const lensId = itemId.brand<'LensId'>();
+export type LensId = z.infer<typeof lensId>;
+
+export const focalRange = z
+  .strictObject({
+    wideMm: within(GEAR_RANGES.focalLengthMm),
+    longMm: within(GEAR_RANGES.focalLengthMm),
+  })
+  .refine((range) => range.wideMm <= range.longMm, {
+    path: ['longMm'],
+    message: 'the long end must not be shorter than the wide end',
+  });
+export type FocalRange = z.infer<typeof focalRange>;
+
+/** Widest f-number at one marked focal length. */
+export const aperturePoint = z.strictObject({
+  focalMm: within(GEAR_RANGES.focalLengthMm),
+  fNumber: within(GEAR_RANGES.fNumber),
+});
+export type AperturePoint = z.infer<typeof aperturePoint>;
+
+/**
+ * A lens as its maker marks it, with a measured range beside the marked one where there is one.
+ *
+ * `apertures` runs from wide to long; between two points the f-number is interpolated evenly in
+ * stops over the logarithm of the focal length. `autofocus`, `sealed` and the other figures are
+ * `null` where they are not known.
+ */
+export const lens = z.strictObject({
+  id: lensId,
+  ...itemFields,
+  mount: mountName,
+  focal: focalRange,
+  measured: focalRange.nullable(),
+  apertures: z
+    .array(aperturePoint)
+    .min(1)
+    .max(12)
+    .superRefine((points, context) => {
+      for (let i = 1; i < points.length; i += 1) {
+        const before = points[i - 1];
+        const here = points[i];
+        if (!before || !here) continue;
+        if (here.focalMm <= before.focalMm) {
+          context.addIssue({ code: 'custom', path: [i, 'focalMm'], message: 'must rise from point to point' });
+        }
+        if (here.fNumber < before.fNumber) {
+          context.addIssue({
+            code: 'custom',
+            path: [i, 'fNumber'],
+            message: 'must not fall towards the long end',
+          });
+        }
+      }
+    }),
+  projection: z.enum(['rectilinear', 'fisheye']),
+  imageCircleMm: z.number().min(1).max(500).nullable(),
+  minFocusM: within(GEAR_RANGES.focusM).nullable(),
+  maxMagnification: within(GEAR_RANGES.magnification).nullable(),
+  stabiliserStops: within(GEAR_RANGES.stabiliserStops).nullable(),
+  autofocus: z.boolean().nullable(),
+  filterMm: z.number().min(10).max(300).nullable(),
+  sealed: z.boolean().nullable(),
+});
+export type Lens = z.infer<typeof lens>;
+
+export function isPrime(range: FocalRange): boolean {
+  return range.wideMm === range.longMm;
+}
+
+/** The range that counts: the measured one where there is one, else the marked one. */
+export function countingRange(l: Pick<Lens, 'focal' | 'measured'>): FocalRange {
+  return l.measured ?? l.focal;
+}
+
+/**
+ * Widest f-number at a focal length.
+ *
+ * Between two table points it is interpolated evenly in stops over log focal length (real zooms
+ * step; makers seldom publish the steps). Outside the table the nearest end counts.
+ */
+export function widestFNumber(apertures: readonly AperturePoint[], focalLengthMm: number): number {
+  const first = apertures[0];
+  if (!first) throw new RangeError('apertures must hold at least one point');
+  let below = first;
+  for (const point of apertures) {
+    if (point.focalMm >= focalLengthMm) {
+      if (point === below || point.fNumber === below.fNumber || focalLengthMm <= below.focalMm) {
+        return focalLengthMm < point.focalMm ? below.fNumber : point.fNumber;
+      }
+      const share = Math.log(focalLengthMm / below.focalMm) / Math.log(point.focalMm / below.focalMm);
+      return below.fNumber * (point.fNumber / below.fNumber) ** share;
+    }
+    below = point;
+  }
+  return below.fNumber;
+}

@@ -1,0 +1,53 @@
+import { z } from 'zod';
+import { body } from './body';
+import { mountName } from './common';
+import { converter } from './converter';
+import { lens } from './lens';
+
+/** A body's mount and the other lens mounts that it takes without more ado. */
+export const mount = z.strictObject({
+  name: mountName,
+  accepts: z.array(mountName).max(100),
+});
+export type Mount = z.infer<typeof mount>;
+
+export const SHELF_LIMITS = { bodies: 500, lenses: 5000, converters: 200, mounts: 300 } as const;
+
+/** All gear known. Ids are unique over the whole shelf; converters name lenses that stand on it. */
+export const shelf = z
+  .strictObject({
+    mounts: z.array(mount).max(SHELF_LIMITS.mounts),
+    bodies: z.array(body).max(SHELF_LIMITS.bodies),
+    lenses: z.array(lens).max(SHELF_LIMITS.lenses),
+    converters: z.array(converter).max(SHELF_LIMITS.converters),
+  })
+  .superRefine((s, context) => {
+    const seen = new Set<string>();
+    for (const kind of ['bodies', 'lenses', 'converters'] as const) {
+      s[kind].forEach((item, i) => {
+        if (seen.has(item.id)) {
+          context.addIssue({ code: 'custom', path: [kind, i, 'id'], message: `the id ${item.id} is used twice` });
+        }
+        seen.add(item.id);
+      });
+    }
+    const lensIds = new Set<string>(s.lenses.map((l) => l.id));
+    s.converters.forEach((c, i) => {
+      c.lensIds.forEach((id, j) => {
+        if (!lensIds.has(id)) {
+          context.addIssue({
+            code: 'custom',
+            path: ['converters', i, 'lensIds', j],
+            message: `no lens ${id} on the shelf`,
+          });
+        }
+      });
+    });
+  });
+export type Shelf = z.infer<typeof shelf>;
+
+/** Whether a body takes a lens without an adapter. */
+export function mountFits(mounts: readonly Mount[], bodyMount: string, lensMount: string): boolean {
+  if (bodyMount === lensMount) return true;
+  return mounts.some((m) => m.name === bodyMount && m.accepts.includes(lensMount));
+}

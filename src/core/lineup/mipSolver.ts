@@ -1,0 +1,40 @@
+/** One row of a model: lower <= sum of entries <= upper. */
+export interface MipRow {
+  readonly lower: number;
+  readonly upper: number;
+  readonly columns: readonly number[];
+  readonly coefficients: readonly number[];
+}
+
+/** A model without objective: columns between bounds, some whole-numbered, and rows. */
+export interface MipModel {
+  readonly columnCount: number;
+  readonly lower: readonly number[];
+  readonly upper: readonly number[];
+  readonly integer: readonly boolean[];
+  readonly rows: readonly MipRow[];
+}
+
+export type MipOutcome =
+  | { readonly kind: 'optimal'; readonly values: readonly number[]; readonly objective: number }
+  | { readonly kind: 'infeasible' }
+  | {
+      readonly kind: 'time-limit';
+      /** null when not even one feasible point was found. */
+      readonly values: readonly number[] | null;
+      readonly objective: number;
+      readonly bound: number;
+    };
+
+/** A model loaded once and solved for one objective after another. */
+export interface MipSession {
+  minimise(costs: readonly number[], timeLimitS: number): MipOutcome;
+  addRow(row: MipRow): void;
+  close(): void;
+}
+
+/** The mixed-integer solver that the choice runs on; an adapter loads the real one. */
+export interface MipSolver {
+  readonly name: string;
+  open(model: MipModel): MipSession;
+}

@@ -1,0 +1,92 @@
+import type { FrameId } from '@/core/brief';
+import type { LensId } from '@/core/gear';
+import type { Interval } from '@/core/intervals';
+import { type Cell, type Covering, essentialCells } from './cells';
+import type { MipSolver } from './mipSolver';
+import type { Piece } from './selectable';
+
+/** A picture, or a run of distances of one, and every lens that can make it. */
+export interface Witness {
+  readonly frameId: FrameId;
+  readonly range: Interval;
+  readonly lensIds: readonly LensId[];
+}
+
+/**
+ * Why fewer will not do.
+ *
+ * witnesses: no two of these can be made with the same lens, and none with a locked-in lens, so
+ * every lineup that gets these frames has at least `bound` lenses, as many as the lineup has.
+ * search: the largest such set is smaller than the lineup; fewer pieces are ruled out by the
+ * solver's exact search.
+ * none: there is nothing to prove, or the search was cut short.
+ */
+export type Proof =
+  | { readonly kind: 'witnesses' | 'search'; readonly bound: number; readonly lockedIn: number; readonly witnesses: readonly Witness[] }
+  | { readonly kind: 'none' };
+
+/**
+ * The largest set of cells, among the frames got, of which no two can be made with the same lens.
+ *
+ * It is found exactly: one column a cell, one row a lens, at most one chosen cell in each row.
+ *
+ * @param got the frames that the lineup gets; bonus frames count for nothing here
+ * @param proven whether the lineup itself is proven best
+ */
+export function proofOf(
+  solver: MipSolver,
+  covering: Covering,
+  pieces: readonly Piece[],
+  got: ReadonlySet<FrameId>,
+  lensCount: number,
+  proven: boolean,
+  timeLimitS: number,
+): Proof {
+  const lockedIn = new Set(pieces.filter((p) => p.lockedIn && p.kind === 'lens').map((p) => p.id));
+  const cells = [...got]
+    .sort()
+    .flatMap((id) => essentialCells(covering.cells.get(id) ?? []))
+    .map((cell) => ({ frameId: cell.frameId, range: cell.range, lensIds: lensesOf(cell, covering) }))
+    .filter((cell) => !cell.lensIds.some((id) => lockedIn.has(id)));
+  if (lensCount === 0) return { kind: 'none' };
+  const witnesses = cells.length === 0 ? [] : largestDisjoint(solver, cells, timeLimitS);
+  const bound = witnesses.length + lockedIn.size;
+  if (bound >= lensCount) return { kind: 'witnesses', bound, lockedIn: lockedIn.size, witnesses };
+  return proven ? { kind: 'search', bound, lockedIn: lockedIn.size, witnesses } : { kind: 'none' };
+}
+
+function lensesOf(cell: Cell, covering: Covering): LensId[] {
+  const ids = new Set<LensId>();
+  for (const key of cell.kits) {
+    const kit = covering.kits.get(key);
+    if (kit) ids.add(kit.lensId);
+  }
+  return [...ids].sort();
+}
+
+function largestDisjoint(solver: MipSolver, cells: readonly Witness[], timeLimitS: number): Witness[] {
+  const byLens = new Map<LensId, number[]>();
+  cells.forEach((cell, i) => {
+    for (const id of cell.lensIds) byLens.set(id, [...(byLens.get(id) ?? []), i]);
+  });
+  const session = solver.open({
+    columnCount: cells.length,
+    lower: cells.map(() => 0),
+    upper: cells.map(() => 1),
+    integer: cells.map(() => true),
+    rows: [...byLens.values()].map((columns) => ({
+      lower: -Infinity,
+      upper: 1,
+      columns,
+      coefficients: columns.map(() => 1),
+    })),
+  });
+  try {
+    const outcome = session.minimise(cells.map(() => -1), timeLimitS);
+    if (outcome.kind === 'infeasible' || outcome.values === null) return [];
+    const { values } = outcome;
+    return cells.filter((_, i) => (values[i] ?? 0) > 0.5);
+  } finally {
+    session.close();
+  }
+}

@@ -1,0 +1,147 @@
+import { footingOf, type Frame, framings, type Limits, needAxis } from '@/core/brief';
+import { cropToBridge, equivalentFocalLengthMm, fractionLeft, stopsBetween } from '@/core/optics';
+import { type Lens, type LensId, type Setup } from '@/core/gear';
+import { clearlyBelow, containsPoint, type Interval, intersect, subtract, union } from '@/core/intervals';
+import { verdictOn } from '@/core/coverage';
+
+/** All ranges here are focal lengths on the 36×24 mm frame by diagonal, mm: wide end first. */
+
+/** A hole between two lenses, with what it costs. */
+export interface Gap {
+  readonly range: Interval;
+  /** Linear crop by which the wider side stands in for the longer. */
+  readonly crop: number;
+  /** Megapixels left after it on the setup that ends at the gap; null when not known. */
+  readonly megapixelsLeft: number | null;
+  /** Frames that ask for something in the gap and are not got. Empty: it costs nothing. */
+  readonly lostFrameIds: readonly string[];
+  /** Frames that ask for something in the gap and are got all the same, by cropping. */
+  readonly croppedFrameIds: readonly string[];
+}
+
+export type OverlapReason = 'faster' | 'lighter' | 'closer' | 'stabilised' | 'sealed';
+
+/** A range that two lenses share, and what may justify it. */
+export interface Overlap {
+  readonly range: Interval;
+  readonly lensIds: readonly [LensId, LensId];
+  /** What each of the two has over the other there; both empty is plain doubling. */
+  readonly reasons: readonly { readonly lensId: LensId; readonly reason: OverlapReason; readonly by: number | null }[];
+}
+
+/** The focal range of a setup on the 36×24 mm frame. */
+export function equivalentRange(setup: Pick<Setup, 'focal' | 'sensor'>): Interval {
+  return {
+    from: equivalentFocalLengthMm(setup.focal.wideMm, setup.sensor),
+    to: equivalentFocalLengthMm(setup.focal.longMm, setup.sensor),
+  };
+}
+
+/** The holes in the range of a set of setups, with their cost in frames. */
+export function gapsOf(
+  setups: readonly Setup[],
+  frames: readonly Frame[],
+  got: ReadonlySet<string>,
+  limits: Limits,
+): Gap[] {
+  const straight = setups.filter((s) => s.rectilinear);
+  const covered = union(straight.map(equivalentRange));
+  const asked = frames.map((f) => ({ frame: f, ranges: askedRanges(straight, f, limits) }));
+  return covered.slice(1).map((above, i) => {
+    const from = covered[i]?.to ?? above.from;
+    const range = { from, to: above.from };
+    const inGap = asked
+      .filter(({ ranges }) => ranges.some((r) => clearlyBelow(r.from, range.to) && clearlyBelow(range.from, r.to)))
+      .map(({ frame }) => frame.id);
+    const below = straight.filter((s) => !clearlyBelow(equivalentRange(s).to, from));
+    const crop = cropToBridge(from, above.from);
+    const megapixels = below.flatMap((s) => (s.pixels ? [(s.pixels.longPx * s.pixels.shortPx) / 1e6] : []));
+    return {
+      range,
+      crop,
+      megapixelsLeft: megapixels.length > 0 ? Math.max(...megapixels) * fractionLeft(crop) : null,
+      lostFrameIds: inGap.filter((id) => !got.has(id)),
+      croppedFrameIds: inGap.filter((id) => got.has(id)),
+    };
+  });
+}
+
+/**
+ * What a frame asks for that the setups do not make without cropping, as focal lengths on the
+ * 36×24 mm frame: from the widest framing wanted at the nearest such place to the longest at the
+ * farthest. Where framing is what is missing, all of it lies outside the covered range.
+ */
+function askedRanges(setups: readonly Setup[], frame: Frame, limits: Limits): Interval[] {
+  const clear = union(
+    setups.flatMap((s) =>
+      verdictOn(s, frame, limits).parts.filter((p) => p.code === 'clear').map((p) => p.range),
+    ),
+  );
+  const axis = needAxis(frame.need).range;
+  if (footingOf(frame.need) === 'free' && clear.length > 0) return [];
+  const unmade = axis.from === axis.to ? (containsPoint(clear, axis.from) ? [] : [axis]) : subtract([axis], clear);
+  return setups.flatMap((setup) =>
+    framings(frame.need, setup.sensor).flatMap((way) =>
+      unmade.map((place) => ({
+        from: equivalentFocalLengthMm(way.slopeMin(1) * place.from, setup.sensor),
+        to: equivalentFocalLengthMm(way.slopeMax * place.to, setup.sensor),
+      })),
+    ),
+  );
+}
+
+/** The ranges that two lenses share, on the formats they are mounted on, and what speaks for each. */
+export function overlapsOf(setups: readonly Setup[], lenses: ReadonlyMap<LensId, Lens>): Overlap[] {
+  const bare = setups.filter((s) => s.converterId === null && s.rectilinear);
+  const ids = [...new Set(bare.map((s) => s.lensId))].sort();
+  const rangesOf = (id: LensId) => union(bare.filter((s) => s.lensId === id).map(equivalentRange));
+  return ids.flatMap((a, i) =>
+    ids.slice(i + 1).flatMap((b) =>
+      intersect(rangesOf(a), rangesOf(b)).map((range) => ({
+        range,
+        lensIds: [a, b] as const,
+        reasons: overlapReasons(bare, lenses, a, b, range),
+      })),
+    ),
+  );
+}
+
+/** Smallest difference in stops that is called faster. */
+const FASTER_STOPS = 1 / 3;
+/** Smallest difference in weight that is called lighter, g. */
+const LIGHTER_G = 50;
+
+function overlapReasons(
+  setups: readonly Setup[],
+  lenses: ReadonlyMap<LensId, Lens>,
+  a: LensId,
+  b: LensId,
+  range: Interval,
+): Overlap['reasons'] {
+  const one = lenses.get(a);
+  const other = lenses.get(b);
+  if (!one || !other) return [];
+  const compare = (x: Lens, y: Lens): Overlap['reasons'] => {
+    const stops = stopsBetween(fNumberIn(setups, x.id, range), fNumberIn(setups, y.id, range));
+    const lighter = x.weightG !== null && y.weightG !== null ? y.weightG - x.weightG : 0;
+    const closer = (x.maxMagnification ?? 0) - (y.maxMagnification ?? Infinity);
+    const steadier = (x.stabiliserStops ?? 0) - (y.stabiliserStops ?? Infinity);
+    return [
+      ...(stops >= FASTER_STOPS - 1e-9 ? [{ lensId: x.id, reason: 'faster' as const, by: stops }] : []),
+      ...(lighter >= LIGHTER_G ? [{ lensId: x.id, reason: 'lighter' as const, by: lighter }] : []),
+      ...(closer > 0 ? [{ lensId: x.id, reason: 'closer' as const, by: x.maxMagnification }] : []),
+      ...(steadier > 0 ? [{ lensId: x.id, reason: 'stabilised' as const, by: steadier }] : []),
+      ...(x.sealed === true && y.sealed === false ? [{ lensId: x.id, reason: 'sealed' as const, by: null }] : []),
+    ];
+  };
+  return [...compare(one, other), ...compare(other, one)];
+}
+
+/** The lens's widest f-number in the middle of a shared range, on the setup that reaches it. */
+function fNumberIn(setups: readonly Setup[], id: LensId, range: Interval): number {
+  const middle = Math.sqrt(range.from * range.to);
+  const numbers = setups
+    .filter((s) => s.lensId === id)
+    .map((s) => s.fNumberAt((middle / equivalentRange(s).from) * s.focal.wideMm));
+  return Math.min(...numbers);
+}
