@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { err, ok, type Result } from '@/core/result';
+import { plainMessage } from './messages';
 import { migrate } from './migrations';
 import { FILE_FORMAT, FILE_VERSION, type OutingFile, outingFile } from './outingFile';
 
@@ -32,7 +33,7 @@ export function decode(text: string): Result<OutingFile, Refusal> {
 
 /** Reads an outing file from parsed JSON: checks the format, migrates older versions, validates. */
 export function decodeValue(value: unknown): Result<OutingFile, Refusal> {
-  const head = z.object({ format: z.literal(FILE_FORMAT), version: z.number().int().min(1) }).safeParse(value);
+  const head = z.object({ format: z.literal(FILE_FORMAT), version: z.number().int().min(1) }).safeParse(value, { error: plainMessage });
   if (!head.success) {
     return err({
       code: 'not-armreach',
@@ -44,7 +45,7 @@ export function decodeValue(value: unknown): Result<OutingFile, Refusal> {
     const message = `The file is of version ${head.data.version}; this Arm Reach reads up to version ${FILE_VERSION}. Open it with a newer Arm Reach.`;
     return err({ code: 'newer-version', message, issues: [{ path: 'version', message }] });
   }
-  const parsed = outingFile.safeParse(migrate(value, head.data.version));
+  const parsed = outingFile.safeParse(migrate(value, head.data.version), { error: plainMessage });
   if (parsed.success) return ok(parsed.data);
   const issues = issuesOf(parsed.error);
   const more = parsed.error.issues.length - issues.length;

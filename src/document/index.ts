@@ -1,3 +1,22 @@
-/** The outing as stored and exchanged: its file, the formats in and out. */
+/** The outing as stored, edited and exchanged: its file, the edits, the formats in and out. */
 export { decode, decodeValue, encode, type FieldIssue, issuesOf, outingJsonSchema, type Refusal } from './codec';
+export {
+  addGear,
+  type Edit,
+  freshId,
+  type ItemOf,
+  type Kind,
+  type Lock,
+  lockOf,
+  moveFrame,
+  putFrame,
+  putItem,
+  removeFrame,
+  removeItems,
+  setLimits,
+  setLock,
+  setOuting,
+  shelfIds,
+} from './edits';
+export { plainMessage } from './messages';
 export { FILE_FORMAT, FILE_VERSION, MAX_FRAMES, type OutingFile, outingFile } from './outingFile';

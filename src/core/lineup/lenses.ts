@@ -1,6 +1,6 @@
 import type { Frame, FrameId, Limits } from '@/core/brief';
 import { shortfallOf, verdictOn } from '@/core/coverage';
-import { type LensId, mountableSetups, type Setup, type Shelf } from '@/core/gear';
+import { type Lens, type LensId, mountableSetups, type Setup, type Shelf } from '@/core/gear';
 import type { Covering } from './cells';
 import { framesGot } from './evaluate';
 import { byVerdict } from './frames';
@@ -20,33 +20,37 @@ export function lensesIn(
   });
 }
 
+/** What the reasons for staying out are worked out from. */
+export interface OutQuestion {
+  readonly shelf: Shelf;
+  readonly frames: readonly Frame[];
+  readonly limits: Limits;
+  readonly choice: Selectable;
+  readonly covering: Covering;
+  readonly taken: ReadonlySet<string>;
+  readonly got: ReadonlySet<FrameId>;
+}
+
 /** For each lens that stays out, what it makes, what it lacks, and why it is out. */
-export function lensesOut(
-  shelf: Shelf,
-  frames: readonly Frame[],
-  limits: Limits,
-  choice: Selectable,
-  covering: Covering,
-  taken: ReadonlySet<string>,
-  got: ReadonlySet<FrameId>,
-): LensOut[] {
+export function lensesOut(question: OutQuestion): LensOut[] {
+  const { shelf, frames, limits, choice, covering, taken, got } = question;
   const lockedOut = new Set(limits.lockedOut);
-  const bodies = shelf.bodies.filter((b) => !lockedOut.has(b.id));
-  const bySetupLens = new Map<LensId, Setup[]>();
+  const bodies = shelf.bodies.filter((b) => !lockedOut.has(b.id) && limits.sources.includes(b.ownership));
+  const setupsByLens = new Map<LensId, Setup[]>();
   for (const setup of mountableSetups({ ...shelf, bodies, converters: [] })) {
-    bySetupLens.set(setup.lensId, [...(bySetupLens.get(setup.lensId) ?? []), setup]);
+    setupsByLens.set(setup.lensId, [...(setupsByLens.get(setup.lensId) ?? []), setup]);
   }
   const selectableIds = new Set(choice.pieces.map((p) => p.id));
   return shelf.lenses
     .filter((l) => !taken.has(l.id))
     .map((l) => {
-      const setups = bySetupLens.get(l.id) ?? [];
-      const with_ = selectableIds.has(l.id) ? framesGot(covering, new Set([...taken, l.id])) : got;
-      const wouldAdd = [...with_].filter((id) => !got.has(id));
+      const setups = setupsByLens.get(l.id) ?? [];
+      const gotWithIt = selectableIds.has(l.id) ? framesGot(covering, new Set([...taken, l.id])) : got;
+      const wouldAdd = [...gotWithIt].filter((id) => !got.has(id));
       return {
         lensId: l.id,
         ...serviceOf(setups, frames, limits),
-        reason: reasonOut(l.id, setups.length > 0, lockedOut, selectableIds, choice, wouldAdd.length > 0),
+        reason: reasonOut(l, setups.length > 0, question, wouldAdd),
         wouldAdd,
       };
     });
@@ -70,16 +74,28 @@ function serviceOf(
 }
 
 function reasonOut(
-  id: LensId,
+  lens: Lens,
   fitsABody: boolean,
-  lockedOut: ReadonlySet<string>,
-  selectableIds: ReadonlySet<string>,
-  choice: Selectable,
-  adds: boolean,
+  question: Pick<OutQuestion, 'limits' | 'choice' | 'taken' | 'frames'>,
+  wouldAdd: readonly FrameId[],
 ): LensOut['reason'] {
-  if (lockedOut.has(id)) return 'locked-out';
-  if (choice.weightUnknown.includes(id)) return 'weight-unknown';
-  if (!selectableIds.has(id)) return 'source';
+  const { limits, choice, taken, frames } = question;
+  if (limits.lockedOut.includes(lens.id)) return 'locked-out';
+  if (choice.weightUnknown.includes(lens.id)) return 'weight-unknown';
+  if (!choice.pieces.some((p) => p.id === lens.id)) return 'source';
   if (!fitsABody) return 'no-body';
-  return adds ? 'earns-too-little' : 'adds-nothing';
+  if (wouldAdd.length === 0) return 'adds-nothing';
+  if (breaksLimit(lens, limits, choice, taken)) return 'limit';
+  const counting = frames.some((f) => f.want !== 'bonus' && wouldAdd.includes(f.id));
+  return counting ? 'earns-too-little' : 'bonus-only';
+}
+
+function breaksLimit(lens: Lens, limits: Limits, choice: Selectable, taken: ReadonlySet<string>): boolean {
+  const pieces = choice.pieces.filter((p) => taken.has(p.id));
+  const weight = pieces.reduce((sum, p) => sum + (p.weightG ?? 0), lens.weightG ?? 0);
+  const lenses = pieces.filter((p) => p.kind === 'lens').length + 1;
+  return (
+    (limits.maxLenses !== null && lenses > limits.maxLenses) ||
+    (limits.maxLineupWeightG !== null && weight > limits.maxLineupWeightG)
+  );
 }

@@ -49,8 +49,15 @@ export interface LensOut {
   readonly lensId: LensId;
   readonly makes: readonly FrameId[];
   readonly lacks: readonly { readonly frameId: FrameId; readonly bodyId: BodyId; readonly shortfall: Shortfall }[];
-  /** Why it is out: kept out by a limit, fits no body, adds nothing, or earns too little. */
-  readonly reason: 'locked-out' | 'source' | 'weight-unknown' | 'no-body' | 'adds-nothing' | 'earns-too-little';
+  readonly reason:
+    | 'locked-out'
+    | 'source'
+    | 'weight-unknown'
+    | 'no-body'
+    | 'adds-nothing'
+    | 'bonus-only'
+    | 'limit'
+    | 'earns-too-little';
   /** Frames that the lineup would get with it besides. */
   readonly wouldAdd: readonly FrameId[];
 }

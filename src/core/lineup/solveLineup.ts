@@ -60,7 +60,7 @@ export function solveLineup(
     gaps: gapsOf(carried, frames, got, limits),
     overlaps: overlapsOf(carried, lensById),
     lensesIn: lensesIn(lensIds, covering, taken, got),
-    lensesOut: lensesOut(shelf, frames, limits, choice, covering, taken, got),
+    lensesOut: lensesOut({ shelf, frames, limits, choice, covering, taken, got }),
     totals: totalsOf(frames, shelf, choice, taken, got),
     notes: notesOf(frames, choice, limits),
     conflicts: chosen === null ? conflictsOf(choice.pieces, limits) : [],

@@ -1,0 +1,11 @@
+import type { NextConfig } from 'next';
+
+const config: NextConfig = {
+  reactStrictMode: true,
+  poweredByHeader: false,
+  devIndicators: false,
+  outputFileTracingIncludes: { '/api/**': ['./node_modules/highs/build/highs.wasm'] },
+  serverExternalPackages: ['highs'],
+};
+
+export default config;

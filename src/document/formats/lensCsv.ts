@@ -1,0 +1,200 @@
+import Papa from 'papaparse';
+import { type AperturePoint, type FocalRange, type Lens, lens as lensSchema } from '@/core/gear';
+import { freshId } from '../edits';
+import { plainMessage } from '../messages';
+
+/** The columns of a lens table, in their order. Empty cells are "not known". */
+export const LENS_COLUMNS = [
+  'id',
+  'name',
+  'maker',
+  'mount',
+  'wide_mm',
+  'long_mm',
+  'measured_wide_mm',
+  'measured_long_mm',
+  'f_numbers',
+  'projection',
+  'image_circle_mm',
+  'min_focus_m',
+  'max_magnification',
+  'stabiliser_stops',
+  'autofocus',
+  'filter_mm',
+  'sealed',
+  'weight_g',
+  'price_new',
+  'price_used',
+  'ownership',
+] as const;
+
+type Column = (typeof LENS_COLUMNS)[number];
+const REQUIRED: readonly Column[] = ['name', 'mount', 'wide_mm', 'f_numbers'];
+
+export interface CsvIssue {
+  /** Line of the table, the header being line 1; 0 for the table as a whole. */
+  readonly line: number;
+  readonly column: string;
+  readonly message: string;
+}
+
+export interface LensTable {
+  readonly lenses: readonly Lens[];
+  readonly issues: readonly CsvIssue[];
+}
+
+/** A table with the header and one example row. */
+export const LENS_CSV_TEMPLATE = Papa.unparse(
+  [[...LENS_COLUMNS], ['', '24–105 mm f/4–5.6', 'Invented', 'Example K', '24', '105', '', '', '4-5.6', 'rectilinear', '44', '0.38', '0.31', '3', 'yes', '77', 'yes', '660', '1250', '720', 'owned']],
+  { newline: '\n' },
+);
+
+/** Writes lenses as CSV; a cell that a spreadsheet would take for a formula is quoted with '. */
+export function writeLensCsv(lenses: readonly Lens[]): string {
+  return Papa.unparse({ fields: [...LENS_COLUMNS], data: lenses.map((l) => LENS_COLUMNS.map((c) => cellsOf(l)[c])) }, { newline: '\n', escapeFormulae: true });
+}
+
+/**
+ * Reads a lens table: comma, semicolon or tab separated. Rows that can be read become lenses; every
+ * other row is reported with its line, column and mend.
+ */
+export function readLensCsv(text: string, taken: ReadonlySet<string>): LensTable {
+  const { data, meta } = Papa.parse<Record<string, string | undefined>>(text.trim(), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (header) => header.trim().toLowerCase(),
+    transform: (cell) => cell.trim().replace(/^'(?=[=+\-@\t\r])/, ''),
+  });
+  const headers = new Set(meta.fields ?? []);
+  const absent = REQUIRED.filter((c) => !headers.has(c));
+  if (absent.length > 0) {
+    return { lenses: [], issues: absent.map((column) => ({ line: 1, column, message: 'this column is missing; start from the template' })) };
+  }
+  const ids = new Set(taken);
+  const lenses: Lens[] = [];
+  const issues: CsvIssue[] = [];
+  data.forEach((row, i) => {
+    const line = i + 2;
+    const problems: CsvIssue[] = [];
+    const candidate = candidateOf(row, (column, message) => problems.push({ line, column, message }));
+    const id = row.id || freshId(`${row.maker ?? ''} ${row.name ?? ''}`, ids);
+    const parsed = lensSchema.safeParse({ ...candidate, id }, { error: plainMessage });
+    if (problems.length === 0 && parsed.success) {
+      ids.add(id);
+      lenses.push(parsed.data);
+    } else if (problems.length > 0) {
+      issues.push(...problems);
+    } else if (!parsed.success) {
+      issues.push(...parsed.error.issues.map((issue) => ({ line, column: columnOf(issue.path), message: issue.message })));
+    }
+  });
+  return { lenses, issues };
+}
+
+type Complain = (column: Column, message: string) => void;
+
+function candidateOf(row: Record<string, string | undefined>, complain: Complain): Record<string, unknown> {
+  const number = (column: Column): number | null => {
+    const cell = row[column] ?? '';
+    if (cell === '') return null;
+    const value = Number(cell.replace(',', '.'));
+    if (!Number.isFinite(value)) complain(column, `must be a number, got "${cell}"`);
+    return value;
+  };
+  const yesNo = (column: Column): boolean | null => {
+    const cell = (row[column] ?? '').toLowerCase();
+    if (cell === '') return null;
+    if (cell !== 'yes' && cell !== 'no') complain(column, `must be yes, no or empty, got "${cell}"`);
+    return cell === 'yes';
+  };
+  const wideMm = number('wide_mm');
+  const focal = { wideMm: wideMm ?? undefined, longMm: number('long_mm') ?? wideMm ?? undefined };
+  const measuredWide = number('measured_wide_mm');
+  const measuredLong = number('measured_long_mm') ?? measuredWide;
+  return {
+    name: row.name,
+    maker: row.maker ?? '',
+    mount: row.mount,
+    focal,
+    measured: measuredWide === null ? null : { wideMm: measuredWide, longMm: measuredLong },
+    apertures: aperturesOf(row.f_numbers ?? '', focal, complain),
+    projection: row.projection || 'rectilinear',
+    imageCircleMm: number('image_circle_mm'),
+    minFocusM: number('min_focus_m'),
+    maxMagnification: number('max_magnification'),
+    stabiliserStops: number('stabiliser_stops'),
+    autofocus: yesNo('autofocus'),
+    filterMm: number('filter_mm'),
+    sealed: yesNo('sealed'),
+    weightG: number('weight_g'),
+    priceNew: number('price_new'),
+    priceUsed: number('price_used'),
+    ownership: row.ownership || 'owned',
+  };
+}
+
+/** 2.8, or 4-6.3 for the two ends, or 24:4 50:4.5 240:6.3 for a table of points. */
+function aperturesOf(cell: string, focal: { wideMm: number | undefined; longMm: number | undefined }, complain: Complain): AperturePoint[] {
+  const { wideMm, longMm } = focal;
+  if (wideMm === undefined || longMm === undefined) return [];
+  const table = cell.split(/[\s|]+/).map((point) => /^([\d.]+):([\d.]+)$/.exec(point));
+  if (table.every((point) => point !== null)) {
+    return table.map((point) => ({ focalMm: Number(point[1]), fNumber: Number(point[2]) }));
+  }
+  const ends = /^(?:f\/?)?(\d+(?:\.\d+)?)(?:\s*[-–]\s*(\d+(?:\.\d+)?))?$/i.exec(cell);
+  if (!ends) {
+    complain('f_numbers', `must be like 2.8, 4-6.3 or 24:4 50:4.5 240:6.3, got "${cell}"`);
+    return [];
+  }
+  const wide = { focalMm: wideMm, fNumber: Number(ends[1]) };
+  return wideMm === longMm ? [wide] : [wide, { focalMm: longMm, fNumber: Number(ends[2] ?? ends[1]) }];
+}
+
+const COLUMN_OF_FIELD: Readonly<Record<string, Column>> = {
+  apertures: 'f_numbers',
+  imageCircleMm: 'image_circle_mm',
+  minFocusM: 'min_focus_m',
+  maxMagnification: 'max_magnification',
+  stabiliserStops: 'stabiliser_stops',
+  filterMm: 'filter_mm',
+  weightG: 'weight_g',
+  priceNew: 'price_new',
+  priceUsed: 'price_used',
+};
+
+function columnOf(path: readonly PropertyKey[]): string {
+  const [field, end] = path.map(String);
+  if (field === 'focal') return end === 'longMm' ? 'long_mm' : 'wide_mm';
+  if (field === 'measured') return end === 'longMm' ? 'measured_long_mm' : 'measured_wide_mm';
+  return COLUMN_OF_FIELD[field ?? ''] ?? field ?? '';
+}
+
+function cellsOf(l: Lens): Record<Column, string | number> {
+  const yesNo = (value: boolean | null) => (value === null ? '' : value ? 'yes' : 'no');
+  return {
+    id: l.id,
+    name: l.name,
+    maker: l.maker,
+    mount: l.mount,
+    wide_mm: l.focal.wideMm,
+    long_mm: l.focal.longMm,
+    ...measuredCells(l.measured),
+    f_numbers: l.apertures.map((p) => `${p.focalMm}:${p.fNumber}`).join(' '),
+    projection: l.projection,
+    image_circle_mm: l.imageCircleMm ?? '',
+    min_focus_m: l.minFocusM ?? '',
+    max_magnification: l.maxMagnification ?? '',
+    stabiliser_stops: l.stabiliserStops ?? '',
+    autofocus: yesNo(l.autofocus),
+    filter_mm: l.filterMm ?? '',
+    sealed: yesNo(l.sealed),
+    weight_g: l.weightG ?? '',
+    price_new: l.priceNew ?? '',
+    price_used: l.priceUsed ?? '',
+    ownership: l.ownership,
+  };
+}
+
+function measuredCells(measured: FocalRange | null) {
+  return { measured_wide_mm: measured?.wideMm ?? '', measured_long_mm: measured?.longMm ?? '' };
+}

@@ -1,0 +1,236 @@
+'use client';
+
+import { useFormContext, useWatch } from 'react-hook-form';
+import { type Frame, frame as frameSchema, type Need, type Output, SCENES, SUBJECTS } from '@/core/brief';
+import { putFrame } from '@/document';
+import { useEdit } from '@/session';
+import {
+  EntityForm,
+  FOOTING_HINTS,
+  FOOTINGS,
+  FormChoice,
+  FormNumber,
+  FormSelect,
+  FormText,
+  FormTextArea,
+  SCENE_NAMES,
+  SelectField,
+  SUBJECT_NAMES,
+  WANTS,
+} from '@/ui';
+import { FrameStanding } from './FrameStanding';
+import { STARTING_NEEDS, STARTING_OUTPUTS } from './newFrame';
+
+const pairs = <K extends string>(names: Readonly<Record<K, string>>) => Object.entries(names) as [K, string][];
+
+const NEED_KINDS: Record<Need['kind'], string> = {
+  subject: 'a subject at a distance',
+  far: 'something very far, as an angle',
+  focal: 'a focal length on 36×24 mm',
+  angle: 'an angle of view',
+};
+
+const OUTPUT_KINDS: Record<Output['kind'], string> = {
+  uncropped: 'the whole picture, uncropped',
+  pixels: 'a screen, in pixels',
+  print: 'a print',
+};
+
+/** One frame in full. Every valid change counts at once; what is not valid waits with its message. */
+export function FrameEditor({ frame }: { frame: Frame }) {
+  const edit = useEdit();
+  return (
+    <div className="space-y-4 border-t border-ink pt-2">
+      <FrameStanding frame={frame} />
+      <EntityForm
+        label={`Picture ${frame.name}`}
+        schema={frameSchema}
+        value={frame}
+        onValid={(next, field) => edit(putFrame(next), `${frame.id}.${field}`)}
+      >
+        <div className="space-y-4">
+          <FormText name="name" label="Picture" />
+          <div className="grid grid-cols-[1fr_7rem] gap-3">
+            <FormChoice name="want" label="How badly wanted" options={pairs(WANTS)} />
+            <FormNumber name="sharePercent" label="Share of pictures" unit="%" placeholder="even" />
+          </div>
+          <NeedFields />
+          <LightFields />
+          <OutputFields />
+          <FormTextArea name="note" label="Note" />
+        </div>
+      </EntityForm>
+    </div>
+  );
+}
+
+function useSet() {
+  const { setValue } = useFormContext();
+  return (name: string, value: unknown) => setValue(name, value, { shouldValidate: true, shouldDirty: true });
+}
+
+function NeedFields() {
+  const kind = useWatch({ name: 'need.kind' }) as Need['kind'];
+  const set = useSet();
+  return (
+    <fieldset className="space-y-2 border-t border-hair pt-2">
+      <legend className="float-left w-full font-(family-name:--font-title) text-base">What must fit</legend>
+      <SelectField label="Given as" value={kind} options={pairs(NEED_KINDS)} onChange={(next) => set('need', STARTING_NEEDS[next])} />
+      {kind === 'subject' && <SubjectFields />}
+      {kind === 'far' && (
+        <div className="grid grid-cols-2 gap-2">
+          <FormNumber name="need.widthDeg" label="Width" unit="°" placeholder="any" />
+          <FormNumber name="need.heightDeg" label="Height" unit="°" placeholder="any" />
+        </div>
+      )}
+      {(kind === 'subject' || kind === 'far') && <FillFields />}
+      {kind === 'focal' && (
+        <div className="grid grid-cols-2 gap-2">
+          <FormNumber name="need.fromMm" label="From" unit="mm" />
+          <FormNumber name="need.toMm" label="To" unit="mm" />
+        </div>
+      )}
+      {kind === 'angle' && (
+        <div className="grid grid-cols-3 gap-2">
+          <FormNumber name="need.fromDeg" label="From" unit="°" />
+          <FormNumber name="need.toDeg" label="To" unit="°" />
+          <FormSelect
+            name="need.across"
+            label="Across the"
+            options={[
+              ['diagonal', 'diagonal'],
+              ['width', 'width'],
+              ['height', 'height'],
+            ]}
+          />
+        </div>
+      )}
+      {kind !== 'far' && <FootingField />}
+    </fieldset>
+  );
+}
+
+function SubjectFields() {
+  const set = useSet();
+  const [widthM, heightM] = useWatch({ name: ['need.widthM', 'need.heightM'] }) as [number | null, number | null];
+  const known = SUBJECTS.find((s) => s.widthM === widthM && s.heightM === heightM)?.key ?? 'own';
+  return (
+    <>
+      <SelectField
+        label="Subject"
+        value={known}
+        options={[...(known === 'own' ? [['own', 'own size'] as const] : []), ...SUBJECTS.map((s) => [s.key, SUBJECT_NAMES[s.key]] as const)]}
+        onChange={(key) => {
+          const subject = SUBJECTS.find((s) => s.key === key);
+          if (!subject) return;
+          set('need.widthM', subject.widthM);
+          set('need.heightM', subject.heightM);
+        }}
+      />
+      <div className="grid grid-cols-2 gap-2">
+        <FormNumber name="need.widthM" label="Width" unit="m" placeholder="any" />
+        <FormNumber name="need.heightM" label="Height" unit="m" placeholder="any" />
+        <FormNumber name="need.fromM" label="Nearest" unit="m" />
+        <FormNumber name="need.toM" label="Farthest" unit="m" />
+      </div>
+    </>
+  );
+}
+
+function FillFields() {
+  return (
+    <div className="grid grid-cols-[5rem_5rem_1fr] gap-2">
+      <FormNumber name="need.fill.min" label="Fills from" unit="%" scale={100} />
+      <FormNumber name="need.fill.max" label="to" unit="%" scale={100} />
+      <FormSelect
+        name="need.orientation"
+        label="Held"
+        options={[
+          ['either', 'either way'],
+          ['landscape', 'landscape'],
+          ['portrait', 'portrait'],
+        ]}
+      />
+    </div>
+  );
+}
+
+function FootingField() {
+  const footing = useWatch({ name: 'need.footing' }) as keyof typeof FOOTING_HINTS;
+  return (
+    <div>
+      <FormChoice name="need.footing" label="Footing" options={pairs(FOOTINGS)} />
+      <p className="text-[12px] text-soft">{FOOTING_HINTS[footing]}</p>
+    </div>
+  );
+}
+
+function LightFields() {
+  const set = useSet();
+  const ev100 = useWatch({ name: 'light.ev100' }) as number | null;
+  const scene = ev100 === null ? 'none' : (SCENES.find((s) => s.ev100 === ev100)?.key ?? 'own');
+  return (
+    <fieldset className="space-y-2 border-t border-hair pt-2">
+      <legend className="float-left w-full font-(family-name:--font-title) text-base">Light and time</legend>
+      <div className="grid grid-cols-[1fr_6rem] gap-2">
+        <SelectField
+          label="Scene"
+          value={scene}
+          options={[
+            ['none', 'sets no demand'],
+            ...(scene === 'own' ? [['own', 'own value'] as const] : []),
+            ...SCENES.map((s) => [s.key, SCENE_NAMES[s.key]] as const),
+          ]}
+          onChange={(key) => {
+            if (key === 'none') set('light.ev100', null);
+            const found = SCENES.find((s) => s.key === key);
+            if (found) set('light.ev100', found.ev100);
+          }}
+        />
+        <FormNumber name="light.ev100" label="EV at ISO 100" unit="EV" placeholder="none" />
+      </div>
+      <div className="grid grid-cols-3 gap-2">
+        <FormNumber name="light.longestTimeS" label="Longest time" unit="s" placeholder="any" show={showTime} />
+        <FormNumber name="light.isoCeiling" label="ISO at most" placeholder="outing’s" />
+        <FormSelect
+          name="light.support"
+          label="Camera"
+          options={[
+            ['hand', 'hand-held'],
+            ['support', 'on support'],
+          ]}
+        />
+      </div>
+    </fieldset>
+  );
+}
+
+/** 1/250 rather than 0.004, where that is what was meant. */
+function showTime(timeS: number): string {
+  const denominator = 1 / timeS;
+  return timeS < 0.4 && Math.abs(denominator - Math.round(denominator)) < 1e-6 ? `1/${Math.round(denominator)}` : String(timeS);
+}
+
+function OutputFields() {
+  const kind = useWatch({ name: 'output.kind' }) as Output['kind'];
+  const set = useSet();
+  return (
+    <fieldset className="space-y-2 border-t border-hair pt-2">
+      <legend className="float-left w-full font-(family-name:--font-title) text-base">Output, and so the crop allowed</legend>
+      <SelectField label="For" value={kind} options={pairs(OUTPUT_KINDS)} onChange={(next) => set('output', STARTING_OUTPUTS[next])} />
+      {kind === 'pixels' && (
+        <div className="grid grid-cols-2 gap-2">
+          <FormNumber name="output.longPx" label="Long side" unit="px" />
+          <FormNumber name="output.shortPx" label="Short side" unit="px" />
+        </div>
+      )}
+      {kind === 'print' && (
+        <div className="grid grid-cols-3 gap-2">
+          <FormNumber name="output.longMm" label="Long side" unit="mm" />
+          <FormNumber name="output.shortMm" label="Short side" unit="mm" />
+          <FormNumber name="output.dpi" label="Resolution" unit="dpi" />
+        </div>
+      )}
+    </fieldset>
+  );
+}

@@ -1,0 +1,142 @@
+'use client';
+
+import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react';
+import type { Frame } from '@/core/brief';
+import type { FrameResult } from '@/core/lineup';
+import { moveFrame, type OutingFile, putFrame, removeFrame } from '@/document';
+import { useAnswer, useEdit, useFile } from '@/session';
+import { IconButton, lightText, needText, shortfallWord, StateMark, WANTS } from '@/ui';
+import { copyOf } from './newFrame';
+
+interface FrameListProps {
+  readonly selected: string | null;
+  readonly onSelect: (id: string | null) => void;
+}
+
+/** The frames as a shot list; a row opens in the editor beside it. */
+export function FrameList({ selected, onSelect }: FrameListProps) {
+  const file = useFile();
+  const { result } = useAnswer();
+  const results = new Map(result?.frames.map((f) => [f.frameId, f]));
+  return (
+    <table className="w-full border-collapse">
+      <thead>
+        <tr className="border-b border-ink text-left text-[12px] text-soft">
+          <th scope="col" className="w-8 py-1 font-normal">
+            №
+          </th>
+          <th scope="col" className="py-1 font-normal">
+            Picture
+          </th>
+          <th scope="col" className="w-16 py-1 font-normal">
+            Want
+          </th>
+          <th scope="col" className="w-56 py-1 font-normal">
+            Made with
+          </th>
+          <th scope="col" className="w-30 py-1">
+            <span className="sr-only">Actions</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {file.frames.map((frame, i) => (
+          <FrameRow
+            key={frame.id}
+            frame={frame}
+            number={i + 1}
+            result={results.get(frame.id)}
+            selected={frame.id === selected}
+            onSelect={onSelect}
+          />
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function FrameRow({
+  frame,
+  number,
+  result,
+  selected,
+  onSelect,
+}: {
+  readonly frame: Frame;
+  readonly number: number;
+  readonly result: FrameResult | undefined;
+  readonly selected: boolean;
+  readonly onSelect: (id: string | null) => void;
+}) {
+  const file = useFile();
+  const edit = useEdit();
+  return (
+    <tr className={`group border-b border-hair align-top ${selected ? 'bg-chosen' : 'hover:bg-sheet'}`}>
+      <td className="py-1.5 pl-1 text-soft">{number}</td>
+      <td className="py-1.5 pr-3">
+        <button type="button" aria-pressed={selected} className="text-left" onClick={() => onSelect(selected ? null : frame.id)}>
+          <span className="font-semibold">{frame.name}</span>
+          <span className="block text-[13px] text-soft">
+            {needText(frame.need)}; {lightText(frame.light)}
+          </span>
+        </button>
+      </td>
+      <td className="py-1.5">
+        {WANTS[frame.want]}
+        {frame.sharePercent !== null && <span className="block text-[12px] text-soft">{frame.sharePercent} %</span>}
+      </td>
+      <td className="py-1.5 pr-2">{result && <Made result={result} file={file} />}</td>
+      <td className="py-1 text-right whitespace-nowrap">
+        <span className="opacity-60 group-focus-within:opacity-100 group-hover:opacity-100">
+          <IconButton label={`Move ${frame.name} up`} disabled={number === 1} onClick={() => edit(moveFrame(frame.id, -1))}>
+            <ArrowUp size={14} aria-hidden />
+          </IconButton>
+          <IconButton label={`Move ${frame.name} down`} disabled={number === file.frames.length} onClick={() => edit(moveFrame(frame.id, 1))}>
+            <ArrowDown size={14} aria-hidden />
+          </IconButton>
+          <IconButton
+            label={`Duplicate ${frame.name}`}
+            onClick={() => {
+              const copy = copyOf(frame, file.frames);
+              edit(putFrame(copy, frame.id));
+              onSelect(copy.id);
+            }}
+          >
+            <Copy size={14} aria-hidden />
+          </IconButton>
+          <IconButton
+            label={`Remove ${frame.name}`}
+            onClick={() => {
+              edit(removeFrame(frame.id));
+              if (selected) onSelect(null);
+            }}
+          >
+            <Trash2 size={14} aria-hidden />
+          </IconButton>
+        </span>
+      </td>
+    </tr>
+  );
+}
+
+/** The state of a frame and what makes it, or what it lacks. */
+function Made({ result, file }: { result: FrameResult; file: OutingFile }) {
+  const lensName = (id: string) => file.shelf.lenses.find((l) => l.id === id)?.name ?? id;
+  const converterName = (id: string) => file.shelf.converters.find((c) => c.id === id)?.name ?? id;
+  if (result.state === 'lost') {
+    const lack = result.nearest?.shortfall;
+    return (
+      <span className="text-wrong">
+        <StateMark state={lack?.code === 'too-slow' ? 'slow' : 'lost'} /> {lack ? shortfallWord(lack.code) : result.nearest === null ? 'no lens for it' : 'left out'}
+      </span>
+    );
+  }
+  const whole = result.covers.filter((c) => c.code === 'clear' || c.code === 'crop');
+  const shown = whole.length > 0 ? whole.slice(0, 1) : result.covers;
+  return (
+    <span>
+      <StateMark state={result.state} />{' '}
+      {shown.map((c) => lensName(c.lensId) + (c.converterId ? ` + ${converterName(c.converterId)}` : '')).join(', then ')}
+    </span>
+  );
+}

@@ -1,0 +1,57 @@
+'use client';
+
+import type { Frame } from '@/core/brief';
+import type { Cover } from '@/core/lineup';
+import { useAnswer, useFile } from '@/session';
+import { formatCrop, formatMegapixels, formatStops, placeText, shortfallText, StateMark } from '@/ui';
+
+/** How the chosen frame stands with the lineup: what makes it and with what to spare. */
+export function FrameStanding({ frame }: { frame: Frame }) {
+  const { shelf } = useFile();
+  const { result } = useAnswer();
+  const standing = result?.frames.find((f) => f.frameId === frame.id);
+  if (!standing) return null;
+  const setupName = (c: Cover) =>
+    [
+      shelf.lenses.find((l) => l.id === c.lensId)?.name,
+      shelf.converters.find((x) => x.id === c.converterId)?.name,
+    ]
+      .filter((name) => name !== undefined)
+      .join(' + ') + ` on ${shelf.bodies.find((b) => b.id === c.bodyId)?.name ?? c.bodyId}`;
+  return (
+    <div>
+      <p className={standing.state === 'lost' ? 'text-wrong' : ''}>
+        <StateMark state={standing.state} /> {STATES[standing.state]}
+      </p>
+      <ul className="mt-1 space-y-1 text-[13px]">
+        {standing.covers.slice(0, 4).map((c) => (
+          <li key={c.lensId + (c.converterId ?? '')}>
+            {setupName(c)}: {c.ranges.map((r) => placeText(standing.unit, r.from, r.to)).join(' and ')}
+            <span className="text-soft">{spare(c)}</span>
+          </li>
+        ))}
+        {standing.nearest && (
+          <li>
+            Nearest miss: {setupName(standing.nearest)}
+            {standing.nearest.shortfall && `, ${shortfallText(standing.nearest.shortfall)}`}
+          </li>
+        )}
+        {standing.missing.length > 0 && standing.covers.length > 0 && (
+          <li>Unmade: {standing.missing.map((r) => placeText(standing.unit, r.from, r.to)).join(' and ')}</li>
+        )}
+      </ul>
+    </div>
+  );
+}
+
+const STATES = { clear: 'Got', crop: 'Got by cropping', lost: 'Not got' } as const;
+
+function spare({ code, margins }: Cover): string {
+  const light = margins.light === null ? [] : [`${formatStops(margins.light.stops)} of light in hand`];
+  const crop =
+    code === 'crop' || margins.crop > 1.0005
+      ? [`crop ${formatCrop(margins.crop)}${margins.megapixelsLeft === null ? '' : `, ${formatMegapixels(margins.megapixelsLeft)} left`}`]
+      : [];
+  const all = [...crop, ...light];
+  return all.length > 0 ? ` (${all.join('; ')})` : '';
+}

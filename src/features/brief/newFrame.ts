@@ -1,0 +1,47 @@
+import { type Frame, frameId, type Need, type Output } from '@/core/brief';
+import { freshId } from '@/document';
+
+const SUBJECT: Need = {
+  kind: 'subject',
+  widthM: null,
+  heightM: 1.8,
+  fromM: 4,
+  toM: 8,
+  fill: { min: 0.5, max: 0.9 },
+  orientation: 'either',
+  footing: 'free',
+};
+
+/** A starting need of each kind, for when the kind of a frame is changed. */
+export const STARTING_NEEDS: Readonly<Record<Need['kind'], Need>> = {
+  subject: SUBJECT,
+  far: { kind: 'far', widthDeg: 60, heightDeg: null, fill: { min: 0.85, max: 1 }, orientation: 'landscape' },
+  focal: { kind: 'focal', fromMm: 24, toMm: 70, footing: 'held' },
+  angle: { kind: 'angle', fromDeg: 84, toDeg: 34, across: 'diagonal', footing: 'held' },
+};
+
+export const STARTING_OUTPUTS: Readonly<Record<Output['kind'], Output>> = {
+  uncropped: { kind: 'uncropped' },
+  pixels: { kind: 'pixels', longPx: 3000, shortPx: 2000 },
+  print: { kind: 'print', longMm: 300, shortMm: 200, dpi: 300 },
+};
+
+/** A first state that already makes sense: one standing person in cloudy light. */
+export function newFrame(frames: readonly Frame[]): Frame {
+  const taken = new Set<string>(frames.map((f) => f.id));
+  return {
+    id: frameId.parse(freshId('frame', taken)),
+    name: 'New picture',
+    want: 'want',
+    sharePercent: null,
+    need: SUBJECT,
+    light: { ev100: 13, isoCeiling: null, longestTimeS: 1 / 250, support: 'hand' },
+    output: STARTING_OUTPUTS.pixels,
+    note: '',
+  };
+}
+
+export function copyOf(frame: Frame, frames: readonly Frame[]): Frame {
+  const taken = new Set<string>(frames.map((f) => f.id));
+  return { ...frame, id: frameId.parse(freshId(frame.id, taken)), name: `${frame.name}, again`.slice(0, 120) };
+}

@@ -1,0 +1,53 @@
+'use client';
+
+import type { LineupResult } from '@/core/lineup';
+import { useFile } from '@/session';
+import { formatCrop, formatFocalRange, formatMegapixels, overlapReasonText } from '@/ui';
+import { namesOf } from './names';
+
+/** Holes and shared ranges of the lineup, with what they cost or are good for. */
+export function Gaps({ result }: { result: LineupResult }) {
+  const name = namesOf(useFile());
+  if (result.lineup.lensIds.length === 0) return null;
+  return (
+    <section aria-labelledby="gaps" className="grid gap-8 md:grid-cols-2">
+      <div>
+        <h2 id="gaps" className="mb-1 text-lg">
+          Gaps
+        </h2>
+        {result.gaps.length === 0 && <p>None: the ranges meet from the widest to the longest.</p>}
+        <ul className="space-y-1">
+          {result.gaps.map((gap) => (
+            <li key={gap.range.from} className="border-b border-hair pb-1">
+              {formatFocalRange(gap.range.from, gap.range.to)} on 36×24, a crop of {formatCrop(gap.crop)}
+              {gap.megapixelsLeft !== null && ` that leaves ${formatMegapixels(gap.megapixelsLeft)}`}.{' '}
+              {gap.lostFrameIds.length > 0 && <span className="text-wrong">Costs {gap.lostFrameIds.map(name).join(', ')}. </span>}
+              {gap.croppedFrameIds.length > 0 && `Cropped for ${gap.croppedFrameIds.map(name).join(', ')}. `}
+              {gap.lostFrameIds.length + gap.croppedFrameIds.length === 0 && 'Costs nothing: no picture needs it.'}
+            </li>
+          ))}
+        </ul>
+      </div>
+      <div>
+        <h2 className="mb-1 text-lg">Overlaps</h2>
+        {result.overlaps.length === 0 && <p>None: no two lenses share a focal length.</p>}
+        <ul className="space-y-1">
+          {result.overlaps.map((o) => (
+            <li key={o.lensIds.join()} className="border-b border-hair pb-1">
+              {formatFocalRange(o.range.from, o.range.to)}: {o.lensIds.map(name).join(' and ')}.{' '}
+              <span className="text-soft">
+                {o.reasons.length === 0
+                  ? 'Plain doubling.'
+                  : o.lensIds
+                      .map((id) => [name(id), o.reasons.filter((r) => r.lensId === id)] as const)
+                      .filter(([, reasons]) => reasons.length > 0)
+                      .map(([who, reasons]) => `${who} is ${reasons.map((r) => overlapReasonText(r.reason, r.by)).join(', ')}`)
+                      .join('; ')}
+              </span>
+            </li>
+          ))}
+        </ul>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,33 @@
+'use client';
+
+import { useAnswer } from '@/session';
+import { Gaps } from './Gaps';
+import { LimitsPanel } from './LimitsPanel';
+import { LineupTable } from './LineupTable';
+import { Matrix } from './Matrix';
+import { OutTable } from './OutTable';
+import { ProofText } from './ProofText';
+
+export function LineupPlace() {
+  const { result, question } = useAnswer();
+  return (
+    <div className="grid gap-x-8 gap-y-6 pt-4 lg:grid-cols-[minmax(0,1fr)_17rem]">
+      <div className="min-w-0 space-y-8">
+        {result && question ? (
+          <>
+            <LineupTable result={result} />
+            {result.status !== 'impossible' && <ProofText result={result} />}
+            <Matrix result={result} question={question} />
+            <Gaps result={result} />
+            <OutTable result={result} />
+          </>
+        ) : (
+          <p className="text-soft">Working out the lineup…</p>
+        )}
+      </div>
+      <aside aria-label="Limits" className="lg:sticky lg:top-2 lg:self-start">
+        <LimitsPanel />
+      </aside>
+    </div>
+  );
+}

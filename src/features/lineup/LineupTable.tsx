@@ -1,0 +1,136 @@
+'use client';
+
+import type { LineupResult } from '@/core/lineup';
+import { lockOf, setLock } from '@/document';
+import { useEdit, useFile } from '@/session';
+import { Button, formatCount, formatFNumber, formatFocalRange, formatMoney, formatWeight, OWNERSHIPS } from '@/ui';
+import { namesOf } from './names';
+
+/** What is taken, with what each lens alone makes possible. */
+export function LineupTable({ result }: { result: LineupResult }) {
+  const file = useFile();
+  const name = namesOf(file);
+  const { lensIds, converterIds } = result.lineup;
+  const lenses = lensIds.flatMap((id) => file.shelf.lenses.filter((l) => l.id === id)).sort((a, b) => a.focal.wideMm - b.focal.wideMm);
+  const converters = converterIds.flatMap((id) => file.shelf.converters.filter((c) => c.id === id));
+  const only = new Map(result.lensesIn.map((l) => [l.lensId, l.onlyIt]));
+  return (
+    <section aria-labelledby="taken">
+      <h1 id="taken" className="mb-2 text-xl">
+        {headline(result)}
+      </h1>
+      {result.conflicts.map((c) => (
+        <p key={c.limit} className="mb-2 text-wrong">
+          {c.limit === 'maxLenses'
+            ? `At most ${c.allowed} lenses are allowed, but ${c.needed} are to be taken whatever happens: ${c.ids.map(name).join(', ')}.`
+            : `At most ${formatWeight(c.allowed)} is allowed, but what must be taken weighs ${formatWeight(c.needed)}: ${c.ids.map(name).join(', ')}.`}{' '}
+          Raise the limit, or let the lineup choose one of them.
+        </p>
+      ))}
+      <Notes result={result} name={name} />
+      {lenses.length > 0 && (
+        <table className="w-full border-collapse">
+          <thead>
+            <tr className="border-b border-ink text-left text-[12px] text-soft">
+              {['Take', 'Range', 'Weight', 'Price', 'Only it makes'].map((h) => (
+                <th key={h} scope="col" className="py-1 pr-4 font-normal">
+                  {h}
+                </th>
+              ))}
+              <th scope="col">
+                <span className="sr-only">Actions</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {lenses.map((l) => (
+              <tr key={l.id} className="border-b border-hair align-top">
+                <th scope="row" className="py-1.5 pr-4 text-left font-semibold whitespace-nowrap text-got">
+                  {l.name}
+                  <span className="block text-[12px] font-normal text-soft">
+                    {[l.maker, l.mount !== l.maker ? l.mount : '', l.ownership === 'owned' ? '' : OWNERSHIPS[l.ownership]].filter((t) => t !== '').join(', ')}
+                  </span>
+                </th>
+                <td className="py-1.5 pr-4 whitespace-nowrap">
+                  {formatFocalRange(l.focal.wideMm, l.focal.longMm)}
+                  <span className="block text-[12px] text-soft">{formatFNumber(l.apertures[0]?.fNumber ?? 0)}</span>
+                </td>
+                <td className="py-1.5 pr-4 whitespace-nowrap">{l.weightG === null ? 'not known' : formatWeight(l.weightG)}</td>
+                <td className="py-1.5 pr-4 whitespace-nowrap">{l.priceNew === null ? 'not known' : formatMoney(l.priceNew, file.outing.currency)}</td>
+                <td className="py-1.5 pr-4">{(only.get(l.id) ?? []).map(name).join(', ') || 'nothing that the others together do not'}</td>
+                <td className="py-1 text-right">
+                  <LockButtons id={l.id} name={l.name} />
+                </td>
+              </tr>
+            ))}
+            {converters.map((c) => (
+              <tr key={c.id} className="border-b border-hair">
+                <th scope="row" className="py-1.5 pr-4 text-left font-semibold text-got">
+                  {c.name}
+                </th>
+                <td className="py-1.5 pr-4">{c.factor}×</td>
+                <td className="py-1.5 pr-4">{c.weightG === null ? 'not known' : formatWeight(c.weightG)}</td>
+                <td className="py-1.5 pr-4">{c.priceNew === null ? 'not known' : formatMoney(c.priceNew, file.outing.currency)}</td>
+                <td />
+                <td className="py-1 text-right">
+                  <LockButtons id={c.id} name={c.name} />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}
+
+function headline({ status, totals, lineup }: LineupResult): string {
+  if (status === 'impossible') return 'No lineup keeps to these limits';
+  if (totals.lenses === 0) return 'No lens is needed yet';
+  const converters = lineup.converterIds.length > 0 ? ` and ${formatCount(lineup.converterIds.length, 'converter', 'converters')}` : '';
+  const all = totals.musts.got === totals.musts.of && totals.wants.got === totals.wants.of;
+  return `${formatCount(totals.lenses, 'lens', 'lenses')}${converters} ${all ? 'get every picture that counts' : 'get as much as can be got'}`;
+}
+
+function Notes({ result, name }: { result: LineupResult; name: (id: string) => string }) {
+  const texts = result.notes.map((note) => {
+    switch (note.code) {
+      case 'weight-unknown':
+        return `A weight limit is set, and the weight of ${listed(note.ids.map(name))} is not known, so they cannot be taken. Give their weights on the shelf, or drop the limit.`;
+      case 'pixels-unknown':
+        return `The pixels of ${listed(note.ids.map(name))} are not known, so no cropping is counted there.`;
+      case 'no-frames':
+        return 'No picture is listed yet. Say in Brief what you want to bring home.';
+      case 'no-lenses':
+        return 'No lens may be chosen: the shelf is empty, or whose gear may be used leaves nothing.';
+      case 'no-bodies':
+        return 'No lens fits a body that comes along.';
+    }
+  });
+  return texts.map((text) => (
+    <p key={text} className="mb-2 max-w-prose">
+      {text}
+    </p>
+  ));
+}
+
+function listed(names: readonly string[]): string {
+  return names.length > 6 ? `${names.slice(0, 6).join(', ')} and ${names.length - 6} more` : names.join(', ');
+}
+
+/** Lock a piece of the lineup in, or leave it at home and see at once what then. */
+function LockButtons({ id, name }: { id: string; name: string }) {
+  const { limits } = useFile();
+  const edit = useEdit();
+  const lock = lockOf(limits, id);
+  return (
+    <span className="whitespace-nowrap">
+      <Button look="quiet" aria-pressed={lock === 'in'} aria-label={`Always take ${name}`} onClick={() => edit(setLock(id, lock === 'in' ? 'free' : 'in'))}>
+        {lock === 'in' ? 'Always taken' : 'Always take'}
+      </Button>
+      <Button look="quiet" aria-label={`Leave ${name} at home`} onClick={() => edit(setLock(id, 'out'))}>
+        Leave
+      </Button>
+    </span>
+  );
+}

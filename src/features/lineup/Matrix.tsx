@@ -1,0 +1,78 @@
+'use client';
+
+import { useMemo } from 'react';
+import { shortfallOf, type Verdict } from '@/core/coverage';
+import { kitKey } from '@/core/gear';
+import type { LineupQuestion, LineupResult } from '@/core/lineup';
+import { useFile } from '@/session';
+import { Arithmetic, formatCrop, formatStops, placeText, shortfallText, shortfallWord, StateMark, WANTS } from '@/ui';
+import { verdictMatrix } from './matrix';
+import { namesOf } from './names';
+
+/** Each picture against each lens of the lineup; every verdict opens its arithmetic. */
+export function Matrix({ result, question }: { result: LineupResult; question: LineupQuestion }) {
+  const file = useFile();
+  const name = namesOf(file);
+  const matrix = useMemo(() => verdictMatrix(question, result), [question, result]);
+  const states = new Map(result.frames.map((f) => [f.frameId, f]));
+  if (matrix.kits.length === 0 || matrix.rows.length === 0) return null;
+  return (
+    <section aria-labelledby="matrix">
+      <h2 id="matrix" className="mb-1 text-lg">
+        Picture by picture
+      </h2>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Verdicts, pictures by lenses">
+        <table className="w-full border-collapse">
+          <thead>
+            <tr className="border-b border-ink text-left align-bottom text-[12px] text-soft">
+              <th scope="col" className="py-1 pr-4 font-normal">
+                Picture
+              </th>
+              {matrix.kits.map((kit) => (
+                <th key={kitKey(kit)} scope="col" className="max-w-32 py-1 pr-3 font-normal">
+                  {name(kit.lensId)}
+                  {kit.converterId && ` + ${name(kit.converterId)}`}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {matrix.rows.map(({ frame, verdicts }) => {
+              const standing = states.get(frame.id);
+              return (
+                <tr key={frame.id} className="border-b border-hair align-top">
+                  <th scope="row" className="py-1 pr-4 text-left font-normal">
+                    {standing && <StateMark state={standing.state} />} {frame.name} <span className="text-soft">{WANTS[frame.want]}</span>
+                  </th>
+                  {verdicts.map((v, i) => (
+                    <td key={i} className="py-1 pr-3 text-[13px]">
+                      {v && standing && <Cell verdict={v} label={`${frame.name} with ${name(v.lensId)} on ${name(v.bodyId)}`} unit={standing.unit} />}
+                    </td>
+                  ))}
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}
+
+function Cell({ verdict, label, unit }: { verdict: Verdict; label: string; unit: 'm' | 'mm36x24' | 'far' }) {
+  const shortfall = shortfallOf(verdict);
+  const { margins } = verdict.deciding;
+  const spare = margins.light && margins.light.stops >= 0 ? `, ${formatStops(margins.light.stops)} spare` : '';
+  const text =
+    shortfall === null
+      ? `${verdict.code === 'crop' ? `crop ${formatCrop(margins.crop)}` : 'clear'}${spare}`
+      : shortfall.code === 'part'
+        ? shortfall.able.map((r) => placeText(unit, r.from, r.to)).join(', ')
+        : shortfallWord(shortfall.code);
+  const made = shortfall === null;
+  return (
+    <Arithmetic label={`${label}: ${shortfall ? shortfallText(shortfall) : text}`} margins={margins} unit={unit}>
+      <span className={made ? 'text-got' : shortfall.code === 'part' ? '' : 'text-soft'}>{text}</span>
+    </Arithmetic>
+  );
+}

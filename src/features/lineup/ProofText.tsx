@@ -1,0 +1,77 @@
+'use client';
+
+import type { LineupResult } from '@/core/lineup';
+import { useFile } from '@/session';
+import { formatCount, placeText } from '@/ui';
+import { namesOf } from './names';
+
+/** Why fewer will not do, in words where it can be had. */
+export function ProofText({ result }: { result: LineupResult }) {
+  const file = useFile();
+  const name = namesOf(file);
+  const { proof, totals } = result;
+  if (proof.kind === 'none') {
+    return result.open === null ? null : (
+      <section aria-labelledby="proof">
+        <h2 id="proof" className="mb-1 text-lg">
+          Not proven yet
+        </h2>
+        <p className="max-w-prose">
+          Time ran out while looking at {result.open.aim}: this is the best found, at {result.open.value}; nothing better than {result.open.bound} can exist.
+        </p>
+      </section>
+    );
+  }
+  const unit = (frameId: string) => result.frames.find((f) => f.frameId === frameId)?.unit ?? 'm';
+  const isHeld = (frameId: string) => {
+    const need = file.frames.find((f) => f.id === frameId)?.need;
+    return need !== undefined && need.kind !== 'far' && need.footing === 'held';
+  };
+  const locked = proof.lockedIn > 0 ? `${formatCount(proof.lockedIn, 'lens is', 'lenses are')} taken whatever happens. Of the pictures that ${proof.lockedIn === 1 ? 'it does' : 'they do'} not make, no` : 'No';
+  return (
+    <section aria-labelledby="proof">
+      <h2 id="proof" className="mb-1 text-lg">
+        Why fewer will not do
+      </h2>
+      {proof.kind === 'witnesses' ? (
+        <p className="max-w-prose">
+          {proof.witnesses.length > 1
+            ? `${locked} two of these ${proof.witnesses.length} can be made with the same lens, so fewer than ${formatCount(totals.lenses, 'lens', 'lenses')} cannot get them.`
+            : `${proof.lockedIn > 0 ? locked.replace(/ no$/, '') : 'At least one lens is needed'}${proof.lockedIn > 0 ? ' every one is made, so there is nothing to leave out.' : ' for this picture.'}`}
+        </p>
+      ) : (
+        <p className="max-w-prose">
+          {`${locked} two of these ${proof.witnesses.length} can be made with the same lens: that alone needs ${formatCount(proof.bound, 'lens', 'lenses')}. All lineups of fewer than ${formatCount(totals.pieces, 'piece', 'pieces')} that get as much are ruled out by exact search.`}
+        </p>
+      )}
+      {proof.witnesses.length > 0 && (
+        <table className="mt-2 border-collapse" data-testid="witnesses">
+          <caption className="sr-only">Pictures of which no two share a lens</caption>
+          <thead>
+            <tr className="border-b border-ink text-left text-[12px] text-soft">
+              <th scope="col" className="py-1 pr-6 font-normal">
+                Picture
+              </th>
+              <th scope="col" className="py-1 font-normal">
+                Lenses that can make it
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {proof.witnesses.map((w) => (
+              <tr key={w.frameId + w.range.from} className="border-b border-hair align-top">
+                <th scope="row" className="py-1 pr-6 text-left font-normal">
+                  {name(w.frameId)}
+                  {isHeld(w.frameId) && <span className="text-soft"> at {placeText(unit(w.frameId), w.range.from, w.range.to)}</span>}
+                </th>
+                <td className="py-1">
+                  {w.lensIds.length > 8 ? `${w.lensIds.slice(0, 8).map(name).join(', ')} and ${w.lensIds.length - 8} more` : w.lensIds.map(name).join(', ')}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}

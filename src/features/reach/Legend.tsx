@@ -1,0 +1,49 @@
+import type { ReactNode } from 'react';
+
+/** What the lines of the chart mean; every state has its own pattern. */
+export function Legend({ crop }: { crop: number }) {
+  return (
+    <ul className="mt-1 flex flex-wrap gap-x-5 gap-y-0.5 text-[12px] text-soft">
+      <li>
+        across: diagonal angle above; below, focal length in mm on {Math.abs(crop - 1) < 0.02 ? 'the 36×24 mm frame' : `this format (crop ${crop.toFixed(2)})`}
+      </li>
+      <Key label="in the lineup">
+        <line x1="0" y1="6" x2="26" y2="6" stroke="var(--got)" strokeWidth="6" />
+      </Key>
+      <Key label="with a converter">
+        <line x1="0" y1="6" x2="26" y2="6" stroke="var(--got)" strokeWidth="3" strokeDasharray="9 4" />
+      </Key>
+      <Key label="by crop">
+        <line x1="0" y1="6" x2="26" y2="6" stroke="var(--got)" strokeWidth="3" strokeDasharray="2 4" />
+      </Key>
+      <Key label="picture: all of it">
+        <path d="M1 6h24M1 2v8M25 2v8" stroke="var(--ink)" strokeWidth="1.5" />
+      </Key>
+      <Key label="any of it">
+        <path d="M3 6h20" stroke="var(--ink)" strokeWidth="1.5" />
+        <circle cx="3" cy="6" r="2" fill="var(--sheet)" stroke="var(--ink)" />
+        <circle cx="23" cy="6" r="2" fill="var(--sheet)" stroke="var(--ink)" />
+      </Key>
+      <Key label="by crop">
+        <path d="M1 6h24" stroke="var(--ink)" strokeWidth="1.5" strokeDasharray="5 2" />
+      </Key>
+      <Key label="not got">
+        <path d="M1 6h24" stroke="var(--wrong)" strokeWidth="1.5" />
+      </Key>
+      <Key label="too slow">
+        <path d="M1 6h24" stroke="var(--wrong)" strokeWidth="1.5" strokeDasharray="1.5 3" />
+      </Key>
+    </ul>
+  );
+}
+
+function Key({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <li className="flex items-center gap-1.5">
+      <svg width="26" height="12" viewBox="0 0 26 12" aria-hidden>
+        {children}
+      </svg>
+      {label}
+    </li>
+  );
+}

@@ -1,0 +1,163 @@
+import type { Frame } from '@/core/brief';
+import { type FrameSpan, frameSpan } from '@/core/coverage';
+import { type Body, type Lens, mountFits, type Setup, setupOf } from '@/core/gear';
+import { cropFactor, FULL_FRAME } from '@/core/optics';
+import { equivalentRange, type Gap, type LineupQuestion, type LineupResult } from '@/core/lineup';
+import type { FrameState } from '@/ui';
+
+/** A point of the chart: focal length on the 36×24 mm frame, and f-number. */
+export interface ReachPoint {
+  readonly focalMm: number;
+  readonly fNumber: number;
+}
+
+export interface Band {
+  readonly lens: Lens;
+  readonly bodyName: string;
+  readonly standing: 'in' | 'free' | 'out';
+  readonly path: readonly ReachPoint[];
+  /** Beyond the long end with each converter it takes. */
+  readonly converted: readonly { readonly name: string; readonly taken: boolean; readonly path: readonly ReachPoint[] }[];
+  /** Beyond the long end by the largest crop allowed. */
+  readonly cropped: readonly ReachPoint[];
+  /** Place among bands that would cover each other, 0 first. */
+  readonly lane: number;
+}
+
+export interface Span {
+  readonly frame: Frame;
+  readonly number: number;
+  readonly span: FrameSpan;
+  readonly state: FrameState;
+  readonly lane: number;
+}
+
+export interface ReachData {
+  readonly bands: readonly Band[];
+  readonly spans: readonly Span[];
+  readonly gaps: readonly Gap[];
+  /** Crop factor of the format that focal lengths are labelled for. */
+  readonly labelCrop: number;
+}
+
+/** Bands nearer than this in stops, and sharing focal lengths, are drawn side by side. */
+const SAME_LEVEL_STOPS = 0.45;
+
+/** Everything that the chart draws. `body` is the one looked through; null takes whichever fits. */
+export function reachData({ frames, shelf, limits }: LineupQuestion, result: LineupResult | null, body: Body | null): ReachData {
+  const bodies = (body ? [body] : shelf.bodies).filter((b) => !limits.lockedOut.includes(b.id));
+  const format = body ?? bodies[0] ?? null;
+  const taken = new Set<string>([...(result?.lineup.lensIds ?? []), ...(result?.lineup.converterIds ?? [])]);
+  const bands = shelf.lenses.flatMap((lens) => {
+    const mounted = bodies.find((b) => mountFits(shelf.mounts, b.mount, lens.mount));
+    if (!mounted || lens.projection !== 'rectilinear') return [];
+    const out = limits.lockedOut.includes(lens.id) || !limits.sources.includes(lens.ownership);
+    return [bandOf(lens, mounted, { shelf, limits }, taken, out)];
+  });
+  const states = new Map(result?.frames.map((f) => [f.frameId, f]));
+  const spans = frames.map((frame, i) => {
+    const standing = states.get(frame.id);
+    return {
+      frame,
+      number: i + 1,
+      span: frameSpan(frame, formatOf(format), limits),
+      state: stateOf(standing?.state, standing?.nearest?.shortfall?.code),
+      lane: 0,
+    };
+  });
+  return {
+    bands: inLanes(bands, (b) => ({ from: b.path[0]?.focalMm ?? 1, to: b.path.at(-1)?.focalMm ?? 1, level: stopsOf(meanFNumber(b.path)), first: b.standing === 'in' ? 0 : b.standing === 'free' ? 1 : 2 })),
+    spans: inLanes(spans, (s) => ({ from: s.span.range.from * 0.97, to: s.span.range.to * 1.03, level: s.span.slowest ? stopsOf((s.span.slowest.wide + s.span.slowest.long) / 2) : Infinity, first: 0 })),
+    gaps: result?.gaps ?? [],
+    labelCrop: format ? cropFactor(format.sensor) : 1,
+  };
+}
+
+export const stopsOf = (fNumber: number) => 2 * Math.log2(fNumber);
+
+function stateOf(state: 'clear' | 'crop' | 'lost' | undefined, lack: string | undefined): FrameState {
+  if (state === undefined) return 'out';
+  return state === 'lost' && lack === 'too-slow' ? 'slow' : state;
+}
+
+function formatOf(body: Body | null) {
+  if (body === null) return { sensor: FULL_FRAME, pixels: null, cropFactor: 1, stabiliserStops: 0, isoCeiling: null };
+  const { pixelsWide, pixelsHigh } = body.sensor;
+  return {
+    sensor: body.sensor,
+    pixels: pixelsWide && pixelsHigh ? { longPx: pixelsWide, shortPx: pixelsHigh } : null,
+    cropFactor: cropFactor(body.sensor),
+    stabiliserStops: body.stabiliserStops ?? 0,
+    isoCeiling: body.isoCeiling,
+  };
+}
+
+function bandOf(lens: Lens, body: Body, { shelf, limits }: Pick<LineupQuestion, 'shelf' | 'limits'>, taken: ReadonlySet<string>, out: boolean): Band {
+  const setup = setupOf(body, lens, null);
+  const path = pathOf(setup, lens, 1);
+  const end = path.at(-1) ?? { focalMm: 1, fNumber: 1 };
+  return {
+    lens,
+    bodyName: body.name,
+    standing: taken.has(lens.id) ? 'in' : out ? 'out' : 'free',
+    path,
+    converted: shelf.converters
+      .filter((c) => c.lensIds.includes(lens.id) && mountFits(shelf.mounts, body.mount, c.mount))
+      .map((c) => ({
+        name: c.name,
+        taken: taken.has(c.id),
+        path: beyond(pathOf(setupOf(body, lens, c), lens, c.factor), end.focalMm),
+      })),
+    cropped: limits.maxCrop > 1 ? [end, { focalMm: end.focalMm * limits.maxCrop, fNumber: end.fNumber }] : [],
+    lane: 0,
+  };
+}
+
+/** The widest f-number from end to end, with the points of the lens's own table between. */
+function pathOf(setup: Setup, lens: Lens, factor: number): ReachPoint[] {
+  const { wideMm, longMm } = setup.focal;
+  const scale = equivalentRange(setup).from / wideMm;
+  const between = lens.apertures.map((p) => p.focalMm * factor).filter((f) => f > wideMm && f < longMm);
+  return [...new Set([wideMm, ...between, longMm])].map((f) => ({ focalMm: f * scale, fNumber: setup.fNumberAt(f) }));
+}
+
+/** The part of a path past a focal length. */
+function beyond(path: readonly ReachPoint[], focalMm: number): ReachPoint[] {
+  const after = path.filter((p) => p.focalMm > focalMm);
+  const first = after[0];
+  if (!first) return [];
+  const starts = path.some((p) => p.focalMm <= focalMm);
+  return starts ? [{ focalMm, fNumber: first.fNumber }, ...after] : after;
+}
+
+function meanFNumber(path: readonly ReachPoint[]): number {
+  return Math.sqrt((path[0]?.fNumber ?? 1) * (path.at(-1)?.fNumber ?? 1));
+}
+
+interface Extent {
+  readonly from: number;
+  readonly to: number;
+  readonly level: number;
+  readonly first: number;
+}
+
+/** Gives things that share focal lengths at nearly the same level different lanes. */
+function inLanes<T extends { lane: number }>(things: readonly T[], extentOf: (thing: T) => Extent): T[] {
+  const placed: { extent: Extent; lane: number }[] = [];
+  const order = things.map((thing, i) => ({ thing, i, extent: extentOf(thing) })).sort((a, b) => a.extent.first - b.extent.first || a.extent.from - b.extent.from);
+  const lanes = new Map<number, number>();
+  for (const { i, extent } of order) {
+    const near = placed.filter(
+      (p) =>
+        (p.extent.level === extent.level || Math.abs(p.extent.level - extent.level) < SAME_LEVEL_STOPS) &&
+        p.extent.from <= extent.to &&
+        extent.from <= p.extent.to,
+    );
+    const used = new Set(near.map((p) => p.lane));
+    let lane = 0;
+    while (used.has(lane)) lane += 1;
+    placed.push({ extent, lane });
+    lanes.set(i, lane);
+  }
+  return things.map((thing, i) => ({ ...thing, lane: lanes.get(i) ?? 0 }));
+}

@@ -1,0 +1,73 @@
+'use client';
+
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { addGear, shelfIds } from '@/document';
+import { LENS_CSV_TEMPLATE, type LensTable, readLensCsv } from '@/document/formats';
+import { download, useEdit, useFile, useSession } from '@/session';
+import { Button, Dialog, formatCount } from '@/ui';
+
+/** Lenses from a table. What cannot be read is listed; nothing is taken over until it is said so. */
+export function CsvImport({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const file = useFile();
+  const edit = useEdit();
+  const { document } = useSession();
+  const [table, setTable] = useState<LensTable | null>(null);
+  const close = () => {
+    setTable(null);
+    onClose();
+  };
+  const onShelf = new Set(file.shelf.lenses.map((l) => l.id));
+  const known = table?.lenses.filter((l) => onShelf.has(l.id)).length ?? 0;
+  const take = () => {
+    if (!table) return;
+    edit(addGear({ lenses: table.lenses }));
+    toast(`${formatCount(table.lenses.length, 'lens', 'lenses')} taken over.`, { action: { label: 'Undo', onClick: document.undo } });
+    close();
+  };
+  return (
+    <Dialog open={open} onOpenChange={(isOpen) => !isOpen && close()} title="Lenses from a CSV table" description="Separated by comma, semicolon or tab, with the column names of the template.">
+      <div className="space-y-3">
+        <div className="flex flex-wrap items-center gap-3">
+          <input
+            type="file"
+            accept=".csv,.tsv,.txt,text/csv"
+            aria-label="CSV table of lenses"
+            onChange={(event) => {
+              const chosen = event.target.files?.[0];
+              if (chosen) void chosen.text().then((text) => setTable(readLensCsv(text, shelfIds(file))));
+            }}
+          />
+          <Button onClick={() => download('lenses-template.csv', LENS_CSV_TEMPLATE, 'text/csv')}>Template</Button>
+        </div>
+        {table && (
+          <>
+            <p role="status">
+              {formatCount(table.lenses.length, 'lens', 'lenses')} can be taken over
+              {known > 0 && `; ${known} of them replace lenses with the same id`}
+              {table.issues.length > 0 && `; ${formatCount(table.issues.length, 'cell needs', 'cells need')} mending`}.
+            </p>
+            {table.issues.length > 0 && (
+              <ul className="max-h-52 overflow-auto text-[13px]" tabIndex={0} aria-label="What needs mending">
+                {table.issues.slice(0, 100).map((issue) => (
+                  <li key={`${issue.line}.${issue.column}.${issue.message}`}>
+                    <span className="text-wrong">
+                      line {issue.line}, {issue.column}
+                    </span>{' '}
+                    {issue.message}
+                  </li>
+                ))}
+              </ul>
+            )}
+            <div className="flex justify-end gap-2">
+              <Button onClick={close}>Cancel</Button>
+              <Button look="strong" disabled={table.lenses.length === 0} onClick={take}>
+                Take over {formatCount(table.lenses.length, 'lens', 'lenses')}
+              </Button>
+            </div>
+          </>
+        )}
+      </div>
+    </Dialog>
+  );
+}

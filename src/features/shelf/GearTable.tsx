@@ -1,0 +1,124 @@
+'use client';
+
+import {
+  createColumnHelper,
+  createSortedRowModel,
+  rowSortingFeature,
+  sortFn_basic,
+  tableFeatures,
+  useTable,
+} from '@tanstack/react-table';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useRef } from 'react';
+
+/** A row ready to show: its cells as text, with what they sort by. */
+export interface GearRow {
+  readonly id: string;
+  readonly name: string;
+  readonly note: string;
+  /** Whether it is in the lineup, may be chosen, or stays out. */
+  readonly standing: 'in' | 'free' | 'out';
+  readonly cells: Readonly<Record<string, { readonly text: string; readonly sort: number | string | undefined }>>;
+}
+
+const features = tableFeatures({
+  rowSortingFeature,
+  sortedRowModel: createSortedRowModel(),
+  sortFns: { basic: sortFn_basic },
+});
+const helper = createColumnHelper<typeof features, GearRow>();
+
+const ROW_HEIGHT = 34;
+
+interface GearTableProps {
+  readonly label: string;
+  readonly rows: readonly GearRow[];
+  /** Column keys with their headings. */
+  readonly columns: readonly (readonly [string, string])[];
+  readonly selected: string | null;
+  readonly onSelect: (id: string) => void;
+}
+
+/** A table of hundreds of rows: only those in sight are drawn. */
+export function GearTable({ label, rows, columns, selected, onSelect }: GearTableProps) {
+  const scroller = useRef<HTMLDivElement>(null);
+  const table = useTable({
+    features,
+    data: rows as GearRow[],
+    columns: helper.columns([
+      helper.accessor((row) => row.name, { id: 'name', header: 'Name', sortFn: 'basic' }),
+      ...columns.map(([key, header]) =>
+        helper.accessor((row) => row.cells[key]?.sort, { id: key, header, sortFn: 'basic', sortUndefined: 'last' }),
+      ),
+    ]),
+    getRowId: (row) => row.id,
+  });
+  const sorted = table.getRowModel().rows;
+  const virtual = useVirtualizer({
+    count: sorted.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW_HEIGHT,
+    overscan: 12,
+    initialRect: { width: 800, height: 560 },
+  });
+  const shown = virtual.getVirtualItems();
+  const before = shown[0]?.start ?? 0;
+  const after = virtual.getTotalSize() - (shown.at(-1)?.end ?? 0);
+  return (
+    <div ref={scroller} tabIndex={0} role="region" aria-label={label} className="max-h-[calc(100vh-15rem)] min-h-40 overflow-auto">
+      <table className="w-full border-collapse" aria-rowcount={sorted.length + 1}>
+        <thead className="sticky top-0 z-10 bg-paper">
+          {table.getHeaderGroups().map((group) => (
+            <tr key={group.id} className="border-b border-ink text-left text-[12px] text-soft">
+              {group.headers.map((header) => {
+                const direction = header.column.getIsSorted();
+                return (
+                  <th
+                    key={header.id}
+                    scope="col"
+                    className="py-1 pr-4 font-normal whitespace-nowrap"
+                    aria-sort={direction === 'asc' ? 'ascending' : direction === 'desc' ? 'descending' : 'none'}
+                  >
+                    <button type="button" className="hover:underline" onClick={header.column.getToggleSortingHandler()}>
+                      <table.FlexRender header={header} />
+                      {direction === 'asc' ? ' ↑' : direction === 'desc' ? ' ↓' : ''}
+                    </button>
+                  </th>
+                );
+              })}
+            </tr>
+          ))}
+        </thead>
+        <tbody>
+          {before > 0 && <tr style={{ height: before }} aria-hidden />}
+          {shown.map((item) => {
+            const row = sorted[item.index]?.original;
+            if (!row) return null;
+            const chosen = row.id === selected;
+            return (
+              <tr
+                key={row.id}
+                aria-rowindex={item.index + 2}
+                style={{ height: ROW_HEIGHT }}
+                className={`border-b border-hair ${chosen ? 'bg-chosen' : 'hover:bg-sheet'}`}
+              >
+                <td className="pr-4">
+                  <button type="button" aria-pressed={chosen} className="text-left whitespace-nowrap" onClick={() => onSelect(row.id)}>
+                    <span className={row.standing === 'in' ? 'font-semibold text-got' : 'font-semibold'}>{row.name}</span>{' '}
+                    <span className="text-soft">{row.note}</span>
+                  </button>
+                </td>
+                {columns.map(([key]) => (
+                  <td key={key} className="pr-4 whitespace-nowrap">
+                    {row.cells[key]?.text}
+                  </td>
+                ))}
+              </tr>
+            );
+          })}
+          {after > 0 && <tr style={{ height: after }} aria-hidden />}
+        </tbody>
+      </table>
+    </div>
+  );
+}

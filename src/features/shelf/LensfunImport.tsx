@@ -1,0 +1,180 @@
+'use client';
+
+import { useDeferredValue, useMemo, useState } from 'react';
+import { toast } from 'sonner';
+import { SHELF_LIMITS } from '@/core/gear';
+import { addGear, shelfIds } from '@/document';
+import { type DatabaseCamera, type DatabaseLens, gearFromDatabase, type LensDatabase, mergeDatabases, readLensfun } from '@/document/formats';
+import { useEdit, useFile, useSession } from '@/session';
+import { Button, Dialog, formatCount, formatFNumber, formatFocalRange } from '@/ui';
+
+/** Real gear from files of the open Lensfun database: read, choose mounts, cameras and lenses, take over. */
+export function LensfunImport({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const [database, setDatabase] = useState<LensDatabase | null>(null);
+  const [problems, setProblems] = useState<readonly string[]>([]);
+  const [reading, setReading] = useState(false);
+  const close = () => {
+    setDatabase(null);
+    setProblems([]);
+    onClose();
+  };
+  const read = async (files: FileList) => {
+    setReading(true);
+    const parts: LensDatabase[] = [];
+    const refused: string[] = [];
+    for (const chosen of files) {
+      const part = readLensfun(await chosen.text());
+      if (part.ok) parts.push(part.value);
+      else refused.push(`${chosen.name}: ${part.error.message}`);
+    }
+    setReading(false);
+    setProblems(refused);
+    if (parts.length > 0) setDatabase(mergeDatabases(parts));
+  };
+  return (
+    <Dialog wide open={open} onOpenChange={(isOpen) => !isOpen && close()} title="Gear from the open lens database" description="XML files of the Lensfun database, one or many at once. They are read here and go nowhere.">
+      <div className="space-y-3">
+        <input type="file" multiple accept=".xml,text/xml" aria-label="Database files" onChange={(event) => event.target.files && void read(event.target.files)} />
+        {reading && <p role="status">Reading…</p>}
+        {problems.map((problem) => (
+          <p key={problem} role="alert" className="text-wrong">
+            {problem}
+          </p>
+        ))}
+        {database && <Chooser database={database} onDone={close} />}
+      </div>
+    </Dialog>
+  );
+}
+
+const keyOf = (entry: DatabaseCamera | DatabaseLens) => `${entry.maker} ${entry.model} ${'mount' in entry ? entry.mount : entry.mounts.join(',')}`;
+
+function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => void }) {
+  const file = useFile();
+  const edit = useEdit();
+  const { document } = useSession();
+  const [mounts, setMounts] = useState<ReadonlySet<string>>(new Set());
+  const [cameras, setCameras] = useState<ReadonlySet<string>>(new Set());
+  const [lenses, setLenses] = useState<ReadonlySet<string>>(new Set());
+  const [compatibility, setCompatibility] = useState(false);
+  const names = useMemo(() => [...new Set([...database.mounts.map((m) => m.name), ...database.lenses.flatMap((l) => l.mounts)])].sort(), [database]);
+  const ofMount = {
+    cameras: useMemo(() => database.cameras.filter((c) => mounts.has(c.mount)), [database, mounts]),
+    lenses: useMemo(() => database.lenses.filter((l) => l.mounts.some((m) => mounts.has(m))), [database, mounts]),
+  };
+  const gear = gearFromDatabase(
+    database,
+    { mounts, cameras: ofMount.cameras.filter((c) => cameras.has(keyOf(c))), lenses: ofMount.lenses.filter((l) => lenses.has(keyOf(l))), compatibility },
+    shelfIds(file),
+  );
+  const tooMany = file.shelf.lenses.length + gear.lenses.length > SHELF_LIMITS.lenses;
+  const take = () => {
+    edit(addGear(gear));
+    toast(`${formatCount(gear.bodies.length, 'body', 'bodies')} and ${formatCount(gear.lenses.length, 'lens', 'lenses')} taken over.`, {
+      description: 'Weight, price, close focus and pixels are not in the database; add them where they count.',
+      action: { label: 'Undo', onClick: document.undo },
+    });
+    onDone();
+  };
+  return (
+    <>
+      <p role="status">
+        Read {formatCount(database.lenses.length, 'lens', 'lenses')}, {formatCount(database.cameras.length, 'camera', 'cameras')} and{' '}
+        {formatCount(database.mounts.length, 'mount', 'mounts')}; passed over {database.fixedLenses} built into cameras and {database.skipped.length} that cannot be used.
+      </p>
+      {database.skipped.length > 0 && (
+        <details>
+          <summary>What cannot be used, and why</summary>
+          <ul className="max-h-40 overflow-auto" tabIndex={0} aria-label="Entries passed over">
+            {database.skipped.map((s, i) => (
+              <li key={i}>
+                {s.name}: {s.reason.replace('no-', 'no ').replaceAll('-', ' ')} given
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      <div className="grid gap-4 md:grid-cols-[1fr_1.3fr_1.6fr]">
+        <Picker label="Mounts" entries={names.map((n) => [n, n, ''] as const)} chosen={mounts} onChange={setMounts} />
+        <Picker label="Cameras" entries={ofMount.cameras.map((c) => [keyOf(c), `${c.maker} ${c.model}`, `crop ${c.cropFactor}`] as const)} chosen={cameras} onChange={setCameras} />
+        <Picker
+          label="Lenses"
+          entries={ofMount.lenses.map((l) => [keyOf(l), `${l.maker} ${l.model}`, `${formatFocalRange(l.focal.wideMm, l.focal.longMm)} ${formatFNumber(l.apertures[0]?.fNumber ?? 0)}`] as const)}
+          chosen={lenses}
+          onChange={setLenses}
+        />
+      </div>
+      <label className="flex items-start gap-2">
+        <input type="checkbox" className="mt-0.5" checked={compatibility} onChange={(e) => setCompatibility(e.target.checked)} />
+        <span>
+          Also take over which of these mounts accept which
+          <span className="block text-[12px] text-soft">The database does not tell where an adapter is needed.</span>
+        </span>
+      </label>
+      {tooMany && <p className="text-wrong">A shelf holds at most {SHELF_LIMITS.lenses} lenses; choose fewer.</p>}
+      <div className="flex justify-end gap-2">
+        <Button onClick={onDone}>Cancel</Button>
+        <Button look="strong" disabled={tooMany || gear.bodies.length + gear.lenses.length === 0} onClick={take}>
+          Take over {formatCount(gear.bodies.length, 'body', 'bodies')} and {formatCount(gear.lenses.length, 'lens', 'lenses')}
+        </Button>
+      </div>
+    </>
+  );
+}
+
+type Entry = readonly [key: string, name: string, note: string];
+
+/** A searchable list of things to tick, with all of those shown ticked at once. */
+function Picker({ label, entries, chosen, onChange }: { label: string; entries: readonly Entry[]; chosen: ReadonlySet<string>; onChange: (chosen: ReadonlySet<string>) => void }) {
+  const [text, setText] = useState('');
+  const wanted = useDeferredValue(text).toLowerCase();
+  const shown = entries.filter(([, name, note]) => `${name} ${note}`.toLowerCase().includes(wanted));
+  const count = entries.filter(([key]) => chosen.has(key)).length;
+  return (
+    <fieldset className="min-w-0">
+      <legend className="flex w-full justify-between">
+        <span>{label}</span>
+        <span className="text-soft">
+          {count} of {entries.length}
+        </span>
+      </legend>
+      <div className="flex gap-1">
+        <input type="search" aria-label={`Search ${label.toLowerCase()}`} placeholder="Search" value={text} onChange={(e) => setText(e.target.value)} className="min-h-7 min-w-0 flex-1 border border-edge bg-sheet px-1.5" />
+        <Button
+          disabled={shown.length === 0}
+          onClick={() => {
+            const all = shown.every(([key]) => chosen.has(key));
+            const next = new Set(chosen);
+            for (const [key] of shown) {
+              if (all) next.delete(key);
+              else next.add(key);
+            }
+            onChange(next);
+          }}
+        >
+          {shown.length > 0 && shown.every(([key]) => chosen.has(key)) ? 'None' : 'All'}
+        </Button>
+      </div>
+      <div className="mt-1 h-56 overflow-auto border border-hair p-1" tabIndex={0} role="group" aria-label={`${label} to choose from`}>
+        {shown.length === 0 && <p className="text-soft">{label === 'Mounts' ? 'Nothing found' : 'Choose a mount first'}</p>}
+        {shown.map(([key, name, note]) => (
+          <label key={key} className="flex gap-2 py-0.5 [content-visibility:auto]">
+            <input
+              type="checkbox"
+              checked={chosen.has(key)}
+              onChange={(e) => {
+                const next = new Set(chosen);
+                if (e.target.checked) next.add(key);
+                else next.delete(key);
+                onChange(next);
+              }}
+            />
+            <span className="min-w-0">
+              {name} <span className="text-soft">{note}</span>
+            </span>
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}

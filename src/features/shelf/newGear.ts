@@ -1,0 +1,53 @@
+import { type Body, bodyId, type Converter, converterId, type Lens, lensId } from '@/core/gear';
+import { freshId, type ItemOf, type Kind, type OutingFile, shelfIds } from '@/document';
+
+const UNKNOWN = { maker: '', weightG: null, priceNew: null, priceUsed: null, ownership: 'owned' } as const;
+
+/** A new piece in a first state that is valid; mounts follow what is already on the shelf. */
+export function newItem<K extends Kind>(kind: K, file: OutingFile): ItemOf[K] {
+  const mount = file.shelf.bodies[0]?.mount ?? file.shelf.lenses[0]?.mount ?? 'My mount';
+  const taken = shelfIds(file);
+  const makers: { [P in Kind]: () => ItemOf[P] } = {
+    lenses: (): Lens => ({
+      id: lensId.parse(freshId('lens', taken)),
+      name: 'New lens',
+      ...UNKNOWN,
+      mount,
+      focal: { wideMm: 50, longMm: 50 },
+      measured: null,
+      apertures: [{ focalMm: 50, fNumber: 1.8 }],
+      projection: 'rectilinear',
+      imageCircleMm: null,
+      minFocusM: null,
+      maxMagnification: null,
+      stabiliserStops: null,
+      autofocus: true,
+      filterMm: null,
+      sealed: null,
+    }),
+    bodies: (): Body => ({
+      id: bodyId.parse(freshId('body', taken)),
+      name: 'New body',
+      ...UNKNOWN,
+      mount,
+      sensor: { widthMm: 36, heightMm: 24, pixelsWide: 6000, pixelsHigh: 4000 },
+      isoCeiling: null,
+      stabiliserStops: null,
+      autofocusLimitFNumber: null,
+    }),
+    converters: (): Converter => ({
+      id: converterId.parse(freshId('converter', taken)),
+      name: 'New converter',
+      ...UNKNOWN,
+      mount,
+      factor: 1.4,
+      lensIds: [],
+    }),
+  };
+  return makers[kind]();
+}
+
+export function copyItem<K extends Kind>(item: ItemOf[K], file: OutingFile): ItemOf[K] {
+  const id = freshId(item.id, shelfIds(file));
+  return { ...item, id: id as never, name: `${item.name}, again`.slice(0, 120) };
+}

@@ -1,0 +1,72 @@
+'use client';
+
+import { Moon, Redo2, Sun, Undo2 } from 'lucide-react';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { useFile, useHistory, useSessionState } from '@/session';
+import { applyTheme, IconButton } from '@/ui';
+import { FileMenu } from './FileMenu';
+
+const PLACES = [
+  ['/brief', 'Brief'],
+  ['/shelf', 'Shelf'],
+  ['/reach', 'Reach'],
+  ['/lineup', 'Lineup'],
+] as const;
+
+const SAVED = { saved: 'Saved here', saving: 'Saving…', failed: 'Not saved: export the outing to keep it' } as const;
+
+export function Header() {
+  const file = useFile();
+  const path = usePathname();
+  const saveState = useSessionState((s) => s.saveState);
+  const { canUndo, canRedo, undo, redo } = useHistory();
+  return (
+    <header className="flex flex-wrap items-end justify-between gap-x-8 gap-y-2 px-5 pt-3">
+      <div className="min-w-0">
+        <p className="text-[12px] text-soft">Arm Reach</p>
+        <p className="truncate font-(family-name:--font-title) text-2xl leading-tight">{file.outing.name}</p>
+      </div>
+      <nav aria-label="Places" className="flex gap-1 text-base">
+        {PLACES.map(([href, name]) => (
+          <Link
+            key={href}
+            href={href}
+            aria-current={path === href ? 'page' : undefined}
+            className="border-b-2 border-transparent px-3 py-1 hover:bg-chosen aria-[current=page]:border-ink aria-[current=page]:font-semibold"
+          >
+            {name}
+          </Link>
+        ))}
+      </nav>
+      <div className="flex items-center gap-1">
+        <span role="status" aria-live="polite" className={`mr-2 text-[12px] ${saveState === 'failed' ? 'text-wrong' : 'text-soft'}`}>
+          {SAVED[saveState]}
+        </span>
+        <IconButton label="Undo (Ctrl Z)" disabled={!canUndo} onClick={undo}>
+          <Undo2 size={16} aria-hidden />
+        </IconButton>
+        <IconButton label="Redo (Ctrl Shift Z)" disabled={!canRedo} onClick={redo}>
+          <Redo2 size={16} aria-hidden />
+        </IconButton>
+        <ThemeButton />
+        <FileMenu />
+      </div>
+    </header>
+  );
+}
+
+function ThemeButton() {
+  const [night, setNight] = useState(false);
+  useEffect(() => setNight(document.documentElement.dataset.theme === 'night'), []);
+  const turn = () => {
+    applyTheme(night ? 'light' : 'night');
+    setNight(!night);
+  };
+  return (
+    <IconButton label={night ? 'Light theme' : 'Night theme'} onClick={turn}>
+      {night ? <Sun size={16} aria-hidden /> : <Moon size={16} aria-hidden />}
+    </IconButton>
+  );
+}

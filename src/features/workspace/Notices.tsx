@@ -1,0 +1,54 @@
+'use client';
+
+import Link from 'next/link';
+import { download, useSession, useSessionState } from '@/session';
+import { Button } from '@/ui';
+
+/** Said once above the places: what the demo is, or that a stored outing was set aside. */
+export function Notices() {
+  const { state, storage } = useSession();
+  const firstVisit = useSessionState((s) => s.firstVisit);
+  const aside = useSessionState((s) => s.aside);
+  return (
+    <>
+      {firstVisit && (
+        <div className="mx-5 mt-3 flex flex-wrap items-center justify-between gap-3 border-l-2 border-ink pl-3">
+          <p>
+            This is a made-up outing to look around in. Its lineup is already worked out: see{' '}
+            <Link className="underline" href="/lineup">
+              which lenses and why
+            </Link>
+            , or how they lie on the{' '}
+            <Link className="underline" href="/reach">
+              reach chart
+            </Link>
+            . Change anything; the line above answers at once.
+          </p>
+          <Button look="quiet" onClick={() => state.setState({ firstVisit: false })}>
+            Understood
+          </Button>
+        </div>
+      )}
+      {aside && (
+        <div role="alert" className="mx-5 mt-3 flex flex-wrap items-center justify-between gap-3 border-l-2 border-wrong pl-3">
+          <p>
+            A stored outing could not be read and was set aside: {aside.reason} Download it to mend it, then open the
+            file again.
+          </p>
+          <span className="flex gap-2">
+            <Button onClick={() => download('set-aside.armreach.json', aside.text, 'application/json')}>Download it</Button>
+            <Button
+              look="quiet"
+              onClick={() => {
+                void storage.dropAside();
+                state.setState({ aside: null });
+              }}
+            >
+              Let it go
+            </Button>
+          </span>
+        </div>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,92 @@
+'use client';
+
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import type { LineupResult } from '@/core/lineup';
+import type { OutingFile } from '@/document';
+import { useAnswer, useFile } from '@/session';
+import { formatCount, formatMoney, formatPercent, formatWeight, shortfallText, StateMark } from '@/ui';
+
+/** Shown as thinking only past this, so that quick answers do not flicker. */
+const THINKING_AFTER_MS = 150;
+
+/** The answer in one slim line, live while anything is edited. */
+export function StandingLine() {
+  const file = useFile();
+  const { result, thinking, error } = useAnswer();
+  const late = useLate(thinking);
+  return (
+    <div
+      aria-label="Standing line"
+      role="region"
+      className="mx-5 mt-2 flex min-h-9 flex-wrap items-center gap-x-6 gap-y-1 border-y border-ink py-1.5"
+    >
+      {error && <span className="text-wrong">The lineup could not be worked out: {error}</span>}
+      {!error && result && <Summary result={result} file={file} />}
+      <span role="status" className="ml-auto text-soft">
+        {late ? 'Thinking…' : ''}
+      </span>
+    </div>
+  );
+}
+
+function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
+  const { totals } = result;
+  const worst = worstOf(result, file);
+  return (
+    <>
+      <Link href="/lineup" className="text-base font-semibold hover:underline" data-testid="answer">
+        {result.status === 'impossible' ? 'No lineup keeps to the limits' : formatCount(totals.lenses, 'lens', 'lenses')}
+        {totals.pieces > totals.lenses && result.lineup.converterIds.length > 0
+          ? ` and ${formatCount(result.lineup.converterIds.length, 'converter', 'converters')}`
+          : ''}
+      </Link>
+      <span>{STATUS[result.status]}</span>
+      <Got label="musts" {...totals.musts} />
+      <Got label="wants" {...totals.wants} extra={totals.wants.of > 0 ? `, ${formatPercent(totals.wants.sharePercent)} of those pictures` : ''} />
+      <span>
+        {formatWeight(totals.weightG)}
+        {totals.weightUnknown.length > 0 && ` + ${totals.weightUnknown.length} of unknown weight`}
+      </span>
+      <span>
+        {formatMoney(totals.price, file.outing.currency)}
+        {totals.toBuy > 0 && `, ${formatMoney(totals.toBuy, file.outing.currency)} to buy`}
+      </span>
+      {worst && <span className="min-w-0 text-wrong">{worst}</span>}
+    </>
+  );
+}
+
+const STATUS = { proven: 'proven fewest', 'best-found': 'best found so far', impossible: 'limits fight' } as const;
+
+function Got({ label, got, of, extra = '' }: { label: string; got: number; of: number; extra?: string }) {
+  if (of === 0) return <span className="text-soft">no {label}</span>;
+  return (
+    <span>
+      <StateMark state={got === of ? 'clear' : 'lost'} /> {got} of {of} {label}
+      {extra}
+    </span>
+  );
+}
+
+/** The worst thing wrong, if anything is: a lost must before a lost want. */
+function worstOf(result: LineupResult, file: OutingFile): string | null {
+  const lost = result.frames.filter((f) => f.state === 'lost' && f.want !== 'bonus');
+  const worst = lost.find((f) => f.want === 'must') ?? lost[0];
+  if (!worst) return null;
+  const name = file.frames.find((f) => f.id === worst.frameId)?.name ?? worst.frameId;
+  if (worst.nearest?.shortfall) return `${name}: ${shortfallText(worst.nearest.shortfall)}`;
+  return worst.nearest === null && result.frames.length > 0 && worst.impossible.length === 0
+    ? `${name}: not got within the limits`
+    : `${name}: nothing on the shelf can make it`;
+}
+
+function useLate(thinking: boolean): boolean {
+  const [late, setLate] = useState(false);
+  useEffect(() => {
+    if (!thinking) return setLate(false);
+    const timer = setTimeout(() => setLate(true), THINKING_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, [thinking]);
+  return late;
+}

@@ -1,0 +1,70 @@
+'use client';
+
+import { type ReactNode, useEffect } from 'react';
+import { Toaster } from 'sonner';
+import { z } from 'zod';
+import { plainMessage } from '@/document';
+import { SessionProvider, useHistory, useSessionState } from '@/session';
+import { Header } from './Header';
+import { Notices } from './Notices';
+import { StandingLine } from './StandingLine';
+
+z.config({ jitless: true, customError: plainMessage });
+
+export function Workspace({ children }: { children: ReactNode }) {
+  return (
+    <SessionProvider>
+      <Frame>{children}</Frame>
+    </SessionProvider>
+  );
+}
+
+function Frame({ children }: { children: ReactNode }) {
+  const phase = useSessionState((s) => s.phase);
+  const problem = useSessionState((s) => s.problem);
+  return (
+    <div className="flex min-h-screen flex-col">
+      <a href="#place" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-2">
+        Skip to the place
+      </a>
+      {phase === 'open' ? (
+        <>
+          <UndoKeys />
+          <Header />
+          <StandingLine />
+          <Notices />
+          <main id="place" tabIndex={-1} className="min-w-0 flex-1 px-5 pb-10 outline-none">
+            {children}
+          </main>
+        </>
+      ) : (
+        <main id="place" className="grid flex-1 place-items-center p-8">
+          <p role="status" className={phase === 'failed' ? 'text-wrong' : 'text-soft'}>
+            {phase === 'failed' ? `The outing could not be opened: ${problem}` : 'Opening the outing…'}
+          </p>
+        </main>
+      )}
+      <Toaster position="bottom-right" toastOptions={{ unstyled: true, className: 'border border-edge bg-sheet text-ink px-4 py-3 w-80' }} />
+    </div>
+  );
+}
+
+/** Ctrl or ⌘ with Z undoes, with Shift Z or Y redoes; a text being typed keeps its own undo. */
+function UndoKeys() {
+  const { undo, redo } = useHistory();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
+      const key = event.key.toLowerCase();
+      const isUndo = key === 'z' && !event.shiftKey;
+      const isRedo = key === 'y' || (key === 'z' && event.shiftKey);
+      if (!isUndo && !isRedo) return;
+      event.preventDefault();
+      if (isUndo) undo();
+      else redo();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [undo, redo]);
+  return null;
+}

@@ -1,0 +1,2 @@
+/** The frame around all places: name, navigation, standing line, file and undo. */
+export { Workspace } from './Workspace';

@@ -1,0 +1,9 @@
+/** Hands a text or picture to the browser as a file to save. */
+export function download(name: string, content: string | Blob, type: string): void {
+  const address = URL.createObjectURL(new Blob([content], { type }));
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(address), 10_000);
+}

@@ -1,0 +1,48 @@
+'use client';
+
+import { createContext, type ReactNode, use, useEffect, useState } from 'react';
+import { useStore } from 'zustand';
+import type { Edit, OutingFile } from '@/document';
+import type { Answer } from '@/workers/lineupClient';
+import { createSession, type Session, type SessionState } from './session';
+
+const Context = createContext<Session | null>(null);
+
+export function SessionProvider({ children }: { children: ReactNode }) {
+  const [session] = useState(createSession);
+  useEffect(() => session.start(), [session]);
+  return <Context value={session}>{children}</Context>;
+}
+
+export function useSession(): Session {
+  const session = use(Context);
+  if (session === null) throw new Error('useSession must be used inside SessionProvider');
+  return session;
+}
+
+export function useSessionState<T>(select: (state: SessionState) => T): T {
+  return useStore(useSession().state, select);
+}
+
+/** The open outing; only for parts shown once one is open. */
+export function useFile(): OutingFile {
+  const file = useStore(useSession().document.store, (state) => state.file);
+  if (file === null) throw new Error('no outing is open yet');
+  return file;
+}
+
+export function useAnswer(): Answer {
+  return useStore(useSession().answer);
+}
+
+/** Applies an edit; edits of the same field in quick succession are undone together. */
+export function useEdit(): (edit: Edit, field?: string) => void {
+  return useSession().document.edit;
+}
+
+export function useHistory() {
+  const { document } = useSession();
+  const canUndo = useStore(document.store.temporal, (t) => t.pastStates.length > 0);
+  const canRedo = useStore(document.store.temporal, (t) => t.futureStates.length > 0);
+  return { canUndo, canRedo, undo: document.undo, redo: document.redo };
+}

@@ -1,0 +1,108 @@
+import { createStore, type StoreApi } from 'zustand/vanilla';
+import { decode, type OutingFile } from '@/document';
+import {
+  createDocumentStore,
+  type DocumentStore,
+  openStorage,
+  type OutingStorage,
+  type SaveState,
+  type SetAside,
+  startAutosave,
+} from '@/document/live';
+import { type Answer, createLineupClient } from '@/workers/lineupClient';
+
+export interface SessionState {
+  readonly phase: 'opening' | 'open' | 'failed';
+  /** The demo was opened because nothing was stored. */
+  readonly firstVisit: boolean;
+  readonly saveState: SaveState;
+  /** A stored outing that could not be read, kept for download. */
+  readonly aside: SetAside | null;
+  readonly problem: string | null;
+}
+
+/** One browser tab's work: the open outing, its answer, its storage. */
+export interface Session {
+  readonly document: DocumentStore;
+  readonly storage: OutingStorage;
+  readonly answer: StoreApi<Answer>;
+  readonly state: StoreApi<SessionState>;
+  /** Opens what is stored, or the demo. Returns the way to end the session. */
+  start(): () => void;
+}
+
+export const DEMO_ADDRESS = '/api/demo';
+
+export function createSession(): Session {
+  const document = createDocumentStore(() => performance.now());
+  const storage = openStorage();
+  const answer = createStore<Answer>(() => ({ result: null, question: null, thinking: true, error: null }));
+  const state = createStore<SessionState>(() => ({
+    phase: 'opening',
+    firstVisit: false,
+    saveState: 'saved',
+    aside: null,
+    problem: null,
+  }));
+
+  const open = async () => {
+    try {
+      const { file, ...found } = await readStored(storage);
+      document.open(file ?? (await fetchDemo()), false);
+      state.setState({ ...found, phase: 'open' });
+    } catch (error) {
+      state.setState({ phase: 'failed', problem: error instanceof Error ? error.message : String(error) });
+    }
+  };
+
+  return {
+    document,
+    storage,
+    answer,
+    state,
+    start() {
+      const client = createLineupClient((next) => answer.setState(next));
+      const unsubscribe = document.store.subscribe(({ file }, { file: before }) => {
+        if (file !== null && !sameQuestion(file, before)) client.ask(file);
+      });
+      const autosave = startAutosave(document, storage, (saveState) => state.setState({ saveState }));
+      window.addEventListener('pagehide', autosave.flush);
+      window.document.addEventListener('visibilitychange', autosave.flush);
+      void open();
+      return () => {
+        window.removeEventListener('pagehide', autosave.flush);
+        window.document.removeEventListener('visibilitychange', autosave.flush);
+        autosave.flush();
+        autosave.stop();
+        unsubscribe();
+        client.close();
+      };
+    },
+  };
+}
+
+function sameQuestion(a: OutingFile, b: OutingFile | null): boolean {
+  return b !== null && a.frames === b.frames && a.shelf === b.shelf && a.limits === b.limits;
+}
+
+/** The stored outing; one that cannot be read is set aside, never dropped. */
+async function readStored(
+  storage: OutingStorage,
+): Promise<{ file: OutingFile | null; firstVisit: boolean; aside: SetAside | null }> {
+  const aside = await storage.loadAside();
+  const text = await storage.load();
+  if (text === null) return { file: null, firstVisit: true, aside };
+  const read = decode(text);
+  if (read.ok) return { file: read.value, firstVisit: false, aside };
+  const put = { text, reason: read.error.message };
+  await storage.setAside(put);
+  return { file: null, firstVisit: false, aside: put };
+}
+
+export async function fetchDemo(): Promise<OutingFile> {
+  const response = await fetch(DEMO_ADDRESS);
+  if (!response.ok) throw new Error(`The demo outing could not be fetched (${response.status}). Reload the page.`);
+  const read = decode(await response.text());
+  if (!read.ok) throw new Error(read.error.message);
+  return read.value;
+}

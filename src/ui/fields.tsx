@@ -1,0 +1,201 @@
+'use client';
+
+import { type ReactNode, useId, useState } from 'react';
+
+const BOX =
+  'min-h-7 w-full border border-edge bg-sheet px-1.5 py-0.5 aria-[invalid=true]:border-wrong aria-[invalid=true]:border-2';
+
+interface FieldProps {
+  readonly label: string;
+  readonly error?: string | undefined;
+  readonly hint?: string;
+}
+
+/** A label over its control, with the error beneath; the control gets its ids from here. */
+export function Field({
+  label,
+  error,
+  hint,
+  children,
+}: FieldProps & {
+  children: (ids: { id: string; 'aria-invalid': boolean; 'aria-describedby': string | undefined }) => ReactNode;
+}) {
+  const id = useId();
+  const described = error ? `${id}-error` : hint ? `${id}-hint` : undefined;
+  return (
+    <div className="min-w-0">
+      <label htmlFor={id} className="block text-[12px] text-soft">
+        {label}
+      </label>
+      {children({ id, 'aria-invalid': error !== undefined, 'aria-describedby': described })}
+      {error ? (
+        <p id={`${id}-error`} className="text-[12px] text-wrong">
+          {error}
+        </p>
+      ) : (
+        hint && (
+          <p id={`${id}-hint`} className="text-[12px] text-soft">
+            {hint}
+          </p>
+        )
+      )}
+    </div>
+  );
+}
+
+/** Reads what a person types as a number: a decimal comma and fractions such as 1/250 too. */
+export function readNumber(text: string): number | null | undefined {
+  const trimmed = text.trim().replace(',', '.');
+  if (trimmed === '') return null;
+  const fraction = /^(\d+(?:\.\d+)?)\s*\/\s*(\d+(?:\.\d+)?)$/.exec(trimmed);
+  const value = fraction ? Number(fraction[1]) / Number(fraction[2]) : Number(trimmed);
+  return Number.isFinite(value) ? value : undefined;
+}
+
+interface NumberFieldProps extends FieldProps {
+  readonly value: number | null;
+  readonly unit?: string;
+  readonly placeholder?: string;
+  /** Given null for an empty field, NaN for what is not a number. */
+  readonly onChange: (value: number | null) => void;
+  readonly show?: (value: number) => string;
+}
+
+/** A number with its unit. What is typed stays as typed, whether or not it can be used. */
+export function NumberField({ value, unit, placeholder, onChange, show = String, ...field }: NumberFieldProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const shown = value === null || Number.isNaN(value) ? '' : show(value);
+  const current = typed !== null && sameNumber(readNumber(typed), value) ? typed : shown;
+  return (
+    <Field {...field}>
+      {(ids) => (
+        <span className="relative block">
+          <input
+            {...ids}
+            className={`${BOX} ${unit ? 'pr-9' : ''}`}
+            inputMode="decimal"
+            autoComplete="off"
+            placeholder={placeholder}
+            value={current}
+            onChange={(event) => {
+              setTyped(event.target.value);
+              const read = readNumber(event.target.value);
+              onChange(read === undefined ? NaN : read);
+            }}
+            onBlur={() => {
+              if (!Number.isNaN(value)) setTyped(null);
+            }}
+          />
+          {unit && <span className="pointer-events-none absolute inset-y-0 right-1.5 flex items-center text-[12px] text-soft">{unit}</span>}
+        </span>
+      )}
+    </Field>
+  );
+}
+
+function sameNumber(read: number | null | undefined, value: number | null): boolean {
+  return read === undefined ? value !== null && Number.isNaN(value) : read === value;
+}
+
+export function TextField({
+  value,
+  onChange,
+  type = 'text',
+  list,
+  ...field
+}: FieldProps & { value: string; onChange: (value: string) => void; type?: 'text' | 'date'; list?: readonly string[] }) {
+  const listId = useId();
+  return (
+    <Field {...field}>
+      {(ids) => (
+        <>
+          <input {...ids} type={type} className={BOX} value={value} list={list ? listId : undefined} autoComplete="off" onChange={(e) => onChange(e.target.value)} />
+          {list && (
+            <datalist id={listId}>
+              {list.map((option) => (
+                <option key={option} value={option} />
+              ))}
+            </datalist>
+          )}
+        </>
+      )}
+    </Field>
+  );
+}
+
+export function TextArea({ value, onChange, ...field }: FieldProps & { value: string; onChange: (value: string) => void }) {
+  return (
+    <Field {...field}>
+      {(ids) => <textarea {...ids} rows={2} className={BOX} value={value} onChange={(e) => onChange(e.target.value)} />}
+    </Field>
+  );
+}
+
+export function SelectField<T extends string>({
+  value,
+  options,
+  onChange,
+  ...field
+}: FieldProps & { value: T; options: readonly (readonly [T, string])[]; onChange: (value: T) => void }) {
+  return (
+    <Field {...field}>
+      {(ids) => (
+        <select {...ids} className={BOX} value={value} onChange={(e) => onChange(e.target.value as T)}>
+          {options.map(([key, text]) => (
+            <option key={key} value={key}>
+              {text}
+            </option>
+          ))}
+        </select>
+      )}
+    </Field>
+  );
+}
+
+/** Yes, no, or not known. */
+export function KnownField({ value, onChange, ...field }: FieldProps & { value: boolean | null; onChange: (value: boolean | null) => void }) {
+  const key = value === null ? 'unknown' : value ? 'yes' : 'no';
+  return (
+    <SelectField
+      {...field}
+      value={key}
+      options={[
+        ['yes', 'yes'],
+        ['no', 'no'],
+        ['unknown', 'not known'],
+      ]}
+      onChange={(next) => onChange(next === 'unknown' ? null : next === 'yes')}
+    />
+  );
+}
+
+/** A few choices side by side, one of them on. */
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  value: T;
+  options: readonly (readonly [T, string])[];
+  onChange: (value: T) => void;
+}) {
+  const name = useId();
+  return (
+    <fieldset className="min-w-0">
+      <legend className="text-[12px] text-soft">{label}</legend>
+      <div className="flex border border-edge">
+        {options.map(([key, text]) => (
+          <label
+            key={key}
+            className="flex min-h-7 flex-1 cursor-pointer items-center justify-center px-2 py-0.5 text-center has-[:checked]:bg-ink has-[:checked]:text-sheet has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-ink"
+          >
+            <input type="radio" name={name} className="sr-only" checked={key === value} onChange={() => onChange(key)} />
+            {text}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}

@@ -1,0 +1,130 @@
+'use client';
+
+import { zodResolver } from '@hookform/resolvers/zod';
+import { type ReactNode, useEffect, useRef } from 'react';
+import { type FieldValues, FormProvider, get, useController, useForm, useFormState } from 'react-hook-form';
+import type { z } from 'zod';
+import { Choice, KnownField, NumberField, SelectField, TextArea, TextField } from './fields';
+
+interface EntityFormProps<T extends FieldValues> {
+  readonly schema: z.ZodType<T>;
+  readonly value: T;
+  /** Called with every valid state; what is not valid stays in the form, with its message. */
+  readonly onValid: (value: T, field: string) => void;
+  readonly label: string;
+  readonly children: ReactNode;
+}
+
+/** A form over one stored thing: valid changes go out at once, undo and redo come back in. */
+export function EntityForm<T extends FieldValues>({ schema, value, onValid, label, children }: EntityFormProps<T>) {
+  const form = useForm<T, unknown, T>({
+    defaultValues: value as never,
+    resolver: zodResolver(schema as never) as never,
+    mode: 'onChange',
+  });
+  const sent = useRef<T>(value);
+  const latest = useRef({ schema, onValid });
+  useEffect(() => {
+    latest.current = { schema, onValid };
+  });
+
+  useEffect(() => {
+    if (sent.current === value) return;
+    sent.current = value;
+    form.reset(value);
+  }, [form, value]);
+
+  useEffect(
+    () =>
+      form.subscribe({
+        formState: { values: true },
+        callback: ({ values, name, type }) => {
+          if (name === undefined && type === undefined) return;
+          const parsed = latest.current.schema.safeParse(values);
+          if (!parsed.success) return;
+          sent.current = parsed.data;
+          latest.current.onValid(parsed.data, name ?? '');
+        },
+      }),
+    [form],
+  );
+
+  return (
+    <FormProvider {...(form as never as ReturnType<typeof useForm>)}>
+      <form aria-label={label} onSubmit={(event) => event.preventDefault()} noValidate>
+        {children}
+      </form>
+    </FormProvider>
+  );
+}
+
+function useField(name: string) {
+  const { field } = useController({ name });
+  const { errors } = useFormState({ name });
+  const error = get(errors, name) as { message?: string; root?: { message?: string } } | undefined;
+  return { value: field.value as unknown, onChange: field.onChange as (value: unknown) => void, error: error?.message ?? error?.root?.message };
+}
+
+interface Named {
+  readonly name: string;
+  readonly label: string;
+  readonly hint?: string;
+}
+
+export function FormNumber({
+  name,
+  scale = 1,
+  show,
+  ...rest
+}: Named & { unit?: string; placeholder?: string; scale?: number; show?: (value: number) => string }) {
+  const { value, onChange, error } = useField(name);
+  const stored = value as number | null;
+  const shown = stored === null || stored === undefined ? null : tidy(stored * scale);
+  return (
+    <NumberField
+      {...rest}
+      {...(show ? { show } : {})}
+      error={error}
+      value={shown}
+      onChange={(next) => onChange(next === null ? null : tidy(next / scale))}
+    />
+  );
+}
+
+/** Takes off what scaling by 100 and back adds in the last digits. */
+function tidy(value: number): number {
+  return Number.isFinite(value) ? Number(value.toPrecision(14)) : value;
+}
+
+export function FormText({ name, ...rest }: Named & { type?: 'text' | 'date'; list?: readonly string[] }) {
+  const { value, onChange, error } = useField(name);
+  const nullable = rest.type === 'date';
+  return (
+    <TextField
+      {...rest}
+      error={error}
+      value={(value as string | null) ?? ''}
+      onChange={(next) => onChange(nullable && next === '' ? null : next)}
+    />
+  );
+}
+
+export function FormTextArea({ name, ...rest }: Named) {
+  const { value, onChange, error } = useField(name);
+  return <TextArea {...rest} error={error} value={value as string} onChange={onChange} />;
+}
+
+export function FormSelect<T extends string>({ name, ...rest }: Named & { options: readonly (readonly [T, string])[] }) {
+  const { value, onChange, error } = useField(name);
+  return <SelectField {...rest} error={error} value={value as T} onChange={onChange} />;
+}
+
+export function FormChoice<T extends string>({ name, label, options }: Named & { options: readonly (readonly [T, string])[] }) {
+  const { value, onChange } = useField(name);
+  return <Choice label={label} options={options} value={value as T} onChange={onChange} />;
+}
+
+export function FormKnown({ name, ...rest }: Named) {
+  const { value, onChange, error } = useField(name);
+  return <KnownField {...rest} error={error} value={value as boolean | null} onChange={onChange} />;
+}

@@ -1,0 +1,87 @@
+import { markedFNumber } from '@/core/optics';
+
+/** Numbers as photographers read them, each with its unit. Exact values go to the arithmetic view. */
+
+const NARROW = '\u202F';
+
+function digits(value: number, most: number): string {
+  return value.toLocaleString('en-GB', { maximumFractionDigits: most });
+}
+
+export function formatMm(mm: number): string {
+  return `${digits(mm, mm < 10 ? 1 : 0)}${NARROW}mm`;
+}
+
+export function formatFocalRange(wideMm: number, longMm: number): string {
+  return wideMm === longMm ? formatMm(wideMm) : `${digits(wideMm, wideMm < 10 ? 1 : 0)}–${formatMm(longMm)}`;
+}
+
+/** Marked f-number: f/5.6 for 5.657. */
+export function formatFNumber(fNumber: number): string {
+  return `f/${markedFNumber(fNumber)}`;
+}
+
+export function formatAngle(deg: number): string {
+  return `${digits(deg, deg < 10 ? 1 : 0)}°`;
+}
+
+export function formatMetres(m: number): string {
+  if (m < 1) return `${digits(m * 100, m < 0.1 ? 1 : 0)}${NARROW}cm`;
+  return `${digits(m, m < 10 ? 1 : 0)}${NARROW}m`;
+}
+
+export function formatDistances(from: number, to: number): string {
+  if (from === to) return formatMetres(from);
+  const [a, b] = [formatMetres(from), formatMetres(to)];
+  return a.slice(-2) === b.slice(-2) && a.endsWith('m') && !a.endsWith('cm') && !b.endsWith('cm')
+    ? `${a.slice(0, -2)}–${b}`
+    : `${a}–${b}`;
+}
+
+export function formatShutter(timeS: number): string {
+  if (timeS >= 0.4) return `${digits(timeS, 1)}${NARROW}s`;
+  return `1/${digits(1 / timeS, 0).replaceAll(',', '')}${NARROW}s`;
+}
+
+export function formatEv(ev: number): string {
+  return `EV${NARROW}${digits(ev, 1).replace('-', '−')}`;
+}
+
+export function formatIso(iso: number): string {
+  const rounded = iso < 1000 ? Math.round(iso / 10) * 10 : Number(iso.toPrecision(2));
+  return `ISO${NARROW}${rounded}`;
+}
+
+export function formatStops(stops: number): string {
+  const text = digits(Math.abs(stops), 1);
+  return `${text} ${text === '1' ? 'stop' : 'stops'}`;
+}
+
+export function formatWeight(g: number): string {
+  return g < 1000 ? `${digits(g, 0)}${NARROW}g` : `${(g / 1000).toFixed(2)}${NARROW}kg`;
+}
+
+export function formatMoney(amount: number, currency: string): string {
+  try {
+    return new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 }).format(amount);
+  } catch {
+    return `${digits(amount, 0)} ${currency}`;
+  }
+}
+
+export function formatPercent(percent: number): string {
+  return `${digits(percent, percent < 10 ? 1 : 0)}${NARROW}%`;
+}
+
+export function formatCrop(crop: number): string {
+  return `${crop.toFixed(2)}×`;
+}
+
+export function formatMegapixels(mp: number): string {
+  return `${digits(mp, 1)}${NARROW}MP`;
+}
+
+/** A count with its noun: 1 lens, 2 lenses. */
+export function formatCount(n: number, one: string, many: string): string {
+  return `${digits(n, 1)} ${n === 1 ? one : many}`;
+}

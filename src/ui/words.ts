@@ -1,0 +1,143 @@
+import type { Footing, Frame, Need, SceneKey, SubjectKey, Want } from '@/core/brief';
+import type { Shortfall } from '@/core/coverage';
+import type { Ownership } from '@/core/gear';
+import type { OverlapReason } from '@/core/lineup';
+import {
+  formatAngle,
+  formatCrop,
+  formatDistances,
+  formatEv,
+  formatFNumber,
+  formatFocalRange,
+  formatIso,
+  formatMetres,
+  formatMm,
+  formatPercent,
+  formatShutter,
+  formatStops,
+  formatWeight,
+} from './format';
+
+/** The sentences that go with core's codes and numbers. */
+
+export const WANTS: Record<Want, string> = { must: 'must', want: 'want', bonus: 'bonus' };
+export const OWNERSHIPS: Record<Ownership, string> = { owned: 'owned', borrowed: 'borrowed', wished: 'wished for' };
+export const FOOTINGS: Record<Footing, string> = { held: 'held', free: 'free', flowing: 'flowing' };
+export const FOOTING_HINTS: Record<Footing, string> = {
+  held: 'I stay put; every distance must be framed',
+  free: 'I can walk; one distance is enough',
+  flowing: 'it comes at me; every distance on one setup',
+};
+
+export const SUBJECT_NAMES: Record<SubjectKey, string> = {
+  headAndShoulders: 'head and shoulders',
+  standingPerson: 'one standing person',
+  couple: 'couple',
+  groupOfTen: 'group of ten, two rows',
+  crowd: 'crowd, 12 m of it',
+  smallBird: 'small bird',
+  largeBird: 'large bird',
+  smallMammal: 'small mammal',
+  largeMammal: 'large mammal',
+  rowingShell: 'rowing shell',
+  boat: 'boat',
+  vehicle: 'vehicle',
+  smallAircraft: 'small aircraft',
+  largeAircraft: 'large aircraft',
+  hall: 'hall',
+  buildingFront: 'building front',
+  hands: 'hands at work',
+  ring: 'ring or other small thing',
+};
+
+export const SCENE_NAMES: Record<SceneKey, string> = {
+  snowOrSandInSun: 'snow or sand in sun',
+  fullSun: 'full sun',
+  hazySun: 'hazy sun',
+  cloudyBright: 'cloudy bright',
+  heavyOvercast: 'heavy overcast',
+  justAfterSunset: 'just after sunset',
+  dusk: 'dusk',
+  brightInterior: 'bright interior',
+  homeInterior: 'home interior, evening',
+  floodlitSport: 'floodlit sport',
+  stage: 'stage',
+  dimHall: 'dim hall',
+  candlelight: 'candlelight close by',
+  nightStreet: 'street at night',
+  fullMoonLandscape: 'landscape in full moon',
+  starrySky: 'starry sky',
+};
+
+export const OVERLAP_REASONS: Record<OverlapReason, string> = {
+  faster: 'faster',
+  lighter: 'lighter',
+  closer: 'closer focus',
+  stabilised: 'steadier',
+  sealed: 'sealed',
+};
+
+export function overlapReasonText(reason: OverlapReason, by: number | null): string {
+  if (by === null) return OVERLAP_REASONS[reason];
+  if (reason === 'faster') return `faster by ${formatStops(by)}`;
+  if (reason === 'lighter') return `lighter by ${formatWeight(by)}`;
+  if (reason === 'closer') return `closer, to ${by.toLocaleString('en-GB')}×`;
+  return `steadier by ${formatStops(by)}`;
+}
+
+/** What a setup lacks, short: too slow by 1.3 stops (ISO 16000 would do). */
+export function shortfallText(s: Shortfall): string {
+  switch (s.code) {
+    case 'not-long-enough':
+      return `not long enough: ${formatMm(s.haveMm)} (${formatAngle(s.haveDeg)}), ${formatMm(s.neededMm)} needed; a crop of ${formatCrop(s.cropNeeded)}, ${s.cropAllowed > 1 ? `${formatCrop(s.cropAllowed)} allowed` : 'none allowed'}`;
+    case 'not-wide-enough':
+      return `not wide enough: ${formatMm(s.haveMm)} (${formatAngle(s.haveDeg)}), ${formatMm(s.neededMm)} (${formatAngle(s.neededDeg)}) needed`;
+    case 'too-slow':
+      return `too slow by ${formatStops(s.stops)}: ${formatFNumber(s.fNumber)} for ${formatFNumber(s.neededFNumber)}; ${formatIso(s.isoNeeded)} would do`;
+    case 'too-close':
+      return `too close by ${formatMetres(s.byM)}: usable from ${formatMetres(s.nearestM)}`;
+    case 'wrong-projection':
+      return 'wrong projection: a fisheye does not stand in for a straight-line lens';
+    case 'few-pixels':
+      return 'too few pixels for this output';
+    case 'part':
+      return 'only some of the distances';
+  }
+}
+
+export function shortfallWord(code: Shortfall['code']): string {
+  return code === 'part' ? 'in part' : code === 'few-pixels' ? 'few pixels' : code.replaceAll('-', ' ');
+}
+
+/** What a frame asks for, in a line. */
+export function needText(need: Need): string {
+  switch (need.kind) {
+    case 'subject': {
+      const size = [need.widthM, need.heightM].map((m) => (m === null ? null : formatMetres(m)));
+      const shown = size[0] && size[1] ? `${size[0]} × ${size[1]}` : size[0] ? `${size[0]} wide` : `${size[1]} high`;
+      return `${shown} at ${formatDistances(need.fromM, need.toM)}, ${FOOTINGS[need.footing]}, filling ${fillText(need.fill)}`;
+    }
+    case 'far':
+      return `${[need.widthDeg, need.heightDeg].flatMap((a) => (a === null ? [] : [formatAngle(a)])).join(' × ')} in the far, filling ${fillText(need.fill)}`;
+    case 'focal':
+      return `${formatFocalRange(need.fromMm, need.toMm)} on 36×24, ${FOOTINGS[need.footing]}`;
+    case 'angle':
+      return `${formatAngle(need.fromDeg)} to ${formatAngle(need.toDeg)} across the ${need.across}, ${FOOTINGS[need.footing]}`;
+  }
+}
+
+function fillText(fill: { min: number; max: number }): string {
+  return `${Math.round(fill.min * 100)}–${formatPercent(fill.max * 100)}`;
+}
+
+export function lightText(light: Frame['light']): string {
+  if (light.ev100 === null) return 'light sets no demand';
+  const time = light.longestTimeS === null ? '' : `, ${formatShutter(light.longestTimeS)}`;
+  return `${formatEv(light.ev100)}${time}${light.support === 'hand' ? ', hand-held' : ', on support'}`;
+}
+
+/** Places of an axis: distances, or focal lengths on the 36×24 mm frame. */
+export function placeText(unit: 'm' | 'mm36x24' | 'far', from: number, to: number): string {
+  if (unit === 'far') return 'in the far';
+  return unit === 'm' ? formatDistances(from, to) : `${formatFocalRange(from, to)} on 36×24`;
+}
