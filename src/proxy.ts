@@ -25,7 +25,10 @@ export function proxy(request: NextRequest) {
   response.headers.set('content-security-policy', policy);
   response.headers.set('x-content-type-options', 'nosniff');
   response.headers.set('referrer-policy', 'no-referrer');
-  response.headers.set('permissions-policy', 'camera=(), microphone=(), geolocation=(), interest-cohort=()');
+  response.headers.set(
+    'permissions-policy',
+    'camera=(), microphone=(), geolocation=(), interest-cohort=()',
+  );
   response.headers.set('cross-origin-opener-policy', 'same-origin');
   return response;
 }

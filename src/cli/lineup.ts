@@ -16,12 +16,16 @@ async function main(): Promise<number> {
   try {
     text = await readFile(path, 'utf8');
   } catch (error) {
-    stderr.write(`Cannot read ${path}: ${error instanceof Error ? error.message : String(error)}\n`);
+    stderr.write(
+      `Cannot read ${path}: ${error instanceof Error ? error.message : String(error)}\n`,
+    );
     return 1;
   }
   const file = decode(text);
   if (!file.ok) {
-    const fields = file.error.issues.filter((i) => i.path !== '').map((i) => `  ${i.path}: ${i.message}\n`);
+    const fields = file.error.issues
+      .filter((i) => i.path !== '')
+      .map((i) => `  ${i.path}: ${i.message}\n`);
     stderr.write(`${path}: ${file.error.message}\n${fields.join('')}`);
     return 1;
   }

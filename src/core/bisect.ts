@@ -11,11 +11,7 @@ export const BOUNDARY_RELATIVE_TOLERANCE = 1e-14;
  * @param outside where it does not; on either side of `inside`
  * @returns the last holding point, to BOUNDARY_RELATIVE_TOLERANCE
  */
-export function boundary(
-  inside: number,
-  outside: number,
-  holds: (x: number) => boolean,
-): number {
+export function boundary(inside: number, outside: number, holds: (x: number) => boolean): number {
   let yes = inside;
   let no = outside;
   while (Math.abs(no - yes) > BOUNDARY_RELATIVE_TOLERANCE * Math.max(Math.abs(yes), Math.abs(no))) {

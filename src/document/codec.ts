@@ -13,8 +13,16 @@ export interface FieldIssue {
 /** Why a document is refused; every code says what to mend. */
 export type Refusal =
   | { readonly code: 'not-json'; readonly message: string; readonly issues: readonly FieldIssue[] }
-  | { readonly code: 'not-armreach'; readonly message: string; readonly issues: readonly FieldIssue[] }
-  | { readonly code: 'newer-version'; readonly message: string; readonly issues: readonly FieldIssue[] }
+  | {
+      readonly code: 'not-armreach';
+      readonly message: string;
+      readonly issues: readonly FieldIssue[];
+    }
+  | {
+      readonly code: 'newer-version';
+      readonly message: string;
+      readonly issues: readonly FieldIssue[];
+    }
   | { readonly code: 'invalid'; readonly message: string; readonly issues: readonly FieldIssue[] };
 
 const MAX_ISSUES = 50;
@@ -33,7 +41,9 @@ export function decode(text: string): Result<OutingFile, Refusal> {
 
 /** Reads an outing file from parsed JSON: checks the format, migrates older versions, validates. */
 export function decodeValue(value: unknown): Result<OutingFile, Refusal> {
-  const head = z.object({ format: z.literal(FILE_FORMAT), version: z.number().int().min(1) }).safeParse(value, { error: plainMessage });
+  const head = z
+    .object({ format: z.literal(FILE_FORMAT), version: z.number().int().min(1) })
+    .safeParse(value, { error: plainMessage });
   if (!head.success) {
     return err({
       code: 'not-armreach',
@@ -67,7 +77,9 @@ export function outingJsonSchema(): Record<string, unknown> {
 }
 
 export function issuesOf(error: z.ZodError): FieldIssue[] {
-  return error.issues.slice(0, MAX_ISSUES).map((issue) => ({ path: pathText(issue.path), message: issue.message }));
+  return error.issues
+    .slice(0, MAX_ISSUES)
+    .map((issue) => ({ path: pathText(issue.path), message: issue.message }));
 }
 
 function pathText(path: readonly PropertyKey[]): string {

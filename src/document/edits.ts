@@ -12,74 +12,90 @@ export interface ItemOf {
   converters: Converter;
 }
 
-export const setOuting = (outing: Outing): Edit => (file) => ({ ...file, outing });
+export const setOuting =
+  (outing: Outing): Edit =>
+  (file) => ({ ...file, outing });
 
-export const setLimits = (change: Partial<Limits>): Edit => (file) => ({
-  ...file,
-  limits: { ...file.limits, ...change },
-});
+export const setLimits =
+  (change: Partial<Limits>): Edit =>
+  (file) => ({
+    ...file,
+    limits: { ...file.limits, ...change },
+  });
 
 /** Puts a frame in its place, or at the end (or behind another) when it is new. */
-export const putFrame = (frame: Frame, behind?: FrameId): Edit => (file) => ({
-  ...file,
-  frames: put(file.frames, frame, behind),
-});
+export const putFrame =
+  (frame: Frame, behind?: FrameId): Edit =>
+  (file) => ({
+    ...file,
+    frames: put(file.frames, frame, behind),
+  });
 
-export const removeFrame = (id: FrameId): Edit => (file) => ({
-  ...file,
-  frames: file.frames.filter((f) => f.id !== id),
-});
+export const removeFrame =
+  (id: FrameId): Edit =>
+  (file) => ({
+    ...file,
+    frames: file.frames.filter((f) => f.id !== id),
+  });
 
-export const moveFrame = (id: FrameId, by: -1 | 1): Edit => (file) => {
-  const from = file.frames.findIndex((f) => f.id === id);
-  const to = from + by;
-  const moved = file.frames[from];
-  if (!moved || to < 0 || to >= file.frames.length) return file;
-  const frames = file.frames.filter((f) => f.id !== id);
-  frames.splice(to, 0, moved);
-  return { ...file, frames };
-};
+export const moveFrame =
+  (id: FrameId, by: -1 | 1): Edit =>
+  (file) => {
+    const from = file.frames.findIndex((f) => f.id === id);
+    const to = from + by;
+    const moved = file.frames[from];
+    if (!moved || to < 0 || to >= file.frames.length) return file;
+    const frames = file.frames.filter((f) => f.id !== id);
+    frames.splice(to, 0, moved);
+    return { ...file, frames };
+  };
 
 export function putItem<K extends Kind>(kind: K, item: ItemOf[K]): Edit {
-  return (file) => ({ ...file, shelf: { ...file.shelf, [kind]: put<ItemOf[Kind]>(file.shelf[kind], item) } });
+  return (file) => ({
+    ...file,
+    shelf: { ...file.shelf, [kind]: put<ItemOf[Kind]>(file.shelf[kind], item) },
+  });
 }
 
 /** Adds gear from elsewhere; what has the id of a piece on the shelf takes its place. */
-export const addGear = (gear: {
-  mounts?: readonly Mount[];
-  bodies?: readonly Body[];
-  lenses?: readonly Lens[];
-}): Edit => (file) => ({
-  ...file,
-  shelf: {
-    ...file.shelf,
-    mounts: (gear.mounts ?? []).reduce((all, m) => [...all.filter((x) => x.name !== m.name), m], file.shelf.mounts),
-    bodies: putAll(file.shelf.bodies, gear.bodies ?? []),
-    lenses: putAll(file.shelf.lenses, gear.lenses ?? []),
-  },
-});
-
-/** Takes pieces off the shelf, and out of the limits and converters that name them. */
-export const removeItems = (ids: ReadonlySet<string>): Edit => (file) => {
-  const keep = (item: { id: string }) => !ids.has(item.id);
-  const { shelf, limits } = file;
-  return {
+export const addGear =
+  (gear: { mounts?: readonly Mount[]; bodies?: readonly Body[]; lenses?: readonly Lens[] }): Edit =>
+  (file) => ({
     ...file,
     shelf: {
-      ...shelf,
-      bodies: shelf.bodies.filter(keep),
-      lenses: shelf.lenses.filter(keep),
-      converters: shelf.converters
-        .filter(keep)
-        .map((c) => ({ ...c, lensIds: c.lensIds.filter((id: LensId) => !ids.has(id)) })),
+      ...file.shelf,
+      mounts: (gear.mounts ?? []).reduce(
+        (all, m) => [...all.filter((x) => x.name !== m.name), m],
+        file.shelf.mounts,
+      ),
+      bodies: putAll(file.shelf.bodies, gear.bodies ?? []),
+      lenses: putAll(file.shelf.lenses, gear.lenses ?? []),
     },
-    limits: {
-      ...limits,
-      lockedIn: limits.lockedIn.filter((id) => !ids.has(id)),
-      lockedOut: limits.lockedOut.filter((id) => !ids.has(id)),
-    },
+  });
+
+/** Takes pieces off the shelf, and out of the limits and converters that name them. */
+export const removeItems =
+  (ids: ReadonlySet<string>): Edit =>
+  (file) => {
+    const keep = (item: { id: string }) => !ids.has(item.id);
+    const { shelf, limits } = file;
+    return {
+      ...file,
+      shelf: {
+        ...shelf,
+        bodies: shelf.bodies.filter(keep),
+        lenses: shelf.lenses.filter(keep),
+        converters: shelf.converters
+          .filter(keep)
+          .map((c) => ({ ...c, lensIds: c.lensIds.filter((id: LensId) => !ids.has(id)) })),
+      },
+      limits: {
+        ...limits,
+        lockedIn: limits.lockedIn.filter((id) => !ids.has(id)),
+        lockedOut: limits.lockedOut.filter((id) => !ids.has(id)),
+      },
+    };
   };
-};
 
 export type Lock = 'in' | 'out' | 'free';
 
@@ -88,19 +104,23 @@ export function lockOf(limits: Limits, id: string): Lock {
   return limits.lockedOut.includes(id) ? 'out' : 'free';
 }
 
-export const setLock = (id: string, lock: Lock): Edit => (file) => {
-  const without = (ids: readonly string[]) => ids.filter((other) => other !== id);
-  const { lockedIn, lockedOut } = file.limits;
-  return setLimits({
-    lockedIn: lock === 'in' ? [...without(lockedIn), id] : without(lockedIn),
-    lockedOut: lock === 'out' ? [...without(lockedOut), id] : without(lockedOut),
-  })(file);
-};
+export const setLock =
+  (id: string, lock: Lock): Edit =>
+  (file) => {
+    const without = (ids: readonly string[]) => ids.filter((other) => other !== id);
+    const { lockedIn, lockedOut } = file.limits;
+    return setLimits({
+      lockedIn: lock === 'in' ? [...without(lockedIn), id] : without(lockedIn),
+      lockedOut: lock === 'out' ? [...without(lockedOut), id] : without(lockedOut),
+    })(file);
+  };
 
 function put<T extends { id: string }>(items: readonly T[], item: T, behind?: string): T[] {
   if (items.some((i) => i.id === item.id)) return items.map((i) => (i.id === item.id ? item : i));
   const place = behind === undefined ? -1 : items.findIndex((i) => i.id === behind);
-  return place < 0 ? [...items, item] : [...items.slice(0, place + 1), item, ...items.slice(place + 1)];
+  return place < 0
+    ? [...items, item]
+    : [...items.slice(0, place + 1), item, ...items.slice(place + 1)];
 }
 
 function putAll<T extends { id: string }>(items: readonly T[], added: readonly T[]): T[] {

@@ -1,5 +1,13 @@
 /** The outing as stored, edited and exchanged: its file, the edits, the formats in and out. */
-export { decode, decodeValue, encode, type FieldIssue, issuesOf, outingJsonSchema, type Refusal } from './codec';
+export {
+  decode,
+  decodeValue,
+  encode,
+  type FieldIssue,
+  issuesOf,
+  outingJsonSchema,
+  type Refusal,
+} from './codec';
 export {
   addGear,
   type Edit,

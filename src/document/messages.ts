@@ -5,7 +5,8 @@ type RawIssue = Parameters<z.core.$ZodErrorMap>[0];
 /** Short messages that name the value and the mend, in place of the library's own. */
 export function plainMessage(issue: RawIssue): string | undefined {
   const input = issue.input;
-  const got = typeof input === 'number' || typeof input === 'string' ? `, got ${JSON.stringify(input)}` : '';
+  const got =
+    typeof input === 'number' || typeof input === 'string' ? `, got ${JSON.stringify(input)}` : '';
   switch (issue.code) {
     case 'too_small':
       if (issue.origin === 'string') return 'must not be empty';

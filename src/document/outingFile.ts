@@ -20,7 +20,11 @@ export const outingFile = z
     const seen = new Set<string>();
     file.frames.forEach((f, i) => {
       if (seen.has(f.id)) {
-        context.addIssue({ code: 'custom', path: ['frames', i, 'id'], message: `the id ${f.id} is used twice` });
+        context.addIssue({
+          code: 'custom',
+          path: ['frames', i, 'id'],
+          message: `the id ${f.id} is used twice`,
+        });
       }
       seen.add(f.id);
     });
@@ -31,15 +35,27 @@ export const outingFile = z
     file.limits.lockedIn.forEach((id, i) => {
       const path = ['limits', 'lockedIn', i];
       if (!pieces.has(id)) {
-        context.addIssue({ code: 'custom', path, message: `no lens or converter ${id} on the shelf` });
+        context.addIssue({
+          code: 'custom',
+          path,
+          message: `no lens or converter ${id} on the shelf`,
+        });
       }
       if (lockedOut.has(id)) {
-        context.addIssue({ code: 'custom', path, message: `${id} is locked in and locked out at once` });
+        context.addIssue({
+          code: 'custom',
+          path,
+          message: `${id} is locked in and locked out at once`,
+        });
       }
     });
     file.limits.lockedOut.forEach((id, i) => {
       if (!items.has(id)) {
-        context.addIssue({ code: 'custom', path: ['limits', 'lockedOut', i], message: `nothing called ${id} on the shelf` });
+        context.addIssue({
+          code: 'custom',
+          path: ['limits', 'lockedOut', i],
+          message: `nothing called ${id} on the shelf`,
+        });
       }
     });
   });

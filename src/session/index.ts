@@ -1,5 +1,13 @@
 /** One tab's work as hooks: the open outing, its answer, its history, what is selected. */
 export { download } from './download';
-export { SessionProvider, useAnswer, useEdit, useFile, useHistory, useSession, useSessionState } from './hooks';
+export {
+  SessionProvider,
+  useAnswer,
+  useEdit,
+  useFile,
+  useHistory,
+  useSession,
+  useSessionState,
+} from './hooks';
 export { fetchDemo, type SessionState } from './session';
 export { useSelection } from './useSelection';

@@ -36,7 +36,12 @@ export const DEMO_ADDRESS = '/api/demo';
 export function createSession(): Session {
   const document = createDocumentStore(() => performance.now());
   const storage = openStorage();
-  const answer = createStore<Answer>(() => ({ result: null, question: null, thinking: true, error: null }));
+  const answer = createStore<Answer>(() => ({
+    result: null,
+    question: null,
+    thinking: true,
+    error: null,
+  }));
   const state = createStore<SessionState>(() => ({
     phase: 'opening',
     firstVisit: false,
@@ -51,7 +56,10 @@ export function createSession(): Session {
       document.open(file ?? (await fetchDemo()), false);
       state.setState({ ...found, phase: 'open' });
     } catch (error) {
-      state.setState({ phase: 'failed', problem: error instanceof Error ? error.message : String(error) });
+      state.setState({
+        phase: 'failed',
+        problem: error instanceof Error ? error.message : String(error),
+      });
     }
   };
 
@@ -65,7 +73,9 @@ export function createSession(): Session {
       const unsubscribe = document.store.subscribe(({ file }, { file: before }) => {
         if (file !== null && !sameQuestion(file, before)) client.ask(file);
       });
-      const autosave = startAutosave(document, storage, (saveState) => state.setState({ saveState }));
+      const autosave = startAutosave(document, storage, (saveState) =>
+        state.setState({ saveState }),
+      );
       window.addEventListener('pagehide', autosave.flush);
       window.document.addEventListener('visibilitychange', autosave.flush);
       void open();
@@ -101,7 +111,8 @@ async function readStored(
 
 export async function fetchDemo(): Promise<OutingFile> {
   const response = await fetch(DEMO_ADDRESS);
-  if (!response.ok) throw new Error(`The demo outing could not be fetched (${response.status}). Reload the page.`);
+  if (!response.ok)
+    throw new Error(`The demo outing could not be fetched (${response.status}). Reload the page.`);
   const read = decode(await response.text());
   if (!read.ok) throw new Error(read.error.message);
   return read.value;

@@ -5,14 +5,31 @@ import type { ReactNode } from 'react';
 import type { Margins } from '@/core/coverage';
 
 /** A figure that opens its arithmetic: inputs with units, formula, result, and what it rests on. */
-export function Arithmetic({ label, margins, unit, children }: { label: string; margins: Margins; unit: 'm' | 'mm36x24' | 'far'; children: ReactNode }) {
+export function Arithmetic({
+  label,
+  margins,
+  unit,
+  children,
+}: {
+  label: string;
+  margins: Margins;
+  unit: 'm' | 'mm36x24' | 'far';
+  children: ReactNode;
+}) {
   return (
     <Popover.Root>
-      <Popover.Trigger className="text-left decoration-dotted underline-offset-2 hover:underline" aria-label={label}>
+      <Popover.Trigger
+        className="text-left decoration-dotted underline-offset-2 hover:underline"
+        aria-label={label}
+      >
         {children}
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content sideOffset={4} collisionPadding={8} className="z-30 max-w-md border border-edge bg-sheet p-4 text-[13px]">
+        <Popover.Content
+          sideOffset={4}
+          collisionPadding={8}
+          className="z-30 max-w-md border border-edge bg-sheet p-4 text-[13px]"
+        >
           <p className="font-semibold">{label}</p>
           <dl className="mt-2 space-y-2">
             {stepsOf(margins, unit).map((step) => (
@@ -45,7 +62,12 @@ const exact = (value: number) => Number(value.toPrecision(5)).toString();
 
 /** The steps behind a verdict at its deciding place, with exact numbers. */
 function stepsOf(m: Margins, unit: 'm' | 'mm36x24' | 'far'): Step[] {
-  const place = unit === 'm' ? `at ${exact(m.at)} m` : unit === 'far' ? 'in the far' : `at ${exact(m.at)} mm on 36×24`;
+  const place =
+    unit === 'm'
+      ? `at ${exact(m.at)} m`
+      : unit === 'far'
+        ? 'in the far'
+        : `at ${exact(m.at)} mm on 36×24`;
   const framing: Step = {
     name: `Focal length needed ${place}, ${m.orientation}`,
     result: `${exact(m.focalNeeded.wideMm)} to ${exact(m.focalNeeded.longMm)} mm; it has ${exact(m.focalHave.wideMm)} to ${exact(m.focalHave.longMm)} mm`,
@@ -71,7 +93,8 @@ function stepsOf(m: Margins, unit: 'm' | 'mm36x24' | 'far'): Step[] {
             name: 'Light',
             result: `${exact(m.light.stops)} stops ${m.light.stops < 0 ? 'short' : 'in hand'}: f/${exact(m.light.fNumber)}, f/${exact(m.light.slowestFNumber)} would do, or ISO ${exact(m.light.isoNeeded)}`,
             formula: `N = √(t · 2^EV · ISO / 100) with t = ${exact(m.light.timeS)} s, EV ${exact(m.light.ev100)}, ISO ${exact(m.light.iso)}; at a magnification m the lens counts as N·(1 + m)`,
-            source: 'Exposure equation, ISO 2720; hand-held by 1 / (f × crop), common practice. A tenth of a stop is let pass.',
+            source:
+              'Exposure equation, ISO 2720; hand-held by 1 / (f × crop), common practice. A tenth of a stop is let pass.',
           },
         ];
   const focus: Step[] =
@@ -81,8 +104,10 @@ function stepsOf(m: Margins, unit: 'm' | 'mm36x24' | 'far'): Step[] {
           {
             name: 'Closest focus',
             result: `${exact(Math.abs(m.focusSpareM))} m ${m.focusSpareM < 0 ? 'too close' : 'to spare'}`,
-            formula: 'focus distance from the sensor D = s² / (s − f); magnification at most the lens’s',
-            source: 'Thin lens; internal-focus lenses differ near their closest focus, so it is an estimate.',
+            formula:
+              'focus distance from the sensor D = s² / (s − f); magnification at most the lens’s',
+            source:
+              'Thin lens; internal-focus lenses differ near their closest focus, so it is an estimate.',
           },
         ];
   return [framing, crop, ...light, ...focus];

@@ -8,17 +8,29 @@ const LOOKS: Record<Look, string> = {
   quiet: 'border border-transparent hover:bg-chosen',
 };
 
-export function Button({ look = 'plain', className = '', type = 'button', ...rest }: ComponentProps<'button'> & { look?: Look }) {
-  return (
-    <button
-      type={type}
-      className={`inline-flex min-h-7 items-center justify-center gap-1.5 rounded-sm px-2.5 py-1 leading-tight whitespace-nowrap disabled:opacity-50 ${LOOKS[look]} ${className}`}
-      {...rest}
-    />
-  );
+const SHAPE =
+  'inline-flex min-h-7 items-center justify-center gap-1.5 rounded-sm leading-tight whitespace-nowrap disabled:opacity-50';
+
+export function Button({
+  look = 'plain',
+  type = 'button',
+  ...rest
+}: Omit<ComponentProps<'button'>, 'className'> & { look?: Look }) {
+  return <button type={type} className={`${SHAPE} px-2.5 py-1 ${LOOKS[look]}`} {...rest} />;
 }
 
 /** A button that shows only an icon; the label is spoken and shown on hover. */
-export function IconButton({ label, className = '', ...rest }: ComponentProps<'button'> & { label: string }) {
-  return <Button look="quiet" aria-label={label} title={label} className={`min-w-7 px-1 ${className}`} {...rest} />;
+export function IconButton({
+  label,
+  ...rest
+}: Omit<ComponentProps<'button'>, 'className'> & { label: string }) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      className={`${SHAPE} min-w-7 shrink-0 ${LOOKS.quiet}`}
+      {...rest}
+    />
+  );
 }

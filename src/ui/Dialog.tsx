@@ -14,7 +14,14 @@ interface DialogProps {
   readonly children: ReactNode;
 }
 
-export function Dialog({ open, onOpenChange, title, description, wide = false, children }: DialogProps) {
+export function Dialog({
+  open,
+  onOpenChange,
+  title,
+  description,
+  wide = false,
+  children,
+}: DialogProps) {
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Portal>

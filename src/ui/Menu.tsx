@@ -10,14 +10,27 @@ export interface MenuItem {
   readonly disabled?: boolean;
 }
 
-export function Menu({ trigger, groups }: { trigger: ReactNode; groups: readonly (readonly MenuItem[])[] }) {
+export function Menu({
+  trigger,
+  groups,
+}: {
+  trigger: ReactNode;
+  groups: readonly (readonly MenuItem[])[];
+}) {
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger asChild>{trigger}</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" sideOffset={4} className="z-30 min-w-60 border border-edge bg-sheet py-1">
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={4}
+          className="z-30 min-w-60 border border-edge bg-sheet py-1"
+        >
           {groups.map((items, g) => (
-            <DropdownMenu.Group key={items[0]?.label} className={g > 0 ? 'mt-1 border-t border-hair pt-1' : ''}>
+            <DropdownMenu.Group
+              key={items[0]?.label}
+              className={g > 0 ? 'mt-1 border-t border-hair pt-1' : ''}
+            >
               {items.map((item) => (
                 <DropdownMenu.Item
                   key={item.label}

@@ -10,11 +10,34 @@ const TITLES: Record<FrameState, string> = {
 
 /** The mark of a state: solid got, hatched by crop, dotted too slow, open not reached, faint left out. */
 export function StateMark({ state, label }: { state: FrameState; label?: string }) {
-  const colour = state === 'clear' || state === 'crop' ? 'var(--got)' : state === 'out' ? 'var(--hair)' : 'var(--wrong)';
+  const colour =
+    state === 'clear' || state === 'crop'
+      ? 'var(--got)'
+      : state === 'out'
+        ? 'var(--hair)'
+        : 'var(--wrong)';
   return (
-    <svg width="18" height="12" viewBox="0 0 18 12" role="img" aria-label={label ?? TITLES[state]} className="inline-block shrink-0 align-[-1px]">
-      <rect x="1" y="1.5" width="16" height="9" fill={state === 'clear' ? colour : 'none'} stroke={colour} strokeWidth="1.5" strokeDasharray={state === 'slow' ? '1.5 2' : undefined} />
-      {state === 'crop' && <path d="M3 10 7 2M7 10l4-8M11 10l4-8" stroke={colour} strokeWidth="1.5" />}
+    <svg
+      width="18"
+      height="12"
+      viewBox="0 0 18 12"
+      role="img"
+      aria-label={label ?? TITLES[state]}
+      className="inline-block shrink-0 align-[-1px]"
+    >
+      <rect
+        x="1"
+        y="1.5"
+        width="16"
+        height="9"
+        fill={state === 'clear' ? colour : 'none'}
+        stroke={colour}
+        strokeWidth="1.5"
+        strokeDasharray={state === 'slow' ? '1.5 2' : undefined}
+      />
+      {state === 'crop' && (
+        <path d="M3 10 7 2M7 10l4-8M11 10l4-8" stroke={colour} strokeWidth="1.5" />
+      )}
     </svg>
   );
 }

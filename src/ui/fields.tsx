@@ -18,7 +18,11 @@ export function Field({
   hint,
   children,
 }: FieldProps & {
-  children: (ids: { id: string; 'aria-invalid': boolean; 'aria-describedby': string | undefined }) => ReactNode;
+  children: (ids: {
+    id: string;
+    'aria-invalid': boolean;
+    'aria-describedby': string | undefined;
+  }) => ReactNode;
 }) {
   const id = useId();
   const described = error ? `${id}-error` : hint ? `${id}-hint` : undefined;
@@ -62,7 +66,14 @@ interface NumberFieldProps extends FieldProps {
 }
 
 /** A number with its unit. What is typed stays as typed, whether or not it can be used. */
-export function NumberField({ value, unit, placeholder, onChange, show = String, ...field }: NumberFieldProps) {
+export function NumberField({
+  value,
+  unit,
+  placeholder,
+  onChange,
+  show = String,
+  ...field
+}: NumberFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const shown = value === null || Number.isNaN(value) ? '' : show(value);
   const current = typed !== null && sameNumber(readNumber(typed), value) ? typed : shown;
@@ -86,7 +97,11 @@ export function NumberField({ value, unit, placeholder, onChange, show = String,
               if (!Number.isNaN(value)) setTyped(null);
             }}
           />
-          {unit && <span className="pointer-events-none absolute inset-y-0 right-1.5 flex items-center text-[12px] text-soft">{unit}</span>}
+          {unit && (
+            <span className="pointer-events-none absolute inset-y-0 right-1.5 flex items-center text-[12px] text-soft">
+              {unit}
+            </span>
+          )}
         </span>
       )}
     </Field>
@@ -103,13 +118,26 @@ export function TextField({
   type = 'text',
   list,
   ...field
-}: FieldProps & { value: string; onChange: (value: string) => void; type?: 'text' | 'date'; list?: readonly string[] }) {
+}: FieldProps & {
+  value: string;
+  onChange: (value: string) => void;
+  type?: 'text' | 'date';
+  list?: readonly string[];
+}) {
   const listId = useId();
   return (
     <Field {...field}>
       {(ids) => (
         <>
-          <input {...ids} type={type} className={BOX} value={value} list={list ? listId : undefined} autoComplete="off" onChange={(e) => onChange(e.target.value)} />
+          <input
+            {...ids}
+            type={type}
+            className={BOX}
+            value={value}
+            list={list ? listId : undefined}
+            autoComplete="off"
+            onChange={(e) => onChange(e.target.value)}
+          />
           {list && (
             <datalist id={listId}>
               {list.map((option) => (
@@ -123,10 +151,22 @@ export function TextField({
   );
 }
 
-export function TextArea({ value, onChange, ...field }: FieldProps & { value: string; onChange: (value: string) => void }) {
+export function TextArea({
+  value,
+  onChange,
+  ...field
+}: FieldProps & { value: string; onChange: (value: string) => void }) {
   return (
     <Field {...field}>
-      {(ids) => <textarea {...ids} rows={2} className={BOX} value={value} onChange={(e) => onChange(e.target.value)} />}
+      {(ids) => (
+        <textarea
+          {...ids}
+          rows={2}
+          className={BOX}
+          value={value}
+          onChange={(e) => onChange(e.target.value)}
+        />
+      )}
     </Field>
   );
 }
@@ -136,11 +176,20 @@ export function SelectField<T extends string>({
   options,
   onChange,
   ...field
-}: FieldProps & { value: T; options: readonly (readonly [T, string])[]; onChange: (value: T) => void }) {
+}: FieldProps & {
+  value: T;
+  options: readonly (readonly [T, string])[];
+  onChange: (value: T) => void;
+}) {
   return (
     <Field {...field}>
       {(ids) => (
-        <select {...ids} className={BOX} value={value} onChange={(e) => onChange(e.target.value as T)}>
+        <select
+          {...ids}
+          className={BOX}
+          value={value}
+          onChange={(e) => onChange(e.target.value as T)}
+        >
           {options.map(([key, text]) => (
             <option key={key} value={key}>
               {text}
@@ -153,7 +202,11 @@ export function SelectField<T extends string>({
 }
 
 /** Yes, no, or not known. */
-export function KnownField({ value, onChange, ...field }: FieldProps & { value: boolean | null; onChange: (value: boolean | null) => void }) {
+export function KnownField({
+  value,
+  onChange,
+  ...field
+}: FieldProps & { value: boolean | null; onChange: (value: boolean | null) => void }) {
   const key = value === null ? 'unknown' : value ? 'yes' : 'no';
   return (
     <SelectField
@@ -191,7 +244,13 @@ export function Choice<T extends string>({
             key={key}
             className="flex min-h-7 flex-1 cursor-pointer items-center justify-center px-2 py-0.5 text-center has-[:checked]:bg-ink has-[:checked]:text-sheet has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-ink"
           >
-            <input type="radio" name={name} className="sr-only" checked={key === value} onChange={() => onChange(key)} />
+            <input
+              type="radio"
+              name={name}
+              className="sr-only"
+              checked={key === value}
+              onChange={() => onChange(key)}
+            />
             {text}
           </label>
         ))}

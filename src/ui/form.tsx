@@ -2,7 +2,14 @@
 
 import { zodResolver } from '@hookform/resolvers/zod';
 import { type ReactNode, useEffect, useRef } from 'react';
-import { type FieldValues, FormProvider, get, useController, useForm, useFormState } from 'react-hook-form';
+import {
+  type FieldValues,
+  FormProvider,
+  get,
+  useController,
+  useForm,
+  useFormState,
+} from 'react-hook-form';
 import type { z } from 'zod';
 import { Choice, KnownField, NumberField, SelectField, TextArea, TextField } from './fields';
 
@@ -16,7 +23,13 @@ interface EntityFormProps<T extends FieldValues> {
 }
 
 /** A form over one stored thing: valid changes go out at once, undo and redo come back in. */
-export function EntityForm<T extends FieldValues>({ schema, value, onValid, label, children }: EntityFormProps<T>) {
+export function EntityForm<T extends FieldValues>({
+  schema,
+  value,
+  onValid,
+  label,
+  children,
+}: EntityFormProps<T>) {
   const form = useForm<T, unknown, T>({
     defaultValues: value as never,
     resolver: zodResolver(schema as never) as never,
@@ -62,7 +75,11 @@ function useField(name: string) {
   const { field } = useController({ name });
   const { errors } = useFormState({ name });
   const error = get(errors, name) as { message?: string; root?: { message?: string } } | undefined;
-  return { value: field.value as unknown, onChange: field.onChange as (value: unknown) => void, error: error?.message ?? error?.root?.message };
+  return {
+    value: field.value as unknown,
+    onChange: field.onChange as (value: unknown) => void,
+    error: error?.message ?? error?.root?.message,
+  };
 }
 
 interface Named {
@@ -76,7 +93,12 @@ export function FormNumber({
   scale = 1,
   show,
   ...rest
-}: Named & { unit?: string; placeholder?: string; scale?: number; show?: (value: number) => string }) {
+}: Named & {
+  unit?: string;
+  placeholder?: string;
+  scale?: number;
+  show?: (value: number) => string;
+}) {
   const { value, onChange, error } = useField(name);
   const stored = value as number | null;
   const shown = stored === null || stored === undefined ? null : tidy(stored * scale);
@@ -96,7 +118,10 @@ function tidy(value: number): number {
   return Number.isFinite(value) ? Number(value.toPrecision(14)) : value;
 }
 
-export function FormText({ name, ...rest }: Named & { type?: 'text' | 'date'; list?: readonly string[] }) {
+export function FormText({
+  name,
+  ...rest
+}: Named & { type?: 'text' | 'date'; list?: readonly string[] }) {
   const { value, onChange, error } = useField(name);
   const nullable = rest.type === 'date';
   return (
@@ -114,12 +139,19 @@ export function FormTextArea({ name, ...rest }: Named) {
   return <TextArea {...rest} error={error} value={value as string} onChange={onChange} />;
 }
 
-export function FormSelect<T extends string>({ name, ...rest }: Named & { options: readonly (readonly [T, string])[] }) {
+export function FormSelect<T extends string>({
+  name,
+  ...rest
+}: Named & { options: readonly (readonly [T, string])[] }) {
   const { value, onChange, error } = useField(name);
   return <SelectField {...rest} error={error} value={value as T} onChange={onChange} />;
 }
 
-export function FormChoice<T extends string>({ name, label, options }: Named & { options: readonly (readonly [T, string])[] }) {
+export function FormChoice<T extends string>({
+  name,
+  label,
+  options,
+}: Named & { options: readonly (readonly [T, string])[] }) {
   const { value, onChange } = useField(name);
   return <Choice label={label} options={options} value={value as T} onChange={onChange} />;
 }

@@ -13,7 +13,9 @@ export function formatMm(mm: number): string {
 }
 
 export function formatFocalRange(wideMm: number, longMm: number): string {
-  return wideMm === longMm ? formatMm(wideMm) : `${digits(wideMm, wideMm < 10 ? 1 : 0)}–${formatMm(longMm)}`;
+  return wideMm === longMm
+    ? formatMm(wideMm)
+    : `${digits(wideMm, wideMm < 10 ? 1 : 0)}–${formatMm(longMm)}`;
 }
 
 /** Marked f-number: f/5.6 for 5.657. */
@@ -63,7 +65,11 @@ export function formatWeight(g: number): string {
 
 export function formatMoney(amount: number, currency: string): string {
   try {
-    return new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 }).format(amount);
+    return new Intl.NumberFormat('en-GB', {
+      style: 'currency',
+      currency,
+      maximumFractionDigits: 0,
+    }).format(amount);
   } catch {
     return `${digits(amount, 0)} ${currency}`;
   }

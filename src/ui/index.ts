@@ -2,12 +2,28 @@
 export { Arithmetic } from './Arithmetic';
 export { Button, IconButton } from './Button';
 export { Dialog } from './Dialog';
-export { Choice, KnownField, NumberField, readNumber, SelectField, TextArea, TextField } from './fields';
-export { EntityForm, FormChoice, FormKnown, FormNumber, FormSelect, FormText, FormTextArea } from './form';
+export {
+  Choice,
+  KnownField,
+  NumberField,
+  readNumber,
+  SelectField,
+  TextArea,
+  TextField,
+} from './fields';
+export {
+  EntityForm,
+  FormChoice,
+  FormKnown,
+  FormNumber,
+  FormSelect,
+  FormText,
+  FormTextArea,
+} from './form';
 export * from './format';
 export { Menu, type MenuItem } from './Menu';
 export { type FrameState, StateMark } from './StateMark';
-export { applyTheme, currentTheme, type Theme, THEME_SCRIPT } from './theme';
+export { applyTheme, isNight, THEME_SCRIPT, watchTheme } from './theme';
 export {
   FOOTING_HINTS,
   FOOTINGS,

@@ -5,22 +5,25 @@ const KEY = 'arm-reach-theme';
 /** Runs before the first paint, so that the page never flashes in the other theme. */
 export const THEME_SCRIPT = `(function(){var t='system';try{t=localStorage.getItem('${KEY}')||t}catch(e){}if(t==='night'||(t==='system'&&matchMedia('(prefers-color-scheme: dark)').matches))document.documentElement.dataset.theme='night'})()`;
 
-export function currentTheme(): Theme {
-  try {
-    const stored = localStorage.getItem(KEY);
-    return stored === 'light' || stored === 'night' ? stored : 'system';
-  } catch {
-    return 'system';
-  }
-}
-
 export function applyTheme(theme: Theme): void {
   const dark = matchMedia('(prefers-color-scheme: dark)').matches;
-  if (theme === 'night' || (theme === 'system' && dark)) document.documentElement.dataset.theme = 'night';
+  if (theme === 'night' || (theme === 'system' && dark))
+    document.documentElement.dataset.theme = 'night';
   else delete document.documentElement.dataset.theme;
   try {
     localStorage.setItem(KEY, theme);
   } catch {
     // Without storage the theme holds for this visit.
   }
+}
+
+/** Tells when the theme in force changes; returns the way to stop. */
+export function watchTheme(changed: () => void): () => void {
+  const watcher = new MutationObserver(changed);
+  watcher.observe(document.documentElement, { attributeFilter: ['data-theme'] });
+  return () => watcher.disconnect();
+}
+
+export function isNight(): boolean {
+  return document.documentElement.dataset.theme === 'night';
 }

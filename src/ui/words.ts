@@ -21,7 +21,11 @@ import {
 /** The sentences that go with core's codes and numbers. */
 
 export const WANTS: Record<Want, string> = { must: 'must', want: 'want', bonus: 'bonus' };
-export const OWNERSHIPS: Record<Ownership, string> = { owned: 'owned', borrowed: 'borrowed', wished: 'wished for' };
+export const OWNERSHIPS: Record<Ownership, string> = {
+  owned: 'owned',
+  borrowed: 'borrowed',
+  wished: 'wished for',
+};
 export const FOOTINGS: Record<Footing, string> = { held: 'held', free: 'free', flowing: 'flowing' };
 export const FOOTING_HINTS: Record<Footing, string> = {
   held: 'I stay put; every distance must be framed',
@@ -106,7 +110,11 @@ export function shortfallText(s: Shortfall): string {
 }
 
 export function shortfallWord(code: Shortfall['code']): string {
-  return code === 'part' ? 'in part' : code === 'few-pixels' ? 'few pixels' : code.replaceAll('-', ' ');
+  return code === 'part'
+    ? 'in part'
+    : code === 'few-pixels'
+      ? 'few pixels'
+      : code.replaceAll('-', ' ');
 }
 
 /** What a frame asks for, in a line. */
@@ -114,7 +122,12 @@ export function needText(need: Need): string {
   switch (need.kind) {
     case 'subject': {
       const size = [need.widthM, need.heightM].map((m) => (m === null ? null : formatMetres(m)));
-      const shown = size[0] && size[1] ? `${size[0]} × ${size[1]}` : size[0] ? `${size[0]} wide` : `${size[1]} high`;
+      const shown =
+        size[0] && size[1]
+          ? `${size[0]} × ${size[1]}`
+          : size[0]
+            ? `${size[0]} wide`
+            : `${size[1]} high`;
       return `${shown} at ${formatDistances(need.fromM, need.toM)}, ${FOOTINGS[need.footing]}, filling ${fillText(need.fill)}`;
     }
     case 'far':

@@ -38,7 +38,8 @@ function sessionOn(highs: Highs, model: MipModel): MipSession {
       if (outcome === status.optimal) {
         return { kind: 'optimal', values: [...native.getSolution().colValue], objective };
       }
-      if (outcome !== status.timeLimit) throw new Error(`HiGHS stopped with model status ${outcome}`);
+      if (outcome !== status.timeLimit)
+        throw new Error(`HiGHS stopped with model status ${outcome}`);
       return {
         kind: 'time-limit',
         values: Number.isFinite(objective) ? [...native.getSolution().colValue] : null,

@@ -2,5 +2,7 @@ import { outingJsonSchema } from '@/document';
 
 /** The JSON Schema of the outing file, made from the schema that reads it. */
 export function GET() {
-  return Response.json(outingJsonSchema(), { headers: { 'content-type': 'application/schema+json' } });
+  return Response.json(outingJsonSchema(), {
+    headers: { 'content-type': 'application/schema+json' },
+  });
 }

@@ -17,7 +17,10 @@ export type Orientation = z.infer<typeof orientation>;
 /** Share of the picture's tighter side that the subject may take. */
 const fill = z
   .strictObject({ min: z.number().min(0.005).max(2), max: z.number().min(0.005).max(2) })
-  .refine((f) => f.min <= f.max, { path: ['max'], message: 'the most must not be less than the least' });
+  .refine((f) => f.min <= f.max, {
+    path: ['max'],
+    message: 'the most must not be less than the least',
+  });
 
 const distanceM = z.number().min(0.01).max(100_000);
 const sizeM = z.number().min(0.0005).max(20_000).nullable();
@@ -38,7 +41,10 @@ const subjectNeed = z
     path: ['heightM'],
     message: 'give a width or a height',
   })
-  .refine((n) => n.fromM <= n.toM, { path: ['toM'], message: 'the farthest must not be nearer than the nearest' });
+  .refine((n) => n.fromM <= n.toM, {
+    path: ['toM'],
+    message: 'the farthest must not be nearer than the nearest',
+  });
 
 const farNeed = z
   .strictObject({
@@ -60,7 +66,10 @@ const focalNeed = z
     toMm: z.number().min(2).max(5000),
     footing,
   })
-  .refine((n) => n.fromMm <= n.toMm, { path: ['toMm'], message: 'the long end must not be shorter than the wide end' });
+  .refine((n) => n.fromMm <= n.toMm, {
+    path: ['toMm'],
+    message: 'the long end must not be shorter than the wide end',
+  });
 
 const angleNeed = z
   .strictObject({
@@ -70,7 +79,10 @@ const angleNeed = z
     across: z.enum(['diagonal', 'width', 'height']),
     footing,
   })
-  .refine((n) => n.fromDeg >= n.toDeg, { path: ['toDeg'], message: 'must not be wider than the wide end' });
+  .refine((n) => n.fromDeg >= n.toDeg, {
+    path: ['toDeg'],
+    message: 'must not be wider than the wide end',
+  });
 
 /** What must fit: a subject at distances, an angle in the far, or a range given directly. */
 export const need = z.discriminatedUnion('kind', [subjectNeed, farNeed, focalNeed, angleNeed]);

@@ -1,4 +1,12 @@
-import { FULL_FRAME, lengthPerDistance, magnificationAt, type SensorSize, sideMm, tightness, turned } from '@/core/optics';
+import {
+  FULL_FRAME,
+  lengthPerDistance,
+  magnificationAt,
+  type SensorSize,
+  sideMm,
+  tightness,
+  turned,
+} from '@/core/optics';
 import { clearlyBelow, type Interval } from '@/core/intervals';
 import type { Need, Orientation } from './frame';
 
@@ -39,7 +47,10 @@ export function needAxis(need: Need): NeedAxis {
       const length = sideMm(FULL_FRAME, need.across);
       return {
         kind: 'focal',
-        range: rangeOf(length / lengthPerDistance(need.fromDeg), length / lengthPerDistance(need.toDeg)),
+        range: rangeOf(
+          length / lengthPerDistance(need.fromDeg),
+          length / lengthPerDistance(need.toDeg),
+        ),
       };
     }
   }

@@ -45,7 +45,11 @@ export const lens = z.strictObject({
         const here = points[i];
         if (!before || !here) continue;
         if (here.focalMm <= before.focalMm) {
-          context.addIssue({ code: 'custom', path: [i, 'focalMm'], message: 'must rise from point to point' });
+          context.addIssue({
+            code: 'custom',
+            path: [i, 'focalMm'],
+            message: 'must rise from point to point',
+          });
         }
         if (here.fNumber < before.fNumber) {
           context.addIssue({
@@ -91,7 +95,8 @@ export function widestFNumber(apertures: readonly AperturePoint[], focalLengthMm
       if (point === below || point.fNumber === below.fNumber || focalLengthMm <= below.focalMm) {
         return focalLengthMm < point.focalMm ? below.fNumber : point.fNumber;
       }
-      const share = Math.log(focalLengthMm / below.focalMm) / Math.log(point.focalMm / below.focalMm);
+      const share =
+        Math.log(focalLengthMm / below.focalMm) / Math.log(point.focalMm / below.focalMm);
       return below.fNumber * (point.fNumber / below.fNumber) ** share;
     }
     below = point;

@@ -1,4 +1,10 @@
-import { combinedStabiliserStops, cropFactor, type PixelSize, type SensorSize, sideMm } from '@/core/optics';
+import {
+  combinedStabiliserStops,
+  cropFactor,
+  type PixelSize,
+  type SensorSize,
+  sideMm,
+} from '@/core/optics';
 import type { Body, BodyId } from './body';
 import type { Converter, ConverterId } from './converter';
 import { countingRange, type FocalRange, type Lens, type LensId, widestFNumber } from './lens';

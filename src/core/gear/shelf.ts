@@ -26,7 +26,11 @@ export const shelf = z
     for (const kind of ['bodies', 'lenses', 'converters'] as const) {
       s[kind].forEach((item, i) => {
         if (seen.has(item.id)) {
-          context.addIssue({ code: 'custom', path: [kind, i, 'id'], message: `the id ${item.id} is used twice` });
+          context.addIssue({
+            code: 'custom',
+            path: [kind, i, 'id'],
+            message: `the id ${item.id} is used twice`,
+          });
         }
         seen.add(item.id);
       });

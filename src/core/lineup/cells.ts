@@ -1,7 +1,14 @@
 import { footingOf, type Frame, type FrameId, type Limits, needAxis } from '@/core/brief';
 import { ablePlaces } from '@/core/coverage';
 import { type Kit, kitKey, type Setup } from '@/core/gear';
-import { clearlyBelow, containsPoint, covers, type Interval, type IntervalSet, union } from '@/core/intervals';
+import {
+  clearlyBelow,
+  containsPoint,
+  covers,
+  type Interval,
+  type IntervalSet,
+  union,
+} from '@/core/intervals';
 
 /**
  * A piece of a frame that one kit either makes or not: a run of distances between two places where
@@ -21,7 +28,11 @@ export interface Covering {
 }
 
 /** Cuts every frame into cells for the setups that may be used. */
-export function coveringOf(setups: readonly Setup[], frames: readonly Frame[], limits: Limits): Covering {
+export function coveringOf(
+  setups: readonly Setup[],
+  frames: readonly Frame[],
+  limits: Limits,
+): Covering {
   const kits = new Map<string, Kit>();
   for (const { lensId, converterId } of setups) {
     const kit = { lensId, converterId };
@@ -46,7 +57,10 @@ function frameCells(setups: readonly Setup[], frame: Frame, limits: Limits): Cel
     }
   }
   const able = [...placesByKit].map(([key, places]) => [key, union(places)] as const);
-  const cells: Cell[] = segments(axis, able.map(([, set]) => set)).map((range) => ({
+  const cells: Cell[] = segments(
+    axis,
+    able.map(([, set]) => set),
+  ).map((range) => ({
     frameId: frame.id,
     range,
     kits: new Set(

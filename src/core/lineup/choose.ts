@@ -9,7 +9,11 @@ export interface Choice {
   /** Ids of the pieces taken, in the order of ids. */
   readonly taken: readonly string[];
   /** null when proven; else the aim at which time ran out and the best value still open. */
-  readonly open: { readonly aim: Aim['name']; readonly value: number; readonly bound: number } | null;
+  readonly open: {
+    readonly aim: Aim['name'];
+    readonly value: number;
+    readonly bound: number;
+  } | null;
 }
 
 /** The columns of the covering model: pieces, then kits of two pieces, then frames. */
@@ -69,7 +73,9 @@ function columnsOf(covering: Covering, cells: readonly Cell[], all: readonly Pie
   const pieces = all.filter((p) => p.lockedIn || used.has(p.id));
   const pairs = new Set(
     cells.flatMap((cell) =>
-      rowKits(cell, covering.kits).filter((kit) => kit.converterId !== null).map(kitKey),
+      rowKits(cell, covering.kits)
+        .filter((kit) => kit.converterId !== null)
+        .map(kitKey),
     ),
   );
   const frameIds = [...new Set(cells.map((cell) => cell.frameId))].sort();
@@ -84,12 +90,22 @@ function columnsOf(covering: Covering, cells: readonly Cell[], all: readonly Pie
   };
 }
 
-function modelOf(covering: Covering, cells: readonly Cell[], columns: Columns, limits: Limits): MipModel {
+function modelOf(
+  covering: Covering,
+  cells: readonly Cell[],
+  columns: Columns,
+  limits: Limits,
+): MipModel {
   const pieceColumn = (id: string) => at(columns.pieceAt, id);
   const rows: MipRow[] = [];
   for (const [key, column] of columns.kitAt) {
     for (const id of kitPieces(at(covering.kits, key))) {
-      rows.push({ lower: 0, upper: Infinity, columns: [pieceColumn(id), column], coefficients: [1, -1] });
+      rows.push({
+        lower: 0,
+        upper: Infinity,
+        columns: [pieceColumn(id), column],
+        coefficients: [1, -1],
+      });
     }
   }
   for (const cell of cells) {
@@ -126,8 +142,12 @@ function limitRows(pieces: readonly Piece[], limits: Limits): MipRow[] {
     };
   };
   return [
-    ...(limits.maxLenses === null ? [] : [row(limits.maxLenses, (p) => (p.kind === 'lens' ? 1 : 0))]),
-    ...(limits.maxLineupWeightG === null ? [] : [row(limits.maxLineupWeightG, (p) => p.weightG ?? 0)]),
+    ...(limits.maxLenses === null
+      ? []
+      : [row(limits.maxLenses, (p) => (p.kind === 'lens' ? 1 : 0))]),
+    ...(limits.maxLineupWeightG === null
+      ? []
+      : [row(limits.maxLineupWeightG, (p) => p.weightG ?? 0)]),
   ];
 }
 
@@ -177,7 +197,9 @@ function heldRow(costs: readonly number[], best: number): MipRow {
 }
 
 function takenOf(columns: Columns, values: readonly number[] | null): string[] {
-  return columns.pieces.filter((p, i) => (values ? (values[i] ?? 0) > 0.5 : p.lockedIn)).map((p) => p.id);
+  return columns.pieces
+    .filter((p, i) => (values ? (values[i] ?? 0) > 0.5 : p.lockedIn))
+    .map((p) => p.id);
 }
 
 function at<K, V>(map: ReadonlyMap<K, V>, key: K): V {

@@ -9,7 +9,11 @@ export function isAtHand(kit: Kit, taken: ReadonlySet<string>): boolean {
 }
 
 /** Whether some taken kit makes the cell. */
-export function cellIsMade(cell: Cell, kits: ReadonlyMap<string, Kit>, taken: ReadonlySet<string>): boolean {
+export function cellIsMade(
+  cell: Cell,
+  kits: ReadonlyMap<string, Kit>,
+  taken: ReadonlySet<string>,
+): boolean {
   for (const key of cell.kits) {
     const kit = kits.get(key);
     if (kit && isAtHand(kit, taken)) return true;

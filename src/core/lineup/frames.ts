@@ -29,7 +29,9 @@ export function frameResult(
   const single = axis.range.from === axis.range.to;
   const without = (made: readonly Interval[]) =>
     single
-      ? containsPoint(made, axis.range.from) ? [] : [axis.range]
+      ? containsPoint(made, axis.range.from)
+        ? []
+        : [axis.range]
       : subtract([axis.range], union(made));
   const cells = covering.cells.get(frame.id) ?? [];
   const state = got ? (isClear(verdicts, frame, without) ? 'clear' : 'crop') : 'lost';
@@ -53,7 +55,9 @@ function isClear(
 ): boolean {
   const footing = frame.need.kind === 'far' ? 'free' : frame.need.footing;
   if (footing !== 'held') return verdicts.some((v) => v.code === 'clear');
-  const clear = verdicts.flatMap((v) => v.parts.filter((p) => p.code === 'clear').map((p) => p.range));
+  const clear = verdicts.flatMap((v) =>
+    v.parts.filter((p) => p.code === 'clear').map((p) => p.range),
+  );
   return without(clear).length === 0;
 }
 
@@ -75,7 +79,15 @@ export function bestOfEachKit(verdicts: readonly Verdict[]): Verdict[] {
 
 export function coverOf(v: Verdict): Cover {
   const { bodyId, lensId, converterId, code } = v;
-  return { bodyId, lensId, converterId, code, ranges: v.able, margins: v.deciding.margins, shortfall: shortfallOf(v) };
+  return {
+    bodyId,
+    lensId,
+    converterId,
+    code,
+    ranges: v.able,
+    margins: v.deciding.margins,
+    shortfall: shortfallOf(v),
+  };
 }
 
 function nearestMiss(frame: Frame, setups: readonly Setup[], limits: Limits): Cover | null {

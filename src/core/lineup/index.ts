@@ -5,7 +5,14 @@ export { bestOfEachKit, byVerdict } from './frames';
 export type { MipModel, MipOutcome, MipRow, MipSession, MipSolver } from './mipSolver';
 export { type Aim, AIM_TOLERANCE, aimsOf, wantSharesPercent } from './objective';
 export type { Proof, Witness } from './proof';
-export { equivalentRange, type Gap, gapsOf, type Overlap, type OverlapReason, overlapsOf } from './ranges';
+export {
+  equivalentRange,
+  type Gap,
+  gapsOf,
+  type Overlap,
+  type OverlapReason,
+  overlapsOf,
+} from './ranges';
 export {
   type Conflict,
   type Cover,

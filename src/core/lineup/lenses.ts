@@ -35,7 +35,9 @@ export interface OutQuestion {
 export function lensesOut(question: OutQuestion): LensOut[] {
   const { shelf, frames, limits, choice, covering, taken, got } = question;
   const lockedOut = new Set(limits.lockedOut);
-  const bodies = shelf.bodies.filter((b) => !lockedOut.has(b.id) && limits.sources.includes(b.ownership));
+  const bodies = shelf.bodies.filter(
+    (b) => !lockedOut.has(b.id) && limits.sources.includes(b.ownership),
+  );
   const setupsByLens = new Map<LensId, Setup[]>();
   for (const setup of mountableSetups({ ...shelf, bodies, converters: [] })) {
     setupsByLens.set(setup.lensId, [...(setupsByLens.get(setup.lensId) ?? []), setup]);
@@ -45,7 +47,9 @@ export function lensesOut(question: OutQuestion): LensOut[] {
     .filter((l) => !taken.has(l.id))
     .map((l) => {
       const setups = setupsByLens.get(l.id) ?? [];
-      const gotWithIt = selectableIds.has(l.id) ? framesGot(covering, new Set([...taken, l.id])) : got;
+      const gotWithIt = selectableIds.has(l.id)
+        ? framesGot(covering, new Set([...taken, l.id]))
+        : got;
       const wouldAdd = [...gotWithIt].filter((id) => !got.has(id));
       return {
         lensId: l.id,
@@ -90,7 +94,12 @@ function reasonOut(
   return counting ? 'earns-too-little' : 'bonus-only';
 }
 
-function breaksLimit(lens: Lens, limits: Limits, choice: Selectable, taken: ReadonlySet<string>): boolean {
+function breaksLimit(
+  lens: Lens,
+  limits: Limits,
+  choice: Selectable,
+  taken: ReadonlySet<string>,
+): boolean {
   const pieces = choice.pieces.filter((p) => taken.has(p.id));
   const weight = pieces.reduce((sum, p) => sum + (p.weightG ?? 0), lens.weightG ?? 0);
   const lenses = pieces.filter((p) => p.kind === 'lens').length + 1;

@@ -58,5 +58,7 @@ export function wantSharesPercent(frames: readonly Frame[]): Map<FrameId, number
   const mean = stated.length > 0 ? stated.reduce((a, b) => a + b, 0) / stated.length : 1;
   const share = (f: Frame) => f.sharePercent ?? mean;
   const total = wants.reduce((sum, f) => sum + share(f), 0);
-  return new Map(wants.map((f) => [f.id, total > 0 ? (100 * share(f)) / total : 100 / wants.length]));
+  return new Map(
+    wants.map((f) => [f.id, total > 0 ? (100 * share(f)) / total : 100 / wants.length]),
+  );
 }

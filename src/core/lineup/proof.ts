@@ -22,7 +22,12 @@ export interface Witness {
  * none: there is nothing to prove, or the search was cut short.
  */
 export type Proof =
-  | { readonly kind: 'witnesses' | 'search'; readonly bound: number; readonly lockedIn: number; readonly witnesses: readonly Witness[] }
+  | {
+      readonly kind: 'witnesses' | 'search';
+      readonly bound: number;
+      readonly lockedIn: number;
+      readonly witnesses: readonly Witness[];
+    }
   | { readonly kind: 'none' };
 
 /**
@@ -46,7 +51,11 @@ export function proofOf(
   const cells = [...got]
     .sort()
     .flatMap((id) => essentialCells(covering.cells.get(id) ?? []))
-    .map((cell) => ({ frameId: cell.frameId, range: cell.range, lensIds: lensesOf(cell, covering) }))
+    .map((cell) => ({
+      frameId: cell.frameId,
+      range: cell.range,
+      lensIds: lensesOf(cell, covering),
+    }))
     .filter((cell) => !cell.lensIds.some((id) => lockedIn.has(id)));
   if (lensCount === 0) return { kind: 'none' };
   const witnesses = cells.length === 0 ? [] : largestDisjoint(solver, cells, timeLimitS);
@@ -64,7 +73,11 @@ function lensesOf(cell: Cell, covering: Covering): LensId[] {
   return [...ids].sort();
 }
 
-function largestDisjoint(solver: MipSolver, cells: readonly Witness[], timeLimitS: number): Witness[] {
+function largestDisjoint(
+  solver: MipSolver,
+  cells: readonly Witness[],
+  timeLimitS: number,
+): Witness[] {
   const byLens = new Map<LensId, number[]>();
   cells.forEach((cell, i) => {
     for (const id of cell.lensIds) byLens.set(id, [...(byLens.get(id) ?? []), i]);
@@ -82,7 +95,10 @@ function largestDisjoint(solver: MipSolver, cells: readonly Witness[], timeLimit
     })),
   });
   try {
-    const outcome = session.minimise(cells.map(() => -1), timeLimitS);
+    const outcome = session.minimise(
+      cells.map(() => -1),
+      timeLimitS,
+    );
     if (outcome.kind === 'infeasible' || outcome.values === null) return [];
     const { values } = outcome;
     return cells.filter((_, i) => (values[i] ?? 0) > 0.5);

@@ -1,7 +1,14 @@
 import { footingOf, type Frame, framings, type Limits, needAxis } from '@/core/brief';
 import { cropToBridge, equivalentFocalLengthMm, fractionLeft, stopsBetween } from '@/core/optics';
 import { type Lens, type LensId, type Setup } from '@/core/gear';
-import { clearlyBelow, containsPoint, type Interval, intersect, subtract, union } from '@/core/intervals';
+import {
+  clearlyBelow,
+  containsPoint,
+  type Interval,
+  intersect,
+  subtract,
+  union,
+} from '@/core/intervals';
 import { verdictOn } from '@/core/coverage';
 
 /** All ranges here are focal lengths on the 36×24 mm frame by diagonal, mm: wide end first. */
@@ -26,7 +33,11 @@ export interface Overlap {
   readonly range: Interval;
   readonly lensIds: readonly [LensId, LensId];
   /** What each of the two has over the other there; both empty is plain doubling. */
-  readonly reasons: readonly { readonly lensId: LensId; readonly reason: OverlapReason; readonly by: number | null }[];
+  readonly reasons: readonly {
+    readonly lensId: LensId;
+    readonly reason: OverlapReason;
+    readonly by: number | null;
+  }[];
 }
 
 /** The focal range of a setup on the 36×24 mm frame. */
@@ -51,11 +62,15 @@ export function gapsOf(
     const from = covered[i]?.to ?? above.from;
     const range = { from, to: above.from };
     const inGap = asked
-      .filter(({ ranges }) => ranges.some((r) => clearlyBelow(r.from, range.to) && clearlyBelow(range.from, r.to)))
+      .filter(({ ranges }) =>
+        ranges.some((r) => clearlyBelow(r.from, range.to) && clearlyBelow(range.from, r.to)),
+      )
       .map(({ frame }) => frame.id);
     const below = straight.filter((s) => !clearlyBelow(equivalentRange(s).to, from));
     const crop = cropToBridge(from, above.from);
-    const megapixels = below.flatMap((s) => (s.pixels ? [(s.pixels.longPx * s.pixels.shortPx) / 1e6] : []));
+    const megapixels = below.flatMap((s) =>
+      s.pixels ? [(s.pixels.longPx * s.pixels.shortPx) / 1e6] : [],
+    );
     return {
       range,
       crop,
@@ -74,12 +89,19 @@ export function gapsOf(
 function askedRanges(setups: readonly Setup[], frame: Frame, limits: Limits): Interval[] {
   const clear = union(
     setups.flatMap((s) =>
-      verdictOn(s, frame, limits).parts.filter((p) => p.code === 'clear').map((p) => p.range),
+      verdictOn(s, frame, limits)
+        .parts.filter((p) => p.code === 'clear')
+        .map((p) => p.range),
     ),
   );
   const axis = needAxis(frame.need).range;
   if (footingOf(frame.need) === 'free' && clear.length > 0) return [];
-  const unmade = axis.from === axis.to ? (containsPoint(clear, axis.from) ? [] : [axis]) : subtract([axis], clear);
+  const unmade =
+    axis.from === axis.to
+      ? containsPoint(clear, axis.from)
+        ? []
+        : [axis]
+      : subtract([axis], clear);
   return setups.flatMap((setup) =>
     framings(frame.need, setup.sensor).flatMap((way) =>
       unmade.map((place) => ({
@@ -127,11 +149,15 @@ function overlapReasons(
     const closer = (x.maxMagnification ?? 0) - (y.maxMagnification ?? Infinity);
     const steadier = (x.stabiliserStops ?? 0) - (y.stabiliserStops ?? Infinity);
     return [
-      ...(stops >= FASTER_STOPS - 1e-9 ? [{ lensId: x.id, reason: 'faster' as const, by: stops }] : []),
+      ...(stops >= FASTER_STOPS - 1e-9
+        ? [{ lensId: x.id, reason: 'faster' as const, by: stops }]
+        : []),
       ...(lighter >= LIGHTER_G ? [{ lensId: x.id, reason: 'lighter' as const, by: lighter }] : []),
       ...(closer > 0 ? [{ lensId: x.id, reason: 'closer' as const, by: x.maxMagnification }] : []),
       ...(steadier > 0 ? [{ lensId: x.id, reason: 'stabilised' as const, by: steadier }] : []),
-      ...(x.sealed === true && y.sealed === false ? [{ lensId: x.id, reason: 'sealed' as const, by: null }] : []),
+      ...(x.sealed === true && y.sealed === false
+        ? [{ lensId: x.id, reason: 'sealed' as const, by: null }]
+        : []),
     ];
   };
   return [...compare(one, other), ...compare(other, one)];

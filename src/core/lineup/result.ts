@@ -48,7 +48,11 @@ export interface LensIn {
 export interface LensOut {
   readonly lensId: LensId;
   readonly makes: readonly FrameId[];
-  readonly lacks: readonly { readonly frameId: FrameId; readonly bodyId: BodyId; readonly shortfall: Shortfall }[];
+  readonly lacks: readonly {
+    readonly frameId: FrameId;
+    readonly bodyId: BodyId;
+    readonly shortfall: Shortfall;
+  }[];
   readonly reason:
     | 'locked-out'
     | 'source'
@@ -98,7 +102,10 @@ export interface LineupResult {
   readonly format: 'armreach-lineup';
   readonly version: typeof RESULT_VERSION;
   readonly status: 'proven' | 'best-found' | 'impossible';
-  readonly lineup: { readonly lensIds: readonly LensId[]; readonly converterIds: readonly ConverterId[] };
+  readonly lineup: {
+    readonly lensIds: readonly LensId[];
+    readonly converterIds: readonly ConverterId[];
+  };
   readonly frames: readonly FrameResult[];
   readonly proof: Proof;
   readonly gaps: readonly Gap[];
@@ -109,6 +116,10 @@ export interface LineupResult {
   readonly notes: readonly Note[];
   readonly conflicts: readonly Conflict[];
   /** Aim at which time ran out, its value and the bound; null when proven. */
-  readonly open: { readonly aim: Aim['name']; readonly value: number; readonly bound: number } | null;
+  readonly open: {
+    readonly aim: Aim['name'];
+    readonly value: number;
+    readonly bound: number;
+  } | null;
   readonly timing: { readonly modelMs: number; readonly solveMs: number; readonly totalMs: number };
 }

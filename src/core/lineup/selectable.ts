@@ -32,7 +32,8 @@ export function selectable(shelf: Shelf, limits: Limits): Selectable {
   const allowed = (item: { id: string; ownership: string }) =>
     !lockedOut.has(item.id) && (lockedIn.has(item.id) || sources.has(item.ownership));
   const weighed = (item: { id: string; weightG: number | null }) => {
-    if (limits.maxLineupWeightG === null || item.weightG !== null || lockedIn.has(item.id)) return true;
+    if (limits.maxLineupWeightG === null || item.weightG !== null || lockedIn.has(item.id))
+      return true;
     weightUnknown.push(item.id);
     return false;
   };

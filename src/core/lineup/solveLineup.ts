@@ -42,7 +42,9 @@ export function solveLineup(
   const lensIds = idsOf<LensId>(choice.pieces, 'lens', taken);
   const got = framesGot(covering, taken);
   const proven = chosen !== null && chosen.open === null;
-  const wanted = new Set([...got].filter((id) => frames.some((f) => f.id === id && f.want !== 'bonus')));
+  const wanted = new Set(
+    [...got].filter((id) => frames.some((f) => f.id === id && f.want !== 'bonus')),
+  );
   const proof =
     chosen === null
       ? ({ kind: 'none' } as const)
@@ -55,7 +57,9 @@ export function solveLineup(
     version: RESULT_VERSION,
     status: chosen === null ? 'impossible' : proven ? 'proven' : 'best-found',
     lineup: { lensIds, converterIds: idsOf<ConverterId>(choice.pieces, 'converter', taken) },
-    frames: frames.map((f) => frameResult(f, covering, choice.setups, taken, got.has(f.id), limits)),
+    frames: frames.map((f) =>
+      frameResult(f, covering, choice.setups, taken, got.has(f.id), limits),
+    ),
     proof,
     gaps: gapsOf(carried, frames, got, limits),
     overlaps: overlapsOf(carried, lensById),
@@ -69,7 +73,11 @@ export function solveLineup(
   };
 }
 
-function idsOf<Id extends string>(pieces: readonly Piece[], kind: Piece['kind'], taken: ReadonlySet<string>): Id[] {
+function idsOf<Id extends string>(
+  pieces: readonly Piece[],
+  kind: Piece['kind'],
+  taken: ReadonlySet<string>,
+): Id[] {
   return pieces.filter((p) => p.kind === kind && taken.has(p.id)).map((p) => p.id as Id);
 }
 
@@ -84,7 +92,8 @@ function totalsOf(
   const wished = new Set<string>(
     [...shelf.lenses, ...shelf.converters].filter((i) => i.ownership === 'wished').map((i) => i.id),
   );
-  const sum = (values: readonly (number | null)[]) => values.reduce<number>((a, b) => a + (b ?? 0), 0);
+  const sum = (values: readonly (number | null)[]) =>
+    values.reduce<number>((a, b) => a + (b ?? 0), 0);
   const count = (want: Frame['want']) => {
     const of = frames.filter((f) => f.want === want);
     return { got: of.filter((f) => got.has(f.id)).length, of: of.length };
@@ -121,7 +130,11 @@ function notesOf(frames: readonly Frame[], choice: Selectable, limits: Limits): 
   ];
 }
 
-function bodiesWithoutPixels(setups: readonly Setup[], frames: readonly Frame[], limits: Limits): string[] {
+function bodiesWithoutPixels(
+  setups: readonly Setup[],
+  frames: readonly Frame[],
+  limits: Limits,
+): string[] {
   const one = new Map(setups.map((s) => [s.bodyId, s]));
   return [...one].flatMap(([id, s]) =>
     frames.some((f) => demandOf(s, f, limits).pixelsUnknown) ? [id] : [],
@@ -136,11 +149,24 @@ function conflictsOf(pieces: readonly Piece[], limits: Limits): Conflict[] {
   const ids = (of: readonly Piece[]) => of.map((p) => p.id);
   return [
     ...(limits.maxLenses !== null && lenses.length > limits.maxLenses
-      ? [{ limit: 'maxLenses' as const, allowed: limits.maxLenses, needed: lenses.length, ids: ids(lenses) }]
+      ? [
+          {
+            limit: 'maxLenses' as const,
+            allowed: limits.maxLenses,
+            needed: lenses.length,
+            ids: ids(lenses),
+          },
+        ]
       : []),
     ...(limits.maxLineupWeightG !== null && weight > limits.maxLineupWeightG
-      ? [{ limit: 'maxLineupWeightG' as const, allowed: limits.maxLineupWeightG, needed: weight, ids: ids(locked) }]
+      ? [
+          {
+            limit: 'maxLineupWeightG' as const,
+            allowed: limits.maxLineupWeightG,
+            needed: weight,
+            ids: ids(locked),
+          },
+        ]
       : []),
   ];
 }
-

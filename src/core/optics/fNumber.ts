@@ -48,5 +48,7 @@ export function nominalStopsBetween(fromFNumber: number, toFNumber: number): num
 export function fullStops(from: number, to: number): number[] {
   const first = Math.ceil(nearestThird(from) / 3);
   const last = Math.floor(nearestThird(to) / 3);
-  return Array.from({ length: last - first + 1 }, (_, i) => markedFNumber(exactFNumber((first + i) * 3)));
+  return Array.from({ length: last - first + 1 }, (_, i) =>
+    markedFNumber(exactFNumber((first + i) * 3)),
+  );
 }

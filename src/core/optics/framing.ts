@@ -14,10 +14,7 @@ export interface SubjectSize {
  * @returns subject units per mm of sensor; 0 when neither side is given
  */
 export function tightness(subject: SubjectSize, sensor: SensorSize): number {
-  return Math.max(
-    (subject.width ?? 0) / sensor.widthMm,
-    (subject.height ?? 0) / sensor.heightMm,
-  );
+  return Math.max((subject.width ?? 0) / sensor.widthMm, (subject.height ?? 0) / sensor.heightMm);
 }
 
 /** The sensor turned upright. */

@@ -1,5 +1,10 @@
 /** Numbers in, numbers out: the optics that everything else rests on. Knows nothing of gear. */
-export { angleOfLengthDeg, angleOfViewDeg, focalLengthForAngleMm, lengthPerDistance } from './angleOfView';
+export {
+  angleOfLengthDeg,
+  angleOfViewDeg,
+  focalLengthForAngleMm,
+  lengthPerDistance,
+} from './angleOfView';
 export {
   focalLengthForMagnificationMm,
   focusDistanceMm,
@@ -19,9 +24,23 @@ export {
   requiredTimeS,
   slowestFNumber,
 } from './exposure';
-export { exactFNumber, exactOfMarked, fullStops, markedFNumber, nominalStopsBetween, stopsBetween } from './fNumber';
+export {
+  exactFNumber,
+  exactOfMarked,
+  fullStops,
+  markedFNumber,
+  nominalStopsBetween,
+  stopsBetween,
+} from './fNumber';
 export { type SubjectSize, tightness, turned } from './framing';
-export { cropToBridge, fractionLeft, linearCropAllowed, type PixelSize, printPixels, printSizeMm } from './pixels';
+export {
+  cropToBridge,
+  fractionLeft,
+  linearCropAllowed,
+  type PixelSize,
+  printPixels,
+  printSizeMm,
+} from './pixels';
 export {
   cropFactor,
   equivalentDepthOfFieldFNumber,

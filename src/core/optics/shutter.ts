@@ -21,7 +21,10 @@ export function handHeldTimeS(
  *
  * Common practice, no source: makers state no common rule for the sum, so the sum is not claimed.
  */
-export function combinedStabiliserStops(bodyStops: number | null, lensStops: number | null): number {
+export function combinedStabiliserStops(
+  bodyStops: number | null,
+  lensStops: number | null,
+): number {
   return Math.max(bodyStops ?? 0, lensStops ?? 0);
 }
 

@@ -45,13 +45,41 @@ export interface LensTable {
 
 /** A table with the header and one example row. */
 export const LENS_CSV_TEMPLATE = Papa.unparse(
-  [[...LENS_COLUMNS], ['', '24–105 mm f/4–5.6', 'Invented', 'Example K', '24', '105', '', '', '4-5.6', 'rectilinear', '44', '0.38', '0.31', '3', 'yes', '77', 'yes', '660', '1250', '720', 'owned']],
+  [
+    [...LENS_COLUMNS],
+    [
+      '',
+      '24–105 mm f/4–5.6',
+      'Invented',
+      'Example K',
+      '24',
+      '105',
+      '',
+      '',
+      '4-5.6',
+      'rectilinear',
+      '44',
+      '0.38',
+      '0.31',
+      '3',
+      'yes',
+      '77',
+      'yes',
+      '660',
+      '1250',
+      '720',
+      'owned',
+    ],
+  ],
   { newline: '\n' },
 );
 
 /** Writes lenses as CSV; a cell that a spreadsheet would take for a formula is quoted with '. */
 export function writeLensCsv(lenses: readonly Lens[]): string {
-  return Papa.unparse({ fields: [...LENS_COLUMNS], data: lenses.map((l) => LENS_COLUMNS.map((c) => cellsOf(l)[c])) }, { newline: '\n', escapeFormulae: true });
+  return Papa.unparse(
+    { fields: [...LENS_COLUMNS], data: lenses.map((l) => LENS_COLUMNS.map((c) => cellsOf(l)[c])) },
+    { newline: '\n', escapeFormulae: true },
+  );
 }
 
 /**
@@ -68,7 +96,14 @@ export function readLensCsv(text: string, taken: ReadonlySet<string>): LensTable
   const headers = new Set(meta.fields ?? []);
   const absent = REQUIRED.filter((c) => !headers.has(c));
   if (absent.length > 0) {
-    return { lenses: [], issues: absent.map((column) => ({ line: 1, column, message: 'this column is missing; start from the template' })) };
+    return {
+      lenses: [],
+      issues: absent.map((column) => ({
+        line: 1,
+        column,
+        message: 'this column is missing; start from the template',
+      })),
+    };
   }
   const ids = new Set(taken);
   const lenses: Lens[] = [];
@@ -76,7 +111,9 @@ export function readLensCsv(text: string, taken: ReadonlySet<string>): LensTable
   data.forEach((row, i) => {
     const line = i + 2;
     const problems: CsvIssue[] = [];
-    const candidate = candidateOf(row, (column, message) => problems.push({ line, column, message }));
+    const candidate = candidateOf(row, (column, message) =>
+      problems.push({ line, column, message }),
+    );
     const id = row.id || freshId(`${row.maker ?? ''} ${row.name ?? ''}`, ids);
     const parsed = lensSchema.safeParse({ ...candidate, id }, { error: plainMessage });
     if (problems.length === 0 && parsed.success) {
@@ -85,7 +122,13 @@ export function readLensCsv(text: string, taken: ReadonlySet<string>): LensTable
     } else if (problems.length > 0) {
       issues.push(...problems);
     } else if (!parsed.success) {
-      issues.push(...parsed.error.issues.map((issue) => ({ line, column: columnOf(issue.path), message: issue.message })));
+      issues.push(
+        ...parsed.error.issues.map((issue) => ({
+          line,
+          column: columnOf(issue.path),
+          message: issue.message,
+        })),
+      );
     }
   });
   return { lenses, issues };
@@ -93,7 +136,10 @@ export function readLensCsv(text: string, taken: ReadonlySet<string>): LensTable
 
 type Complain = (column: Column, message: string) => void;
 
-function candidateOf(row: Record<string, string | undefined>, complain: Complain): Record<string, unknown> {
+function candidateOf(
+  row: Record<string, string | undefined>,
+  complain: Complain,
+): Record<string, unknown> {
   const number = (column: Column): number | null => {
     const cell = row[column] ?? '';
     if (cell === '') return null;
@@ -104,7 +150,8 @@ function candidateOf(row: Record<string, string | undefined>, complain: Complain
   const yesNo = (column: Column): boolean | null => {
     const cell = (row[column] ?? '').toLowerCase();
     if (cell === '') return null;
-    if (cell !== 'yes' && cell !== 'no') complain(column, `must be yes, no or empty, got "${cell}"`);
+    if (cell !== 'yes' && cell !== 'no')
+      complain(column, `must be yes, no or empty, got "${cell}"`);
     return cell === 'yes';
   };
   const wideMm = number('wide_mm');
@@ -134,7 +181,11 @@ function candidateOf(row: Record<string, string | undefined>, complain: Complain
 }
 
 /** 2.8, or 4-6.3 for the two ends, or 24:4 50:4.5 240:6.3 for a table of points. */
-function aperturesOf(cell: string, focal: { wideMm: number | undefined; longMm: number | undefined }, complain: Complain): AperturePoint[] {
+function aperturesOf(
+  cell: string,
+  focal: { wideMm: number | undefined; longMm: number | undefined },
+  complain: Complain,
+): AperturePoint[] {
   const { wideMm, longMm } = focal;
   if (wideMm === undefined || longMm === undefined) return [];
   const table = cell.split(/[\s|]+/).map((point) => /^([\d.]+):([\d.]+)$/.exec(point));
@@ -147,7 +198,9 @@ function aperturesOf(cell: string, focal: { wideMm: number | undefined; longMm: 
     return [];
   }
   const wide = { focalMm: wideMm, fNumber: Number(ends[1]) };
-  return wideMm === longMm ? [wide] : [wide, { focalMm: longMm, fNumber: Number(ends[2] ?? ends[1]) }];
+  return wideMm === longMm
+    ? [wide]
+    : [wide, { focalMm: longMm, fNumber: Number(ends[2] ?? ends[1]) }];
 }
 
 const COLUMN_OF_FIELD: Readonly<Record<string, Column>> = {

@@ -30,7 +30,8 @@ export interface DatabaseLens {
   readonly projection: 'rectilinear' | 'fisheye';
 }
 
-export type SkipReason = 'no-name' | 'no-mount' | 'no-focal-length' | 'no-f-number' | 'no-crop-factor';
+export type SkipReason =
+  'no-name' | 'no-mount' | 'no-focal-length' | 'no-f-number' | 'no-crop-factor';
 
 export type DatabaseRefusal =
   | { readonly code: 'not-xml'; readonly message: string }
@@ -41,7 +42,21 @@ const KNOWN_VERSIONS = new Set(['1', '2']);
 
 type Node = Record<string, unknown>;
 
-const LISTS = new Set(['mount', 'camera', 'lens', 'model', 'maker', 'compat', 'name', 'calibration', 'distortion', 'tca', 'vignetting', 'focal', 'aperture']);
+const LISTS = new Set([
+  'mount',
+  'camera',
+  'lens',
+  'model',
+  'maker',
+  'compat',
+  'name',
+  'calibration',
+  'distortion',
+  'tca',
+  'vignetting',
+  'focal',
+  'aperture',
+]);
 
 const parser = new XMLParser({
   ignoreAttributes: false,
@@ -56,15 +71,24 @@ export function readLensfun(xml: string): Result<LensDatabase, DatabaseRefusal> 
   const valid = XMLValidator.validate(xml);
   if (valid !== true) {
     const { msg, line } = valid.err;
-    return err({ code: 'not-xml', message: `The file is not well-formed XML: ${msg} (line ${line}).` });
+    return err({
+      code: 'not-xml',
+      message: `The file is not well-formed XML: ${msg} (line ${line}).`,
+    });
   }
   const root = (parser.parse(xml) as Node).lensdatabase;
   if (typeof root !== 'object' || root === null) {
-    return err({ code: 'not-lensfun', message: 'The file has no <lensdatabase>; choose files of the Lensfun database.' });
+    return err({
+      code: 'not-lensfun',
+      message: 'The file has no <lensdatabase>; choose files of the Lensfun database.',
+    });
   }
   const version = String((root as Node)['@version'] ?? '1');
   if (!KNOWN_VERSIONS.has(version)) {
-    return err({ code: 'unknown-version', message: `The database is of version ${version}; versions 1 and 2 can be read.` });
+    return err({
+      code: 'unknown-version',
+      message: `The database is of version ${version}; versions 1 and 2 can be read.`,
+    });
   }
   return ok(databaseOf(root as Node));
 }
@@ -100,7 +124,10 @@ function databaseOf(root: Node): LensDatabase {
       fixedLenses += 1;
       continue;
     }
-    const lens = lensOf(node, mounts.filter((m) => !isFixed(m)));
+    const lens = lensOf(
+      node,
+      mounts.filter((m) => !isFixed(m)),
+    );
     if (typeof lens === 'string') skipped.push({ name: nameOf(node), reason: lens });
     else lenses.push(lens);
   }
@@ -152,7 +179,8 @@ function lensOf(node: Node, mounts: readonly string[]): DatabaseLens | SkipReaso
 }
 
 const RANGE_IN_NAME = /(\d+(?:\.\d+)?)(?:\s*[-–]\s*(\d+(?:\.\d+)?))?\s*mm\b/i;
-const F_NUMBERS_IN_NAME = /(?:(?:\b|mm)f\/?|1:)\s*(\d+(?:\.\d+)?)(?:\s*[-–]\s*(?:f\/?)?(\d+(?:\.\d+)?))?/gi;
+const F_NUMBERS_IN_NAME =
+  /(?:(?:\b|mm)f\/?|1:)\s*(\d+(?:\.\d+)?)(?:\s*[-–]\s*(?:f\/?)?(\d+(?:\.\d+)?))?/gi;
 /** The older way of naming: f-numbers over focal lengths, such as 2.8/35 or 2,8-3,5/25-45. */
 const FRACTION_IN_NAME =
   /(?<![\d.])(\d+(?:[.,]\d+)?)(?:-(\d+(?:[.,]\d+)?))?\/(\d+(?:[.,]\d+)?)(?:-(\d+(?:[.,]\d+)?))?(?![\d.])/;
@@ -192,7 +220,9 @@ function rangeOf(wideMm: number, longMm: number): FocalRange | null {
 function measuredOf(node: Node, focal: FocalRange): FocalRange | null {
   const real = new Map(
     calibrations(node).flatMap((c) =>
-      c['@real-focal'] === undefined ? [] : [[Number(c['@focal']), Number(c['@real-focal'])] as const],
+      c['@real-focal'] === undefined
+        ? []
+        : [[Number(c['@focal']), Number(c['@real-focal'])] as const],
     ),
   );
   const wide = real.get(focal.wideMm);
@@ -233,16 +263,23 @@ function pointsOf(focal: FocalRange, wide: number, long: number): AperturePoint[
 }
 
 function calibrations(node: Node): Node[] {
-  return nodes(node.calibration).flatMap((c) => [...nodes(c.distortion), ...nodes(c.tca), ...nodes(c.vignetting)]);
+  return nodes(node.calibration).flatMap((c) => [
+    ...nodes(c.distortion),
+    ...nodes(c.tca),
+    ...nodes(c.vignetting),
+  ]);
 }
 
 function nodes(value: unknown): Node[] {
-  return Array.isArray(value) ? value.filter((v): v is Node => typeof v === 'object' && v !== null) : [];
+  return Array.isArray(value)
+    ? value.filter((v): v is Node => typeof v === 'object' && v !== null)
+    : [];
 }
 
 function text(value: unknown): string {
   if (typeof value === 'string') return value.trim();
-  if (typeof value === 'object' && value !== null && '#text' in value) return String(value['#text']).trim();
+  if (typeof value === 'object' && value !== null && '#text' in value)
+    return String(value['#text']).trim();
   return '';
 }
 

@@ -25,7 +25,11 @@ const FOUR_THIRDS_CROP = { min: 1.85, max: 2.15 };
  * Turns chosen entries into gear. A lens sold for several mounts becomes one lens for each chosen
  * mount. Weight, price, close focus, pixels and image circle stay unknown: the database has none.
  */
-export function gearFromDatabase(database: LensDatabase, choice: DatabaseChoice, taken: ReadonlySet<string>): DatabaseGear {
+export function gearFromDatabase(
+  database: LensDatabase,
+  choice: DatabaseChoice,
+  taken: ReadonlySet<string>,
+): DatabaseGear {
   const ids = new Set(taken);
   const fresh = (name: string) => {
     const id = freshId(name, ids);
@@ -39,7 +43,9 @@ export function gearFromDatabase(database: LensDatabase, choice: DatabaseChoice,
         name: m.name,
         accepts: choice.compatibility ? m.accepts.filter((other) => choice.mounts.has(other)) : [],
       })),
-    bodies: choice.cameras.map((camera) => bodyFrom(camera, fresh(`${camera.maker} ${camera.model}`))),
+    bodies: choice.cameras.map((camera) =>
+      bodyFrom(camera, fresh(`${camera.maker} ${camera.model}`)),
+    ),
     lenses: choice.lenses.flatMap((lens) =>
       lens.mounts
         .filter((mount) => choice.mounts.has(mount))
@@ -51,7 +57,8 @@ export function gearFromDatabase(database: LensDatabase, choice: DatabaseChoice,
 const UNKNOWN = { weightG: null, priceNew: null, priceUsed: null, ownership: 'owned' } as const;
 
 function bodyFrom(camera: DatabaseCamera, id: string): Body {
-  const fourThirds = camera.cropFactor > FOUR_THIRDS_CROP.min && camera.cropFactor < FOUR_THIRDS_CROP.max;
+  const fourThirds =
+    camera.cropFactor > FOUR_THIRDS_CROP.min && camera.cropFactor < FOUR_THIRDS_CROP.max;
   const aspect = fourThirds ? 4 / 3 : 3 / 2;
   const diagonal = sideMm(FULL_FRAME, 'diagonal') / camera.cropFactor;
   const heightMm = diagonal / Math.hypot(aspect, 1);
@@ -61,7 +68,12 @@ function bodyFrom(camera: DatabaseCamera, id: string): Body {
     maker: camera.maker.slice(0, 80),
     ...UNKNOWN,
     mount: camera.mount,
-    sensor: { widthMm: round(heightMm * aspect), heightMm: round(heightMm), pixelsWide: null, pixelsHigh: null },
+    sensor: {
+      widthMm: round(heightMm * aspect),
+      heightMm: round(heightMm),
+      pixelsWide: null,
+      pixelsHigh: null,
+    },
     isoCeiling: null,
     stabiliserStops: null,
     autofocusLimitFNumber: null,

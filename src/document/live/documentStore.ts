@@ -19,9 +19,11 @@ export function createDocumentStore(now: () => number) {
   const store = createStore<DocumentState>()(
     temporal((): DocumentState => ({ file: null }), {
       limit: HISTORY_LENGTH,
-      handleSet: (remember) => (...change: Parameters<typeof remember>) => {
-        if (!joins) remember(...change);
-      },
+      handleSet:
+        (remember) =>
+        (...change: Parameters<typeof remember>) => {
+          if (!joins) remember(...change);
+        },
     }),
   );
   const history = () => store.temporal.getState();

@@ -36,18 +36,24 @@ export function BriefPlace() {
         </div>
         {file.frames.length === 0 ? (
           <p className="max-w-prose border-t border-hair pt-4">
-            No picture is listed yet. Add the pictures you want from this outing: what must fit, from how far, in what
-            light. The lenses follow from them.
+            No picture is listed yet. Add the pictures you want from this outing: what must fit,
+            from how far, in what light. The lenses follow from them.
           </p>
         ) : (
           <FrameList selected={selected} onSelect={select} />
         )}
       </section>
-      <aside aria-label="Chosen picture" className="lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto" tabIndex={0}>
+      <aside
+        aria-label="Chosen picture"
+        className="lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto"
+        tabIndex={0}
+      >
         {frame ? (
           <FrameEditor key={frame.id} frame={frame} />
         ) : (
-          <p className="border-t border-hair pt-3 text-soft">Choose a picture in the list to see and change what it asks for.</p>
+          <p className="border-t border-hair pt-3 text-soft">
+            Choose a picture in the list to see and change what it asks for.
+          </p>
         )}
       </aside>
     </div>
@@ -61,13 +67,24 @@ function OutingLine() {
   const days = [current.firstDay, current.lastDay].filter((d) => d !== null);
   return (
     <p className="text-soft">
-      {[current.place, [...new Set(days)].join(' to ')].filter((t) => t !== '').join(', ') || 'No place or day given yet'}
+      {[current.place, [...new Set(days)].join(' to ')].filter((t) => t !== '').join(', ') ||
+        'No place or day given yet'}
       {' · '}
       <button type="button" className="underline" onClick={() => setOpen(true)}>
         Edit outing
       </button>
-      <Dialog open={open} onOpenChange={setOpen} title="Outing" description="Changes count at once and can be undone.">
-        <EntityForm label="Outing" schema={outing} value={current} onValid={(next, field) => edit(setOuting(next), `outing.${field}`)}>
+      <Dialog
+        open={open}
+        onOpenChange={setOpen}
+        title="Outing"
+        description="Changes count at once and can be undone."
+      >
+        <EntityForm
+          label="Outing"
+          schema={outing}
+          value={current}
+          onValid={(next, field) => edit(setOuting(next), `outing.${field}`)}
+        >
           <div className="grid grid-cols-2 gap-3">
             <div className="col-span-2">
               <FormText name="name" label="Name" />
@@ -77,7 +94,11 @@ function OutingLine() {
             </div>
             <FormText name="firstDay" label="First day" type="date" />
             <FormText name="lastDay" label="Last day" type="date" />
-            <FormText name="currency" label="Currency of prices" hint="three letters, such as EUR" />
+            <FormText
+              name="currency"
+              label="Currency of prices"
+              hint="three letters, such as EUR"
+            />
             <div className="col-span-2">
               <FormTextArea name="note" label="Note" />
             </div>

@@ -1,7 +1,14 @@
 'use client';
 
 import { useFormContext, useWatch } from 'react-hook-form';
-import { type Frame, frame as frameSchema, type Need, type Output, SCENES, SUBJECTS } from '@/core/brief';
+import {
+  type Frame,
+  frame as frameSchema,
+  type Need,
+  type Output,
+  SCENES,
+  SUBJECTS,
+} from '@/core/brief';
 import { putFrame } from '@/document';
 import { useEdit } from '@/session';
 import {
@@ -21,7 +28,8 @@ import {
 import { FrameStanding } from './FrameStanding';
 import { STARTING_NEEDS, STARTING_OUTPUTS } from './newFrame';
 
-const pairs = <K extends string>(names: Readonly<Record<K, string>>) => Object.entries(names) as [K, string][];
+const pairs = <K extends string>(names: Readonly<Record<K, string>>) =>
+  Object.entries(names) as [K, string][];
 
 const NEED_KINDS: Record<Need['kind'], string> = {
   subject: 'a subject at a distance',
@@ -66,7 +74,8 @@ export function FrameEditor({ frame }: { frame: Frame }) {
 
 function useSet() {
   const { setValue } = useFormContext();
-  return (name: string, value: unknown) => setValue(name, value, { shouldValidate: true, shouldDirty: true });
+  return (name: string, value: unknown) =>
+    setValue(name, value, { shouldValidate: true, shouldDirty: true });
 }
 
 function NeedFields() {
@@ -74,8 +83,15 @@ function NeedFields() {
   const set = useSet();
   return (
     <fieldset className="space-y-2 border-t border-hair pt-2">
-      <legend className="float-left w-full font-(family-name:--font-title) text-base">What must fit</legend>
-      <SelectField label="Given as" value={kind} options={pairs(NEED_KINDS)} onChange={(next) => set('need', STARTING_NEEDS[next])} />
+      <legend className="float-left w-full font-(family-name:--font-title) text-base">
+        What must fit
+      </legend>
+      <SelectField
+        label="Given as"
+        value={kind}
+        options={pairs(NEED_KINDS)}
+        onChange={(next) => set('need', STARTING_NEEDS[next])}
+      />
       {kind === 'subject' && <SubjectFields />}
       {kind === 'far' && (
         <div className="grid grid-cols-2 gap-2">
@@ -112,14 +128,20 @@ function NeedFields() {
 
 function SubjectFields() {
   const set = useSet();
-  const [widthM, heightM] = useWatch({ name: ['need.widthM', 'need.heightM'] }) as [number | null, number | null];
+  const [widthM, heightM] = useWatch({ name: ['need.widthM', 'need.heightM'] }) as [
+    number | null,
+    number | null,
+  ];
   const known = SUBJECTS.find((s) => s.widthM === widthM && s.heightM === heightM)?.key ?? 'own';
   return (
     <>
       <SelectField
         label="Subject"
         value={known}
-        options={[...(known === 'own' ? [['own', 'own size'] as const] : []), ...SUBJECTS.map((s) => [s.key, SUBJECT_NAMES[s.key]] as const)]}
+        options={[
+          ...(known === 'own' ? [['own', 'own size'] as const] : []),
+          ...SUBJECTS.map((s) => [s.key, SUBJECT_NAMES[s.key]] as const),
+        ]}
         onChange={(key) => {
           const subject = SUBJECTS.find((s) => s.key === key);
           if (!subject) return;
@@ -171,7 +193,9 @@ function LightFields() {
   const scene = ev100 === null ? 'none' : (SCENES.find((s) => s.ev100 === ev100)?.key ?? 'own');
   return (
     <fieldset className="space-y-2 border-t border-hair pt-2">
-      <legend className="float-left w-full font-(family-name:--font-title) text-base">Light and time</legend>
+      <legend className="float-left w-full font-(family-name:--font-title) text-base">
+        Light and time
+      </legend>
       <div className="grid grid-cols-[1fr_6rem] gap-2">
         <SelectField
           label="Scene"
@@ -190,7 +214,13 @@ function LightFields() {
         <FormNumber name="light.ev100" label="EV at ISO 100" unit="EV" placeholder="none" />
       </div>
       <div className="grid grid-cols-3 gap-2">
-        <FormNumber name="light.longestTimeS" label="Longest time" unit="s" placeholder="any" show={showTime} />
+        <FormNumber
+          name="light.longestTimeS"
+          label="Longest time"
+          unit="s"
+          placeholder="any"
+          show={showTime}
+        />
         <FormNumber name="light.isoCeiling" label="ISO at most" placeholder="outing’s" />
         <FormSelect
           name="light.support"
@@ -208,7 +238,9 @@ function LightFields() {
 /** 1/250 rather than 0.004, where that is what was meant. */
 function showTime(timeS: number): string {
   const denominator = 1 / timeS;
-  return timeS < 0.4 && Math.abs(denominator - Math.round(denominator)) < 1e-6 ? `1/${Math.round(denominator)}` : String(timeS);
+  return timeS < 0.4 && Math.abs(denominator - Math.round(denominator)) < 1e-6
+    ? `1/${Math.round(denominator)}`
+    : String(timeS);
 }
 
 function OutputFields() {
@@ -216,8 +248,15 @@ function OutputFields() {
   const set = useSet();
   return (
     <fieldset className="space-y-2 border-t border-hair pt-2">
-      <legend className="float-left w-full font-(family-name:--font-title) text-base">Output, and so the crop allowed</legend>
-      <SelectField label="For" value={kind} options={pairs(OUTPUT_KINDS)} onChange={(next) => set('output', STARTING_OUTPUTS[next])} />
+      <legend className="float-left w-full font-(family-name:--font-title) text-base">
+        Output, and so the crop allowed
+      </legend>
+      <SelectField
+        label="For"
+        value={kind}
+        options={pairs(OUTPUT_KINDS)}
+        onChange={(next) => set('output', STARTING_OUTPUTS[next])}
+      />
       {kind === 'pixels' && (
         <div className="grid grid-cols-2 gap-2">
           <FormNumber name="output.longPx" label="Long side" unit="px" />

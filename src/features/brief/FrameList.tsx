@@ -71,10 +71,17 @@ function FrameRow({
   const file = useFile();
   const edit = useEdit();
   return (
-    <tr className={`group border-b border-hair align-top ${selected ? 'bg-chosen' : 'hover:bg-sheet'}`}>
+    <tr
+      className={`group border-b border-hair align-top ${selected ? 'bg-chosen' : 'hover:bg-sheet'}`}
+    >
       <td className="py-1.5 pl-1 text-soft">{number}</td>
       <td className="py-1.5 pr-3">
-        <button type="button" aria-pressed={selected} className="text-left" onClick={() => onSelect(selected ? null : frame.id)}>
+        <button
+          type="button"
+          aria-pressed={selected}
+          className="text-left"
+          onClick={() => onSelect(selected ? null : frame.id)}
+        >
           <span className="font-semibold">{frame.name}</span>
           <span className="block text-[13px] text-soft">
             {needText(frame.need)}; {lightText(frame.light)}
@@ -83,15 +90,25 @@ function FrameRow({
       </td>
       <td className="py-1.5">
         {WANTS[frame.want]}
-        {frame.sharePercent !== null && <span className="block text-[12px] text-soft">{frame.sharePercent} %</span>}
+        {frame.sharePercent !== null && (
+          <span className="block text-[12px] text-soft">{frame.sharePercent} %</span>
+        )}
       </td>
       <td className="py-1.5 pr-2">{result && <Made result={result} file={file} />}</td>
       <td className="py-1 text-right whitespace-nowrap">
         <span className="opacity-60 group-focus-within:opacity-100 group-hover:opacity-100">
-          <IconButton label={`Move ${frame.name} up`} disabled={number === 1} onClick={() => edit(moveFrame(frame.id, -1))}>
+          <IconButton
+            label={`Move ${frame.name} up`}
+            disabled={number === 1}
+            onClick={() => edit(moveFrame(frame.id, -1))}
+          >
             <ArrowUp size={14} aria-hidden />
           </IconButton>
-          <IconButton label={`Move ${frame.name} down`} disabled={number === file.frames.length} onClick={() => edit(moveFrame(frame.id, 1))}>
+          <IconButton
+            label={`Move ${frame.name} down`}
+            disabled={number === file.frames.length}
+            onClick={() => edit(moveFrame(frame.id, 1))}
+          >
             <ArrowDown size={14} aria-hidden />
           </IconButton>
           <IconButton
@@ -127,7 +144,8 @@ function Made({ result, file }: { result: FrameResult; file: OutingFile }) {
     const lack = result.nearest?.shortfall;
     return (
       <span className="text-wrong">
-        <StateMark state={lack?.code === 'too-slow' ? 'slow' : 'lost'} /> {lack ? shortfallWord(lack.code) : result.nearest === null ? 'no lens for it' : 'left out'}
+        <StateMark state={lack?.code === 'too-slow' ? 'slow' : 'lost'} />{' '}
+        {lack ? shortfallWord(lack.code) : result.nearest === null ? 'no lens for it' : 'left out'}
       </span>
     );
   }
@@ -136,7 +154,11 @@ function Made({ result, file }: { result: FrameResult; file: OutingFile }) {
   return (
     <span>
       <StateMark state={result.state} />{' '}
-      {shown.map((c) => lensName(c.lensId) + (c.converterId ? ` + ${converterName(c.converterId)}` : '')).join(', then ')}
+      {shown
+        .map(
+          (c) => lensName(c.lensId) + (c.converterId ? ` + ${converterName(c.converterId)}` : ''),
+        )
+        .join(', then ')}
     </span>
   );
 }

@@ -3,7 +3,14 @@
 import type { Frame } from '@/core/brief';
 import type { Cover } from '@/core/lineup';
 import { useAnswer, useFile } from '@/session';
-import { formatCrop, formatMegapixels, formatStops, placeText, shortfallText, StateMark } from '@/ui';
+import {
+  formatCrop,
+  formatMegapixels,
+  formatStops,
+  placeText,
+  shortfallText,
+  StateMark,
+} from '@/ui';
 
 /** How the chosen frame stands with the lineup: what makes it and with what to spare. */
 export function FrameStanding({ frame }: { frame: Frame }) {
@@ -26,7 +33,8 @@ export function FrameStanding({ frame }: { frame: Frame }) {
       <ul className="mt-1 space-y-1 text-[13px]">
         {standing.covers.slice(0, 4).map((c) => (
           <li key={c.lensId + (c.converterId ?? '')}>
-            {setupName(c)}: {c.ranges.map((r) => placeText(standing.unit, r.from, r.to)).join(' and ')}
+            {setupName(c)}:{' '}
+            {c.ranges.map((r) => placeText(standing.unit, r.from, r.to)).join(' and ')}
             <span className="text-soft">{spare(c)}</span>
           </li>
         ))}
@@ -37,7 +45,10 @@ export function FrameStanding({ frame }: { frame: Frame }) {
           </li>
         )}
         {standing.missing.length > 0 && standing.covers.length > 0 && (
-          <li>Unmade: {standing.missing.map((r) => placeText(standing.unit, r.from, r.to)).join(' and ')}</li>
+          <li>
+            Unmade:{' '}
+            {standing.missing.map((r) => placeText(standing.unit, r.from, r.to)).join(' and ')}
+          </li>
         )}
       </ul>
     </div>
@@ -47,10 +58,14 @@ export function FrameStanding({ frame }: { frame: Frame }) {
 const STATES = { clear: 'Got', crop: 'Got by cropping', lost: 'Not got' } as const;
 
 function spare({ code, margins }: Cover): string {
-  const light = margins.light === null ? [] : [`${formatStops(margins.light.stops)} of light in hand`];
+  if (code === 'part') return '';
+  const light =
+    margins.light === null ? [] : [`${formatStops(margins.light.stops)} of light in hand`];
   const crop =
     code === 'crop' || margins.crop > 1.0005
-      ? [`crop ${formatCrop(margins.crop)}${margins.megapixelsLeft === null ? '' : `, ${formatMegapixels(margins.megapixelsLeft)} left`}`]
+      ? [
+          `crop ${formatCrop(margins.crop)}${margins.megapixelsLeft === null ? '' : `, ${formatMegapixels(margins.megapixelsLeft)} left`}`,
+        ]
       : [];
   const all = [...crop, ...light];
   return all.length > 0 ? ` (${all.join('; ')})` : '';

@@ -15,7 +15,13 @@ const SUBJECT: Need = {
 /** A starting need of each kind, for when the kind of a frame is changed. */
 export const STARTING_NEEDS: Readonly<Record<Need['kind'], Need>> = {
   subject: SUBJECT,
-  far: { kind: 'far', widthDeg: 60, heightDeg: null, fill: { min: 0.85, max: 1 }, orientation: 'landscape' },
+  far: {
+    kind: 'far',
+    widthDeg: 60,
+    heightDeg: null,
+    fill: { min: 0.85, max: 1 },
+    orientation: 'landscape',
+  },
   focal: { kind: 'focal', fromMm: 24, toMm: 70, footing: 'held' },
   angle: { kind: 'angle', fromDeg: 84, toDeg: 34, across: 'diagonal', footing: 'held' },
 };
@@ -43,5 +49,9 @@ export function newFrame(frames: readonly Frame[]): Frame {
 
 export function copyOf(frame: Frame, frames: readonly Frame[]): Frame {
   const taken = new Set<string>(frames.map((f) => f.id));
-  return { ...frame, id: frameId.parse(freshId(frame.id, taken)), name: `${frame.name}, again`.slice(0, 120) };
+  return {
+    ...frame,
+    id: frameId.parse(freshId(frame.id, taken)),
+    name: `${frame.name}, again`.slice(0, 120),
+  };
 }

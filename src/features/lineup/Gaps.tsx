@@ -19,11 +19,18 @@ export function Gaps({ result }: { result: LineupResult }) {
         <ul className="space-y-1">
           {result.gaps.map((gap) => (
             <li key={gap.range.from} className="border-b border-hair pb-1">
-              {formatFocalRange(gap.range.from, gap.range.to)} on 36×24, a crop of {formatCrop(gap.crop)}
-              {gap.megapixelsLeft !== null && ` that leaves ${formatMegapixels(gap.megapixelsLeft)}`}.{' '}
-              {gap.lostFrameIds.length > 0 && <span className="text-wrong">Costs {gap.lostFrameIds.map(name).join(', ')}. </span>}
-              {gap.croppedFrameIds.length > 0 && `Cropped for ${gap.croppedFrameIds.map(name).join(', ')}. `}
-              {gap.lostFrameIds.length + gap.croppedFrameIds.length === 0 && 'Costs nothing: no picture needs it.'}
+              {formatFocalRange(gap.range.from, gap.range.to)} on 36×24, a crop of{' '}
+              {formatCrop(gap.crop)}
+              {gap.megapixelsLeft !== null &&
+                ` that leaves ${formatMegapixels(gap.megapixelsLeft)}`}
+              .{' '}
+              {gap.lostFrameIds.length > 0 && (
+                <span className="text-wrong">Costs {gap.lostFrameIds.map(name).join(', ')}. </span>
+              )}
+              {gap.croppedFrameIds.length > 0 &&
+                `Cropped for ${gap.croppedFrameIds.map(name).join(', ')}. `}
+              {gap.lostFrameIds.length + gap.croppedFrameIds.length === 0 &&
+                'Costs nothing: no picture needs it.'}
             </li>
           ))}
         </ul>
@@ -41,7 +48,10 @@ export function Gaps({ result }: { result: LineupResult }) {
                   : o.lensIds
                       .map((id) => [name(id), o.reasons.filter((r) => r.lensId === id)] as const)
                       .filter(([, reasons]) => reasons.length > 0)
-                      .map(([who, reasons]) => `${who} is ${reasons.map((r) => overlapReasonText(r.reason, r.by)).join(', ')}`)
+                      .map(
+                        ([who, reasons]) =>
+                          `${who} is ${reasons.map((r) => overlapReasonText(r.reason, r.by)).join(', ')}`,
+                      )
                       .join('; ')}
               </span>
             </li>

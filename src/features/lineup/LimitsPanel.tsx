@@ -15,14 +15,34 @@ export function LimitsPanel() {
   return (
     <div className="space-y-3 border-t border-ink pt-2">
       <h2 className="text-lg">Limits</h2>
-      <EntityForm label="Limits" schema={limitsSchema} value={limits} onValid={(next, field) => edit(setLimits(next), `limits.${field}`)}>
+      <EntityForm
+        label="Limits"
+        schema={limitsSchema}
+        value={limits}
+        onValid={(next, field) => edit(setLimits(next), `limits.${field}`)}
+      >
         <div className="grid grid-cols-2 gap-2">
           <FormNumber name="maxLenses" label="Lenses at most" placeholder="no limit" />
-          <FormNumber name="maxLineupWeightG" label="Weight at most" unit="g" placeholder="no limit" />
+          <FormNumber
+            name="maxLineupWeightG"
+            label="Weight at most"
+            unit="g"
+            placeholder="no limit"
+          />
           <FormNumber name="isoCeiling" label="ISO at most" />
           <FormNumber name="maxCrop" label="Crop at most" unit="×" />
-          <FormNumber name="wantRatePercent" label="A piece must earn" unit="%" hint="of the wanted pictures; 0 takes all that helps" />
-          <FormNumber name="converterPieces" label="A converter counts" unit="lens" hint="as much as this part of a lens" />
+          <FormNumber
+            name="wantRatePercent"
+            label="A piece must earn"
+            unit="%"
+            hint="of the wanted pictures; 0 takes all that helps"
+          />
+          <FormNumber
+            name="converterPieces"
+            label="A converter counts"
+            unit="lens"
+            hint="as much as this part of a lens"
+          />
           <SourcesField />
         </div>
       </EntityForm>
@@ -43,7 +63,13 @@ function SourcesField() {
             type="checkbox"
             checked={sources.includes(key)}
             disabled={sources.length === 1 && sources.includes(key)}
-            onChange={(e) => setValue('sources', e.target.checked ? [...sources, key] : sources.filter((s) => s !== key), { shouldValidate: true })}
+            onChange={(e) =>
+              setValue(
+                'sources',
+                e.target.checked ? [...sources, key] : sources.filter((s) => s !== key),
+                { shouldValidate: true },
+              )
+            }
           />
           {text}
         </label>
@@ -65,7 +91,11 @@ function Locks() {
           {ids.map((id) => (
             <li key={id} className="flex items-center justify-between border-b border-hair">
               {name(id)}
-              <Button look="quiet" aria-label={`Let the lineup choose ${name(id)}`} onClick={() => edit(setLock(id, 'free'))}>
+              <Button
+                look="quiet"
+                aria-label={`Let the lineup choose ${name(id)}`}
+                onClick={() => edit(setLock(id, 'free'))}
+              >
                 Free
               </Button>
             </li>

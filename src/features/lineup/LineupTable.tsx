@@ -3,7 +3,15 @@
 import type { LineupResult } from '@/core/lineup';
 import { lockOf, setLock } from '@/document';
 import { useEdit, useFile } from '@/session';
-import { Button, formatCount, formatFNumber, formatFocalRange, formatMoney, formatWeight, OWNERSHIPS } from '@/ui';
+import {
+  Button,
+  formatCount,
+  formatFNumber,
+  formatFocalRange,
+  formatMoney,
+  formatWeight,
+  OWNERSHIPS,
+} from '@/ui';
 import { namesOf } from './names';
 
 /** What is taken, with what each lens alone makes possible. */
@@ -11,7 +19,9 @@ export function LineupTable({ result }: { result: LineupResult }) {
   const file = useFile();
   const name = namesOf(file);
   const { lensIds, converterIds } = result.lineup;
-  const lenses = lensIds.flatMap((id) => file.shelf.lenses.filter((l) => l.id === id)).sort((a, b) => a.focal.wideMm - b.focal.wideMm);
+  const lenses = lensIds
+    .flatMap((id) => file.shelf.lenses.filter((l) => l.id === id))
+    .sort((a, b) => a.focal.wideMm - b.focal.wideMm);
   const converters = converterIds.flatMap((id) => file.shelf.converters.filter((c) => c.id === id));
   const only = new Map(result.lensesIn.map((l) => [l.lensId, l.onlyIt]));
   return (
@@ -45,19 +55,39 @@ export function LineupTable({ result }: { result: LineupResult }) {
           <tbody>
             {lenses.map((l) => (
               <tr key={l.id} className="border-b border-hair align-top">
-                <th scope="row" className="py-1.5 pr-4 text-left font-semibold whitespace-nowrap text-got">
+                <th
+                  scope="row"
+                  className="py-1.5 pr-4 text-left font-semibold whitespace-nowrap text-got"
+                >
                   {l.name}
                   <span className="block text-[12px] font-normal text-soft">
-                    {[l.maker, l.mount !== l.maker ? l.mount : '', l.ownership === 'owned' ? '' : OWNERSHIPS[l.ownership]].filter((t) => t !== '').join(', ')}
+                    {[
+                      l.maker,
+                      l.mount !== l.maker ? l.mount : '',
+                      l.ownership === 'owned' ? '' : OWNERSHIPS[l.ownership],
+                    ]
+                      .filter((t) => t !== '')
+                      .join(', ')}
                   </span>
                 </th>
                 <td className="py-1.5 pr-4 whitespace-nowrap">
                   {formatFocalRange(l.focal.wideMm, l.focal.longMm)}
-                  <span className="block text-[12px] text-soft">{formatFNumber(l.apertures[0]?.fNumber ?? 0)}</span>
+                  <span className="block text-[12px] text-soft">
+                    {formatFNumber(l.apertures[0]?.fNumber ?? 0)}
+                  </span>
                 </td>
-                <td className="py-1.5 pr-4 whitespace-nowrap">{l.weightG === null ? 'not known' : formatWeight(l.weightG)}</td>
-                <td className="py-1.5 pr-4 whitespace-nowrap">{l.priceNew === null ? 'not known' : formatMoney(l.priceNew, file.outing.currency)}</td>
-                <td className="py-1.5 pr-4">{(only.get(l.id) ?? []).map(name).join(', ') || 'nothing that the others together do not'}</td>
+                <td className="py-1.5 pr-4 whitespace-nowrap">
+                  {l.weightG === null ? 'not known' : formatWeight(l.weightG)}
+                </td>
+                <td className="py-1.5 pr-4 whitespace-nowrap">
+                  {l.priceNew === null
+                    ? 'not known'
+                    : formatMoney(l.priceNew, file.outing.currency)}
+                </td>
+                <td className="py-1.5 pr-4">
+                  {(only.get(l.id) ?? []).map(name).join(', ') ||
+                    'nothing that the others together do not'}
+                </td>
                 <td className="py-1 text-right">
                   <LockButtons id={l.id} name={l.name} />
                 </td>
@@ -69,8 +99,14 @@ export function LineupTable({ result }: { result: LineupResult }) {
                   {c.name}
                 </th>
                 <td className="py-1.5 pr-4">{c.factor}×</td>
-                <td className="py-1.5 pr-4">{c.weightG === null ? 'not known' : formatWeight(c.weightG)}</td>
-                <td className="py-1.5 pr-4">{c.priceNew === null ? 'not known' : formatMoney(c.priceNew, file.outing.currency)}</td>
+                <td className="py-1.5 pr-4">
+                  {c.weightG === null ? 'not known' : formatWeight(c.weightG)}
+                </td>
+                <td className="py-1.5 pr-4">
+                  {c.priceNew === null
+                    ? 'not known'
+                    : formatMoney(c.priceNew, file.outing.currency)}
+                </td>
                 <td />
                 <td className="py-1 text-right">
                   <LockButtons id={c.id} name={c.name} />
@@ -87,7 +123,10 @@ export function LineupTable({ result }: { result: LineupResult }) {
 function headline({ status, totals, lineup }: LineupResult): string {
   if (status === 'impossible') return 'No lineup keeps to these limits';
   if (totals.lenses === 0) return 'No lens is needed yet';
-  const converters = lineup.converterIds.length > 0 ? ` and ${formatCount(lineup.converterIds.length, 'converter', 'converters')}` : '';
+  const converters =
+    lineup.converterIds.length > 0
+      ? ` and ${formatCount(lineup.converterIds.length, 'converter', 'converters')}`
+      : '';
   const all = totals.musts.got === totals.musts.of && totals.wants.got === totals.wants.of;
   return `${formatCount(totals.lenses, 'lens', 'lenses')}${converters} ${all ? 'get every picture that counts' : 'get as much as can be got'}`;
 }
@@ -115,7 +154,9 @@ function Notes({ result, name }: { result: LineupResult; name: (id: string) => s
 }
 
 function listed(names: readonly string[]): string {
-  return names.length > 6 ? `${names.slice(0, 6).join(', ')} and ${names.length - 6} more` : names.join(', ');
+  return names.length > 6
+    ? `${names.slice(0, 6).join(', ')} and ${names.length - 6} more`
+    : names.join(', ');
 }
 
 /** Lock a piece of the lineup in, or leave it at home and see at once what then. */
@@ -125,10 +166,19 @@ function LockButtons({ id, name }: { id: string; name: string }) {
   const lock = lockOf(limits, id);
   return (
     <span className="whitespace-nowrap">
-      <Button look="quiet" aria-pressed={lock === 'in'} aria-label={`Always take ${name}`} onClick={() => edit(setLock(id, lock === 'in' ? 'free' : 'in'))}>
+      <Button
+        look="quiet"
+        aria-pressed={lock === 'in'}
+        aria-label={`Always take ${name}`}
+        onClick={() => edit(setLock(id, lock === 'in' ? 'free' : 'in'))}
+      >
         {lock === 'in' ? 'Always taken' : 'Always take'}
       </Button>
-      <Button look="quiet" aria-label={`Leave ${name} at home`} onClick={() => edit(setLock(id, 'out'))}>
+      <Button
+        look="quiet"
+        aria-label={`Leave ${name} at home`}
+        onClick={() => edit(setLock(id, 'out'))}
+      >
         Leave
       </Button>
     </span>

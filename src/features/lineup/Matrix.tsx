@@ -5,7 +5,16 @@ import { shortfallOf, type Verdict } from '@/core/coverage';
 import { kitKey } from '@/core/gear';
 import type { LineupQuestion, LineupResult } from '@/core/lineup';
 import { useFile } from '@/session';
-import { Arithmetic, formatCrop, formatStops, placeText, shortfallText, shortfallWord, StateMark, WANTS } from '@/ui';
+import {
+  Arithmetic,
+  formatCrop,
+  formatStops,
+  placeText,
+  shortfallText,
+  shortfallWord,
+  StateMark,
+  WANTS,
+} from '@/ui';
 import { verdictMatrix } from './matrix';
 import { namesOf } from './names';
 
@@ -21,7 +30,12 @@ export function Matrix({ result, question }: { result: LineupResult; question: L
       <h2 id="matrix" className="mb-1 text-lg">
         Picture by picture
       </h2>
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Verdicts, pictures by lenses">
+      <div
+        className="overflow-x-auto"
+        tabIndex={0}
+        role="region"
+        aria-label="Verdicts, pictures by lenses"
+      >
         <table className="w-full border-collapse">
           <thead>
             <tr className="border-b border-ink text-left align-bottom text-[12px] text-soft">
@@ -42,11 +56,18 @@ export function Matrix({ result, question }: { result: LineupResult; question: L
               return (
                 <tr key={frame.id} className="border-b border-hair align-top">
                   <th scope="row" className="py-1 pr-4 text-left font-normal">
-                    {standing && <StateMark state={standing.state} />} {frame.name} <span className="text-soft">{WANTS[frame.want]}</span>
+                    {standing && <StateMark state={standing.state} />} {frame.name}{' '}
+                    <span className="text-soft">{WANTS[frame.want]}</span>
                   </th>
                   {verdicts.map((v, i) => (
                     <td key={i} className="py-1 pr-3 text-[13px]">
-                      {v && standing && <Cell verdict={v} label={`${frame.name} with ${name(v.lensId)} on ${name(v.bodyId)}`} unit={standing.unit} />}
+                      {v && standing && (
+                        <Cell
+                          verdict={v}
+                          label={`${frame.name} with ${name(v.lensId)} on ${name(v.bodyId)}`}
+                          unit={standing.unit}
+                        />
+                      )}
                     </td>
                   ))}
                 </tr>
@@ -59,10 +80,19 @@ export function Matrix({ result, question }: { result: LineupResult; question: L
   );
 }
 
-function Cell({ verdict, label, unit }: { verdict: Verdict; label: string; unit: 'm' | 'mm36x24' | 'far' }) {
+function Cell({
+  verdict,
+  label,
+  unit,
+}: {
+  verdict: Verdict;
+  label: string;
+  unit: 'm' | 'mm36x24' | 'far';
+}) {
   const shortfall = shortfallOf(verdict);
   const { margins } = verdict.deciding;
-  const spare = margins.light && margins.light.stops >= 0 ? `, ${formatStops(margins.light.stops)} spare` : '';
+  const spare =
+    margins.light && margins.light.stops >= 0 ? `, ${formatStops(margins.light.stops)} spare` : '';
   const text =
     shortfall === null
       ? `${verdict.code === 'crop' ? `crop ${formatCrop(margins.crop)}` : 'clear'}${spare}`
@@ -71,8 +101,14 @@ function Cell({ verdict, label, unit }: { verdict: Verdict; label: string; unit:
         : shortfallWord(shortfall.code);
   const made = shortfall === null;
   return (
-    <Arithmetic label={`${label}: ${shortfall ? shortfallText(shortfall) : text}`} margins={margins} unit={unit}>
-      <span className={made ? 'text-got' : shortfall.code === 'part' ? '' : 'text-soft'}>{text}</span>
+    <Arithmetic
+      label={`${label}: ${shortfall ? shortfallText(shortfall) : text}`}
+      margins={margins}
+      unit={unit}
+    >
+      <span className={made ? 'text-got' : shortfall.code === 'part' ? '' : 'text-soft'}>
+        {text}
+      </span>
     </Arithmetic>
   );
 }

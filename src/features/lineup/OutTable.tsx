@@ -14,7 +14,9 @@ export function OutTable({ result }: { result: LineupResult }) {
   const edit = useEdit();
   const name = namesOf(file);
   if (result.lensesOut.length === 0) return null;
-  const order = [...result.lensesOut].sort((a, b) => b.wouldAdd.length - a.wouldAdd.length || b.makes.length - a.makes.length);
+  const order = [...result.lensesOut].sort(
+    (a, b) => b.wouldAdd.length - a.wouldAdd.length || b.makes.length - a.makes.length,
+  );
   return (
     <section aria-labelledby="out">
       <h2 id="out" className="mb-1 text-lg">
@@ -22,32 +24,57 @@ export function OutTable({ result }: { result: LineupResult }) {
       </h2>
       <ul>
         {order.slice(0, SHOWN).map((out) => (
-          <li key={out.lensId} className="flex items-start justify-between gap-4 border-b border-hair py-1.5">
+          <li
+            key={out.lensId}
+            className="flex items-start justify-between gap-4 border-b border-hair py-1.5"
+          >
             <details className="min-w-0">
               <summary>
-                <span className="font-semibold">{name(out.lensId)}</span> <span className="text-soft">{reasonText(out, file.shelf.lenses.find((l) => l.id === out.lensId)?.ownership, name)}</span>
+                <span className="font-semibold">{name(out.lensId)}</span>{' '}
+                <span className="text-soft">
+                  {reasonText(
+                    out,
+                    file.shelf.lenses.find((l) => l.id === out.lensId)?.ownership,
+                    name,
+                  )}
+                </span>
               </summary>
-              <p className="mt-1">Alone it makes: {out.makes.map(name).join(', ') || 'none of the pictures'}.</p>
+              <p className="mt-1">
+                Alone it makes: {out.makes.map(name).join(', ') || 'none of the pictures'}.
+              </p>
               <ul className="mt-1 space-y-0.5 text-[13px]">
                 {out.lacks.map((lack) => (
                   <li key={lack.frameId}>
-                    {name(lack.frameId)}: <span className="text-soft">{shortfallText(lack.shortfall)}</span>
+                    {name(lack.frameId)}:{' '}
+                    <span className="text-soft">{shortfallText(lack.shortfall)}</span>
                   </li>
                 ))}
               </ul>
             </details>
-            <Button look="quiet" aria-label={`Take ${name(out.lensId)}`} onClick={() => edit(setLock(out.lensId, 'in'))}>
+            <Button
+              look="quiet"
+              aria-label={`Take ${name(out.lensId)}`}
+              onClick={() => edit(setLock(out.lensId, 'in'))}
+            >
               Take
             </Button>
           </li>
         ))}
       </ul>
-      {order.length > SHOWN && <p className="mt-2 text-soft">and {formatCount(order.length - SHOWN, 'lens', 'lenses')} more that make less.</p>}
+      {order.length > SHOWN && (
+        <p className="mt-2 text-soft">
+          and {formatCount(order.length - SHOWN, 'lens', 'lenses')} more that make less.
+        </p>
+      )}
     </section>
   );
 }
 
-function reasonText(out: LensOut, ownership: keyof typeof OWNERSHIPS | undefined, name: (id: string) => string): string {
+function reasonText(
+  out: LensOut,
+  ownership: keyof typeof OWNERSHIPS | undefined,
+  name: (id: string) => string,
+): string {
   const adds = out.wouldAdd.map(name).join(', ');
   switch (out.reason) {
     case 'locked-out':
@@ -59,7 +86,9 @@ function reasonText(out: LensOut, ownership: keyof typeof OWNERSHIPS | undefined
     case 'no-body':
       return 'fits no body that comes along';
     case 'adds-nothing':
-      return out.makes.length > 0 ? `adds nothing: the lineup already makes its ${formatCount(out.makes.length, 'picture', 'pictures')}` : 'makes none of the pictures alone';
+      return out.makes.length > 0
+        ? `adds nothing: the lineup already makes its ${formatCount(out.makes.length, 'picture', 'pictures')}`
+        : 'makes none of the pictures alone';
     case 'bonus-only':
       return `would add only ${adds}; a bonus never brings a lens in`;
     case 'limit':

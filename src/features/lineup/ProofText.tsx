@@ -17,7 +17,8 @@ export function ProofText({ result }: { result: LineupResult }) {
           Not proven yet
         </h2>
         <p className="max-w-prose">
-          Time ran out while looking at {result.open.aim}: this is the best found, at {result.open.value}; nothing better than {result.open.bound} can exist.
+          Time ran out while looking at {result.open.aim}: this is the best found, at{' '}
+          {result.open.value}; nothing better than {result.open.bound} can exist.
         </p>
       </section>
     );
@@ -27,7 +28,10 @@ export function ProofText({ result }: { result: LineupResult }) {
     const need = file.frames.find((f) => f.id === frameId)?.need;
     return need !== undefined && need.kind !== 'far' && need.footing === 'held';
   };
-  const locked = proof.lockedIn > 0 ? `${formatCount(proof.lockedIn, 'lens is', 'lenses are')} taken whatever happens. Of the pictures that ${proof.lockedIn === 1 ? 'it does' : 'they do'} not make, no` : 'No';
+  const locked =
+    proof.lockedIn > 0
+      ? `${formatCount(proof.lockedIn, 'lens is', 'lenses are')} taken whatever happens. Of the pictures that ${proof.lockedIn === 1 ? 'it does' : 'they do'} not make, no`
+      : 'No';
   return (
     <section aria-labelledby="proof">
       <h2 id="proof" className="mb-1 text-lg">
@@ -62,10 +66,17 @@ export function ProofText({ result }: { result: LineupResult }) {
               <tr key={w.frameId + w.range.from} className="border-b border-hair align-top">
                 <th scope="row" className="py-1 pr-6 text-left font-normal">
                   {name(w.frameId)}
-                  {isHeld(w.frameId) && <span className="text-soft"> at {placeText(unit(w.frameId), w.range.from, w.range.to)}</span>}
+                  {isHeld(w.frameId) && (
+                    <span className="text-soft">
+                      {' '}
+                      at {placeText(unit(w.frameId), w.range.from, w.range.to)}
+                    </span>
+                  )}
                 </th>
                 <td className="py-1">
-                  {w.lensIds.length > 8 ? `${w.lensIds.slice(0, 8).map(name).join(', ')} and ${w.lensIds.length - 8} more` : w.lensIds.map(name).join(', ')}
+                  {w.lensIds.length > 8
+                    ? `${w.lensIds.slice(0, 8).map(name).join(', ')} and ${w.lensIds.length - 8} more`
+                    : w.lensIds.map(name).join(', ')}
                 </td>
               </tr>
             ))}

@@ -2,7 +2,15 @@
 
 import { type Lock, lockOf, setLock } from '@/document';
 import { useEdit, useFile } from '@/session';
-import { Choice, formatFNumber, formatFocalRange, lightText, needText, shortfallText, StateMark } from '@/ui';
+import {
+  Choice,
+  formatFNumber,
+  formatFocalRange,
+  lightText,
+  needText,
+  shortfallText,
+  StateMark,
+} from '@/ui';
 import type { Highlight } from './chartOption';
 import type { Service } from './service';
 
@@ -14,19 +22,36 @@ const LOCKS: [Lock, string][] = [
 const SHOWN = 40;
 
 /** What is pointed at or chosen: a lens with its pictures, or a picture with the lenses that can. */
-export function Details({ highlight, services }: { highlight: Highlight | null; services: readonly Service[] }) {
+export function Details({
+  highlight,
+  services,
+}: {
+  highlight: Highlight | null;
+  services: readonly Service[];
+}) {
   const file = useFile();
   const edit = useEdit();
   if (highlight === null) {
-    return <p className="border-t border-hair pt-3 text-soft">Point at a lens to see its pictures, or at a picture to see the lenses that can. Choosing keeps it here.</p>;
+    return (
+      <p className="border-t border-hair pt-3 text-soft">
+        Point at a lens to see its pictures, or at a picture to see the lenses that can. Choosing
+        keeps it here.
+      </p>
+    );
   }
   const lens = file.shelf.lenses.find((l) => l.id === highlight.id);
   const frame = file.frames.find((f) => f.id === highlight.id);
   const kitName = (s: Service) =>
-    [file.shelf.lenses.find((l) => l.id === s.lensId)?.name, file.shelf.converters.find((c) => c.id === s.converterId)?.name].filter((n) => n !== undefined).join(' + ');
+    [
+      file.shelf.lenses.find((l) => l.id === s.lensId)?.name,
+      file.shelf.converters.find((c) => c.id === s.converterId)?.name,
+    ]
+      .filter((n) => n !== undefined)
+      .join(' + ');
   const frameName = (s: Service) => file.frames.find((f) => f.id === s.frameId)?.name ?? s.frameId;
   const converter = (s: Service) => file.shelf.converters.find((c) => c.id === s.converterId)?.name;
-  const labelOf = (s: Service) => (lens ? `${frameName(s)}${s.converterId ? ` with ${converter(s)}` : ''}` : kitName(s));
+  const labelOf = (s: Service) =>
+    lens ? `${frameName(s)}${s.converterId ? ` with ${converter(s)}` : ''}` : kitName(s);
   const able = services.filter((s) => s.shortfall === null);
   const unable = services.filter((s) => s.shortfall !== null);
   return (
@@ -35,7 +60,8 @@ export function Details({ highlight, services }: { highlight: Highlight | null; 
         <h2 className="text-lg leading-tight">{lens?.name ?? frame?.name}</h2>
         {lens && (
           <p className="text-soft">
-            {lens.maker}, {formatFocalRange(lens.focal.wideMm, lens.focal.longMm)}, {formatFNumber(lens.apertures[0]?.fNumber ?? 0)}
+            {lens.maker}, {formatFocalRange(lens.focal.wideMm, lens.focal.longMm)},{' '}
+            {formatFNumber(lens.apertures[0]?.fNumber ?? 0)}
           </p>
         )}
         {frame && (
@@ -44,14 +70,33 @@ export function Details({ highlight, services }: { highlight: Highlight | null; 
           </p>
         )}
       </div>
-      {lens && <Choice label="For this outing" value={lockOf(file.limits, lens.id)} options={LOCKS} onChange={(next) => edit(setLock(lens.id, next))} />}
-      <ServiceList title={lens ? 'Makes alone' : 'Can make it alone'} services={able} labelOf={labelOf} />
+      {lens && (
+        <Choice
+          label="For this outing"
+          value={lockOf(file.limits, lens.id)}
+          options={LOCKS}
+          onChange={(next) => edit(setLock(lens.id, next))}
+        />
+      )}
+      <ServiceList
+        title={lens ? 'Makes alone' : 'Can make it alone'}
+        services={able}
+        labelOf={labelOf}
+      />
       <ServiceList title={lens ? 'Does not make' : 'Cannot'} services={unable} labelOf={labelOf} />
     </div>
   );
 }
 
-function ServiceList({ title, services, labelOf }: { title: string; services: readonly Service[]; labelOf: (s: Service) => string }) {
+function ServiceList({
+  title,
+  services,
+  labelOf,
+}: {
+  title: string;
+  services: readonly Service[];
+  labelOf: (s: Service) => string;
+}) {
   if (services.length === 0) return null;
   return (
     <div>
@@ -60,7 +105,10 @@ function ServiceList({ title, services, labelOf }: { title: string; services: re
       </h3>
       <ul className="text-[13px]">
         {services.slice(0, SHOWN).map((s) => (
-          <li key={`${s.frameId} ${s.lensId} ${s.converterId}`} className="border-b border-hair py-0.5">
+          <li
+            key={`${s.frameId} ${s.lensId} ${s.converterId}`}
+            className="border-b border-hair py-0.5"
+          >
             {s.shortfall === null && <StateMark state={s.byCrop ? 'crop' : 'clear'} />} {labelOf(s)}
             {s.shortfall && <span className="block text-soft">{shortfallText(s.shortfall)}</span>}
           </li>

@@ -5,16 +5,33 @@ export function Legend({ crop }: { crop: number }) {
   return (
     <ul className="mt-1 flex flex-wrap gap-x-5 gap-y-0.5 text-[12px] text-soft">
       <li>
-        across: diagonal angle above; below, focal length in mm on {Math.abs(crop - 1) < 0.02 ? 'the 36×24 mm frame' : `this format (crop ${crop.toFixed(2)})`}
+        across: diagonal angle above; below, focal length in mm on{' '}
+        {Math.abs(crop - 1) < 0.02 ? 'the 36×24 mm frame' : `this format (crop ${crop.toFixed(2)})`}
       </li>
       <Key label="in the lineup">
         <line x1="0" y1="6" x2="26" y2="6" stroke="var(--got)" strokeWidth="6" />
       </Key>
       <Key label="with a converter">
-        <line x1="0" y1="6" x2="26" y2="6" stroke="var(--got)" strokeWidth="3" strokeDasharray="9 4" />
+        <line
+          x1="0"
+          y1="6"
+          x2="26"
+          y2="6"
+          stroke="var(--got)"
+          strokeWidth="3"
+          strokeDasharray="9 4"
+        />
       </Key>
       <Key label="by crop">
-        <line x1="0" y1="6" x2="26" y2="6" stroke="var(--got)" strokeWidth="3" strokeDasharray="2 4" />
+        <line
+          x1="0"
+          y1="6"
+          x2="26"
+          y2="6"
+          stroke="var(--got)"
+          strokeWidth="3"
+          strokeDasharray="2 4"
+        />
       </Key>
       <Key label="picture: all of it">
         <path d="M1 6h24M1 2v8M25 2v8" stroke="var(--ink)" strokeWidth="1.5" />

@@ -2,13 +2,14 @@
 
 import { CustomChart } from 'echarts/charts';
 import { DataZoomComponent, GridComponent } from 'echarts/components';
-import { type ECharts, init, use } from 'echarts/core';
+import { type ECharts, init, use as register } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useEffectEvent, useRef } from 'react';
 import type { ReachData } from './chartData';
+import { watchTheme } from '@/ui';
 import { type ChartColours, chartOption, type Highlight } from './chartOption';
 
-use([CustomChart, GridComponent, DataZoomComponent, SVGRenderer]);
+register([CustomChart, GridComponent, DataZoomComponent, SVGRenderer]);
 
 export interface ReachChartProps {
   readonly data: ReachData;
@@ -21,16 +22,25 @@ export interface ReachChartProps {
 }
 
 /** Draws the chart; it computes nothing but pixels. */
-export default function ReachChart({ data, lit, description, onPoint, onChoose, onReady }: ReachChartProps) {
+export default function ReachChart({
+  data,
+  lit,
+  description,
+  onPoint,
+  onChoose,
+  onReady,
+}: ReachChartProps) {
   const box = useRef<HTMLDivElement>(null);
   const chart = useRef<ECharts | null>(null);
 
-  const subject = useEffectEvent((event: { seriesId?: string; dataIndex: number }): Highlight | null => {
-    const lens = event.seriesId === 'bands' ? data.bands[event.dataIndex]?.lens.id : undefined;
-    const frame = event.seriesId === 'spans' ? data.spans[event.dataIndex]?.frame.id : undefined;
-    if (lens !== undefined) return { kind: 'lens', id: lens };
-    return frame !== undefined ? { kind: 'frame', id: frame } : null;
-  });
+  const subject = useEffectEvent(
+    (event: { seriesId?: string; dataIndex: number }): Highlight | null => {
+      const lens = event.seriesId === 'bands' ? data.bands[event.dataIndex]?.lens.id : undefined;
+      const frame = event.seriesId === 'spans' ? data.spans[event.dataIndex]?.frame.id : undefined;
+      if (lens !== undefined) return { kind: 'lens', id: lens };
+      return frame !== undefined ? { kind: 'frame', id: frame } : null;
+    },
+  );
   const point = useEffectEvent((highlight: Highlight | null) => onPoint(highlight));
   const choose = useEffectEvent((highlight: Highlight) => onChoose(highlight));
   const ready = useEffectEvent((drawn: ECharts | null) => onReady(drawn));
@@ -56,19 +66,33 @@ export default function ReachChart({ data, lit, description, onPoint, onChoose, 
     };
   }, []);
 
-  const draw = useEffectEvent(() => chart.current?.setOption(chartOption({ data, lit, colours: coloursNow() })));
+  const draw = useEffectEvent(() =>
+    chart.current?.setOption(chartOption({ data, lit, colours: coloursNow() })),
+  );
   useEffect(() => draw(), [data, lit]);
-  useEffect(() => {
-    const watcher = new MutationObserver(() => draw());
-    watcher.observe(document.documentElement, { attributeFilter: ['data-theme'] });
-    return () => watcher.disconnect();
-  }, []);
+  useEffect(() => watchTheme(() => draw()), []);
 
-  return <div ref={box} role="img" aria-label={description} className="h-full w-full" data-testid="reach-chart" />;
+  return (
+    <div
+      ref={box}
+      role="img"
+      aria-label={description}
+      className="h-full w-full"
+      data-testid="reach-chart"
+    />
+  );
 }
 
 function coloursNow(): ChartColours {
   const style = getComputedStyle(document.documentElement);
   const read = (name: string) => style.getPropertyValue(name).trim();
-  return { ink: read('--ink'), soft: read('--ink-soft'), hair: read('--hair'), edge: read('--edge'), got: read('--got'), wrong: read('--wrong'), sheet: read('--sheet') };
+  return {
+    ink: read('--ink'),
+    soft: read('--ink-soft'),
+    hair: read('--hair'),
+    edge: read('--edge'),
+    got: read('--got'),
+    wrong: read('--wrong'),
+    sheet: read('--sheet'),
+  };
 }

@@ -13,7 +13,10 @@ import { chartPng, chartSvg } from './saveChart';
 import { servicesOf } from './service';
 import { ReachTable } from './ReachTable';
 
-const ReachChart = dynamic(() => import('./ReachChart'), { ssr: false, loading: () => <p className="p-4 text-soft">Drawing…</p> });
+const ReachChart = dynamic(() => import('./ReachChart'), {
+  ssr: false,
+  loading: () => <p className="p-4 text-soft">Drawing…</p>,
+});
 
 export function ReachPlace() {
   const file = useFile();
@@ -25,19 +28,33 @@ export function ReachPlace() {
   const chart = useRef<ECharts | null>(null);
   const body = file.shelf.bodies.find((b) => b.id === bodyId) ?? null;
   const data = useMemo(() => reachData(file, result, body), [file, result, body]);
-  const chosen: Highlight | null = lensId ? { kind: 'lens', id: lensId } : frameId ? { kind: 'frame', id: frameId } : null;
+  const chosen: Highlight | null = lensId
+    ? { kind: 'lens', id: lensId }
+    : frameId
+      ? { kind: 'frame', id: frameId }
+      : null;
   const highlight = pointed ?? chosen;
   const services = useMemo(() => {
     if (highlight === null) return [];
-    const frames = highlight.kind === 'frame' ? file.frames.filter((f) => f.id === highlight.id) : file.frames;
+    const frames =
+      highlight.kind === 'frame' ? file.frames.filter((f) => f.id === highlight.id) : file.frames;
     return servicesOf(file, frames, highlight.kind === 'lens' ? highlight.id : null);
   }, [file, highlight?.kind, highlight?.id]); // eslint-disable-line react-hooks/exhaustive-deps -- a highlight is its kind and id
-  const lit = highlight === null ? null : new Set([highlight.id, ...services.filter((s) => s.shortfall === null).map((s) => (highlight.kind === 'lens' ? s.frameId : s.lensId))]);
+  const lit =
+    highlight === null
+      ? null
+      : new Set([
+          highlight.id,
+          ...services
+            .filter((s) => s.shortfall === null)
+            .map((s) => (highlight.kind === 'lens' ? s.frameId : s.lensId)),
+        ]);
   const choose = (next: Highlight | null) => {
     setLens(next?.kind === 'lens' ? next.id : null);
     if (next?.kind !== 'lens') setFrame(next?.id ?? null);
   };
-  const zoom = (span: number) => chart.current?.dispatchAction({ type: 'dataZoom', start: 50 - span / 2, end: 50 + span / 2 });
+  const zoom = (span: number) =>
+    chart.current?.dispatchAction({ type: 'dataZoom', start: 50 - span / 2, end: 50 + span / 2 });
 
   return (
     <div className="grid gap-x-8 gap-y-4 pt-4 lg:grid-cols-[minmax(0,1fr)_19rem]">
@@ -47,7 +64,12 @@ export function ReachPlace() {
             Reach and light
           </h1>
           <span className="flex flex-wrap items-center gap-2">
-            <select aria-label="Looked at through" value={body?.id ?? ''} onChange={(e) => setBodyId(e.target.value === '' ? null : e.target.value)} className="min-h-7 border border-edge bg-sheet px-1">
+            <select
+              aria-label="Looked at through"
+              value={body?.id ?? ''}
+              onChange={(e) => setBodyId(e.target.value === '' ? null : e.target.value)}
+              className="min-h-7 border border-edge bg-sheet px-1"
+            >
               <option value="">each lens on a body it fits</option>
               {file.shelf.bodies.map((b) => (
                 <option key={b.id} value={b.id}>
@@ -61,15 +83,29 @@ export function ReachPlace() {
               trigger={<Button>Save</Button>}
               groups={[
                 [
-                  { label: 'Chart as SVG', onSelect: () => chart.current && download('reach.svg', chartSvg(chart.current), 'image/svg+xml') },
-                  { label: 'Chart as PNG', onSelect: () => chart.current && void chartPng(chart.current).then((blob) => download('reach.png', blob, 'image/png')) },
+                  {
+                    label: 'Chart as SVG',
+                    onSelect: () =>
+                      chart.current &&
+                      download('reach.svg', chartSvg(chart.current), 'image/svg+xml'),
+                  },
+                  {
+                    label: 'Chart as PNG',
+                    onSelect: () =>
+                      chart.current &&
+                      void chartPng(chart.current).then((blob) =>
+                        download('reach.png', blob, 'image/png'),
+                      ),
+                  },
                 ],
               ]}
             />
           </span>
         </div>
         {file.shelf.lenses.length + file.frames.length === 0 ? (
-          <p className="max-w-prose border-t border-hair pt-4">Nothing to draw yet: list pictures in Brief, and lenses in Shelf.</p>
+          <p className="max-w-prose border-t border-hair pt-4">
+            Nothing to draw yet: list pictures in Brief, and lenses in Shelf.
+          </p>
         ) : (
           <>
             <div className="h-[27rem] border-y border-hair bg-sheet">
@@ -87,7 +123,11 @@ export function ReachPlace() {
           </>
         )}
       </section>
-      <aside aria-label="What is chosen" tabIndex={0} className="lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto">
+      <aside
+        aria-label="What is chosen"
+        tabIndex={0}
+        className="lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto"
+      >
         <Details highlight={highlight} services={services} />
       </aside>
     </div>

@@ -24,12 +24,21 @@ export function ReachTable({ data, chosen, onChoose, onPoint }: ReachTableProps)
     onMouseEnter: () => onPoint(highlight),
     onMouseLeave: () => onPoint(null),
   });
-  const angles = (from: number, to: number) => (from === to ? formatAngle(diagonalAngle(from)) : `${formatAngle(diagonalAngle(from))} to ${formatAngle(diagonalAngle(to))}`);
-  const lenses = [...data.bands].sort((a, b) => Number(b.standing === 'in') - Number(a.standing === 'in') || (a.path[0]?.focalMm ?? 0) - (b.path[0]?.focalMm ?? 0));
+  const angles = (from: number, to: number) =>
+    from === to
+      ? formatAngle(diagonalAngle(from))
+      : `${formatAngle(diagonalAngle(from))} to ${formatAngle(diagonalAngle(to))}`;
+  const lenses = [...data.bands].sort(
+    (a, b) =>
+      Number(b.standing === 'in') - Number(a.standing === 'in') ||
+      (a.path[0]?.focalMm ?? 0) - (b.path[0]?.focalMm ?? 0),
+  );
   return (
     <div className="mt-4 grid gap-8 xl:grid-cols-2">
       <table className="w-full border-collapse self-start">
-        <caption className="pb-1 text-left font-(family-name:--font-title) text-lg">Pictures</caption>
+        <caption className="pb-1 text-left font-(family-name:--font-title) text-lg">
+          Pictures
+        </caption>
         <thead>
           <tr className="border-b border-ink text-left text-[12px] text-soft">
             {['Picture', 'Asks for, on 36×24', 'Slowest'].map((h) => (
@@ -41,18 +50,29 @@ export function ReachTable({ data, chosen, onChoose, onPoint }: ReachTableProps)
         </thead>
         <tbody>
           {data.spans.map(({ frame, number, span, state }) => (
-            <tr key={frame.id} className={`border-b border-hair align-top ${chosen?.id === frame.id ? 'bg-chosen' : ''}`}>
+            <tr
+              key={frame.id}
+              className={`border-b border-hair align-top ${chosen?.id === frame.id ? 'bg-chosen' : ''}`}
+            >
               <td className="py-1 pr-3">
-                <button type="button" className="text-left" {...handlers({ kind: 'frame', id: frame.id })}>
+                <button
+                  type="button"
+                  className="text-left"
+                  {...handlers({ kind: 'frame', id: frame.id })}
+                >
                   <StateMark state={state} /> {number} {frame.name}
                 </button>
               </td>
               <td className="py-1 pr-3 whitespace-nowrap">
                 {span.mode === 'any' ? 'one of ' : ''}
                 {formatFocalRange(span.range.from, span.range.to)}
-                <span className="block text-[12px] text-soft">{angles(span.range.from, span.range.to)}</span>
+                <span className="block text-[12px] text-soft">
+                  {angles(span.range.from, span.range.to)}
+                </span>
               </td>
-              <td className="py-1 whitespace-nowrap">{span.slowest === null ? 'any' : slowestText(span.slowest)}</td>
+              <td className="py-1 whitespace-nowrap">
+                {span.slowest === null ? 'any' : slowestText(span.slowest)}
+              </td>
             </tr>
           ))}
         </tbody>
@@ -73,9 +93,16 @@ export function ReachTable({ data, chosen, onChoose, onPoint }: ReachTableProps)
             const from = path[0] ?? { focalMm: 1, fNumber: 1 };
             const to = path.at(-1) ?? from;
             return (
-              <tr key={lens.id} className={`border-b border-hair align-top ${chosen?.id === lens.id ? 'bg-chosen' : ''}`}>
+              <tr
+                key={lens.id}
+                className={`border-b border-hair align-top ${chosen?.id === lens.id ? 'bg-chosen' : ''}`}
+              >
                 <td className="py-1 pr-3">
-                  <button type="button" className={`text-left ${standing === 'in' ? 'font-semibold text-got' : ''}`} {...handlers({ kind: 'lens', id: lens.id })}>
+                  <button
+                    type="button"
+                    className={`text-left ${standing === 'in' ? 'font-semibold text-got' : ''}`}
+                    {...handlers({ kind: 'lens', id: lens.id })}
+                  >
                     {lens.name}
                   </button>
                 </td>
@@ -85,7 +112,11 @@ export function ReachTable({ data, chosen, onChoose, onPoint }: ReachTableProps)
                     {angles(from.focalMm, to.focalMm)} on {bodyName}
                   </span>
                 </td>
-                <td className="py-1 pr-3 whitespace-nowrap">{from.fNumber === to.fNumber ? formatFNumber(from.fNumber) : `${formatFNumber(from.fNumber)}–${formatFNumber(to.fNumber).slice(2)}`}</td>
+                <td className="py-1 pr-3 whitespace-nowrap">
+                  {from.fNumber === to.fNumber
+                    ? formatFNumber(from.fNumber)
+                    : `${formatFNumber(from.fNumber)}–${formatFNumber(to.fNumber).slice(2)}`}
+                </td>
                 <td className="py-1 text-soft">{STANDINGS[standing]}</td>
               </tr>
             );

@@ -17,7 +17,11 @@ export interface Band {
   readonly standing: 'in' | 'free' | 'out';
   readonly path: readonly ReachPoint[];
   /** Beyond the long end with each converter it takes. */
-  readonly converted: readonly { readonly name: string; readonly taken: boolean; readonly path: readonly ReachPoint[] }[];
+  readonly converted: readonly {
+    readonly name: string;
+    readonly taken: boolean;
+    readonly path: readonly ReachPoint[];
+  }[];
   /** Beyond the long end by the largest crop allowed. */
   readonly cropped: readonly ReachPoint[];
   /** Place among bands that would cover each other, 0 first. */
@@ -43,11 +47,21 @@ export interface ReachData {
 /** Bands nearer than this in stops, and sharing focal lengths, are drawn side by side. */
 const SAME_LEVEL_STOPS = 0.45;
 
+/** Room that a frame's number takes to either side of a short span, as a factor. */
+const NUMBER_ROOM = 1.06;
+
 /** Everything that the chart draws. `body` is the one looked through; null takes whichever fits. */
-export function reachData({ frames, shelf, limits }: LineupQuestion, result: LineupResult | null, body: Body | null): ReachData {
+export function reachData(
+  { frames, shelf, limits }: LineupQuestion,
+  result: LineupResult | null,
+  body: Body | null,
+): ReachData {
   const bodies = (body ? [body] : shelf.bodies).filter((b) => !limits.lockedOut.includes(b.id));
   const format = body ?? bodies[0] ?? null;
-  const taken = new Set<string>([...(result?.lineup.lensIds ?? []), ...(result?.lineup.converterIds ?? [])]);
+  const taken = new Set<string>([
+    ...(result?.lineup.lensIds ?? []),
+    ...(result?.lineup.converterIds ?? []),
+  ]);
   const bands = shelf.lenses.flatMap((lens) => {
     const mounted = bodies.find((b) => mountFits(shelf.mounts, b.mount, lens.mount));
     if (!mounted || lens.projection !== 'rectilinear') return [];
@@ -55,6 +69,7 @@ export function reachData({ frames, shelf, limits }: LineupQuestion, result: Lin
     return [bandOf(lens, mounted, { shelf, limits }, taken, out)];
   });
   const states = new Map(result?.frames.map((f) => [f.frameId, f]));
+  const floor = slowestShown(bands);
   const spans = frames.map((frame, i) => {
     const standing = states.get(frame.id);
     return {
@@ -66,22 +81,58 @@ export function reachData({ frames, shelf, limits }: LineupQuestion, result: Lin
     };
   });
   return {
-    bands: inLanes(bands, (b) => ({ from: b.path[0]?.focalMm ?? 1, to: b.path.at(-1)?.focalMm ?? 1, level: stopsOf(meanFNumber(b.path)), first: b.standing === 'in' ? 0 : b.standing === 'free' ? 1 : 2 })),
-    spans: inLanes(spans, (s) => ({ from: s.span.range.from * 0.97, to: s.span.range.to * 1.03, level: s.span.slowest ? stopsOf((s.span.slowest.wide + s.span.slowest.long) / 2) : Infinity, first: 0 })),
+    bands: inLanes(bands, (b) => ({
+      from: b.path[0]?.focalMm ?? 1,
+      to: b.path.at(-1)?.focalMm ?? 1,
+      level: stopsOf(meanFNumber(b.path)),
+      first: b.standing === 'in' ? 0 : b.standing === 'free' ? 1 : 2,
+    })),
+    spans: inLanes(spans, (s) => ({
+      from: s.span.range.from / NUMBER_ROOM,
+      to: s.span.range.to * NUMBER_ROOM,
+      level: Math.min(
+        floor,
+        s.span.slowest ? stopsOf(Math.sqrt(s.span.slowest.wide * s.span.slowest.long)) : floor,
+      ),
+      first: 0,
+    })),
     gaps: result?.gaps ?? [],
     labelCrop: format ? cropFactor(format.sensor) : 1,
   };
 }
 
+/** Stops below the slowest band that the chart still shows; frames slower than that lie on the floor. */
+const ROOM_STOPS = 3;
+
+/** Lower edge of the chart, in stops from f/1. */
+export function slowestShown(bands: readonly Band[]): number {
+  const levels = bands.flatMap((b) =>
+    [...b.path, ...b.converted.filter((c) => c.taken).flatMap((c) => c.path)].map((p) =>
+      stopsOf(p.fNumber),
+    ),
+  );
+  return Math.ceil(Math.max(stopsOf(5.6), ...levels)) + ROOM_STOPS;
+}
+
 export const stopsOf = (fNumber: number) => 2 * Math.log2(fNumber);
 
-function stateOf(state: 'clear' | 'crop' | 'lost' | undefined, lack: string | undefined): FrameState {
+function stateOf(
+  state: 'clear' | 'crop' | 'lost' | undefined,
+  lack: string | undefined,
+): FrameState {
   if (state === undefined) return 'out';
   return state === 'lost' && lack === 'too-slow' ? 'slow' : state;
 }
 
 function formatOf(body: Body | null) {
-  if (body === null) return { sensor: FULL_FRAME, pixels: null, cropFactor: 1, stabiliserStops: 0, isoCeiling: null };
+  if (body === null)
+    return {
+      sensor: FULL_FRAME,
+      pixels: null,
+      cropFactor: 1,
+      stabiliserStops: 0,
+      isoCeiling: null,
+    };
   const { pixelsWide, pixelsHigh } = body.sensor;
   return {
     sensor: body.sensor,
@@ -92,7 +143,13 @@ function formatOf(body: Body | null) {
   };
 }
 
-function bandOf(lens: Lens, body: Body, { shelf, limits }: Pick<LineupQuestion, 'shelf' | 'limits'>, taken: ReadonlySet<string>, out: boolean): Band {
+function bandOf(
+  lens: Lens,
+  body: Body,
+  { shelf, limits }: Pick<LineupQuestion, 'shelf' | 'limits'>,
+  taken: ReadonlySet<string>,
+  out: boolean,
+): Band {
   const setup = setupOf(body, lens, null);
   const path = pathOf(setup, lens, 1);
   const end = path.at(-1) ?? { focalMm: 1, fNumber: 1 };
@@ -108,7 +165,10 @@ function bandOf(lens: Lens, body: Body, { shelf, limits }: Pick<LineupQuestion, 
         taken: taken.has(c.id),
         path: beyond(pathOf(setupOf(body, lens, c), lens, c.factor), end.focalMm),
       })),
-    cropped: limits.maxCrop > 1 ? [end, { focalMm: end.focalMm * limits.maxCrop, fNumber: end.fNumber }] : [],
+    cropped:
+      limits.maxCrop > 1
+        ? [end, { focalMm: end.focalMm * limits.maxCrop, fNumber: end.fNumber }]
+        : [],
     lane: 0,
   };
 }
@@ -117,8 +177,13 @@ function bandOf(lens: Lens, body: Body, { shelf, limits }: Pick<LineupQuestion, 
 function pathOf(setup: Setup, lens: Lens, factor: number): ReachPoint[] {
   const { wideMm, longMm } = setup.focal;
   const scale = equivalentRange(setup).from / wideMm;
-  const between = lens.apertures.map((p) => p.focalMm * factor).filter((f) => f > wideMm && f < longMm);
-  return [...new Set([wideMm, ...between, longMm])].map((f) => ({ focalMm: f * scale, fNumber: setup.fNumberAt(f) }));
+  const between = lens.apertures
+    .map((p) => p.focalMm * factor)
+    .filter((f) => f > wideMm && f < longMm);
+  return [...new Set([wideMm, ...between, longMm])].map((f) => ({
+    focalMm: f * scale,
+    fNumber: setup.fNumberAt(f),
+  }));
 }
 
 /** The part of a path past a focal length. */
@@ -142,14 +207,20 @@ interface Extent {
 }
 
 /** Gives things that share focal lengths at nearly the same level different lanes. */
-function inLanes<T extends { lane: number }>(things: readonly T[], extentOf: (thing: T) => Extent): T[] {
+function inLanes<T extends { lane: number }>(
+  things: readonly T[],
+  extentOf: (thing: T) => Extent,
+): T[] {
   const placed: { extent: Extent; lane: number }[] = [];
-  const order = things.map((thing, i) => ({ thing, i, extent: extentOf(thing) })).sort((a, b) => a.extent.first - b.extent.first || a.extent.from - b.extent.from);
+  const order = things
+    .map((thing, i) => ({ thing, i, extent: extentOf(thing) }))
+    .sort((a, b) => a.extent.first - b.extent.first || a.extent.from - b.extent.from);
   const lanes = new Map<number, number>();
   for (const { i, extent } of order) {
     const near = placed.filter(
       (p) =>
-        (p.extent.level === extent.level || Math.abs(p.extent.level - extent.level) < SAME_LEVEL_STOPS) &&
+        (p.extent.level === extent.level ||
+          Math.abs(p.extent.level - extent.level) < SAME_LEVEL_STOPS) &&
         p.extent.from <= extent.to &&
         extent.from <= p.extent.to,
     );

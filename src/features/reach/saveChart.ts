@@ -19,5 +19,10 @@ export async function chartPng(chart: ECharts): Promise<Blob> {
   context.fillStyle = getComputedStyle(document.documentElement).getPropertyValue('--paper');
   context.fillRect(0, 0, canvas.width, canvas.height);
   context.drawImage(image, 0, 0, canvas.width, canvas.height);
-  return new Promise((resolve, reject) => canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error('no picture came out'))), 'image/png'));
+  return new Promise((resolve, reject) =>
+    canvas.toBlob(
+      (blob) => (blob ? resolve(blob) : reject(new Error('no picture came out'))),
+      'image/png',
+    ),
+  );
 }

@@ -13,10 +13,16 @@ export interface Service extends Kit {
 }
 
 /** Every kit's best service of the given frames, or of one lens alone. */
-export function servicesOf({ shelf, limits }: LineupQuestion, frames: readonly Frame[], lensId: string | null): Service[] {
+export function servicesOf(
+  { shelf, limits }: LineupQuestion,
+  frames: readonly Frame[],
+  lensId: string | null,
+): Service[] {
   const setups = mountableSetups({
     ...shelf,
-    bodies: shelf.bodies.filter((b) => !limits.lockedOut.includes(b.id) && limits.sources.includes(b.ownership)),
+    bodies: shelf.bodies.filter(
+      (b) => !limits.lockedOut.includes(b.id) && limits.sources.includes(b.ownership),
+    ),
     lenses: lensId === null ? shelf.lenses : shelf.lenses.filter((l) => l.id === lensId),
   });
   const byKit = new Map<string, Setup[]>();
@@ -26,7 +32,16 @@ export function servicesOf({ shelf, limits }: LineupQuestion, frames: readonly F
       const best = same.map((s) => verdictOn(s, frame, limits)).sort(byVerdict)[0];
       if (!best) return [];
       const { lensId: id, converterId, bodyId } = best;
-      return [{ frameId: frame.id, lensId: id, converterId, bodyId, shortfall: shortfallOf(best), byCrop: best.code === 'crop' }];
+      return [
+        {
+          frameId: frame.id,
+          lensId: id,
+          converterId,
+          bodyId,
+          shortfall: shortfallOf(best),
+          byCrop: best.code === 'crop',
+        },
+      ];
     }),
   );
 }

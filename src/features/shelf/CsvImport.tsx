@@ -22,11 +22,18 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
   const take = () => {
     if (!table) return;
     edit(addGear({ lenses: table.lenses }));
-    toast(`${formatCount(table.lenses.length, 'lens', 'lenses')} taken over.`, { action: { label: 'Undo', onClick: document.undo } });
+    toast(`${formatCount(table.lenses.length, 'lens', 'lenses')} taken over.`, {
+      action: { label: 'Undo', onClick: document.undo },
+    });
     close();
   };
   return (
-    <Dialog open={open} onOpenChange={(isOpen) => !isOpen && close()} title="Lenses from a CSV table" description="Separated by comma, semicolon or tab, with the column names of the template.">
+    <Dialog
+      open={open}
+      onOpenChange={(isOpen) => !isOpen && close()}
+      title="Lenses from a CSV table"
+      description="Separated by comma, semicolon or tab, with the column names of the template."
+    >
       <div className="space-y-3">
         <div className="flex flex-wrap items-center gap-3">
           <input
@@ -35,20 +42,29 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
             aria-label="CSV table of lenses"
             onChange={(event) => {
               const chosen = event.target.files?.[0];
-              if (chosen) void chosen.text().then((text) => setTable(readLensCsv(text, shelfIds(file))));
+              if (chosen)
+                void chosen.text().then((text) => setTable(readLensCsv(text, shelfIds(file))));
             }}
           />
-          <Button onClick={() => download('lenses-template.csv', LENS_CSV_TEMPLATE, 'text/csv')}>Template</Button>
+          <Button onClick={() => download('lenses-template.csv', LENS_CSV_TEMPLATE, 'text/csv')}>
+            Template
+          </Button>
         </div>
         {table && (
           <>
             <p role="status">
               {formatCount(table.lenses.length, 'lens', 'lenses')} can be taken over
               {known > 0 && `; ${known} of them replace lenses with the same id`}
-              {table.issues.length > 0 && `; ${formatCount(table.issues.length, 'cell needs', 'cells need')} mending`}.
+              {table.issues.length > 0 &&
+                `; ${formatCount(table.issues.length, 'cell needs', 'cells need')} mending`}
+              .
             </p>
             {table.issues.length > 0 && (
-              <ul className="max-h-52 overflow-auto text-[13px]" tabIndex={0} aria-label="What needs mending">
+              <ul
+                className="max-h-52 overflow-auto text-[13px]"
+                tabIndex={0}
+                aria-label="What needs mending"
+              >
                 {table.issues.slice(0, 100).map((issue) => (
                   <li key={`${issue.line}.${issue.column}.${issue.message}`}>
                     <span className="text-wrong">

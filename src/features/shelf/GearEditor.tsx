@@ -2,10 +2,36 @@
 
 import { Copy, Plus, Trash2 } from 'lucide-react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
-import { type Body, body, type Converter, converter, type FocalRange, type Lens, lens } from '@/core/gear';
-import { type ItemOf, type Kind, type Lock, lockOf, putItem, removeItems, setLock } from '@/document';
+import {
+  type Body,
+  body,
+  type Converter,
+  converter,
+  type FocalRange,
+  type Lens,
+  lens,
+} from '@/core/gear';
+import {
+  type ItemOf,
+  type Kind,
+  type Lock,
+  lockOf,
+  putItem,
+  removeItems,
+  setLock,
+} from '@/document';
 import { useEdit, useFile } from '@/session';
-import { Button, Choice, EntityForm, FormKnown, FormNumber, FormSelect, FormText, IconButton, OWNERSHIPS } from '@/ui';
+import {
+  Button,
+  Choice,
+  EntityForm,
+  FormKnown,
+  FormNumber,
+  FormSelect,
+  FormText,
+  IconButton,
+  OWNERSHIPS,
+} from '@/ui';
 import { copyItem } from './newGear';
 
 interface GearEditorProps<K extends Kind> {
@@ -56,7 +82,12 @@ export function GearEditor<K extends Kind>({ kind, item, onSelect }: GearEditorP
           </IconButton>
         </span>
       </div>
-      <Choice label="For this outing" value={lock} options={locks} onChange={(next) => edit(setLock(item.id, next))} />
+      <Choice
+        label="For this outing"
+        value={lock}
+        options={locks}
+        onChange={(next) => edit(setLock(item.id, next))}
+      />
       {kind === 'lenses' && <LensForm item={item as Lens} />}
       {kind === 'bodies' && <BodyForm item={item as Body} />}
       {kind === 'converters' && <ConverterForm item={item as Converter} />}
@@ -83,9 +114,23 @@ function CommonFields() {
   return (
     <>
       <FormNumber name="weightG" label="Weight" unit="g" placeholder="not known" />
-      <FormSelect name="ownership" label="Whose" options={Object.entries(OWNERSHIPS) as [keyof typeof OWNERSHIPS, string][]} />
-      <FormNumber name="priceNew" label="Price new" unit={outing.currency} placeholder="not known" />
-      <FormNumber name="priceUsed" label="Price used" unit={outing.currency} placeholder="not known" />
+      <FormSelect
+        name="ownership"
+        label="Whose"
+        options={Object.entries(OWNERSHIPS) as [keyof typeof OWNERSHIPS, string][]}
+      />
+      <FormNumber
+        name="priceNew"
+        label="Price new"
+        unit={outing.currency}
+        placeholder="not known"
+      />
+      <FormNumber
+        name="priceUsed"
+        label="Price used"
+        unit={outing.currency}
+        placeholder="not known"
+      />
     </>
   );
 }
@@ -95,7 +140,12 @@ const GRID = 'grid grid-cols-2 gap-2';
 function LensForm({ item }: { item: Lens }) {
   const edit = useEdit();
   return (
-    <EntityForm label={`Lens ${item.name}`} schema={lens} value={item} onValid={(next, field) => edit(putItem('lenses', next), `${item.id}.${field}`)}>
+    <EntityForm
+      label={`Lens ${item.name}`}
+      schema={lens}
+      value={item}
+      onValid={(next, field) => edit(putItem('lenses', next), `${item.id}.${field}`)}
+    >
       <div className={GRID}>
         <NameFields />
         <FormNumber name="focal.wideMm" label="Wide end" unit="mm" />
@@ -112,8 +162,18 @@ function LensForm({ item }: { item: Lens }) {
         />
         <FormNumber name="imageCircleMm" label="Image circle" unit="mm" placeholder="not known" />
         <FormNumber name="minFocusM" label="Closest focus" unit="m" placeholder="not known" />
-        <FormNumber name="maxMagnification" label="Magnification" unit="×" placeholder="not known" />
-        <FormNumber name="stabiliserStops" label="Stabiliser" unit="stops" placeholder="not known" />
+        <FormNumber
+          name="maxMagnification"
+          label="Magnification"
+          unit="×"
+          placeholder="not known"
+        />
+        <FormNumber
+          name="stabiliserStops"
+          label="Stabiliser"
+          unit="stops"
+          placeholder="not known"
+        />
         <FormKnown name="autofocus" label="Autofocus" />
         <FormNumber name="filterMm" label="Filter thread" unit="mm" placeholder="none" />
         <FormKnown name="sealed" label="Sealed" />
@@ -126,7 +186,10 @@ function LensForm({ item }: { item: Lens }) {
 /** A measured range beside the marked one; it counts where there is one. */
 function MeasuredFields() {
   const { setValue } = useFormContext();
-  const [measured, focal] = useWatch({ name: ['measured', 'focal'] }) as [FocalRange | null, FocalRange];
+  const [measured, focal] = useWatch({ name: ['measured', 'focal'] }) as [
+    FocalRange | null,
+    FocalRange,
+  ];
   const set = (value: FocalRange | null) => setValue('measured', value, { shouldValidate: true });
   if (measured === null) {
     return (
@@ -162,12 +225,23 @@ function ApertureFields() {
         <div key={field.id} className="mb-1 grid grid-cols-[1fr_1fr_1.75rem] items-end gap-2">
           <FormNumber name={`apertures.${i}.focalMm`} label="at" unit="mm" />
           <FormNumber name={`apertures.${i}.fNumber`} label="f/" />
-          <IconButton label={`Remove f-number ${i + 1}`} disabled={fields.length === 1} onClick={() => remove(i)}>
+          <IconButton
+            label={`Remove f-number ${i + 1}`}
+            disabled={fields.length === 1}
+            onClick={() => remove(i)}
+          >
             <Trash2 size={14} aria-hidden />
           </IconButton>
         </div>
       ))}
-      <Button onClick={() => append({ focalMm: Math.max(focal.longMm, (points.at(-1)?.focalMm ?? 0) + 1), fNumber: points.at(-1)?.fNumber ?? 4 })}>
+      <Button
+        onClick={() =>
+          append({
+            focalMm: Math.max(focal.longMm, (points.at(-1)?.focalMm ?? 0) + 1),
+            fNumber: points.at(-1)?.fNumber ?? 4,
+          })
+        }
+      >
         <Plus size={14} aria-hidden /> Add a point
       </Button>
     </fieldset>
@@ -177,13 +251,28 @@ function ApertureFields() {
 function BodyForm({ item }: { item: Body }) {
   const edit = useEdit();
   return (
-    <EntityForm label={`Body ${item.name}`} schema={body} value={item} onValid={(next, field) => edit(putItem('bodies', next), `${item.id}.${field}`)}>
+    <EntityForm
+      label={`Body ${item.name}`}
+      schema={body}
+      value={item}
+      onValid={(next, field) => edit(putItem('bodies', next), `${item.id}.${field}`)}
+    >
       <div className={GRID}>
         <NameFields />
         <FormNumber name="sensor.widthMm" label="Sensor width" unit="mm" />
         <FormNumber name="sensor.heightMm" label="Sensor height" unit="mm" />
-        <FormNumber name="sensor.pixelsWide" label="Pixels across" unit="px" placeholder="not known" />
-        <FormNumber name="sensor.pixelsHigh" label="Pixels down" unit="px" placeholder="not known" />
+        <FormNumber
+          name="sensor.pixelsWide"
+          label="Pixels across"
+          unit="px"
+          placeholder="not known"
+        />
+        <FormNumber
+          name="sensor.pixelsHigh"
+          label="Pixels down"
+          unit="px"
+          placeholder="not known"
+        />
         <FormNumber name="isoCeiling" label="Highest ISO" placeholder="outing’s" />
         <FormNumber name="stabiliserStops" label="Stabiliser" unit="stops" placeholder="none" />
         <CommonFields />
@@ -196,7 +285,12 @@ function ConverterForm({ item }: { item: Converter }) {
   const { shelf } = useFile();
   const edit = useEdit();
   return (
-    <EntityForm label={`Converter ${item.name}`} schema={converter} value={item} onValid={(next, field) => edit(putItem('converters', next), `${item.id}.${field}`)}>
+    <EntityForm
+      label={`Converter ${item.name}`}
+      schema={converter}
+      value={item}
+      onValid={(next, field) => edit(putItem('converters', next), `${item.id}.${field}`)}
+    >
       <div className={GRID}>
         <NameFields />
         <FormNumber name="factor" label="Factor" unit="×" />
@@ -222,7 +316,11 @@ function TakesLenses({ lenses }: { lenses: readonly Lens[] }) {
             type="checkbox"
             checked={lensIds.includes(l.id)}
             onChange={(e) =>
-              setValue('lensIds', e.target.checked ? [...lensIds, l.id] : lensIds.filter((id) => id !== l.id), { shouldValidate: true })
+              setValue(
+                'lensIds',
+                e.target.checked ? [...lensIds, l.id] : lensIds.filter((id) => id !== l.id),
+                { shouldValidate: true },
+              )
             }
           />
           {l.name}

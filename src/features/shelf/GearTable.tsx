@@ -18,7 +18,9 @@ export interface GearRow {
   readonly note: string;
   /** Whether it is in the lineup, may be chosen, or stays out. */
   readonly standing: 'in' | 'free' | 'out';
-  readonly cells: Readonly<Record<string, { readonly text: string; readonly sort: number | string | undefined }>>;
+  readonly cells: Readonly<
+    Record<string, { readonly text: string; readonly sort: number | string | undefined }>
+  >;
 }
 
 const features = tableFeatures({
@@ -48,12 +50,18 @@ export function GearTable({ label, rows, columns, selected, onSelect }: GearTabl
     columns: helper.columns([
       helper.accessor((row) => row.name, { id: 'name', header: 'Name', sortFn: 'basic' }),
       ...columns.map(([key, header]) =>
-        helper.accessor((row) => row.cells[key]?.sort, { id: key, header, sortFn: 'basic', sortUndefined: 'last' }),
+        helper.accessor((row) => row.cells[key]?.sort, {
+          id: key,
+          header,
+          sortFn: 'basic',
+          sortUndefined: 'last',
+        }),
       ),
     ]),
     getRowId: (row) => row.id,
   });
   const sorted = table.getRowModel().rows;
+  // eslint-disable-next-line react-hooks/incompatible-library -- nothing of it is passed on
   const virtual = useVirtualizer({
     count: sorted.length,
     getScrollElement: () => scroller.current,
@@ -65,7 +73,13 @@ export function GearTable({ label, rows, columns, selected, onSelect }: GearTabl
   const before = shown[0]?.start ?? 0;
   const after = virtual.getTotalSize() - (shown.at(-1)?.end ?? 0);
   return (
-    <div ref={scroller} tabIndex={0} role="region" aria-label={label} className="max-h-[calc(100vh-15rem)] min-h-40 overflow-auto">
+    <div
+      ref={scroller}
+      tabIndex={0}
+      role="region"
+      aria-label={label}
+      className="max-h-[calc(100vh-15rem)] min-h-40 overflow-auto"
+    >
       <table className="w-full border-collapse" aria-rowcount={sorted.length + 1}>
         <thead className="sticky top-0 z-10 bg-paper">
           {table.getHeaderGroups().map((group) => (
@@ -77,9 +91,19 @@ export function GearTable({ label, rows, columns, selected, onSelect }: GearTabl
                     key={header.id}
                     scope="col"
                     className="py-1 pr-4 font-normal whitespace-nowrap"
-                    aria-sort={direction === 'asc' ? 'ascending' : direction === 'desc' ? 'descending' : 'none'}
+                    aria-sort={
+                      direction === 'asc'
+                        ? 'ascending'
+                        : direction === 'desc'
+                          ? 'descending'
+                          : 'none'
+                    }
                   >
-                    <button type="button" className="hover:underline" onClick={header.column.getToggleSortingHandler()}>
+                    <button
+                      type="button"
+                      className="hover:underline"
+                      onClick={header.column.getToggleSortingHandler()}
+                    >
                       <table.FlexRender header={header} />
                       {direction === 'asc' ? ' ↑' : direction === 'desc' ? ' ↓' : ''}
                     </button>
@@ -103,8 +127,17 @@ export function GearTable({ label, rows, columns, selected, onSelect }: GearTabl
                 className={`border-b border-hair ${chosen ? 'bg-chosen' : 'hover:bg-sheet'}`}
               >
                 <td className="pr-4">
-                  <button type="button" aria-pressed={chosen} className="text-left whitespace-nowrap" onClick={() => onSelect(row.id)}>
-                    <span className={row.standing === 'in' ? 'font-semibold text-got' : 'font-semibold'}>{row.name}</span>{' '}
+                  <button
+                    type="button"
+                    aria-pressed={chosen}
+                    className="text-left whitespace-nowrap"
+                    onClick={() => onSelect(row.id)}
+                  >
+                    <span
+                      className={row.standing === 'in' ? 'font-semibold text-got' : 'font-semibold'}
+                    >
+                      {row.name}
+                    </span>{' '}
                     <span className="text-soft">{row.note}</span>
                   </button>
                 </td>

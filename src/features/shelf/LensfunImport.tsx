@@ -4,7 +4,14 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { SHELF_LIMITS } from '@/core/gear';
 import { addGear, shelfIds } from '@/document';
-import { type DatabaseCamera, type DatabaseLens, gearFromDatabase, type LensDatabase, mergeDatabases, readLensfun } from '@/document/formats';
+import {
+  type DatabaseCamera,
+  type DatabaseLens,
+  gearFromDatabase,
+  type LensDatabase,
+  mergeDatabases,
+  readLensfun,
+} from '@/document/formats';
 import { useEdit, useFile, useSession } from '@/session';
 import { Button, Dialog, formatCount, formatFNumber, formatFocalRange } from '@/ui';
 
@@ -32,9 +39,21 @@ export function LensfunImport({ open, onClose }: { open: boolean; onClose: () =>
     if (parts.length > 0) setDatabase(mergeDatabases(parts));
   };
   return (
-    <Dialog wide open={open} onOpenChange={(isOpen) => !isOpen && close()} title="Gear from the open lens database" description="XML files of the Lensfun database, one or many at once. They are read here and go nowhere.">
+    <Dialog
+      wide
+      open={open}
+      onOpenChange={(isOpen) => !isOpen && close()}
+      title="Gear from the open lens database"
+      description="XML files of the Lensfun database, one or many at once. They are read here and go nowhere."
+    >
       <div className="space-y-3">
-        <input type="file" multiple accept=".xml,text/xml" aria-label="Database files" onChange={(event) => event.target.files && void read(event.target.files)} />
+        <input
+          type="file"
+          multiple
+          accept=".xml,text/xml"
+          aria-label="Database files"
+          onChange={(event) => event.target.files && void read(event.target.files)}
+        />
         {reading && <p role="status">Reading…</p>}
         {problems.map((problem) => (
           <p key={problem} role="alert" className="text-wrong">
@@ -47,7 +66,8 @@ export function LensfunImport({ open, onClose }: { open: boolean; onClose: () =>
   );
 }
 
-const keyOf = (entry: DatabaseCamera | DatabaseLens) => `${entry.maker} ${entry.model} ${'mount' in entry ? entry.mount : entry.mounts.join(',')}`;
+const keyOf = (entry: DatabaseCamera | DatabaseLens) =>
+  `${entry.maker} ${entry.model} ${'mount' in entry ? entry.mount : entry.mounts.join(',')}`;
 
 function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => void }) {
   const file = useFile();
@@ -57,30 +77,53 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
   const [cameras, setCameras] = useState<ReadonlySet<string>>(new Set());
   const [lenses, setLenses] = useState<ReadonlySet<string>>(new Set());
   const [compatibility, setCompatibility] = useState(false);
-  const names = useMemo(() => [...new Set([...database.mounts.map((m) => m.name), ...database.lenses.flatMap((l) => l.mounts)])].sort(), [database]);
+  const names = useMemo(
+    () =>
+      [
+        ...new Set([
+          ...database.mounts.map((m) => m.name),
+          ...database.lenses.flatMap((l) => l.mounts),
+        ]),
+      ].sort(),
+    [database],
+  );
   const ofMount = {
     cameras: useMemo(() => database.cameras.filter((c) => mounts.has(c.mount)), [database, mounts]),
-    lenses: useMemo(() => database.lenses.filter((l) => l.mounts.some((m) => mounts.has(m))), [database, mounts]),
+    lenses: useMemo(
+      () => database.lenses.filter((l) => l.mounts.some((m) => mounts.has(m))),
+      [database, mounts],
+    ),
   };
   const gear = gearFromDatabase(
     database,
-    { mounts, cameras: ofMount.cameras.filter((c) => cameras.has(keyOf(c))), lenses: ofMount.lenses.filter((l) => lenses.has(keyOf(l))), compatibility },
+    {
+      mounts,
+      cameras: ofMount.cameras.filter((c) => cameras.has(keyOf(c))),
+      lenses: ofMount.lenses.filter((l) => lenses.has(keyOf(l))),
+      compatibility,
+    },
     shelfIds(file),
   );
   const tooMany = file.shelf.lenses.length + gear.lenses.length > SHELF_LIMITS.lenses;
   const take = () => {
     edit(addGear(gear));
-    toast(`${formatCount(gear.bodies.length, 'body', 'bodies')} and ${formatCount(gear.lenses.length, 'lens', 'lenses')} taken over.`, {
-      description: 'Weight, price, close focus and pixels are not in the database; add them where they count.',
-      action: { label: 'Undo', onClick: document.undo },
-    });
+    toast(
+      `${formatCount(gear.bodies.length, 'body', 'bodies')} and ${formatCount(gear.lenses.length, 'lens', 'lenses')} taken over.`,
+      {
+        description:
+          'Weight, price, close focus and pixels are not in the database; add them where they count.',
+        action: { label: 'Undo', onClick: document.undo },
+      },
+    );
     onDone();
   };
   return (
     <>
       <p role="status">
-        Read {formatCount(database.lenses.length, 'lens', 'lenses')}, {formatCount(database.cameras.length, 'camera', 'cameras')} and{' '}
-        {formatCount(database.mounts.length, 'mount', 'mounts')}; passed over {database.fixedLenses} built into cameras and {database.skipped.length} that cannot be used.
+        Read {formatCount(database.lenses.length, 'lens', 'lenses')},{' '}
+        {formatCount(database.cameras.length, 'camera', 'cameras')} and{' '}
+        {formatCount(database.mounts.length, 'mount', 'mounts')}; passed over {database.fixedLenses}{' '}
+        built into cameras and {database.skipped.length} that cannot be used.
       </p>
       {database.skipped.length > 0 && (
         <details>
@@ -95,27 +138,62 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
         </details>
       )}
       <div className="grid gap-4 md:grid-cols-[1fr_1.3fr_1.6fr]">
-        <Picker label="Mounts" entries={names.map((n) => [n, n, ''] as const)} chosen={mounts} onChange={setMounts} />
-        <Picker label="Cameras" entries={ofMount.cameras.map((c) => [keyOf(c), `${c.maker} ${c.model}`, `crop ${c.cropFactor}`] as const)} chosen={cameras} onChange={setCameras} />
+        <Picker
+          label="Mounts"
+          entries={names.map((n) => [n, n, ''] as const)}
+          chosen={mounts}
+          onChange={setMounts}
+        />
+        <Picker
+          label="Cameras"
+          entries={ofMount.cameras.map(
+            (c) => [keyOf(c), `${c.maker} ${c.model}`, `crop ${c.cropFactor}`] as const,
+          )}
+          chosen={cameras}
+          onChange={setCameras}
+        />
         <Picker
           label="Lenses"
-          entries={ofMount.lenses.map((l) => [keyOf(l), `${l.maker} ${l.model}`, `${formatFocalRange(l.focal.wideMm, l.focal.longMm)} ${formatFNumber(l.apertures[0]?.fNumber ?? 0)}`] as const)}
+          entries={ofMount.lenses.map(
+            (l) =>
+              [
+                keyOf(l),
+                `${l.maker} ${l.model}`,
+                `${formatFocalRange(l.focal.wideMm, l.focal.longMm)} ${formatFNumber(l.apertures[0]?.fNumber ?? 0)}`,
+              ] as const,
+          )}
           chosen={lenses}
           onChange={setLenses}
         />
       </div>
       <label className="flex items-start gap-2">
-        <input type="checkbox" className="mt-0.5" checked={compatibility} onChange={(e) => setCompatibility(e.target.checked)} />
+        <input
+          type="checkbox"
+          className="mt-0.5"
+          checked={compatibility}
+          onChange={(e) => setCompatibility(e.target.checked)}
+        />
         <span>
           Also take over which of these mounts accept which
-          <span className="block text-[12px] text-soft">The database does not tell where an adapter is needed.</span>
+          <span className="block text-[12px] text-soft">
+            The database does not tell where an adapter is needed.
+          </span>
         </span>
       </label>
-      {tooMany && <p className="text-wrong">A shelf holds at most {SHELF_LIMITS.lenses} lenses; choose fewer.</p>}
+      {tooMany && (
+        <p className="text-wrong">
+          A shelf holds at most {SHELF_LIMITS.lenses} lenses; choose fewer.
+        </p>
+      )}
       <div className="flex justify-end gap-2">
         <Button onClick={onDone}>Cancel</Button>
-        <Button look="strong" disabled={tooMany || gear.bodies.length + gear.lenses.length === 0} onClick={take}>
-          Take over {formatCount(gear.bodies.length, 'body', 'bodies')} and {formatCount(gear.lenses.length, 'lens', 'lenses')}
+        <Button
+          look="strong"
+          disabled={tooMany || gear.bodies.length + gear.lenses.length === 0}
+          onClick={take}
+        >
+          Take over {formatCount(gear.bodies.length, 'body', 'bodies')} and{' '}
+          {formatCount(gear.lenses.length, 'lens', 'lenses')}
         </Button>
       </div>
     </>
@@ -125,10 +203,22 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
 type Entry = readonly [key: string, name: string, note: string];
 
 /** A searchable list of things to tick, with all of those shown ticked at once. */
-function Picker({ label, entries, chosen, onChange }: { label: string; entries: readonly Entry[]; chosen: ReadonlySet<string>; onChange: (chosen: ReadonlySet<string>) => void }) {
+function Picker({
+  label,
+  entries,
+  chosen,
+  onChange,
+}: {
+  label: string;
+  entries: readonly Entry[];
+  chosen: ReadonlySet<string>;
+  onChange: (chosen: ReadonlySet<string>) => void;
+}) {
   const [text, setText] = useState('');
   const wanted = useDeferredValue(text).toLowerCase();
-  const shown = entries.filter(([, name, note]) => `${name} ${note}`.toLowerCase().includes(wanted));
+  const shown = entries.filter(([, name, note]) =>
+    `${name} ${note}`.toLowerCase().includes(wanted),
+  );
   const count = entries.filter(([key]) => chosen.has(key)).length;
   return (
     <fieldset className="min-w-0">
@@ -139,7 +229,14 @@ function Picker({ label, entries, chosen, onChange }: { label: string; entries: 
         </span>
       </legend>
       <div className="flex gap-1">
-        <input type="search" aria-label={`Search ${label.toLowerCase()}`} placeholder="Search" value={text} onChange={(e) => setText(e.target.value)} className="min-h-7 min-w-0 flex-1 border border-edge bg-sheet px-1.5" />
+        <input
+          type="search"
+          aria-label={`Search ${label.toLowerCase()}`}
+          placeholder="Search"
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+          className="min-h-7 min-w-0 flex-1 border border-edge bg-sheet px-1.5"
+        />
         <Button
           disabled={shown.length === 0}
           onClick={() => {
@@ -155,8 +252,17 @@ function Picker({ label, entries, chosen, onChange }: { label: string; entries: 
           {shown.length > 0 && shown.every(([key]) => chosen.has(key)) ? 'None' : 'All'}
         </Button>
       </div>
-      <div className="mt-1 h-56 overflow-auto border border-hair p-1" tabIndex={0} role="group" aria-label={`${label} to choose from`}>
-        {shown.length === 0 && <p className="text-soft">{label === 'Mounts' ? 'Nothing found' : 'Choose a mount first'}</p>}
+      <div
+        className="mt-1 h-56 overflow-auto border border-hair p-1"
+        tabIndex={0}
+        role="group"
+        aria-label={`${label} to choose from`}
+      >
+        {shown.length === 0 && (
+          <p className="text-soft">
+            {label === 'Mounts' ? 'Nothing found' : 'Choose a mount first'}
+          </p>
+        )}
         {shown.map(([key, name, note]) => (
           <label key={key} className="flex gap-2 py-0.5 [content-visibility:auto]">
             <input

@@ -12,7 +12,14 @@ import { GearEditor } from './GearEditor';
 import { GearTable } from './GearTable';
 import { LensfunImport } from './LensfunImport';
 import { newItem } from './newGear';
-import { BODY_COLUMNS, bodyRow, CONVERTER_COLUMNS, converterRow, LENS_COLUMNS, lensRow } from './rows';
+import {
+  BODY_COLUMNS,
+  bodyRow,
+  CONVERTER_COLUMNS,
+  converterRow,
+  LENS_COLUMNS,
+  lensRow,
+} from './rows';
 
 const KINDS = [
   ['lenses', 'Lenses', LENS_COLUMNS],
@@ -57,13 +64,17 @@ export function ShelfPlace() {
               groups={[
                 [
                   { label: 'Lenses from a CSV table…', onSelect: () => setImporting('csv') },
-                  { label: 'Gear from the open lens database…', onSelect: () => setImporting('lensfun') },
+                  {
+                    label: 'Gear from the open lens database…',
+                    onSelect: () => setImporting('lensfun'),
+                  },
                 ],
                 [
                   {
                     label: 'Export lenses as CSV',
                     disabled: file.shelf.lenses.length === 0,
-                    onSelect: () => download('lenses.csv', writeLensCsv(file.shelf.lenses), 'text/csv'),
+                    onSelect: () =>
+                      download('lenses.csv', writeLensCsv(file.shelf.lenses), 'text/csv'),
                   },
                 ],
               ]}
@@ -77,19 +88,35 @@ export function ShelfPlace() {
           <Tabs.Content key={key} value={key} tabIndex={-1}>
             {file.shelf[key].length === 0 ? (
               <p className="max-w-prose border-t border-hair pt-4">
-                No {label.toLowerCase()} yet. Add one by hand{key === 'converters' ? '' : ', or bring in what you have from a CSV table or from the open lens database'}.
+                No {label.toLowerCase()} yet. Add one by hand
+                {key === 'converters'
+                  ? ''
+                  : ', or bring in what you have from a CSV table or from the open lens database'}
+                .
               </p>
             ) : (
-              <GearList kind={key} label={label} columns={columns} selected={selected} onSelect={select} />
+              <GearList
+                kind={key}
+                label={label}
+                columns={columns}
+                selected={selected}
+                onSelect={select}
+              />
             )}
           </Tabs.Content>
         ))}
       </Tabs.Root>
-      <aside aria-label={`Chosen ${SINGULAR[kind]}`} tabIndex={0} className="lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto">
+      <aside
+        aria-label={`Chosen ${SINGULAR[kind]}`}
+        tabIndex={0}
+        className="lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto"
+      >
         {item ? (
           <GearEditor key={item.id} kind={kind} item={item} onSelect={select} />
         ) : (
-          <p className="border-t border-hair pt-3 text-soft">Choose a {SINGULAR[kind]} in the table to see and change it.</p>
+          <p className="border-t border-hair pt-3 text-soft">
+            Choose a {SINGULAR[kind]} in the table to see and change it.
+          </p>
         )}
       </aside>
       <CsvImport open={importing === 'csv'} onClose={() => setImporting(null)} />
@@ -114,7 +141,10 @@ function GearList({ kind, label, columns, selected, onSelect }: GearListProps) {
   const [mount, setMount] = useState('');
   const wanted = useDeferredValue(text).toLowerCase();
   const rows = useMemo(() => {
-    const inLineup = new Set<string>([...(result?.lineup.lensIds ?? []), ...(result?.lineup.converterIds ?? [])]);
+    const inLineup = new Set<string>([
+      ...(result?.lineup.lensIds ?? []),
+      ...(result?.lineup.converterIds ?? []),
+    ]);
     const context = { currency: outing.currency, limits, inLineup };
     const all = {
       lenses: () => shelf.lenses.map((l) => lensRow(l, context)),
@@ -124,7 +154,12 @@ function GearList({ kind, label, columns, selected, onSelect }: GearListProps) {
     return all.filter(
       (row) =>
         (mount === '' || row.cells.mount?.text === mount) &&
-        (wanted === '' || `${row.name} ${row.note} ${Object.values(row.cells).map((c) => c.text).join(' ')}`.toLowerCase().includes(wanted)),
+        (wanted === '' ||
+          `${row.name} ${row.note} ${Object.values(row.cells)
+            .map((c) => c.text)
+            .join(' ')}`
+            .toLowerCase()
+            .includes(wanted)),
     );
   }, [kind, limits, mount, outing.currency, result, shelf, wanted]);
   const mounts = [...new Set(shelf[kind].map((i) => i.mount))].sort();
@@ -139,17 +174,29 @@ function GearList({ kind, label, columns, selected, onSelect }: GearListProps) {
           onChange={(e) => setText(e.target.value)}
           className="min-h-7 w-44 border border-edge bg-sheet px-1.5"
         />
-        <select aria-label="Mount" value={mount} onChange={(e) => setMount(e.target.value)} className="min-h-7 border border-edge bg-sheet px-1">
+        <select
+          aria-label="Mount"
+          value={mount}
+          onChange={(e) => setMount(e.target.value)}
+          className="min-h-7 border border-edge bg-sheet px-1"
+        >
           <option value="">every mount</option>
           {mounts.map((m) => (
             <option key={m}>{m}</option>
           ))}
         </select>
         <span className="text-soft">
-          {rows.length} shown; <span className="font-semibold text-got">green</span> is in the lineup
+          {rows.length} shown; <span className="font-semibold text-got">green</span> is in the
+          lineup
         </span>
       </div>
-      <GearTable label={label} rows={rows} columns={columns} selected={selected} onSelect={onSelect} />
+      <GearTable
+        label={label}
+        rows={rows}
+        columns={columns}
+        selected={selected}
+        onSelect={onSelect}
+      />
     </>
   );
 }

@@ -1,7 +1,13 @@
 import { type Body, bodyId, type Converter, converterId, type Lens, lensId } from '@/core/gear';
 import { freshId, type ItemOf, type Kind, type OutingFile, shelfIds } from '@/document';
 
-const UNKNOWN = { maker: '', weightG: null, priceNew: null, priceUsed: null, ownership: 'owned' } as const;
+const UNKNOWN = {
+  maker: '',
+  weightG: null,
+  priceNew: null,
+  priceUsed: null,
+  ownership: 'owned',
+} as const;
 
 /** A new piece in a first state that is valid; mounts follow what is already on the shelf. */
 export function newItem<K extends Kind>(kind: K, file: OutingFile): ItemOf[K] {

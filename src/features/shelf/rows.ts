@@ -1,7 +1,15 @@
 import type { Body, Converter, Lens } from '@/core/gear';
 import type { Limits } from '@/core/brief';
 import { cropFactor } from '@/core/optics';
-import { formatCount, formatFNumber, formatFocalRange, formatMetres, formatMoney, formatWeight, OWNERSHIPS } from '@/ui';
+import {
+  formatCount,
+  formatFNumber,
+  formatFocalRange,
+  formatMetres,
+  formatMoney,
+  formatWeight,
+  OWNERSHIPS,
+} from '@/ui';
 import type { GearRow } from './GearTable';
 
 type Cells = GearRow['cells'];
@@ -46,31 +54,51 @@ export function lensRow(lens: Lens, context: Context): GearRow {
   return rowOf(lens, context, {
     range: { text: formatFocalRange(wideMm, longMm), sort: wideMm },
     fNumber: {
-      text: ends[0] === ends[1] ? formatFNumber(ends[0]) : `${formatFNumber(ends[0])}–${formatFNumber(ends[1]).slice(2)}`,
+      text:
+        ends[0] === ends[1]
+          ? formatFNumber(ends[0])
+          : `${formatFNumber(ends[0])}–${formatFNumber(ends[1]).slice(2)}`,
       sort: ends[1],
     },
-    focus: { text: lens.minFocusM === null ? '' : formatMetres(lens.minFocusM), sort: lens.minFocusM ?? undefined },
+    focus: {
+      text: lens.minFocusM === null ? '' : formatMetres(lens.minFocusM),
+      sort: lens.minFocusM ?? undefined,
+    },
   });
 }
 
 export function bodyRow(body: Body, context: Context): GearRow {
   const { widthMm, heightMm, pixelsWide, pixelsHigh } = body.sensor;
-  const megapixels = pixelsWide === null || pixelsHigh === null ? undefined : (pixelsWide * pixelsHigh) / 1e6;
+  const megapixels =
+    pixelsWide === null || pixelsHigh === null ? undefined : (pixelsWide * pixelsHigh) / 1e6;
   return rowOf(body, context, {
-    sensor: { text: `${widthMm} × ${heightMm} mm, crop ${cropFactor(body.sensor).toFixed(2)}`, sort: widthMm },
-    pixels: { text: megapixels === undefined ? 'not known' : `${megapixels.toFixed(1)} MP`, sort: megapixels },
+    sensor: {
+      text: `${widthMm} × ${heightMm} mm, crop ${cropFactor(body.sensor).toFixed(2)}`,
+      sort: widthMm,
+    },
+    pixels: {
+      text: megapixels === undefined ? 'not known' : `${megapixels.toFixed(1)} MP`,
+      sort: megapixels,
+    },
   });
 }
 
 export function converterRow(converter: Converter, context: Context): GearRow {
   return rowOf(converter, context, {
     factor: { text: `${converter.factor}×`, sort: converter.factor },
-    lenses: { text: formatCount(converter.lensIds.length, 'lens', 'lenses'), sort: converter.lensIds.length },
+    lenses: {
+      text: formatCount(converter.lensIds.length, 'lens', 'lenses'),
+      sort: converter.lensIds.length,
+    },
   });
 }
 
 /** What every piece has. A blank is "not known". */
-function rowOf(item: Lens | Body | Converter, { currency, limits, inLineup }: Context, own: Cells): GearRow {
+function rowOf(
+  item: Lens | Body | Converter,
+  { currency, limits, inLineup }: Context,
+  own: Cells,
+): GearRow {
   const out = limits.lockedOut.includes(item.id) || !limits.sources.includes(item.ownership);
   return {
     id: item.id,
@@ -80,8 +108,14 @@ function rowOf(item: Lens | Body | Converter, { currency, limits, inLineup }: Co
     cells: {
       ...own,
       mount: { text: item.mount, sort: item.mount },
-      weight: { text: item.weightG === null ? '' : formatWeight(item.weightG), sort: item.weightG ?? undefined },
-      price: { text: item.priceNew === null ? '' : formatMoney(item.priceNew, currency), sort: item.priceNew ?? undefined },
+      weight: {
+        text: item.weightG === null ? '' : formatWeight(item.weightG),
+        sort: item.weightG ?? undefined,
+      },
+      price: {
+        text: item.priceNew === null ? '' : formatMoney(item.priceNew, currency),
+        sort: item.priceNew ?? undefined,
+      },
       ownership: { text: OWNERSHIPS[item.ownership], sort: item.ownership },
     },
   };

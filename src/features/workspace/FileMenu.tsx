@@ -3,7 +3,14 @@
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { DEFAULT_LIMITS, outingId } from '@/core/brief';
-import { decode, encode, FILE_FORMAT, FILE_VERSION, type OutingFile, type Refusal } from '@/document';
+import {
+  decode,
+  encode,
+  FILE_FORMAT,
+  FILE_VERSION,
+  type OutingFile,
+  type Refusal,
+} from '@/document';
 import { download, fetchDemo, useFile, useSession } from '@/session';
 import { Button, Dialog, Menu } from '@/ui';
 
@@ -33,7 +40,10 @@ export function FileMenu() {
 
   const open = (next: OutingFile, said: string) => {
     document.open(next, true);
-    toast(said, { description: 'Undo brings the other outing back.', action: { label: 'Undo', onClick: document.undo } });
+    toast(said, {
+      description: 'Undo brings the other outing back.',
+      action: { label: 'Undo', onClick: document.undo },
+    });
   };
   const read = async (chosen: File) => {
     const result = decode(await chosen.text());
@@ -43,7 +53,8 @@ export function FileMenu() {
   const demo = () =>
     fetchDemo().then(
       (next) => open(next, 'Opened the demo outing.'),
-      (error: unknown) => toast(error instanceof Error ? error.message : 'The demo could not be opened.'),
+      (error: unknown) =>
+        toast(error instanceof Error ? error.message : 'The demo could not be opened.'),
     );
 
   return (
@@ -69,11 +80,16 @@ export function FileMenu() {
             {
               label: 'Export this outing',
               hint: '.armreach.json',
-              onSelect: () => download(`${file.outing.id}.armreach.json`, encode(file), 'application/json'),
+              onSelect: () =>
+                download(`${file.outing.id}.armreach.json`, encode(file), 'application/json'),
             },
           ],
           [
-            { label: 'New, with this shelf', onSelect: () => open({ ...EMPTY, shelf: file.shelf }, 'Started a new outing with the same shelf.') },
+            {
+              label: 'New, with this shelf',
+              onSelect: () =>
+                open({ ...EMPTY, shelf: file.shelf }, 'Started a new outing with the same shelf.'),
+            },
             { label: 'New and empty', onSelect: () => open(EMPTY, 'Started an empty outing.') },
             { label: 'The demo outing', onSelect: () => void demo() },
           ],
@@ -83,7 +99,9 @@ export function FileMenu() {
         open={refused !== null}
         onOpenChange={(isOpen) => !isOpen && setRefused(null)}
         title="The file was not opened"
-        description={refused ? `${refused.name}: ${refused.refusal.message} Your outing is as it was.` : ''}
+        description={
+          refused ? `${refused.name}: ${refused.refusal.message} Your outing is as it was.` : ''
+        }
       >
         <ul className="space-y-1">
           {refused?.refusal.issues

@@ -3,9 +3,9 @@
 import { Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useSyncExternalStore } from 'react';
 import { useFile, useHistory, useSessionState } from '@/session';
-import { applyTheme, IconButton } from '@/ui';
+import { applyTheme, IconButton, isNight, watchTheme } from '@/ui';
 import { FileMenu } from './FileMenu';
 
 const PLACES = [
@@ -15,7 +15,11 @@ const PLACES = [
   ['/lineup', 'Lineup'],
 ] as const;
 
-const SAVED = { saved: 'Saved here', saving: 'Saving…', failed: 'Not saved: export the outing to keep it' } as const;
+const SAVED = {
+  saved: 'Saved here',
+  saving: 'Saving…',
+  failed: 'Not saved: export the outing to keep it',
+} as const;
 
 export function Header() {
   const file = useFile();
@@ -26,7 +30,9 @@ export function Header() {
     <header className="flex flex-wrap items-end justify-between gap-x-8 gap-y-2 px-5 pt-3">
       <div className="min-w-0">
         <p className="text-[12px] text-soft">Arm Reach</p>
-        <p className="truncate font-(family-name:--font-title) text-2xl leading-tight">{file.outing.name}</p>
+        <p className="truncate font-(family-name:--font-title) text-2xl leading-tight">
+          {file.outing.name}
+        </p>
       </div>
       <nav aria-label="Places" className="flex gap-1 text-base">
         {PLACES.map(([href, name]) => (
@@ -41,7 +47,11 @@ export function Header() {
         ))}
       </nav>
       <div className="flex items-center gap-1">
-        <span role="status" aria-live="polite" className={`mr-2 text-[12px] ${saveState === 'failed' ? 'text-wrong' : 'text-soft'}`}>
+        <span
+          role="status"
+          aria-live="polite"
+          className={`mr-2 text-[12px] ${saveState === 'failed' ? 'text-wrong' : 'text-soft'}`}
+        >
           {SAVED[saveState]}
         </span>
         <IconButton label="Undo (Ctrl Z)" disabled={!canUndo} onClick={undo}>
@@ -58,12 +68,8 @@ export function Header() {
 }
 
 function ThemeButton() {
-  const [night, setNight] = useState(false);
-  useEffect(() => setNight(document.documentElement.dataset.theme === 'night'), []);
-  const turn = () => {
-    applyTheme(night ? 'light' : 'night');
-    setNight(!night);
-  };
+  const night = useSyncExternalStore(watchTheme, isNight, () => false);
+  const turn = () => applyTheme(night ? 'light' : 'night');
   return (
     <IconButton label={night ? 'Light theme' : 'Night theme'} onClick={turn}>
       {night ? <Sun size={16} aria-hidden /> : <Moon size={16} aria-hidden />}

@@ -12,8 +12,8 @@ export function Notices() {
   return (
     <>
       {firstVisit && (
-        <div className="mx-5 mt-3 flex flex-wrap items-center justify-between gap-3 border-l-2 border-ink pl-3">
-          <p>
+        <div className="mx-5 mt-3 flex items-center justify-between gap-3 border-l-2 border-ink pl-3">
+          <p className="max-w-prose">
             This is a made-up outing to look around in. Its lineup is already worked out: see{' '}
             <Link className="underline" href="/lineup">
               which lenses and why
@@ -30,13 +30,20 @@ export function Notices() {
         </div>
       )}
       {aside && (
-        <div role="alert" className="mx-5 mt-3 flex flex-wrap items-center justify-between gap-3 border-l-2 border-wrong pl-3">
+        <div
+          role="alert"
+          className="mx-5 mt-3 flex flex-wrap items-center justify-between gap-3 border-l-2 border-wrong pl-3"
+        >
           <p>
-            A stored outing could not be read and was set aside: {aside.reason} Download it to mend it, then open the
-            file again.
+            A stored outing could not be read and was set aside: {aside.reason} Download it to mend
+            it, then open the file again.
           </p>
           <span className="flex gap-2">
-            <Button onClick={() => download('set-aside.armreach.json', aside.text, 'application/json')}>Download it</Button>
+            <Button
+              onClick={() => download('set-aside.armreach.json', aside.text, 'application/json')}
+            >
+              Download it
+            </Button>
             <Button
               look="quiet"
               onClick={() => {

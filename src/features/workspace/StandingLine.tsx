@@ -5,7 +5,14 @@ import { useEffect, useState } from 'react';
 import type { LineupResult } from '@/core/lineup';
 import type { OutingFile } from '@/document';
 import { useAnswer, useFile } from '@/session';
-import { formatCount, formatMoney, formatPercent, formatWeight, shortfallText, StateMark } from '@/ui';
+import {
+  formatCount,
+  formatMoney,
+  formatPercent,
+  formatWeight,
+  shortfallText,
+  StateMark,
+} from '@/ui';
 
 /** Shown as thinking only past this, so that quick answers do not flicker. */
 const THINKING_AFTER_MS = 150;
@@ -14,7 +21,6 @@ const THINKING_AFTER_MS = 150;
 export function StandingLine() {
   const file = useFile();
   const { result, thinking, error } = useAnswer();
-  const late = useLate(thinking);
   return (
     <div
       aria-label="Standing line"
@@ -24,7 +30,7 @@ export function StandingLine() {
       {error && <span className="text-wrong">The lineup could not be worked out: {error}</span>}
       {!error && result && <Summary result={result} file={file} />}
       <span role="status" className="ml-auto text-soft">
-        {late ? 'Thinking…' : ''}
+        {thinking && <Thinking />}
       </span>
     </div>
   );
@@ -36,14 +42,24 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
   return (
     <>
       <Link href="/lineup" className="text-base font-semibold hover:underline" data-testid="answer">
-        {result.status === 'impossible' ? 'No lineup keeps to the limits' : formatCount(totals.lenses, 'lens', 'lenses')}
+        {result.status === 'impossible'
+          ? 'No lineup keeps to the limits'
+          : formatCount(totals.lenses, 'lens', 'lenses')}
         {totals.pieces > totals.lenses && result.lineup.converterIds.length > 0
           ? ` and ${formatCount(result.lineup.converterIds.length, 'converter', 'converters')}`
           : ''}
       </Link>
       <span>{STATUS[result.status]}</span>
       <Got label="musts" {...totals.musts} />
-      <Got label="wants" {...totals.wants} extra={totals.wants.of > 0 ? `, ${formatPercent(totals.wants.sharePercent)} of those pictures` : ''} />
+      <Got
+        label="wants"
+        {...totals.wants}
+        extra={
+          totals.wants.of > 0
+            ? `, ${formatPercent(totals.wants.sharePercent)} of those pictures`
+            : ''
+        }
+      />
       <span>
         {formatWeight(totals.weightG)}
         {totals.weightUnknown.length > 0 && ` + ${totals.weightUnknown.length} of unknown weight`}
@@ -57,9 +73,23 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
   );
 }
 
-const STATUS = { proven: 'proven fewest', 'best-found': 'best found so far', impossible: 'limits fight' } as const;
+const STATUS = {
+  proven: 'proven fewest',
+  'best-found': 'best found so far',
+  impossible: 'limits fight',
+} as const;
 
-function Got({ label, got, of, extra = '' }: { label: string; got: number; of: number; extra?: string }) {
+function Got({
+  label,
+  got,
+  of,
+  extra = '',
+}: {
+  label: string;
+  got: number;
+  of: number;
+  extra?: string;
+}) {
   if (of === 0) return <span className="text-soft">no {label}</span>;
   return (
     <span>
@@ -81,12 +111,12 @@ function worstOf(result: LineupResult, file: OutingFile): string | null {
     : `${name}: nothing on the shelf can make it`;
 }
 
-function useLate(thinking: boolean): boolean {
+/** Appears only once thinking has lasted a while; it is mounted anew for each thought. */
+function Thinking() {
   const [late, setLate] = useState(false);
   useEffect(() => {
-    if (!thinking) return setLate(false);
     const timer = setTimeout(() => setLate(true), THINKING_AFTER_MS);
     return () => clearTimeout(timer);
-  }, [thinking]);
-  return late;
+  }, []);
+  return late ? 'Thinking…' : null;
 }

@@ -24,7 +24,10 @@ function Frame({ children }: { children: ReactNode }) {
   const problem = useSessionState((s) => s.problem);
   return (
     <div className="flex min-h-screen flex-col">
-      <a href="#place" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-2">
+      <a
+        href="#place"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-2"
+      >
         Skip to the place
       </a>
       {phase === 'open' ? (
@@ -40,11 +43,19 @@ function Frame({ children }: { children: ReactNode }) {
       ) : (
         <main id="place" className="grid flex-1 place-items-center p-8">
           <p role="status" className={phase === 'failed' ? 'text-wrong' : 'text-soft'}>
-            {phase === 'failed' ? `The outing could not be opened: ${problem}` : 'Opening the outing…'}
+            {phase === 'failed'
+              ? `The outing could not be opened: ${problem}`
+              : 'Opening the outing…'}
           </p>
         </main>
       )}
-      <Toaster position="bottom-right" toastOptions={{ unstyled: true, className: 'border border-edge bg-sheet text-ink px-4 py-3 w-80' }} />
+      <Toaster
+        position="bottom-right"
+        toastOptions={{
+          unstyled: true,
+          className: 'border border-edge bg-sheet text-ink px-4 py-3 w-80',
+        }}
+      />
     </div>
   );
 }

@@ -1,0 +1,137 @@
+import next from 'eslint-config-next';
+import nextTs from 'eslint-config-next/typescript';
+import boundaries from 'eslint-plugin-boundaries';
+
+/** Rooms of the house, inmost first; each may use what its rule allows and nothing else. */
+const elements = [
+  { type: 'core-base', pattern: 'src/core/*.ts', partialMatch: false },
+  { type: 'optics', pattern: 'src/core/optics' },
+  { type: 'gear', pattern: 'src/core/gear' },
+  { type: 'brief', pattern: 'src/core/brief' },
+  { type: 'coverage', pattern: 'src/core/coverage' },
+  { type: 'lineup', pattern: 'src/core/lineup' },
+  { type: 'document', pattern: 'src/document' },
+  { type: 'workers', pattern: 'src/workers' },
+  { type: 'session', pattern: 'src/session' },
+  { type: 'ui', pattern: 'src/ui' },
+  { type: 'feature', pattern: 'src/features/*', capture: ['place'] },
+  { type: 'app', pattern: 'src/app' },
+  { type: 'cli', pattern: 'src/cli' },
+];
+
+const CORE = ['core-base', 'optics', 'gear', 'brief', 'coverage', 'lineup'];
+const MAY_USE = {
+  'core-base': [],
+  optics: ['core-base'],
+  gear: ['core-base', 'optics'],
+  brief: ['core-base', 'optics', 'gear'],
+  coverage: ['core-base', 'optics', 'gear', 'brief'],
+  lineup: CORE,
+  document: [...CORE],
+  workers: [...CORE],
+  session: [...CORE, 'document', 'workers'],
+  ui: [...CORE, 'document'],
+  feature: [...CORE, 'document', 'workers', 'session', 'ui'],
+  app: ['feature', 'ui', 'document', 'workers'],
+  cli: [...CORE, 'document', 'workers'],
+};
+
+const HOST_GLOBALS = [
+  'window',
+  'document',
+  'navigator',
+  'localStorage',
+  'fetch',
+  'process',
+  'Buffer',
+  'performance',
+  'setTimeout',
+  'setInterval',
+  'crypto',
+  'console',
+];
+
+const config = [
+  ...next,
+  ...nextTs,
+  {
+    ignores: [
+      '.next/**',
+      'next-env.d.ts',
+      'coverage/**',
+      'test-results/**',
+      'playwright-report/**',
+      '.check/**',
+    ],
+  },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}'],
+    plugins: { boundaries },
+    settings: {
+      'boundaries/elements': elements,
+      'import/resolver': { typescript: { project: './tsconfig.json' } },
+    },
+    rules: {
+      'boundaries/dependencies': [
+        'error',
+        {
+          default: 'disallow',
+          policies: Object.entries(MAY_USE)
+            .map(([from, types]) => ({
+              from: { element: { types: from } },
+              allow: {
+                to: {
+                  element: {
+                    types: [from === 'feature' ? undefined : from, ...types].filter(Boolean),
+                  },
+                },
+              },
+            }))
+            .concat([
+              {
+                from: { element: { types: 'feature' } },
+                allow: {
+                  to: {
+                    element: {
+                      types: 'feature',
+                      captured: { place: '{{ from.element.captured.place }}' },
+                    },
+                  },
+                },
+              },
+            ]),
+        },
+      ],
+    },
+  },
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        ...HOST_GLOBALS.map((name) => ({ name, message: 'core takes host effects as arguments' })),
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'core has no randomness' },
+        { object: 'Date', property: 'now', message: 'core has no clock' },
+      ],
+      'no-restricted-imports': [
+        'error',
+        { patterns: ['react', 'react-dom', 'next', 'next/*', 'node:*', 'fs', 'path'] },
+      ],
+    },
+  },
+  {
+    rules: {
+      'no-console': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      'max-lines-per-function': 'off',
+    },
+  },
+  { files: ['scripts/**', 'bench/**'], rules: { 'no-console': 'off' } },
+];
+
+export default config;

@@ -1,0 +1,42 @@
+import nextJest from 'next/jest.js';
+
+const withNext = nextJest({ dir: './' });
+
+const base = {
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  testTimeout: 60_000,
+};
+
+/** Some packages are ESM only and must be transformed; the pattern has to be set after Next's own. */
+async function project(own) {
+  const config = await withNext({ ...base, ...own })();
+  return {
+    ...config,
+    transformIgnorePatterns: [
+      '/node_modules/(?!(@tanstack/[^/]+)/)',
+      '^.+\\.module\\.(css|sass|scss)$',
+    ],
+  };
+}
+
+const config = async () => ({
+  projects: await Promise.all([
+    project({
+      displayName: 'core',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/src/{core,document,workers,cli,app}/**/*.test.ts'],
+    }),
+    project({
+      displayName: 'parts',
+      testEnvironment: 'jsdom',
+      testMatch: ['<rootDir>/src/{ui,features,session}/**/*.test.{ts,tsx}'],
+    }),
+    project({
+      displayName: 'reference',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/tests/reference/**/*.test.ts'],
+    }),
+  ]),
+});
+
+export default config;
