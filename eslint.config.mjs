@@ -4,12 +4,12 @@ import boundaries from 'eslint-plugin-boundaries';
 
 /** Rooms of the house, inmost first; each may use what its rule allows and nothing else. */
 const elements = [
-  { type: 'core-base', pattern: 'src/core/*.ts', partialMatch: false },
   { type: 'optics', pattern: 'src/core/optics' },
   { type: 'gear', pattern: 'src/core/gear' },
   { type: 'brief', pattern: 'src/core/brief' },
   { type: 'coverage', pattern: 'src/core/coverage' },
   { type: 'lineup', pattern: 'src/core/lineup' },
+  { type: 'core-base', pattern: 'src/core' },
   { type: 'document', pattern: 'src/document' },
   { type: 'workers', pattern: 'src/workers' },
   { type: 'session', pattern: 'src/session' },

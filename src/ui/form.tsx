@@ -53,6 +53,8 @@ export function EntityForm<T extends FieldValues>({
         formState: { values: true },
         callback: ({ values, name, type }) => {
           if (name === undefined && type === undefined) return;
+          // A change in one field can mend or break another: the whole form is looked at.
+          void form.trigger();
           const parsed = latest.current.schema.safeParse(values);
           if (!parsed.success) return;
           sent.current = parsed.data;

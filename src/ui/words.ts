@@ -65,10 +65,10 @@ export const SCENE_NAMES: Record<SceneKey, string> = {
   brightInterior: 'bright interior',
   homeInterior: 'home interior, evening',
   floodlitSport: 'floodlit sport',
-  stage: 'stage',
+  stage: 'stage or indoor sport',
   dimHall: 'dim hall',
   candlelight: 'candlelight close by',
-  nightStreet: 'street at night',
+  nightStreet: 'bright street at night',
   fullMoonLandscape: 'landscape in full moon',
   starrySky: 'starry sky',
 };
@@ -105,7 +105,7 @@ export function shortfallText(s: Shortfall): string {
     case 'few-pixels':
       return 'too few pixels for this output';
     case 'part':
-      return 'only some of the distances';
+      return 'only part of it';
   }
 }
 

@@ -15,10 +15,10 @@ export const SCENES = [
   { key: 'brightInterior', ev100: 8, basis: 'practice' },
   { key: 'homeInterior', ev100: 6, basis: 'guide' },
   { key: 'floodlitSport', ev100: 9, basis: 'guide' },
-  { key: 'stage', ev100: 7.5, basis: 'practice' },
+  { key: 'stage', ev100: 8.5, basis: 'guide' },
   { key: 'dimHall', ev100: 5, basis: 'practice' },
   { key: 'candlelight', ev100: 4, basis: 'guide' },
-  { key: 'nightStreet', ev100: 5, basis: 'practice' },
+  { key: 'nightStreet', ev100: 7, basis: 'guide' },
   { key: 'fullMoonLandscape', ev100: -2.5, basis: 'guide' },
   { key: 'starrySky', ev100: -6.5, basis: 'practice' },
 ] as const;

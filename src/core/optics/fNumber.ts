@@ -29,9 +29,9 @@ export function markedFNumber(fNumber: number): number {
   return marked ?? Number(exactFNumber(third).toPrecision(2));
 }
 
-/** Exact f-number behind a marking: f/5.6 is 5.657. */
-export function exactOfMarked(markedValue: number): number {
-  return exactFNumber(nearestThird(markedValue));
+/** Exact f-number behind a marking of a series with so many steps to the stop: f/5.6 is 5.657. */
+export function exactOfMarked(markedValue: number, stepsPerStop: 1 | 2 | 3 = 3): number {
+  return 2 ** (Math.round(2 * stepsPerStop * Math.log2(markedValue)) / (2 * stepsPerStop));
 }
 
 /** Stops of light lost from one f-number to another by their own values, 2·log2(b / a). */

@@ -42,8 +42,9 @@ export function equivalentFocalLengthMm(
   focalLengthMm: number,
   sensor: SensorSize,
   side: SensorSide = 'diagonal',
+  reference: SensorSize = FULL_FRAME,
 ): number {
-  return focalLengthMm * cropFactor(sensor, side);
+  return focalLengthMm * cropFactor(sensor, side, reference);
 }
 
 /**
@@ -55,6 +56,7 @@ export function equivalentDepthOfFieldFNumber(
   fNumber: number,
   sensor: SensorSize,
   side: SensorSide = 'diagonal',
+  reference: SensorSize = FULL_FRAME,
 ): number {
-  return fNumber * cropFactor(sensor, side);
+  return fNumber * cropFactor(sensor, side, reference);
 }

@@ -178,7 +178,7 @@ function lensOf(node: Node, mounts: readonly string[]): DatabaseLens | SkipReaso
   };
 }
 
-const RANGE_IN_NAME = /(\d+(?:\.\d+)?)(?:\s*[-–]\s*(\d+(?:\.\d+)?))?\s*mm\b/i;
+const RANGE_IN_NAME = /(\d+(?:\.\d+)?)(?:\s*[-–]\s*(\d+(?:\.\d+)?))?\s*mm/i;
 const F_NUMBERS_IN_NAME =
   /(?:(?:\b|mm)f\/?|1:)\s*(\d+(?:\.\d+)?)(?:\s*[-–]\s*(?:f\/?)?(\d+(?:\.\d+)?))?/gi;
 /** The older way of naming: f-numbers over focal lengths, such as 2.8/35 or 2,8-3,5/25-45. */

@@ -1,5 +1,6 @@
 'use client';
 
+import type { ReactNode } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import {
   type Frame,
@@ -72,6 +73,15 @@ export function FrameEditor({ frame }: { frame: Frame }) {
   );
 }
 
+function Section({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section aria-label={title} className="space-y-2 border-t border-hair pt-2">
+      <h3 className="text-base">{title}</h3>
+      {children}
+    </section>
+  );
+}
+
 function useSet() {
   const { setValue } = useFormContext();
   return (name: string, value: unknown) =>
@@ -82,10 +92,7 @@ function NeedFields() {
   const kind = useWatch({ name: 'need.kind' }) as Need['kind'];
   const set = useSet();
   return (
-    <fieldset className="space-y-2 border-t border-hair pt-2">
-      <legend className="float-left w-full font-(family-name:--font-title) text-base">
-        What must fit
-      </legend>
+    <Section title="What must fit">
       <SelectField
         label="Given as"
         value={kind}
@@ -122,7 +129,7 @@ function NeedFields() {
         </div>
       )}
       {kind !== 'far' && <FootingField />}
-    </fieldset>
+    </Section>
   );
 }
 
@@ -192,10 +199,7 @@ function LightFields() {
   const ev100 = useWatch({ name: 'light.ev100' }) as number | null;
   const scene = ev100 === null ? 'none' : (SCENES.find((s) => s.ev100 === ev100)?.key ?? 'own');
   return (
-    <fieldset className="space-y-2 border-t border-hair pt-2">
-      <legend className="float-left w-full font-(family-name:--font-title) text-base">
-        Light and time
-      </legend>
+    <Section title="Light and time">
       <div className="grid grid-cols-[1fr_6rem] gap-2">
         <SelectField
           label="Scene"
@@ -231,7 +235,7 @@ function LightFields() {
           ]}
         />
       </div>
-    </fieldset>
+    </Section>
   );
 }
 
@@ -247,10 +251,7 @@ function OutputFields() {
   const kind = useWatch({ name: 'output.kind' }) as Output['kind'];
   const set = useSet();
   return (
-    <fieldset className="space-y-2 border-t border-hair pt-2">
-      <legend className="float-left w-full font-(family-name:--font-title) text-base">
-        Output, and so the crop allowed
-      </legend>
+    <Section title="Output, and so the crop allowed">
       <SelectField
         label="For"
         value={kind}
@@ -270,6 +271,6 @@ function OutputFields() {
           <FormNumber name="output.dpi" label="Resolution" unit="dpi" />
         </div>
       )}
-    </fieldset>
+    </Section>
   );
 }

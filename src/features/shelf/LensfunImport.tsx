@@ -221,7 +221,7 @@ function Picker({
   );
   const count = entries.filter(([key]) => chosen.has(key)).length;
   return (
-    <fieldset className="min-w-0">
+    <fieldset className="min-w-0" aria-label={label}>
       <legend className="flex w-full justify-between">
         <span>{label}</span>
         <span className="text-soft">

@@ -1,0 +1,72 @@
+import { readdirSync } from 'node:fs';
+import { expect, open, outingMenu, standing, test } from './support';
+
+const DATABASE = '/usr/share/lensfun/version_1';
+
+test('an outing from nothing: real gear from the open database, frames by hand, a proven lineup', async ({
+  page,
+}) => {
+  await open(page, '/brief');
+  await outingMenu(page, 'New and empty');
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await page.getByRole('button', { name: 'In and out' }).click();
+  await page.getByRole('menuitem', { name: 'Gear from the open lens database…' }).click();
+  const dialog = page.getByRole('dialog');
+  const files = readdirSync(DATABASE).filter((f) => f.endsWith('.xml'));
+  await dialog.getByLabel('Database files').setInputFiles(files.map((f) => `${DATABASE}/${f}`));
+  await expect(dialog.getByRole('status')).toContainText(/Read 9\d\d lenses/, { timeout: 30_000 });
+  const mounts = dialog.getByRole('group', { name: 'Mounts', exact: true });
+  const cameras = dialog.getByRole('group', { name: 'Cameras', exact: true });
+  const lenses = dialog.getByRole('group', { name: 'Lenses', exact: true });
+  await mounts.getByRole('button', { name: 'All' }).click();
+  await cameras.getByRole('checkbox').first().check();
+  await lenses.getByRole('button', { name: 'All' }).click();
+  const take = dialog.getByRole('button', { name: /^Take over 1 body and \d/ });
+  await take.click();
+  await expect(dialog).toBeHidden();
+  await expect(page.getByRole('tab', { name: /Lenses \d{3,}/ })).toBeVisible();
+  await page.getByRole('link', { name: 'Brief' }).click();
+  await page.getByRole('button', { name: 'Add a picture' }).click();
+  await expect(standing(page)).toContainText('1 lens', { timeout: 30_000 });
+  await expect(standing(page)).toContainText('proven fewest');
+  await expect(standing(page)).toContainText('of unknown weight');
+  await page.getByRole('link', { name: 'Lineup' }).click();
+  await page.getByLabel('Weight at most').fill('2000');
+  await expect(
+    page.getByText(/the weight of .* is not known, so they cannot be taken/),
+  ).toBeVisible({ timeout: 30_000 });
+});
+
+test('lenses from a table: bad cells are named, the rest is taken over', async ({ page }) => {
+  await open(page, '/shelf');
+  await page.getByRole('button', { name: 'In and out' }).click();
+  await page.getByRole('menuitem', { name: 'Lenses from a CSV table…' }).click();
+  const dialog = page.getByRole('dialog');
+  const table =
+    'name;mount;wide_mm;long_mm;f_numbers;weight_g\nBrook 28;Quillmar K;28;28;2;210\nBrook 40;Quillmar K;forty;40;2;190\n';
+  await dialog
+    .getByLabel('CSV table of lenses')
+    .setInputFiles({ name: 'lenses.csv', mimeType: 'text/csv', buffer: Buffer.from(table) });
+  await expect(dialog).toContainText('line 3, wide_mm');
+  await dialog.getByRole('button', { name: 'Take over 1 lens' }).click();
+  await page.getByLabel('Search lenses').fill('Brook');
+  await expect(page.getByRole('button', { name: /^Brook 28/ })).toBeVisible();
+});
+
+test('a lens is edited, duplicated, removed, and everything comes back', async ({ page }) => {
+  await open(page, '/shelf');
+  await page.getByRole('button', { name: /^24–240 mm/ }).click();
+  await page.getByRole('button', { name: 'Duplicate 24–240 mm f/4–6.3' }).click();
+  await expect(page.getByRole('tab', { name: 'Lenses 29' })).toBeVisible();
+  await page.getByLabel('Weight', { exact: true }).fill('300');
+  await expect(standing(page)).toContainText('1.85');
+  await page.getByRole('button', { name: /^Remove 24–240 mm f\/4–6.3, again/ }).click();
+  await expect(page.getByRole('tab', { name: 'Lenses 28' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo (Ctrl Z)' }).click();
+  await expect(standing(page)).toContainText('1.85');
+  await page.getByRole('tab', { name: /Bodies/ }).click();
+  await page.getByRole('button', { name: /^T20/ }).click();
+  await page.getByText('stays home').click();
+  await expect(standing(page)).toContainText('4 lenses');
+  await expect(standing(page)).toContainText('8 of 9 wants');
+});

@@ -1,0 +1,133 @@
+import { expect, exported, open, openFile, outingMenu, saved, standing, test } from './support';
+
+test('a first visit leads to a proven lineup without typing', async ({ page }) => {
+  await open(page);
+  await expect(page).toHaveURL(/\/brief$/);
+  await expect(page.getByText('Lantern regatta, two days')).toBeVisible();
+  await expect(standing(page)).toContainText('5 lenses');
+  await expect(standing(page)).toContainText('proven fewest');
+  await page.getByRole('link', { name: 'which lenses and why' }).click();
+  await expect(
+    page.getByRole('heading', { name: '5 lenses get every picture that counts' }),
+  ).toBeVisible();
+  await expect(page.getByText('No two of these 5 can be made with the same lens')).toBeVisible();
+  await expect(page.getByTestId('witnesses').getByRole('row')).toHaveCount(6);
+});
+
+test('a picture added by hand changes the answer, and undo takes it back', async ({ page }) => {
+  await open(page, '/brief');
+  await page.getByRole('button', { name: 'Add a picture' }).click();
+  await page.getByLabel('Picture', { exact: true }).fill('Far buoy');
+  await page.getByRole('radio', { name: 'must' }).check({ force: true });
+  await page.getByLabel('Given as').selectOption('a focal length on 36×24 mm');
+  await page.getByRole('radio', { name: 'free' }).check({ force: true });
+  await page.getByLabel('From', { exact: true }).fill('600');
+  await page.getByLabel('To', { exact: true }).fill('800');
+  await page.getByLabel('For', { exact: true }).selectOption('the whole picture, uncropped');
+  await expect(standing(page)).toContainText('8 of 8 musts');
+  await expect(standing(page)).toContainText('converter');
+  await page.getByRole('button', { name: 'Duplicate Far buoy' }).click();
+  await expect(standing(page)).toContainText('9 of 9 musts');
+  await page.getByRole('button', { name: 'Remove Far buoy, again' }).click();
+  await page.getByRole('button', { name: 'Remove Far buoy' }).click();
+  await expect(standing(page)).toContainText('5 lenses');
+  await page.keyboard.press('Control+z');
+  await expect(standing(page)).toContainText('8 of 8 musts');
+  await page.keyboard.press('Control+Shift+z');
+  await expect(standing(page)).toContainText('7 of 7 musts');
+});
+
+test('what cannot be used stays in the field with its message', async ({ page }) => {
+  await open(page, '/brief?frame=f01');
+  const nearest = page.getByLabel('Nearest');
+  await nearest.fill('-4');
+  await expect(page.getByText('must be at least 0.01, got -4')).toBeVisible();
+  await expect(nearest).toHaveValue('-4');
+  await expect(standing(page)).toContainText('7 of 7 musts');
+  await nearest.fill('95');
+  await expect(page.getByText('the farthest must not be nearer than the nearest')).toBeVisible();
+});
+
+test('an outing exported, cleared and opened again is the same', async ({ page }) => {
+  await open(page, '/brief');
+  await page.getByRole('button', { name: 'Remove Moon over the bridge' }).click();
+  const text = await exported(page);
+  await outingMenu(page, 'New and empty');
+  await expect(page.getByText('No picture is listed yet.')).toBeVisible();
+  await openFile(page, 'mine.armreach.json', text);
+  await expect(page.getByText('Lantern regatta, two days')).toBeVisible();
+  await expect(standing(page)).toContainText('5 lenses');
+  expect(await exported(page)).toBe(text);
+});
+
+test('bad files are refused with the reason, and the outing stays', async ({ page }) => {
+  await open(page, '/brief');
+  const text = await exported(page);
+  const refusals: [string, string][] = [
+    ['{ not json', 'The file is not JSON'],
+    ['{"a": 1}', 'This is not an Arm Reach outing'],
+    [JSON.stringify({ ...JSON.parse(text), version: 12 }), 'version 12'],
+    [JSON.stringify({ ...JSON.parse(text), frames: [{ id: 'x' }] }), 'frames[0].name'],
+  ];
+  for (const [content, reason] of refusals) {
+    await openFile(page, 'bad.json', content);
+    const dialog = page.getByRole('dialog');
+    await expect(dialog).toContainText(reason);
+    await dialog.getByRole('button', { name: 'Close' }).last().click();
+    await expect(dialog).toBeHidden();
+  }
+  await expect(standing(page)).toContainText('5 lenses');
+});
+
+test('a reload in the middle of editing loses nothing', async ({ page }) => {
+  await open(page, '/brief?frame=f01');
+  await page.getByLabel('Picture', { exact: true }).fill('Start line, seen from above');
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Start line, seen from above/ })).toBeVisible();
+  await expect(page.getByLabel('Picture', { exact: true })).toHaveValue(
+    'Start line, seen from above',
+  );
+  await saved(page);
+});
+
+test('a stored outing that cannot be read is set aside and offered, not lost', async ({ page }) => {
+  await open(page, '/brief');
+  await page.getByRole('button', { name: 'Remove Moon over the bridge' }).click();
+  await saved(page);
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const request = indexedDB.open('arm-reach');
+        request.onerror = () => reject(request.error);
+        request.onsuccess = () => {
+          const put = request.result.transaction('outings', 'readwrite').objectStore('outings');
+          put.put('{"format":"armreach","version":99,"mine":true}', 'current-outing').onsuccess =
+            () => resolve();
+        };
+      }),
+  );
+  await page.reload();
+  const notice = page.getByRole('alert').filter({ hasText: 'set aside' });
+  await expect(notice).toContainText('version 99');
+  const waiting = page.waitForEvent('download');
+  await notice.getByRole('button', { name: 'Download it' }).click();
+  expect((await waiting).suggestedFilename()).toBe('set-aside.armreach.json');
+});
+
+test('limits change the answer, and locks that break them are named', async ({ page }) => {
+  await open(page, '/lineup');
+  await page.getByLabel('Lenses at most').fill('2');
+  await expect(standing(page)).toContainText('2 lenses');
+  await expect(standing(page)).toContainText('of 7 musts');
+  await page
+    .getByRole('button', { name: /^Always take / })
+    .first()
+    .click();
+  await page
+    .getByRole('button', { name: /^Always take / })
+    .last()
+    .click();
+  await page.getByLabel('Lenses at most').fill('1');
+  await expect(standing(page)).toContainText('No lineup keeps to the limits');
+  await expect(page.getByText('At most 1 lenses are allowed')).toBeVisible();
+});

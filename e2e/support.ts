@@ -1,0 +1,46 @@
+import { readFileSync } from 'node:fs';
+import { test as base, expect, type Page } from '@playwright/test';
+
+export { expect };
+
+/** Every test fails on a console error, a refused script or an uncaught exception. */
+export const test = base.extend<{ quiet: void }>({
+  quiet: [
+    async ({ page }, use) => {
+      const heard: string[] = [];
+      page.on('console', (m) => m.type() === 'error' && heard.push(m.text()));
+      page.on('pageerror', (e) => heard.push(e.message));
+      await use();
+      expect(heard).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export const standing = (page: Page) => page.getByRole('region', { name: 'Standing line' });
+
+/** Opens a place and waits until the answer stands. */
+export async function open(page: Page, path = '/') {
+  await page.goto(path);
+  await expect(page.getByTestId('answer')).toBeVisible();
+}
+
+export async function outingMenu(page: Page, item: string) {
+  await page.getByRole('button', { name: 'Outing', exact: true }).click();
+  await page.getByRole('menuitem', { name: item }).click();
+}
+
+export async function openFile(page: Page, name: string, content: string) {
+  await page
+    .getByLabel('Outing file to open')
+    .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) });
+}
+
+/** Exports the open outing and returns its text. */
+export async function exported(page: Page): Promise<string> {
+  const waiting = page.waitForEvent('download');
+  await outingMenu(page, 'Export this outing');
+  return readFileSync(await (await waiting).path(), 'utf8');
+}
+
+export const saved = (page: Page) => expect(page.getByText('Saved here')).toBeVisible();

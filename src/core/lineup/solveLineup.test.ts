@@ -1,0 +1,330 @@
+import fc from 'fast-check';
+import { footingOf, needAxis } from '@/core/brief';
+import { ablePlaces } from '@/core/coverage';
+import { mountableSetups } from '@/core/gear';
+import { containsPoint, covers } from '@/core/intervals';
+import {
+  AIM_TOLERANCE,
+  type LineupQuestion,
+  type LineupResult,
+  type MipSolver,
+  selectable,
+  solveLineup,
+} from '@/core/lineup';
+import { loadHighsSolver } from '@/workers/highsSolver';
+import { anyLens, anyQuestion } from '../../../tests/support/arbitraries';
+import { aimValues, bestByEnumeration, compareAims } from '../../../tests/support/enumerate';
+import {
+  aBody,
+  aConverter,
+  aLens,
+  aShelf,
+  focalFrame,
+  personFrame,
+  someLimits,
+} from '../../../tests/support/gear';
+
+let solver: MipSolver;
+beforeAll(async () => {
+  solver = await loadHighsSolver();
+});
+
+const solve = (question: LineupQuestion): LineupResult =>
+  solveLineup(solver, question, { timeLimitS: 30, now: () => 0 });
+const takenOf = (r: LineupResult) =>
+  new Set<string>([...r.lineup.lensIds, ...r.lineup.converterIds]);
+const valuesOf = (question: LineupQuestion, r: LineupResult) => {
+  const { pieces, setups } = selectable(question.shelf, question.limits);
+  return aimValues(question, pieces, setups, takenOf(r));
+};
+
+describe('against plain enumeration', () => {
+  it('reaches the same aims on 360 random outings with every feature on', () => {
+    fc.assert(
+      fc.property(anyQuestion(), (question) => {
+        const result = solve(question);
+        const best = bestByEnumeration(question, AIM_TOLERANCE);
+        if (best === null) return expect(result.status).toBe('impossible');
+        expect(result.status).toBe('proven');
+        expect(compareAims(valuesOf(question, result), best, AIM_TOLERANCE)).toBe(0);
+      }),
+      { seed: 20261124, numRuns: 360 },
+    );
+  });
+
+  it('never gets worse by a lens added', () => {
+    fc.assert(
+      fc.property(anyQuestion(4), anyLens('extra'), (question, extra) => {
+        const before = solve(question);
+        const more = {
+          ...question,
+          shelf: { ...question.shelf, lenses: [...question.shelf.lenses, extra] },
+        };
+        const after = solve(more);
+        if (before.status === 'impossible') return;
+        expect(
+          compareAims(valuesOf(more, after), valuesOf(question, before), AIM_TOLERANCE),
+        ).toBeLessThanOrEqual(0);
+      }),
+      { seed: 7, numRuns: 100 },
+    );
+  });
+
+  it('does not depend on the order of the shelf or of the frames', () => {
+    fc.assert(
+      fc.property(anyQuestion(), (question) => {
+        const turned = {
+          ...question,
+          frames: [...question.frames].reverse(),
+          shelf: { ...question.shelf, lenses: [...question.shelf.lenses].reverse() },
+        };
+        expect(solve(turned).lineup).toEqual(solve(question).lineup);
+      }),
+      { seed: 11, numRuns: 60 },
+    );
+  });
+});
+
+describe('the proof', () => {
+  /** Knows nothing of the solver: every lens that makes a witness's place must be named, and none twice. */
+  function checkWitnesses(question: LineupQuestion, result: LineupResult) {
+    if (result.proof.kind === 'none') return;
+    const { pieces, setups } = selectable(question.shelf, question.limits);
+    const seen = new Set(pieces.filter((p) => p.lockedIn).map((p) => p.id));
+    for (const witness of result.proof.witnesses) {
+      const frame = question.frames.find((f) => f.id === witness.frameId)!;
+      const axis = needAxis(frame.need).range;
+      const middle = (witness.range.from + witness.range.to) / 2;
+      const able = setups.filter((s) => {
+        const places = ablePlaces(s, frame, question.limits);
+        if (footingOf(frame.need) === 'held') return containsPoint(places, middle);
+        return footingOf(frame.need) === 'free' ? places.length > 0 : covers(places, axis);
+      });
+      const lensIds = new Set<string>(able.map((s) => s.lensId));
+      expect([...lensIds].filter((id) => seen.has(id))).toEqual([]);
+      expect([...witness.lensIds].sort()).toEqual([...lensIds].sort());
+      lensIds.forEach((id) => seen.add(id));
+    }
+    if (result.proof.kind === 'witnesses') expect(result.proof.bound).toBe(result.totals.lenses);
+  }
+
+  it('holds for an independent checker on random outings', () => {
+    fc.assert(
+      fc.property(anyQuestion(), (question) => checkWitnesses(question, solve(question))),
+      { seed: 3, numRuns: 120 },
+    );
+  });
+
+  it('finds witnesses where zooms must meet end to end', () => {
+    const lenses = [
+      aLens('wide', 16, 35, 2.8),
+      aLens('mid', 24, 70, 2.8),
+      aLens('tele', 70, 200, 2.8),
+    ];
+    const frames = [
+      focalFrame('hall', 18, 18, 'free'),
+      focalFrame('range', 24, 70, 'held'),
+      focalFrame('stage', 150, 200, 'held'),
+    ];
+    const result = solve({ shelf: aShelf(lenses), frames, limits: someLimits() });
+    expect(result.lineup.lensIds).toEqual(['mid', 'tele', 'wide']);
+    expect(result.proof).toMatchObject({ kind: 'witnesses', bound: 3, lockedIn: 0 });
+  });
+
+  it('says exact search where each pair of pictures shares a lens but no lens makes three', () => {
+    const lenses = [aLens('ab', 20, 50, 4), aLens('bc', 20, 40, 2), aLens('ca', 30, 50, 2)];
+    const dark = { ev100: 5, isoCeiling: null, longestTimeS: 1 / 500, support: 'support' };
+    const frames = [
+      focalFrame('a', 50, 50, 'free'),
+      focalFrame('b', 20, 20, 'free'),
+      focalFrame('c', 35, 35, 'free', { light: dark }),
+    ];
+    const result = solve({ shelf: aShelf(lenses), frames, limits: someLimits() });
+    expect(result.totals.lenses).toBe(2);
+    expect(result.proof).toMatchObject({ kind: 'search', bound: 1 });
+    checkWitnesses({ shelf: aShelf(lenses), frames, limits: someLimits() }, result);
+  });
+});
+
+describe('the aims in their order', () => {
+  const zoom = aLens('zoom', 24, 105, 4, { weightG: 700 });
+  const light = aLens('light', 24, 105, 4, { weightG: 400 });
+  const tele = aLens('tele', 300, 300, 4, { weightG: 1500 });
+
+  it('takes the lighter of two that do the same, and the heavier before one of unknown weight', () => {
+    const frames = [focalFrame('f', 24, 105, 'held')];
+    const unknown = aLens('a-unknown', 24, 105, 4, { weightG: null });
+    expect(
+      solve({ shelf: aShelf([zoom, light, unknown]), frames, limits: someLimits() }).lineup.lensIds,
+    ).toEqual(['light']);
+    expect(
+      solve({ shelf: aShelf([zoom, unknown]), frames, limits: someLimits() }).lineup.lensIds,
+    ).toEqual(['zoom']);
+  });
+
+  it('lets a piece in for a want only when it earns its share', () => {
+    const frames = [
+      focalFrame('base', 50, 50, 'free', { want: 'want', sharePercent: 96 }),
+      focalFrame('far', 300, 300, 'free', { want: 'want', sharePercent: 4 }),
+    ];
+    const at = (wantRatePercent: number) =>
+      solve({ shelf: aShelf([zoom, tele]), frames, limits: someLimits({ wantRatePercent }) });
+    expect(at(5).lineup.lensIds).toEqual(['zoom']);
+    expect(at(5).lensesOut).toMatchObject([
+      { lensId: 'tele', reason: 'earns-too-little', wouldAdd: ['far'] },
+    ]);
+    expect(at(3).lineup.lensIds).toEqual(['tele', 'zoom']);
+    expect(at(0).lineup.lensIds).toEqual(['tele', 'zoom']);
+  });
+
+  it('never brings a lens in for a bonus, and always for a must', () => {
+    const far = (want: string) => [
+      focalFrame('base', 50, 50, 'free'),
+      focalFrame('far', 300, 300, 'free', { want }),
+    ];
+    const bonus = solve({
+      shelf: aShelf([zoom, tele]),
+      frames: far('bonus'),
+      limits: someLimits(),
+    });
+    expect(bonus.lineup.lensIds).toEqual(['zoom']);
+    expect(bonus.lensesOut).toMatchObject([{ reason: 'bonus-only' }]);
+    expect(
+      solve({
+        shelf: aShelf([zoom, tele]),
+        frames: far('must'),
+        limits: someLimits({ wantRatePercent: 100 }),
+      }).totals.lenses,
+    ).toBe(2);
+  });
+
+  it('counts a converter as the person says', () => {
+    const short = aLens('short', 200, 200, 2.8, { weightG: 900 });
+    const long = aLens('long', 400, 400, 5.6, { weightG: 900 });
+    const doubler = aConverter('x2', 2, ['short']);
+    const frames = [focalFrame('near', 200, 200, 'free'), focalFrame('far', 400, 400, 'free')];
+    const at = (converterPieces: number) =>
+      solve({
+        shelf: aShelf([short, long], [doubler]),
+        frames,
+        limits: someLimits({ converterPieces }),
+      });
+    expect(at(0.5)).toMatchObject({
+      lineup: { lensIds: ['short'], converterIds: ['x2'] },
+      totals: { pieces: 1.5, lenses: 1 },
+    });
+    expect(at(2).lineup).toEqual({ lensIds: ['long', 'short'], converterIds: [] });
+  });
+});
+
+describe('limits', () => {
+  const lenses = [
+    aLens('wide', 16, 35, 4, { weightG: 400 }),
+    aLens('mid', 24, 70, 4, { weightG: 800 }),
+    aLens('tele', 70, 300, 5.6, { weightG: 1500, ownership: 'wished' }),
+  ];
+  const frames = [
+    focalFrame('a', 18, 18, 'free'),
+    focalFrame('b', 50, 50, 'free'),
+    focalFrame('c', 200, 200, 'free'),
+  ];
+
+  it('keeps to the number of lenses and names what is lost', () => {
+    const result = solve({
+      shelf: aShelf(lenses),
+      frames,
+      limits: someLimits({ maxLenses: 1, sources: ['owned', 'wished'] }),
+    });
+    expect(result.totals).toMatchObject({ lenses: 1, musts: { got: 1, of: 3 } });
+    expect(result.lensesOut.find((l) => l.lensId === 'tele')?.reason).toBe('limit');
+  });
+
+  it('leaves wished gear out and says so', () => {
+    const result = solve({ shelf: aShelf(lenses), frames, limits: someLimits() });
+    expect(result.lineup.lensIds).toEqual(['mid', 'wide']);
+    expect(result.lensesOut.find((l) => l.lensId === 'tele')?.reason).toBe('source');
+    expect(result.frames.find((f) => f.frameId === 'c')).toMatchObject({
+      state: 'lost',
+      impossible: [{ from: 200, to: 200 }],
+      nearest: { shortfall: { code: 'not-long-enough' } },
+    });
+  });
+
+  it('takes no lens of unknown weight under a weight limit, and names it', () => {
+    const odd = aLens('odd', 70, 300, 5.6, { weightG: null });
+    const result = solve({
+      shelf: aShelf([...lenses, odd]),
+      frames,
+      limits: someLimits({ maxLineupWeightG: 5000 }),
+    });
+    expect(result.notes).toContainEqual({ code: 'weight-unknown', ids: ['odd'] });
+    expect(result.lineup.lensIds).not.toContain('odd');
+  });
+
+  it('names locks and limits that cannot be met together', () => {
+    const result = solve({
+      shelf: aShelf(lenses),
+      frames,
+      limits: someLimits({ maxLenses: 1, maxLineupWeightG: 1000, lockedIn: ['wide', 'mid'] }),
+    });
+    expect(result.status).toBe('impossible');
+    expect(result.conflicts).toEqual([
+      { limit: 'maxLenses', allowed: 1, needed: 2, ids: ['mid', 'wide'] },
+      { limit: 'maxLineupWeightG', allowed: 1000, needed: 1200, ids: ['mid', 'wide'] },
+    ]);
+  });
+});
+
+describe('awkward outings', () => {
+  it('answers without frames, without lenses, and without bodies', () => {
+    const frames = [focalFrame('a', 50, 50, 'free')];
+    expect(
+      solve({ shelf: aShelf([aLens('l', 50, 50, 2)]), frames: [], limits: someLimits() }),
+    ).toMatchObject({ status: 'proven', totals: { lenses: 0 }, notes: [{ code: 'no-frames' }] });
+    expect(solve({ shelf: aShelf([]), frames, limits: someLimits() })).toMatchObject({
+      status: 'proven',
+      totals: { lenses: 0, musts: { got: 0, of: 1 } },
+      notes: [{ code: 'no-lenses' }],
+    });
+    expect(
+      solve({ shelf: aShelf([aLens('l', 50, 50, 2)], [], []), frames, limits: someLimits() }).notes,
+    ).toEqual([{ code: 'no-bodies' }]);
+  });
+
+  it('does not mount a lens on a mount that it does not fit, unless the mount accepts it', () => {
+    const other = aLens('other', 50, 50, 2, { mount: 'X' });
+    const frames = [focalFrame('a', 50, 50, 'free')];
+    expect(
+      solve({ shelf: aShelf([other]), frames, limits: someLimits() }).lensesOut[0]?.reason,
+    ).toBe('no-body');
+    const accepting = { ...aShelf([other]), mounts: [{ name: 'M', accepts: ['X'] }] };
+    expect(solve({ shelf: accepting, frames, limits: someLimits() }).totals.musts.got).toBe(1);
+  });
+
+  it('covers a held range by lenses that take turns, a flowing one only by one', () => {
+    const two = [aLens('near', 35, 85, 2.8), aLens('far', 85, 200, 2.8)];
+    const held = solve({
+      shelf: aShelf(two),
+      frames: [personFrame('p', 4, 20, 'held')],
+      limits: someLimits(),
+    });
+    expect(held).toMatchObject({
+      totals: { lenses: 2, musts: { got: 1 } },
+      lineup: { lensIds: ['far', 'near'] },
+    });
+    const flowing = solve({
+      shelf: aShelf(two),
+      frames: [personFrame('p', 4, 20, 'flowing')],
+      limits: someLimits(),
+    });
+    expect(flowing.totals.musts.got).toBe(0);
+  });
+
+  it('uses the part of the sensor that a small image circle fills', () => {
+    const [setup] = mountableSetups(
+      aShelf([aLens('small', 30, 30, 2, { imageCircleMm: 21.6333 })], [], [aBody()]),
+    );
+    expect(setup?.sensor.widthMm).toBeCloseTo(18, 3);
+    expect(setup?.pixels?.longPx).toBeCloseTo(3000, 0);
+  });
+});
