@@ -3,6 +3,7 @@ import { type Kit, kitKey } from '@/core/gear';
 import { type Cell, type Covering, essentialCells } from './cells';
 import type { MipModel, MipRow, MipSession, MipSolver } from './mipSolver';
 import { type Aim, AIM_TOLERANCE, aimsOf } from './objective';
+import { undominatedLenses } from './reduce';
 import { kitPieces, type Piece } from './selectable';
 
 export interface Choice {
@@ -39,7 +40,9 @@ export function choose(
   limits: Limits,
   timeLimitS: number,
 ): Choice | null {
-  const cells = usefulCells(covering);
+  const every = usefulCells(covering);
+  const kept = undominatedLenses(covering, every, pieces);
+  const cells = every.map((cell) => withLenses(cell, covering, kept));
   const columns = columnsOf(covering, cells, pieces);
   const session = solver.open(modelOf(covering, cells, columns, limits));
   try {
@@ -56,11 +59,17 @@ function usefulCells(covering: Covering): Cell[] {
   );
 }
 
+/** The cell with only the kits whose lens may be needed. */
+function withLenses(cell: Cell, covering: Covering, lensIds: ReadonlySet<string>): Cell {
+  const kits = [...cell.kits].filter((key) => lensIds.has(covering.kits.get(key)?.lensId ?? ''));
+  return { ...cell, kits: new Set(kits) };
+}
+
 /**
  * The kits that a cell's row needs: a lens that makes the cell bare also stands for its kits with a
  * converter, since they hold the lens too.
  */
-export function rowKits(cell: Cell, kits: ReadonlyMap<string, Kit>): Kit[] {
+function rowKits(cell: Cell, kits: ReadonlyMap<string, Kit>): Kit[] {
   return [...cell.kits].sort().flatMap((key) => {
     const kit = kits.get(key);
     if (!kit || (kit.converterId !== null && cell.kits.has(kit.lensId))) return [];

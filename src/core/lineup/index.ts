@@ -25,4 +25,6 @@ export {
   type Totals,
 } from './result';
 export { type Piece, selectable, type Selectable } from './selectable';
-export { type LineupQuestion, solveLineup, type SolveOptions } from './solveLineup';
+export { lensLacks } from './lenses';
+export type { LineupQuestion } from './question';
+export { solveLineup, type SolveOptions } from './solveLineup';

@@ -1,10 +1,11 @@
 import type { Frame, FrameId, Limits } from '@/core/brief';
 import { shortfallOf, verdictOn } from '@/core/coverage';
-import { type Lens, type LensId, mountableSetups, type Setup, type Shelf } from '@/core/gear';
-import type { Covering } from './cells';
-import { framesGot } from './evaluate';
+import { type Lens, type LensId, mountableSetups, type Shelf } from '@/core/gear';
+import { type Covering, coveringOf } from './cells';
+import { cellIsMade, framesGot } from './evaluate';
 import { byVerdict } from './frames';
-import type { LensIn, LensOut } from './result';
+import type { LineupQuestion } from './question';
+import type { LensIn, LensLack, LensOut } from './result';
 import type { Selectable } from './selectable';
 
 /** For each lens in the lineup, the frames that are lost when it stays at home. */
@@ -31,50 +32,64 @@ export interface OutQuestion {
   readonly got: ReadonlySet<FrameId>;
 }
 
-/** For each lens that stays out, what it makes, what it lacks, and why it is out. */
+/** For each lens that stays out, what it makes alone, why it is out, and what it would add. */
 export function lensesOut(question: OutQuestion): LensOut[] {
   const { shelf, frames, limits, choice, covering, taken, got } = question;
-  const lockedOut = new Set(limits.lockedOut);
-  const bodies = shelf.bodies.filter(
-    (b) => !lockedOut.has(b.id) && limits.sources.includes(b.ownership),
-  );
-  const setupsByLens = new Map<LensId, Setup[]>();
-  for (const setup of mountableSetups({ ...shelf, bodies, converters: [] })) {
-    setupsByLens.set(setup.lensId, [...(setupsByLens.get(setup.lensId) ?? []), setup]);
-  }
   const selectableIds = new Set(choice.pieces.map((p) => p.id));
-  return shelf.lenses
-    .filter((l) => !taken.has(l.id))
-    .map((l) => {
-      const setups = setupsByLens.get(l.id) ?? [];
-      const gotWithIt = selectableIds.has(l.id)
-        ? framesGot(covering, new Set([...taken, l.id]))
-        : got;
-      const wouldAdd = [...gotWithIt].filter((id) => !got.has(id));
-      return {
-        lensId: l.id,
-        ...serviceOf(setups, frames, limits),
-        reason: reasonOut(l, setups.length > 0, question, wouldAdd),
-        wouldAdd,
-      };
-    });
+  const out = shelf.lenses.filter((l) => !taken.has(l.id));
+  const bare = mountableSetups({
+    ...shelf,
+    bodies: bodiesAlong(shelf, limits),
+    lenses: out,
+    converters: [],
+  });
+  const fitting = new Set<string>(bare.map((s) => s.lensId));
+  const others = coveringOf(
+    bare.filter((s) => !selectableIds.has(s.lensId)),
+    frames,
+    limits,
+  );
+  const lost = frames.filter((f) => !got.has(f.id)).map((f) => f.id);
+  return out.map((l) => {
+    const chosenFrom = selectableIds.has(l.id);
+    const cells = chosenFrom ? covering.cells : others.cells;
+    const withIt = new Set([...taken, l.id]);
+    const wouldAdd = chosenFrom
+      ? lost.filter((id) =>
+          (covering.cells.get(id) ?? []).every((cell) => cellIsMade(cell, covering.kits, withIt)),
+        )
+      : [];
+    return {
+      lensId: l.id,
+      makes: frames
+        .filter((f) => (cells.get(f.id) ?? []).every((cell) => cell.kits.has(l.id)))
+        .map((f) => f.id),
+      reason: reasonOut(l, fitting.has(l.id), question, wouldAdd),
+      wouldAdd,
+    };
+  });
 }
 
-function serviceOf(
-  setups: readonly Setup[],
-  frames: readonly Frame[],
-  limits: Limits,
-): Pick<LensOut, 'makes' | 'lacks'> {
-  const makes: FrameId[] = [];
-  const lacks: LensOut['lacks'][number][] = [];
-  for (const frame of frames) {
+function bodiesAlong(shelf: Shelf, limits: Limits) {
+  return shelf.bodies.filter(
+    (b) => !limits.lockedOut.includes(b.id) && limits.sources.includes(b.ownership),
+  );
+}
+
+/** What one lens lacks for each frame that it does not make alone, by its best setup. */
+export function lensLacks({ shelf, frames, limits }: LineupQuestion, id: LensId): LensLack[] {
+  const lenses = shelf.lenses.filter((l) => l.id === id);
+  const setups = mountableSetups({
+    ...shelf,
+    bodies: bodiesAlong(shelf, limits),
+    lenses,
+    converters: [],
+  });
+  return frames.flatMap((frame) => {
     const best = setups.map((s) => verdictOn(s, frame, limits)).sort(byVerdict)[0];
-    if (!best) continue;
-    const shortfall = shortfallOf(best);
-    if (shortfall === null) makes.push(frame.id);
-    else lacks.push({ frameId: frame.id, bodyId: best.bodyId, shortfall });
-  }
-  return { makes, lacks };
+    const shortfall = best ? shortfallOf(best) : null;
+    return best && shortfall ? [{ frameId: frame.id, bodyId: best.bodyId, shortfall }] : [];
+  });
 }
 
 function reasonOut(

@@ -87,7 +87,7 @@ function largestDisjoint(
     lower: cells.map(() => 0),
     upper: cells.map(() => 1),
     integer: cells.map(() => true),
-    rows: [...byLens.values()].map((columns) => ({
+    rows: largestOnly([...byLens.values()]).map((columns) => ({
       lower: -Infinity,
       upper: 1,
       columns,
@@ -105,4 +105,17 @@ function largestDisjoint(
   } finally {
     session.close();
   }
+}
+
+/** Rows that no other row holds wholly; a smaller one says nothing more. Columns run upwards. */
+function largestOnly(rows: readonly (readonly number[])[]): (readonly number[])[] {
+  const distinct = [...new Map(rows.map((row) => [row.join(), row])).values()].sort(
+    (a, b) => b.length - a.length,
+  );
+  const kept: { row: readonly number[]; members: ReadonlySet<number> }[] = [];
+  for (const row of distinct) {
+    if (!kept.some(({ members }) => row.every((i) => members.has(i))))
+      kept.push({ row, members: new Set(row) });
+  }
+  return kept.map(({ row }) => row);
 }

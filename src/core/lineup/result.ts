@@ -44,15 +44,17 @@ export interface LensIn {
   readonly onlyIt: readonly FrameId[];
 }
 
-/** What a lens that stays out does for each frame, by its best setup. */
+/** What a lens lacks for one frame, by its best setup. */
+export interface LensLack {
+  readonly frameId: FrameId;
+  readonly bodyId: BodyId;
+  readonly shortfall: Shortfall;
+}
+
+/** What a lens that stays out makes alone, and why it is out. */
 export interface LensOut {
   readonly lensId: LensId;
   readonly makes: readonly FrameId[];
-  readonly lacks: readonly {
-    readonly frameId: FrameId;
-    readonly bodyId: BodyId;
-    readonly shortfall: Shortfall;
-  }[];
   readonly reason:
     | 'locked-out'
     | 'source'

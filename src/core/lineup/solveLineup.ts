@@ -9,16 +9,10 @@ import { lensesIn, lensesOut } from './lenses';
 import type { MipSolver } from './mipSolver';
 import { wantSharesPercent } from './objective';
 import { proofOf } from './proof';
+import type { LineupQuestion } from './question';
 import { gapsOf, overlapsOf } from './ranges';
 import { type Conflict, type LineupResult, type Note, RESULT_VERSION, type Totals } from './result';
 import { type Piece, type Selectable, selectable } from './selectable';
-
-/** What a lineup is chosen for, from what, within what. */
-export interface LineupQuestion {
-  readonly frames: readonly Frame[];
-  readonly shelf: Shelf;
-  readonly limits: Limits;
-}
 
 export interface SolveOptions {
   /** Time that one aim's search may take, s; past it the best found is given with its bound. */

@@ -1,6 +1,7 @@
 'use client';
 
-import type { LensOut, LineupResult } from '@/core/lineup';
+import { useMemo, useState } from 'react';
+import { lensLacks, type LensOut, type LineupResult } from '@/core/lineup';
 import { setLock } from '@/document';
 import { useEdit, useFile } from '@/session';
 import { Button, formatCount, OWNERSHIPS, shortfallText } from '@/ui';
@@ -13,6 +14,7 @@ export function OutTable({ result }: { result: LineupResult }) {
   const file = useFile();
   const edit = useEdit();
   const name = namesOf(file);
+  const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
   if (result.lensesOut.length === 0) return null;
   const order = [...result.lensesOut].sort(
     (a, b) => b.wouldAdd.length - a.wouldAdd.length || b.makes.length - a.makes.length,
@@ -28,7 +30,10 @@ export function OutTable({ result }: { result: LineupResult }) {
             key={out.lensId}
             className="flex items-start justify-between gap-4 border-b border-hair py-1.5"
           >
-            <details className="min-w-0">
+            <details
+              className="min-w-0"
+              onToggle={(e) => e.currentTarget.open && setOpened(new Set([...opened, out.lensId]))}
+            >
               <summary>
                 <span className="font-semibold">{name(out.lensId)}</span>{' '}
                 <span className="text-soft">
@@ -39,17 +44,7 @@ export function OutTable({ result }: { result: LineupResult }) {
                   )}
                 </span>
               </summary>
-              <p className="mt-1">
-                Alone it makes: {out.makes.map(name).join(', ') || 'none of the pictures'}.
-              </p>
-              <ul className="mt-1 space-y-0.5 text-[13px]">
-                {out.lacks.map((lack) => (
-                  <li key={lack.frameId}>
-                    {name(lack.frameId)}:{' '}
-                    <span className="text-soft">{shortfallText(lack.shortfall)}</span>
-                  </li>
-                ))}
-              </ul>
+              {opened.has(out.lensId) && <Lacks out={out} name={name} />}
             </details>
             <Button
               look="quiet"
@@ -67,6 +62,26 @@ export function OutTable({ result }: { result: LineupResult }) {
         </p>
       )}
     </section>
+  );
+}
+
+/** Worked out only for lenses that someone asks about. */
+function Lacks({ out, name }: { out: LensOut; name: (id: string) => string }) {
+  const file = useFile();
+  const lacks = useMemo(() => lensLacks(file, out.lensId), [file, out.lensId]);
+  return (
+    <>
+      <p className="mt-1">
+        Alone it makes: {out.makes.map(name).join(', ') || 'none of the pictures'}.
+      </p>
+      <ul className="mt-1 space-y-0.5 text-[13px]">
+        {lacks.map((lack) => (
+          <li key={lack.frameId}>
+            {name(lack.frameId)}: <span className="text-soft">{shortfallText(lack.shortfall)}</span>
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }
 
