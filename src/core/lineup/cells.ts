@@ -1,28 +1,24 @@
 import { footingOf, type Frame, type FrameId, type Limits, needAxis } from '@/core/brief';
-import { ablePlaces } from '@/core/coverage';
-import { type Kit, kitKey, type Setup } from '@/core/gear';
-import {
-  clearlyBelow,
-  containsPoint,
-  covers,
-  type Interval,
-  type IntervalSet,
-  union,
-} from '@/core/intervals';
+import { ableFinder } from '@/core/coverage';
+import { type Kit, kitKey, type LensId, type Setup } from '@/core/gear';
+import { clearlyBelow, covers, type Interval, type IntervalSet, union } from '@/core/intervals';
+import { KitSet } from './kitSet';
 
 /**
- * A piece of a frame that one kit either makes or not: a run of distances between two places where
- * the set of able kits changes, or the whole of a frame that asks for one place or one setup.
+ * A piece of a frame that one kit either makes or not: a run of distances at which as few kits are
+ * able as anywhere near, or the whole of a frame that asks for one place or one setup. Runs beside
+ * it at which more kits are able are implied by it and left out.
  */
 export interface Cell {
   readonly frameId: FrameId;
   readonly range: Interval;
-  /** Keys of the kits that make it. */
-  readonly kits: ReadonlySet<string>;
+  /** The kits that make it. */
+  readonly kits: KitSet;
 }
 
 export interface Covering {
-  readonly kits: ReadonlyMap<string, Kit>;
+  /** Kits by their number, in the order of their keys. */
+  readonly kits: readonly Kit[];
   /** Cells by frame, in the order of the axis; a cell without kits cannot be made by anything. */
   readonly cells: ReadonlyMap<FrameId, readonly Cell[]>;
 }
@@ -33,89 +29,116 @@ export function coveringOf(
   frames: readonly Frame[],
   limits: Limits,
 ): Covering {
-  const kits = new Map<string, Kit>();
-  for (const { lensId, converterId } of setups) {
-    const kit = { lensId, converterId };
-    kits.set(kitKey(kit), kit);
+  const byKey = new Map<string, { kit: Kit; setups: Setup[] }>();
+  for (const setup of setups) {
+    const { lensId, converterId } = setup;
+    const key = kitKey(setup);
+    const known = byKey.get(key);
+    if (known) known.setups.push(setup);
+    else byKey.set(key, { kit: { lensId, converterId }, setups: [setup] });
   }
-  return { kits, cells: new Map(frames.map((f) => [f.id, frameCells(setups, f, limits)])) };
+  const kits = [...byKey].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, entry]) => entry);
+  return {
+    kits: kits.map((entry) => entry.kit),
+    cells: new Map(
+      frames.map((f) => [
+        f.id,
+        frameCells(
+          kits.map((entry) => entry.setups),
+          f,
+          limits,
+        ),
+      ]),
+    ),
+  };
 }
 
-function frameCells(setups: readonly Setup[], frame: Frame, limits: Limits): Cell[] {
+/** The lenses of a cell's kits. */
+export function lensesOf(kits: KitSet, covering: Covering): LensId[] {
+  const ids = new Set<LensId>();
+  for (const kit of kits) {
+    const lensId = covering.kits[kit]?.lensId;
+    if (lensId !== undefined) ids.add(lensId);
+  }
+  return [...ids].sort();
+}
+
+function frameCells(
+  setupsByKit: readonly (readonly Setup[])[],
+  frame: Frame,
+  limits: Limits,
+): Cell[] {
   const axis = needAxis(frame.need).range;
   const footing = footingOf(frame.need);
+  const able = ableFinder(frame, limits);
   if (footing !== 'held' || axis.from === axis.to) {
     const enough = (set: IntervalSet) => (footing === 'free' ? set.length > 0 : covers(set, axis));
-    const able = setups.filter((s) => enough(ablePlaces(s, frame, limits))).map(kitKey);
-    return [{ frameId: frame.id, range: axis, kits: new Set(able) }];
+    const makers = setupsByKit.flatMap((setups, kit) =>
+      setups.some((s) => enough(able(s))) ? [kit] : [],
+    );
+    return [{ frameId: frame.id, range: axis, kits: KitSet.of(setupsByKit.length, makers) }];
   }
-  const placesByKit = new Map<string, Interval[]>();
-  for (const setup of setups) {
-    const places = ablePlaces(setup, frame, limits);
-    if (places.length > 0) {
-      placesByKit.set(kitKey(setup), [...(placesByKit.get(kitKey(setup)) ?? []), ...places]);
-    }
-  }
-  const able = [...placesByKit].map(([key, places]) => [key, union(places)] as const);
-  const cells: Cell[] = segments(
-    axis,
-    able.map(([, set]) => set),
-  ).map((range) => ({
-    frameId: frame.id,
-    range,
-    kits: new Set(
-      able.filter(([, set]) => containsPoint(set, (range.from + range.to) / 2)).map(([key]) => key),
-    ),
-  }));
-  return joinAlike(cells);
+  const places = setupsByKit.map((setups) => union(setups.flatMap((s) => [...able(s)])));
+  return leanestRuns(axis, places).map(({ range, kits }) => ({ frameId: frame.id, range, kits }));
+}
+
+interface Change {
+  readonly at: number;
+  readonly opens: boolean;
+  readonly kit: number;
 }
 
 /**
- * The axis cut at every end of an able interval. Able intervals are closed, so the kits able at an
- * end include those of the open segments beside it, and the segments alone decide.
+ * Walks along the axis from change to change and keeps each run after kits have fallen away and
+ * before others come in. Able intervals are closed, so the kits able at an end include those of the
+ * open runs beside it, and the runs alone decide. Changes nearer than rounding are one.
  */
-function segments(axis: Interval, sets: readonly IntervalSet[]): Interval[] {
-  const ends = sets
-    .flatMap((set) => set.flatMap((piece) => [piece.from, piece.to]))
-    .filter((x) => x > axis.from && x < axis.to)
-    .sort((a, b) => a - b);
-  const cuts = [axis.from];
-  for (const x of ends) {
-    if (clearlyBelow(cuts.at(-1) ?? axis.from, x) && clearlyBelow(x, axis.to)) cuts.push(x);
-  }
-  cuts.push(axis.to);
-  return cuts.slice(1).map((to, i) => ({ from: cuts[i] ?? axis.from, to }));
-}
-
-function joinAlike(cells: readonly Cell[]): Cell[] {
-  const joined: Cell[] = [];
-  for (const cell of cells) {
-    const last = joined.at(-1);
-    if (last && sameKits(last.kits, cell.kits)) {
-      joined[joined.length - 1] = { ...last, range: { from: last.range.from, to: cell.range.to } };
-    } else {
-      joined.push(cell);
+function leanestRuns(
+  axis: Interval,
+  places: readonly IntervalSet[],
+): { range: Interval; kits: KitSet }[] {
+  const now = KitSet.empty(places.length);
+  const changes: Change[] = [];
+  places.forEach((set, kit) => {
+    for (const { from, to } of set) {
+      if (!clearlyBelow(from, to)) continue;
+      if (!clearlyBelow(axis.from, from)) now.add(kit);
+      else if (clearlyBelow(from, axis.to)) changes.push({ at: from, opens: true, kit });
+      if (clearlyBelow(to, axis.to)) changes.push({ at: to, opens: false, kit });
     }
+  });
+  changes.sort((a, b) => a.at - b.at || Number(b.opens) - Number(a.opens));
+  const runs: { range: Interval; kits: KitSet }[] = [];
+  let leanSince: number | null = axis.from;
+  let i = 0;
+  while (i < changes.length) {
+    const at = changes[i]?.at ?? axis.to;
+    const group: Change[] = [];
+    for (let next = changes[i]; next && !clearlyBelow(at, next.at); next = changes[i]) {
+      group.push(next);
+      i += 1;
+    }
+    if (group.some((c) => c.opens) && leanSince !== null) {
+      runs.push({ range: { from: leanSince, to: at }, kits: now.copy() });
+      leanSince = null;
+    }
+    for (const c of group) if (c.opens) now.add(c.kit);
+    for (const c of group) if (!c.opens) now.delete(c.kit);
+    if (group.some((c) => !c.opens)) leanSince = at;
   }
-  return joined;
-}
-
-function sameKits(a: ReadonlySet<string>, b: ReadonlySet<string>): boolean {
-  return a.size === b.size && isSubset(a, b);
-}
-
-export function isSubset(a: ReadonlySet<string>, b: ReadonlySet<string>): boolean {
-  for (const key of a) if (!b.has(key)) return false;
-  return true;
+  if (leanSince !== null) runs.push({ range: { from: leanSince, to: axis.to }, kits: now.copy() });
+  return runs;
 }
 
 /** The cells of one frame that imply the others: a cell is implied by one with fewer able kits. */
 export function essentialCells(cells: readonly Cell[]): Cell[] {
-  return cells.filter(
-    (cell, i) =>
-      !cells.some(
-        (other, j) =>
-          j !== i && isSubset(other.kits, cell.kits) && (other.kits.size < cell.kits.size || j < i),
-      ),
-  );
+  const distinct = [...new Map(cells.map((cell) => [cell.kits.key, cell])).values()];
+  const bySize = distinct
+    .map((cell) => ({ cell, size: cell.kits.size }))
+    .sort((a, b) => a.size - b.size);
+  const kept: Cell[] = [];
+  for (const { cell } of bySize) {
+    if (!kept.some((other) => other.kits.isWithin(cell.kits))) kept.push(cell);
+  }
+  return kept.sort((a, b) => a.range.from - b.range.from);
 }

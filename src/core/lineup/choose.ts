@@ -1,9 +1,9 @@
 import type { Frame, FrameId, Limits } from '@/core/brief';
 import { type Kit, kitKey } from '@/core/gear';
-import { type Cell, type Covering, essentialCells } from './cells';
+import type { Cell, Covering } from './cells';
 import type { MipModel, MipRow, MipSession, MipSolver } from './mipSolver';
 import { type Aim, AIM_TOLERANCE, aimsOf } from './objective';
-import { undominatedLenses } from './reduce';
+import type { Reduced } from './reduce';
 import { kitPieces, type Piece } from './selectable';
 
 export interface Choice {
@@ -21,6 +21,7 @@ export interface Choice {
 interface Columns {
   readonly pieces: readonly Piece[];
   readonly pieceAt: ReadonlyMap<string, number>;
+  readonly pairs: readonly Kit[];
   readonly kitAt: ReadonlyMap<string, number>;
   readonly frameAt: ReadonlyMap<FrameId, number>;
   readonly count: number;
@@ -35,14 +36,13 @@ interface Columns {
 export function choose(
   solver: MipSolver,
   covering: Covering,
+  reduced: Reduced,
   pieces: readonly Piece[],
   frames: readonly Frame[],
   limits: Limits,
   timeLimitS: number,
 ): Choice | null {
-  const every = usefulCells(covering);
-  const kept = undominatedLenses(covering, every, pieces);
-  const cells = every.map((cell) => withLenses(cell, covering, kept));
+  const cells = [...reduced.cells.values()].flat();
   const columns = columnsOf(covering, cells, pieces);
   const session = solver.open(modelOf(covering, cells, columns, limits));
   try {
@@ -52,39 +52,24 @@ export function choose(
   }
 }
 
-/** Essential cells of the frames that something can make wholly. */
-function usefulCells(covering: Covering): Cell[] {
-  return [...covering.cells.values()].flatMap((cells) =>
-    cells.every((cell) => cell.kits.size > 0) ? essentialCells(cells) : [],
-  );
-}
-
-/** The cell with only the kits whose lens may be needed. */
-function withLenses(cell: Cell, covering: Covering, lensIds: ReadonlySet<string>): Cell {
-  const kits = [...cell.kits].filter((key) => lensIds.has(covering.kits.get(key)?.lensId ?? ''));
-  return { ...cell, kits: new Set(kits) };
-}
-
 /**
  * The kits that a cell's row needs: a lens that makes the cell bare also stands for its kits with a
  * converter, since they hold the lens too.
  */
-function rowKits(cell: Cell, kits: ReadonlyMap<string, Kit>): Kit[] {
-  return [...cell.kits].sort().flatMap((key) => {
-    const kit = kits.get(key);
-    if (!kit || (kit.converterId !== null && cell.kits.has(kit.lensId))) return [];
-    return [kit];
-  });
+function rowKits(cell: Cell, covering: Covering): Kit[] {
+  const kits = [...cell.kits].flatMap((i) => covering.kits[i] ?? []);
+  const bare = new Set(kits.filter((kit) => kit.converterId === null).map((kit) => kit.lensId));
+  return kits.filter((kit) => kit.converterId === null || !bare.has(kit.lensId));
 }
 
 function columnsOf(covering: Covering, cells: readonly Cell[], all: readonly Piece[]): Columns {
-  const used = new Set(cells.flatMap((cell) => rowKits(cell, covering.kits).flatMap(kitPieces)));
+  const used = new Set(cells.flatMap((cell) => rowKits(cell, covering).flatMap(kitPieces)));
   const pieces = all.filter((p) => p.lockedIn || used.has(p.id));
-  const pairs = new Set(
+  const pairs = new Map(
     cells.flatMap((cell) =>
-      rowKits(cell, covering.kits)
+      rowKits(cell, covering)
         .filter((kit) => kit.converterId !== null)
-        .map(kitKey),
+        .map((kit) => [kitKey(kit), kit] as const),
     ),
   );
   const frameIds = [...new Set(cells.map((cell) => cell.frameId))].sort();
@@ -93,7 +78,8 @@ function columnsOf(covering: Covering, cells: readonly Cell[], all: readonly Pie
   return {
     pieces,
     pieceAt: new Map(pieces.map((p, i) => [p.id, i])),
-    kitAt: new Map([...pairs].sort().map((key, i) => [key, kitsFrom + i])),
+    pairs: [...pairs.values()],
+    kitAt: new Map([...pairs.keys()].map((key, i) => [key, kitsFrom + i])),
     frameAt: new Map(frameIds.map((id, i) => [id, framesFrom + i])),
     count: framesFrom + frameIds.length,
   };
@@ -107,8 +93,9 @@ function modelOf(
 ): MipModel {
   const pieceColumn = (id: string) => at(columns.pieceAt, id);
   const rows: MipRow[] = [];
-  for (const [key, column] of columns.kitAt) {
-    for (const id of kitPieces(at(covering.kits, key))) {
+  for (const kit of columns.pairs) {
+    const column = at(columns.kitAt, kitKey(kit));
+    for (const id of kitPieces(kit)) {
       rows.push({
         lower: 0,
         upper: Infinity,
@@ -118,7 +105,7 @@ function modelOf(
     }
   }
   for (const cell of cells) {
-    const makers = rowKits(cell, covering.kits).map((kit) =>
+    const makers = rowKits(cell, covering).map((kit) =>
       kit.converterId === null ? pieceColumn(kit.lensId) : at(columns.kitAt, kitKey(kit)),
     );
     rows.push({

@@ -1,6 +1,7 @@
 import type { FrameId } from '@/core/brief';
 import type { Kit } from '@/core/gear';
-import type { Cell, Covering } from './cells';
+import type { Covering } from './cells';
+import { KitSet } from './kitSet';
 import { kitPieces } from './selectable';
 
 /** Whether everything of a kit is among the taken pieces. */
@@ -8,24 +9,18 @@ export function isAtHand(kit: Kit, taken: ReadonlySet<string>): boolean {
   return kitPieces(kit).every((id) => taken.has(id));
 }
 
-/** Whether some taken kit makes the cell. */
-export function cellIsMade(
-  cell: Cell,
-  kits: ReadonlyMap<string, Kit>,
-  taken: ReadonlySet<string>,
-): boolean {
-  for (const key of cell.kits) {
-    const kit = kits.get(key);
-    if (kit && isAtHand(kit, taken)) return true;
-  }
-  return false;
+/** The kits that the taken pieces make up. */
+export function kitsAtHand(covering: Covering, taken: ReadonlySet<string>): KitSet {
+  const at = covering.kits.flatMap((kit, i) => (isAtHand(kit, taken) ? [i] : []));
+  return KitSet.of(covering.kits.length, at);
 }
 
 /** The frames that the taken pieces get, plainly checked cell by cell. */
 export function framesGot(covering: Covering, taken: ReadonlySet<string>): Set<FrameId> {
+  const atHand = kitsAtHand(covering, taken);
   const got = new Set<FrameId>();
   for (const [id, cells] of covering.cells) {
-    if (cells.every((cell) => cellIsMade(cell, covering.kits, taken))) got.add(id);
+    if (cells.every((cell) => cell.kits.meets(atHand))) got.add(id);
   }
   return got;
 }

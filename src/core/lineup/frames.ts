@@ -42,7 +42,7 @@ export function frameResult(
     unit: UNITS[axis.kind],
     covers,
     missing: got ? [] : without(verdicts.flatMap((v) => v.able)),
-    impossible: cells.filter((cell: Cell) => cell.kits.size === 0).map((cell) => cell.range),
+    impossible: cells.filter((cell: Cell) => cell.kits.isEmpty).map((cell) => cell.range),
     nearest: got ? null : nearestMiss(frame, setups, limits),
   };
 }

@@ -1,6 +1,4 @@
 /** The choice: the fewest lenses that get the frames, proven, with its reasons. */
-export { type Cell, type Covering, coveringOf, essentialCells } from './cells';
-export { framesGot } from './evaluate';
 export { bestOfEachKit, byVerdict } from './frames';
 export type { MipModel, MipOutcome, MipRow, MipSession, MipSolver } from './mipSolver';
 export { type Aim, AIM_TOLERANCE, aimsOf, wantSharesPercent } from './objective';

@@ -2,7 +2,7 @@ import type { Frame, FrameId, Limits } from '@/core/brief';
 import { shortfallOf, verdictOn } from '@/core/coverage';
 import { type Lens, type LensId, mountableSetups, type Shelf } from '@/core/gear';
 import { type Covering, coveringOf } from './cells';
-import { cellIsMade, framesGot } from './evaluate';
+import { framesGot, kitsAtHand } from './evaluate';
 import { byVerdict } from './frames';
 import type { LineupQuestion } from './question';
 import type { LensIn, LensLack, LensOut } from './result';
@@ -52,22 +52,37 @@ export function lensesOut(question: OutQuestion): LensOut[] {
   const lost = frames.filter((f) => !got.has(f.id)).map((f) => f.id);
   return out.map((l) => {
     const chosenFrom = selectableIds.has(l.id);
-    const cells = chosenFrom ? covering.cells : others.cells;
-    const withIt = new Set([...taken, l.id]);
-    const wouldAdd = chosenFrom
-      ? lost.filter((id) =>
-          (covering.cells.get(id) ?? []).every((cell) => cellIsMade(cell, covering.kits, withIt)),
-        )
-      : [];
+    const from = chosenFrom ? covering : others;
+    const alone = kitOf(from, l.id);
+    const wouldAdd =
+      chosenFrom && lost.length > 0 ? madeWith(covering, lost, new Set([...taken, l.id])) : [];
     return {
       lensId: l.id,
       makes: frames
-        .filter((f) => (cells.get(f.id) ?? []).every((cell) => cell.kits.has(l.id)))
+        .filter(
+          (f) => alone >= 0 && (from.cells.get(f.id) ?? []).every((cell) => cell.kits.has(alone)),
+        )
         .map((f) => f.id),
       reason: reasonOut(l, fitting.has(l.id), question, wouldAdd),
       wouldAdd,
     };
   });
+}
+
+/** The number of the kit that is the bare lens; -1 when it fits no body. */
+function kitOf(covering: Covering, id: LensId): number {
+  return covering.kits.findIndex((kit) => kit.lensId === id && kit.converterId === null);
+}
+
+function madeWith(
+  covering: Covering,
+  frameIds: readonly FrameId[],
+  taken: ReadonlySet<string>,
+): FrameId[] {
+  const atHand = kitsAtHand(covering, taken);
+  return frameIds.filter((id) =>
+    (covering.cells.get(id) ?? []).every((cell) => cell.kits.meets(atHand)),
+  );
 }
 
 function bodiesAlong(shelf: Shelf, limits: Limits) {

@@ -1,8 +1,9 @@
 import type { FrameId } from '@/core/brief';
 import type { LensId } from '@/core/gear';
 import type { Interval } from '@/core/intervals';
-import { type Cell, type Covering, essentialCells } from './cells';
+import { type Cell, type Covering, lensesOf } from './cells';
 import type { MipSolver } from './mipSolver';
+import type { Reduced } from './reduce';
 import type { Piece } from './selectable';
 
 /** A picture, or a run of distances of one, and every lens that can make it. */
@@ -40,44 +41,44 @@ export type Proof =
  */
 export function proofOf(
   solver: MipSolver,
-  covering: Covering,
-  pieces: readonly Piece[],
+  { covering, reduced, pieces }: { covering: Covering; reduced: Reduced; pieces: readonly Piece[] },
   got: ReadonlySet<FrameId>,
-  lensCount: number,
-  proven: boolean,
+  lineup: { readonly lensCount: number; readonly proven: boolean },
   timeLimitS: number,
 ): Proof {
+  if (lineup.lensCount === 0) return { kind: 'none' };
   const lockedIn = new Set(pieces.filter((p) => p.lockedIn && p.kind === 'lens').map((p) => p.id));
   const cells = [...got]
     .sort()
-    .flatMap((id) => essentialCells(covering.cells.get(id) ?? []))
-    .map((cell) => ({
-      frameId: cell.frameId,
-      range: cell.range,
-      lensIds: lensesOf(cell, covering),
-    }))
-    .filter((cell) => !cell.lensIds.some((id) => lockedIn.has(id)));
-  if (lensCount === 0) return { kind: 'none' };
-  const witnesses = cells.length === 0 ? [] : largestDisjoint(solver, cells, timeLimitS);
+    .flatMap((id) => reduced.cells.get(id) ?? [])
+    .map((cell) => ({ cell, lensIds: lensesOf(cell.kits, covering) }))
+    .filter(({ lensIds }) => !lensIds.some((id) => lockedIn.has(id)));
+  const chosen = cells.length === 0 ? [] : largestDisjoint(solver, cells, timeLimitS);
+  const witnesses = chosen.map(({ cell }) => witnessOf(cell, covering));
   const bound = witnesses.length + lockedIn.size;
-  if (bound >= lensCount) return { kind: 'witnesses', bound, lockedIn: lockedIn.size, witnesses };
-  return proven ? { kind: 'search', bound, lockedIn: lockedIn.size, witnesses } : { kind: 'none' };
+  if (bound >= lineup.lensCount)
+    return { kind: 'witnesses', bound, lockedIn: lockedIn.size, witnesses };
+  return lineup.proven
+    ? { kind: 'search', bound, lockedIn: lockedIn.size, witnesses }
+    : { kind: 'none' };
 }
 
-function lensesOf(cell: Cell, covering: Covering): LensId[] {
-  const ids = new Set<LensId>();
-  for (const key of cell.kits) {
-    const kit = covering.kits.get(key);
-    if (kit) ids.add(kit.lensId);
-  }
-  return [...ids].sort();
+/** A reduced cell again with every lens that makes it. */
+function witnessOf({ frameId, range }: Cell, covering: Covering): Witness {
+  const whole = (covering.cells.get(frameId) ?? []).find((cell) => cell.range === range);
+  return { frameId, range, lensIds: whole ? lensesOf(whole.kits, covering) : [] };
+}
+
+interface Candidate {
+  readonly cell: Cell;
+  readonly lensIds: readonly LensId[];
 }
 
 function largestDisjoint(
   solver: MipSolver,
-  cells: readonly Witness[],
+  cells: readonly Candidate[],
   timeLimitS: number,
-): Witness[] {
+): Candidate[] {
   const byLens = new Map<LensId, number[]>();
   cells.forEach((cell, i) => {
     for (const id of cell.lensIds) byLens.set(id, [...(byLens.get(id) ?? []), i]);

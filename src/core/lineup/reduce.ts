@@ -1,17 +1,44 @@
-import type { Cell, Covering } from './cells';
+import type { FrameId } from '@/core/brief';
+import { type Cell, type Covering, essentialCells } from './cells';
+import { KitSet } from './kitSet';
 import type { Piece } from './selectable';
 
-const WORD_BITS = 31;
-
-/** What a lens can do, as bits: one for each cell, and one for each cell with each converter. */
-type Signature = readonly number[];
-
 /**
- * The lenses that may be needed. A lens is left out when another one makes every cell that it
- * makes, alone or with the same converter, and ranks no worse by weight, price and id: putting the
- * other in its place never makes a lineup worse by any aim. Locked-in lenses stay.
+ * The part of a covering that decides: frames that something makes wholly, by their essential
+ * cells, with only the lenses that may be needed.
+ *
+ * A lens is left out when another one makes every cell that it makes, alone or with the same
+ * converter, and ranks no worse by weight, price and id: putting the other in its place never makes
+ * a lineup worse by any aim, nor lets two cells share a lens that could not before.
  */
-export function undominatedLenses(
+export interface Reduced {
+  readonly cells: ReadonlyMap<FrameId, readonly Cell[]>;
+  readonly lensIds: ReadonlySet<string>;
+}
+
+export function reduce(covering: Covering, pieces: readonly Piece[]): Reduced {
+  const coverable = [...covering.cells].filter(([, cells]) =>
+    cells.every((cell) => !cell.kits.isEmpty),
+  );
+  const lensIds = undominatedLenses(
+    covering,
+    coverable.flatMap(([, cells]) => cells),
+    pieces,
+  );
+  const kept = covering.kits.flatMap((kit, i) => (lensIds.has(kit.lensId) ? [i] : []));
+  const mask = KitSet.of(covering.kits.length, kept);
+  return {
+    lensIds,
+    cells: new Map(
+      coverable.map(([id, cells]) => [
+        id,
+        essentialCells(cells.map((cell) => ({ ...cell, kits: cell.kits.and(mask) }))),
+      ]),
+    ),
+  };
+}
+
+function undominatedLenses(
   covering: Covering,
   cells: readonly Cell[],
   pieces: readonly Piece[],
@@ -19,17 +46,17 @@ export function undominatedLenses(
   const lenses = pieces.filter((p) => p.kind === 'lens');
   const signatures = signaturesOf(covering, cells);
   const ranked = lenses
-    .filter((p) => signatures.has(p.id))
-    .sort(
-      (a, b) => sizeOf(signatures.get(b.id)) - sizeOf(signatures.get(a.id)) || compareRank(a, b),
-    );
-  const kept: { piece: Piece; signature: Signature }[] = [];
-  for (const piece of ranked) {
-    const signature = signatures.get(piece.id) ?? [];
+    .flatMap((piece) => {
+      const signature = signatures.get(piece.id);
+      return signature ? [{ piece, signature, size: signature.size }] : [];
+    })
+    .sort((a, b) => b.size - a.size || compareRank(a.piece, b.piece));
+  const kept: typeof ranked = [];
+  for (const lens of ranked) {
     const beaten = kept.some(
-      (k) => isWithin(signature, k.signature) && compareRank(k.piece, piece) <= 0,
+      (k) => compareRank(k.piece, lens.piece) <= 0 && lens.signature.isWithin(k.signature),
     );
-    if (!beaten || piece.lockedIn) kept.push({ piece, signature });
+    if (!beaten || lens.piece.lockedIn) kept.push(lens);
   }
   return new Set([
     ...kept.map((k) => k.piece.id),
@@ -49,42 +76,32 @@ function compareRank(a: Piece, b: Piece): number {
 }
 
 /**
- * A lens that makes a cell bare also stands for every converter on it, so those bits are set too:
- * it can take the place of a lens that needs the converter.
+ * What each lens can do: a bit for each cell, and for each cell with each converter. A lens that
+ * makes a cell bare also stands for every converter on it: it can take the place of a lens that
+ * needs the converter.
  */
-function signaturesOf(covering: Covering, cells: readonly Cell[]): Map<string, number[]> {
+function signaturesOf(covering: Covering, cells: readonly Cell[]): Map<string, KitSet> {
   const converters = [
-    ...new Set(
-      [...covering.kits.values()].flatMap((k) => (k.converterId === null ? [] : [k.converterId])),
-    ),
+    ...new Set(covering.kits.map((k) => k.converterId).filter((id) => id !== null)),
   ].sort();
   const perCell = converters.length + 1;
-  const words = Math.ceil((cells.length * perCell) / WORD_BITS);
-  const signatures = new Map<string, number[]>();
-  const set = (signature: number[], bit: number) => {
-    const word = Math.floor(bit / WORD_BITS);
-    signature[word] = (signature[word] ?? 0) | (1 << (bit % WORD_BITS));
+  const signatures = new Map<string, KitSet>();
+  const signatureOf = (lensId: string) => {
+    const known = signatures.get(lensId) ?? KitSet.empty(cells.length * perCell);
+    signatures.set(lensId, known);
+    return known;
   };
+  const slots = covering.kits.map((kit) => ({
+    signature: signatureOf(kit.lensId),
+    first: kit.converterId === null ? 0 : 1 + converters.indexOf(kit.converterId),
+    count: kit.converterId === null ? perCell : 1,
+  }));
   cells.forEach((cell, c) => {
-    for (const key of cell.kits) {
-      const kit = covering.kits.get(key);
-      if (!kit) continue;
-      const signature = signatures.get(kit.lensId) ?? new Array<number>(words).fill(0);
-      signatures.set(kit.lensId, signature);
-      if (kit.converterId !== null)
-        set(signature, c * perCell + 1 + converters.indexOf(kit.converterId));
-      else for (let i = 0; i < perCell; i += 1) set(signature, c * perCell + i);
+    for (const kit of cell.kits) {
+      const slot = slots[kit];
+      if (!slot) continue;
+      for (let i = 0; i < slot.count; i += 1) slot.signature.add(c * perCell + slot.first + i);
     }
   });
   return signatures;
-}
-
-function isWithin(a: Signature, b: Signature): boolean {
-  return a.every((word, i) => (word & ~(b[i] ?? 0)) === 0);
-}
-
-function sizeOf(signature: Signature = []): number {
-  let bits = 0;
-  for (let word of signature) for (; word !== 0; word &= word - 1) bits += 1;
-  return bits;
 }

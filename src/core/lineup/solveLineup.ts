@@ -10,6 +10,7 @@ import type { MipSolver } from './mipSolver';
 import { wantSharesPercent } from './objective';
 import { proofOf } from './proof';
 import type { LineupQuestion } from './question';
+import { reduce } from './reduce';
 import { gapsOf, overlapsOf } from './ranges';
 import { type Conflict, type LineupResult, type Note, RESULT_VERSION, type Totals } from './result';
 import { type Piece, type Selectable, selectable } from './selectable';
@@ -30,8 +31,9 @@ export function solveLineup(
   const started = now();
   const choice = selectable(shelf, limits);
   const covering = coveringOf(choice.setups, frames, limits);
+  const reduced = reduce(covering, choice.pieces);
   const modelled = now();
-  const chosen = choose(solver, covering, choice.pieces, frames, limits, timeLimitS);
+  const chosen = choose(solver, covering, reduced, choice.pieces, frames, limits, timeLimitS);
   const taken = new Set(chosen?.taken ?? limits.lockedIn);
   const lensIds = idsOf<LensId>(choice.pieces, 'lens', taken);
   const got = framesGot(covering, taken);
@@ -42,7 +44,13 @@ export function solveLineup(
   const proof =
     chosen === null
       ? ({ kind: 'none' } as const)
-      : proofOf(solver, covering, choice.pieces, wanted, lensIds.length, proven, timeLimitS);
+      : proofOf(
+          solver,
+          { covering, reduced, pieces: choice.pieces },
+          wanted,
+          { lensCount: lensIds.length, proven },
+          timeLimitS,
+        );
   const solved = now();
   const carried = choice.setups.filter((s) => isAtHand(s, taken));
   const lensById = new Map(shelf.lenses.map((l) => [l.id, l]));

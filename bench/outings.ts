@@ -1,0 +1,53 @@
+import { readFileSync } from 'node:fs';
+import { frameId } from '@/core/brief';
+import { lensId } from '@/core/gear';
+import type { LineupQuestion } from '@/core/lineup';
+import { decode } from '@/document';
+
+/** Made-up outings of any size, the same on every run: the demo's gear and frames, varied. */
+
+/** A small repeatable source of numbers in [0, 1). */
+function numbers(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    return state / 2 ** 32;
+  };
+}
+
+export function demoOuting(): LineupQuestion {
+  const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
+  if (!read.ok) throw new Error(read.error.message);
+  return read.value;
+}
+
+export function outingOf(lensCount: number, frameCount: number, seed = 4): LineupQuestion {
+  const { shelf, frames, limits } = demoOuting();
+  const next = numbers(seed);
+  const between = (low: number, high: number) => low + (high - low) * next();
+  const pick = <T>(from: readonly T[]) => from[Math.floor(next() * from.length)] as T;
+  const lenses = Array.from({ length: lensCount }, (_, i) => {
+    const model = pick(shelf.lenses);
+    const scale = between(0.85, 1.2);
+    return {
+      ...model,
+      id: lensId.parse(`lens-${i}`),
+      ownership: 'owned' as const,
+      weightG: Math.round(between(150, 3000)),
+      priceNew: Math.round(between(100, 9000)),
+      measured: null,
+      focal: { wideMm: model.focal.wideMm * scale, longMm: model.focal.longMm * scale },
+      apertures: model.apertures.map((p) => ({ ...p, focalMm: p.focalMm * scale })),
+    };
+  });
+  const many = Array.from({ length: frameCount }, (_, i) => {
+    const model = frames[i % frames.length]!;
+    const scale = 1 + 0.1 * Math.floor(i / frames.length);
+    const need =
+      model.need.kind === 'subject'
+        ? { ...model.need, fromM: model.need.fromM * scale, toM: model.need.toM * scale }
+        : model.need;
+    return { ...model, need, id: frameId.parse(`frame-${i}`) };
+  });
+  return { shelf: { ...shelf, lenses, converters: [] }, frames: many, limits };
+}
