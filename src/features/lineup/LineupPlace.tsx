@@ -5,6 +5,7 @@ import { Gaps } from './Gaps';
 import { LimitsPanel } from './LimitsPanel';
 import { LineupTable } from './LineupTable';
 import { Matrix } from './Matrix';
+import { NotGot } from './NotGot';
 import { OutTable } from './OutTable';
 import { ProofText } from './ProofText';
 
@@ -17,6 +18,7 @@ export function LineupPlace() {
           <>
             <LineupTable result={result} />
             {result.status !== 'impossible' && <ProofText result={result} />}
+            <NotGot result={result} />
             <Matrix result={result} question={question} />
             <Gaps result={result} />
             <OutTable result={result} />

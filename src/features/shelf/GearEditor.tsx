@@ -275,6 +275,8 @@ function BodyForm({ item }: { item: Body }) {
         />
         <FormNumber name="isoCeiling" label="Highest ISO" placeholder="outing’s" />
         <FormNumber name="stabiliserStops" label="Stabiliser" unit="stops" placeholder="none" />
+        <FormNumber name="autofocusLimitFNumber" label="Autofocus to f/" placeholder="not known" />
+        <span />
         <CommonFields />
       </div>
     </EntityForm>

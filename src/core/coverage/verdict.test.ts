@@ -1,0 +1,218 @@
+import fc from 'fast-check';
+import { type Frame, framings, type Limits, needAxis } from '@/core/brief';
+import { ablePlaces, demandOf, exposureAsked, verdictOn } from '@/core/coverage';
+import { mountableSetups, type Setup } from '@/core/gear';
+import { containsPoint, subtract } from '@/core/intervals';
+import { focusDistanceMm, magnificationAt } from '@/core/optics';
+import { anyFrame, anyLens } from '../../../tests/support/arbitraries';
+import {
+  aBody,
+  aConverter,
+  aLens,
+  aShelf,
+  focalFrame,
+  personFrame,
+  someLimits,
+} from '../../../tests/support/gear';
+
+const setupOf = (lens: ReturnType<typeof aLens>, body = aBody()): Setup =>
+  mountableSetups(aShelf([{ ...lens, mount: 'M' }], [], [body]))[0]!;
+const onlySetup = fc
+  .record({ lens: anyLens('l'), ibis: fc.constantFrom(null, 3) })
+  .map(({ lens, ibis }) => setupOf(lens, aBody({ stabiliserStops: ibis })));
+const LIMITS = someLimits();
+
+/** The slow, obvious way at one place: try very many focal lengths. */
+function madeBySearch(setup: Setup, frame: Frame, limits: Limits, x: number): boolean {
+  const { crop, light, pixelsShort } = demandOf(setup, frame, limits);
+  if (pixelsShort !== null) return false;
+  const axis = needAxis(frame.need);
+  const { wideMm, longMm } = setup.focal;
+  const STEPS = 4000;
+  return framings(frame.need, setup.sensor).some((way) =>
+    Array.from({ length: STEPS + 1 }, (_, i) => wideMm * (longMm / wideMm) ** (i / STEPS)).some(
+      (f) => {
+        if (f > way.slopeMax * x || f < way.slopeMin(crop) * x) return false;
+        const distanceM = axis.kind === 'distance' ? x : null;
+        if (distanceM !== null) {
+          const m = magnificationAt(f, distanceM * 1000);
+          if (setup.maxMagnification !== null && m > setup.maxMagnification) return false;
+          if (
+            setup.minFocusM !== null &&
+            focusDistanceMm(f, distanceM * 1000) < setup.minFocusM * 1000
+          )
+            return false;
+        }
+        return (
+          light === null ||
+          exposureAsked(setup, light, f, distanceM) <= light.luminousness * 2 ** 0.1
+        );
+      },
+    ),
+  );
+}
+
+describe('able places', () => {
+  it('agree with a search over focal lengths at random places', () => {
+    fc.assert(
+      fc.property(
+        onlySetup,
+        anyFrame('f'),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (setup, frame, share) => {
+          const longMm = setup.focal.longMm;
+          fc.pre(setup.minFocusM === null || setup.minFocusM * 1000 >= 4 * longMm);
+          const { from, to } = needAxis(frame.need).range;
+          const x = from * (to / from) ** share;
+          const places = ablePlaces(setup, frame, LIMITS);
+          const nearAnEnd = places.some(
+            (p) => Math.abs(p.from / x - 1) < 2e-3 || Math.abs(p.to / x - 1) < 2e-3,
+          );
+          fc.pre(!nearAnEnd || places.every((p) => p.from === p.to));
+          const found = madeBySearch(setup, frame, LIMITS, x);
+          if (found) expect(containsPoint(places, x)).toBe(true);
+          else if (setup.focal.wideMm !== longMm)
+            expect(containsPoint(places, x) && !nearAnEnd && !isNarrow(setup, frame, x)).toBe(
+              false,
+            );
+        },
+      ),
+      { seed: 5, numRuns: 600 },
+    );
+  });
+
+  /** Whether so few focal lengths work that a search over steps may miss them all. */
+  function isNarrow(setup: Setup, frame: Frame, x: number): boolean {
+    const { crop } = demandOf(setup, frame, LIMITS);
+    const step = (setup.focal.longMm / setup.focal.wideMm) ** (1 / 4000);
+    return (
+      framings(frame.need, setup.sensor).every((way) => {
+        const low = Math.max(setup.focal.wideMm, way.slopeMin(crop) * x);
+        const high = Math.min(setup.focal.longMm, way.slopeMax * x);
+        return high / low < step * step;
+      }) || demandOf(setup, frame, LIMITS).light !== null
+    );
+  }
+
+  const grows = (more: (setup: Setup, frame: Frame) => [Setup, Frame, Limits]) =>
+    fc.assert(
+      fc.property(onlySetup, anyFrame('f'), (setup, frame) => {
+        const before = ablePlaces(setup, frame, LIMITS);
+        const after = ablePlaces(...more(setup, frame));
+        const lost = subtract(before, after).filter((p) => p.to > p.from * (1 + 1e-7));
+        expect(lost).toEqual([]);
+      }),
+      { seed: 9, numRuns: 300 },
+    );
+
+  it('only grow with a faster f-number', () =>
+    grows((s, f) => [{ ...s, fNumberAt: (mm) => s.fNumberAt(mm) / 1.4 }, f, LIMITS]));
+  it('only grow with more light', () =>
+    grows((s, f) => [
+      s,
+      { ...f, light: { ...f.light, ev100: f.light.ev100 === null ? null : f.light.ev100 + 2 } },
+      LIMITS,
+    ]));
+  it('only grow with a wider range', () =>
+    grows((s, f) => [
+      { ...s, focal: { wideMm: s.focal.wideMm * 0.8, longMm: s.focal.longMm * 1.3 } },
+      f,
+      LIMITS,
+    ]));
+  it('only grow with a higher ISO ceiling or a larger crop', () =>
+    grows((s, f) => [s, f, { ...LIMITS, isoCeiling: 25600, maxCrop: 3 }]));
+});
+
+describe('verdicts', () => {
+  const on = (lens: ReturnType<typeof aLens>, frame: Frame, limits = LIMITS) =>
+    verdictOn(setupOf(lens), frame, limits);
+
+  it('cut the range of a held frame where the answer changes', () => {
+    // 1.8 m at 50–90 % of 24 mm: m between 1/150 and 1/83.3; 24–70 mm reaches 2.02 m (24 mm at 90 %)
+    // to 10.57 m (70 mm at 50 %), by a crop of 1.5 to 15.82 m: s = f·(1 + c·75·2/1000…).
+    const verdict = on(
+      aLens('l', 24, 70, 2.8),
+      personFrame('p', 1, 30, 'held', { output: { kind: 'pixels', longPx: 4000, shortPx: 2600 } }),
+    );
+    expect(verdict.code).toBe('part');
+    expect(verdict.parts.map((p) => p.code)).toEqual([
+      'not-wide-enough',
+      'clear',
+      'crop',
+      'not-long-enough',
+    ]);
+    const ends = verdict.parts.map((p) => p.range.to);
+    expect(ends[0]).toBeCloseTo(0.024 * (1 + 1800 / 21.6), 9);
+    expect(ends[1]).toBeCloseTo(0.07 * (1 + 1800 / 12), 9);
+    expect(ends[2]).toBeCloseTo(0.07 * (1 + (1.5 * 1800) / 12), 9);
+  });
+
+  it('say what lacks, and by how much', () => {
+    const dark = { ev100: 5, isoCeiling: null, longestTimeS: 1 / 500, support: 'support' };
+    const slow = on(aLens('l', 50, 50, 4), focalFrame('f', 50, 50, 'free', { light: dark }));
+    // N = √(2^5 · 64 / 500) = 2.02: f/4 is 1.97 stops short, ISO 25 000 would do.
+    expect(slow.code).toBe('too-slow');
+    expect(slow.deciding.margins.light?.stops).toBeCloseTo(Math.log2((32 * 64) / 500 / 16), 9);
+    expect(slow.deciding.margins.light?.isoNeeded).toBeCloseTo(25_000, 6);
+    const fitting = personFrame('p', 0.5, 0.6, 'free');
+    const close = on(aLens('l', 100, 100, 2.8, { minFocusM: 1, maxMagnification: 0.2 }), {
+      ...fitting,
+      need: { ...fitting.need, heightM: 0.1, fill: { min: 0.4, max: 1.2 } } as Frame['need'],
+    });
+    expect(close.code).toBe('too-close');
+    expect(close.deciding.margins.focusSpareM).toBeLessThan(0);
+    expect(
+      on(aLens('l', 15, 15, 2.8, { projection: 'fisheye' }), focalFrame('f', 15, 15, 'free')).code,
+    ).toBe('wrong-projection');
+    const huge = { kind: 'pixels', longPx: 9000, shortPx: 6000 };
+    expect(on(aLens('l', 50, 50, 2), focalFrame('f', 50, 50, 'free', { output: huge })).code).toBe(
+      'few-pixels',
+    );
+  });
+
+  it('let light pass that is short by less than a tenth of a stop', () => {
+    const at = (stops: number) => ({
+      light: { ev100: 10 - stops, isoCeiling: 100, longestTimeS: 4 / 2 ** 10, support: 'support' },
+    });
+    const lens = aLens('l', 50, 50, 2);
+    expect(on(lens, focalFrame('f', 50, 50, 'free', at(0.09))).code).toBe('clear');
+    expect(on(lens, focalFrame('f', 50, 50, 'free', at(0.11))).code).toBe('too-slow');
+  });
+
+  it('count the measured range before the marked one', () => {
+    const marked = aLens('l', 100, 400, 5.6);
+    const measured = aLens('l', 100, 400, 5.6, { measured: { wideMm: 102, longMm: 385 } });
+    expect(on(marked, focalFrame('f', 400, 400, 'free')).code).toBe('clear');
+    expect(on(measured, focalFrame('f', 400, 400, 'free')).code).toBe('not-long-enough');
+  });
+
+  it('hold a hand-held zoom to the time that its long end allows', () => {
+    // By hand at 1/f: EV 8, ISO 6400 gives N² = 2^8·64/f; f/5.6 holds up to 16384/31.36·2^0.1 = 560 mm.
+    const frame = focalFrame('f', 100, 800, 'held', {
+      light: { ev100: 8, isoCeiling: null, longestTimeS: null, support: 'hand' },
+    });
+    const places = ablePlaces(setupOf(aLens('l', 100, 800, 5.6)), frame, LIMITS);
+    expect(places).toHaveLength(1);
+    expect(places[0]?.to).toBeCloseTo((16384 / 5.6 ** 2) * 2 ** 0.1, 6);
+  });
+
+  it('take a converter on the lenses that it is made for, and keep the close focus', () => {
+    const setups = mountableSetups(
+      aShelf(
+        [aLens('a', 300, 300, 2.8, { minFocusM: 2, maxMagnification: 0.2 }), aLens('b', 50, 50, 2)],
+        [aConverter('x2', 2, ['a'])],
+      ),
+    );
+    expect(setups.map((s) => [s.lensId, s.converterId])).toEqual([
+      ['a', null],
+      ['a', 'x2'],
+      ['b', null],
+    ]);
+    expect(setups[1]).toMatchObject({
+      focal: { wideMm: 600, longMm: 600 },
+      minFocusM: 2,
+      maxMagnification: 0.4,
+    });
+    expect(setups[1]?.fNumberAt(600)).toBeCloseTo(5.6, 12);
+  });
+});

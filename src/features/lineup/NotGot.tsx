@@ -1,0 +1,45 @@
+'use client';
+
+import type { FrameResult, LineupResult } from '@/core/lineup';
+import { useFile } from '@/session';
+import { placeText, shortfallText, StateMark, WANTS } from '@/ui';
+import { namesOf } from './names';
+
+/** The pictures that the lineup leaves, with the nearest miss and what it lacks. */
+export function NotGot({ result }: { result: LineupResult }) {
+  const name = namesOf(useFile());
+  const lost = result.frames.filter((f) => f.state === 'lost');
+  if (lost.length === 0) return null;
+  return (
+    <section aria-labelledby="not-got">
+      <h2 id="not-got" className="mb-1 text-lg">
+        Not got
+      </h2>
+      <ul>
+        {lost.map((frame) => (
+          <li key={frame.frameId} className="border-b border-hair py-1.5">
+            <StateMark state={frame.nearest?.shortfall?.code === 'too-slow' ? 'slow' : 'lost'} />{' '}
+            <span className="font-semibold">{name(frame.frameId)}</span>{' '}
+            <span className="text-soft">{WANTS[frame.want]}</span>
+            <span className="block text-[13px]">{whyLost(frame, name)}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function whyLost(frame: FrameResult, name: (id: string) => string): string {
+  const places = frame.impossible.map((r) => placeText(frame.unit, r.from, r.to)).join(' and ');
+  const miss = frame.nearest;
+  const setup = miss
+    ? `${name(miss.lensId)}${miss.converterId ? ` + ${name(miss.converterId)}` : ''} on ${name(miss.bodyId)}`
+    : '';
+  if (frame.impossible.length === 0) {
+    return 'Gear that may be used could make it, but no lineup within the limits and the rate takes it in.';
+  }
+  if (!miss) return 'No lens that may be used fits a body that comes along.';
+  const lack = miss.shortfall ? shortfallText(miss.shortfall) : 'makes it';
+  const where = frame.unit === 'm' ? ` Nothing makes it at ${places}.` : '';
+  return `Nearest: ${setup}, ${lack}.${where}`;
+}
