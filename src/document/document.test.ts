@@ -165,13 +165,17 @@ describe('the open document', () => {
     const states: string[] = [];
     const save = (text: string) =>
       saved.length < 2 ? Promise.resolve(void saved.push(text)) : Promise.reject(new Error('full'));
-    const autosave = startAutosave(document, { save } as never, (state) => states.push(state));
+    const keep = jest.fn();
+    const autosave = startAutosave(document, { save, keep } as never, (state) =>
+      states.push(state),
+    );
     document.edit(putItem('lenses', aLens('mine', 50, 50, 2)));
     expect(saved).toHaveLength(0);
     await jest.advanceTimersByTimeAsync(1000);
     expect(saved[0]).toContain('"mine"');
     document.edit(setLimits({ maxLenses: 9 }));
     autosave.flush();
+    expect(keep).toHaveBeenCalledWith(expect.stringContaining('"maxLenses": 9'));
     await jest.advanceTimersByTimeAsync(0);
     expect(saved).toHaveLength(2);
     document.edit(setLimits({ maxLenses: 8 }));

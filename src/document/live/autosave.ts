@@ -19,6 +19,7 @@ export function startAutosave(
 ): { stop: () => void; flush: () => void } {
   let timer: ReturnType<typeof setTimeout> | null = null;
   let writes = Promise.resolve();
+  let unsaved = false;
   const write = () => {
     if (timer !== null) clearTimeout(timer);
     timer = null;
@@ -28,12 +29,16 @@ export function startAutosave(
     writes = writes
       .then(() => storage.save(text))
       .then(
-        () => report(timer === null ? 'saved' : 'saving'),
+        () => {
+          unsaved = timer !== null || document.store.getState().file !== file;
+          report(unsaved ? 'saving' : 'saved');
+        },
         () => report('failed'),
       );
   };
   const unsubscribe = document.store.subscribe((state, before) => {
     if (state.file === before.file || state.file === null) return;
+    unsaved = true;
     report('saving');
     if (timer !== null) clearTimeout(timer);
     timer = setTimeout(write, REST_MS);
@@ -44,7 +49,10 @@ export function startAutosave(
       if (timer !== null) clearTimeout(timer);
     },
     flush: () => {
-      if (timer !== null) write();
+      const { file } = document.store.getState();
+      if (file === null || !unsaved) return;
+      storage.keep(encode(file));
+      write();
     },
   };
 }
