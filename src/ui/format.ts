@@ -35,6 +35,7 @@ export function formatMetres(m: number): string {
 export function formatDistances(from: number, to: number): string {
   if (from === to) return formatMetres(from);
   const [a, b] = [formatMetres(from), formatMetres(to)];
+  if (a === b) return a;
   return a.slice(-2) === b.slice(-2) && a.endsWith('m') && !a.endsWith('cm') && !b.endsWith('cm')
     ? `${a.slice(0, -2)}–${b}`
     : `${a}–${b}`;

@@ -22,7 +22,7 @@ export function BriefPlace() {
   };
   return (
     <div className="grid gap-x-8 gap-y-4 pt-4 lg:grid-cols-[minmax(0,1fr)_22rem]">
-      <section aria-labelledby="shots">
+      <section aria-labelledby="shots" className="min-w-0">
         <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
           <div>
             <h1 id="shots" className="text-xl">

@@ -19,39 +19,41 @@ export function FrameList({ selected, onSelect }: FrameListProps) {
   const { result } = useAnswer();
   const results = new Map(result?.frames.map((f) => [f.frameId, f]));
   return (
-    <table className="w-full border-collapse">
-      <thead>
-        <tr className="border-b border-ink text-left text-[12px] text-soft">
-          <th scope="col" className="w-8 py-1 font-normal">
-            №
-          </th>
-          <th scope="col" className="py-1 font-normal">
-            Picture
-          </th>
-          <th scope="col" className="w-16 py-1 font-normal">
-            Want
-          </th>
-          <th scope="col" className="w-56 py-1 font-normal">
-            Made with
-          </th>
-          <th scope="col" className="w-30 py-1">
-            <span className="sr-only">Actions</span>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {file.frames.map((frame, i) => (
-          <FrameRow
-            key={frame.id}
-            frame={frame}
-            number={i + 1}
-            result={results.get(frame.id)}
-            selected={frame.id === selected}
-            onSelect={onSelect}
-          />
-        ))}
-      </tbody>
-    </table>
+    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Shot list">
+      <table className="w-full min-w-[34rem] border-collapse">
+        <thead>
+          <tr className="border-b border-ink text-left text-[12px] text-soft">
+            <th scope="col" className="w-8 py-1 font-normal">
+              №
+            </th>
+            <th scope="col" className="min-w-52 py-1 font-normal">
+              Picture
+            </th>
+            <th scope="col" className="w-16 py-1 font-normal">
+              Want
+            </th>
+            <th scope="col" className="w-56 py-1 font-normal">
+              Made with
+            </th>
+            <th scope="col" className="w-30 py-1">
+              <span className="sr-only">Actions</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {file.frames.map((frame, i) => (
+            <FrameRow
+              key={frame.id}
+              frame={frame}
+              number={i + 1}
+              result={results.get(frame.id)}
+              selected={frame.id === selected}
+              onSelect={onSelect}
+            />
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }
 

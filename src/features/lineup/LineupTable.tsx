@@ -39,82 +39,84 @@ export function LineupTable({ result }: { result: LineupResult }) {
       ))}
       <Notes result={result} name={name} />
       {lenses.length > 0 && (
-        <table className="w-full border-collapse">
-          <thead>
-            <tr className="border-b border-ink text-left text-[12px] text-soft">
-              {['Take', 'Range', 'Weight', 'Price', 'Only it makes'].map((h) => (
-                <th key={h} scope="col" className="py-1 pr-4 font-normal">
-                  {h}
+        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="What is taken">
+          <table className="w-full border-collapse">
+            <thead>
+              <tr className="border-b border-ink text-left text-[12px] text-soft">
+                {['Take', 'Range', 'Weight', 'Price', 'Only it makes'].map((h) => (
+                  <th key={h} scope="col" className="py-1 pr-4 font-normal">
+                    {h}
+                  </th>
+                ))}
+                <th scope="col">
+                  <span className="sr-only">Actions</span>
                 </th>
+              </tr>
+            </thead>
+            <tbody>
+              {lenses.map((l) => (
+                <tr key={l.id} className="border-b border-hair align-top">
+                  <th
+                    scope="row"
+                    className="py-1.5 pr-4 text-left font-semibold whitespace-nowrap text-got"
+                  >
+                    {l.name}
+                    <span className="block text-[12px] font-normal text-soft">
+                      {[
+                        l.maker,
+                        l.mount !== l.maker ? l.mount : '',
+                        l.ownership === 'owned' ? '' : OWNERSHIPS[l.ownership],
+                      ]
+                        .filter((t) => t !== '')
+                        .join(', ')}
+                    </span>
+                  </th>
+                  <td className="py-1.5 pr-4 whitespace-nowrap">
+                    {formatFocalRange(l.focal.wideMm, l.focal.longMm)}
+                    <span className="block text-[12px] text-soft">
+                      {formatFNumber(l.apertures[0]?.fNumber ?? 0)}
+                    </span>
+                  </td>
+                  <td className="py-1.5 pr-4 whitespace-nowrap">
+                    {l.weightG === null ? 'not known' : formatWeight(l.weightG)}
+                  </td>
+                  <td className="py-1.5 pr-4 whitespace-nowrap">
+                    {l.priceNew === null
+                      ? 'not known'
+                      : formatMoney(l.priceNew, file.outing.currency)}
+                  </td>
+                  <td className="py-1.5 pr-4">
+                    {(only.get(l.id) ?? []).map(name).join(', ') ||
+                      'nothing that the others together do not'}
+                  </td>
+                  <td className="py-1 text-right">
+                    <LockButtons id={l.id} name={l.name} />
+                  </td>
+                </tr>
               ))}
-              <th scope="col">
-                <span className="sr-only">Actions</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {lenses.map((l) => (
-              <tr key={l.id} className="border-b border-hair align-top">
-                <th
-                  scope="row"
-                  className="py-1.5 pr-4 text-left font-semibold whitespace-nowrap text-got"
-                >
-                  {l.name}
-                  <span className="block text-[12px] font-normal text-soft">
-                    {[
-                      l.maker,
-                      l.mount !== l.maker ? l.mount : '',
-                      l.ownership === 'owned' ? '' : OWNERSHIPS[l.ownership],
-                    ]
-                      .filter((t) => t !== '')
-                      .join(', ')}
-                  </span>
-                </th>
-                <td className="py-1.5 pr-4 whitespace-nowrap">
-                  {formatFocalRange(l.focal.wideMm, l.focal.longMm)}
-                  <span className="block text-[12px] text-soft">
-                    {formatFNumber(l.apertures[0]?.fNumber ?? 0)}
-                  </span>
-                </td>
-                <td className="py-1.5 pr-4 whitespace-nowrap">
-                  {l.weightG === null ? 'not known' : formatWeight(l.weightG)}
-                </td>
-                <td className="py-1.5 pr-4 whitespace-nowrap">
-                  {l.priceNew === null
-                    ? 'not known'
-                    : formatMoney(l.priceNew, file.outing.currency)}
-                </td>
-                <td className="py-1.5 pr-4">
-                  {(only.get(l.id) ?? []).map(name).join(', ') ||
-                    'nothing that the others together do not'}
-                </td>
-                <td className="py-1 text-right">
-                  <LockButtons id={l.id} name={l.name} />
-                </td>
-              </tr>
-            ))}
-            {converters.map((c) => (
-              <tr key={c.id} className="border-b border-hair">
-                <th scope="row" className="py-1.5 pr-4 text-left font-semibold text-got">
-                  {c.name}
-                </th>
-                <td className="py-1.5 pr-4">{c.factor}×</td>
-                <td className="py-1.5 pr-4">
-                  {c.weightG === null ? 'not known' : formatWeight(c.weightG)}
-                </td>
-                <td className="py-1.5 pr-4">
-                  {c.priceNew === null
-                    ? 'not known'
-                    : formatMoney(c.priceNew, file.outing.currency)}
-                </td>
-                <td />
-                <td className="py-1 text-right">
-                  <LockButtons id={c.id} name={c.name} />
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+              {converters.map((c) => (
+                <tr key={c.id} className="border-b border-hair">
+                  <th scope="row" className="py-1.5 pr-4 text-left font-semibold text-got">
+                    {c.name}
+                  </th>
+                  <td className="py-1.5 pr-4">{c.factor}×</td>
+                  <td className="py-1.5 pr-4">
+                    {c.weightG === null ? 'not known' : formatWeight(c.weightG)}
+                  </td>
+                  <td className="py-1.5 pr-4">
+                    {c.priceNew === null
+                      ? 'not known'
+                      : formatMoney(c.priceNew, file.outing.currency)}
+                  </td>
+                  <td />
+                  <td className="py-1 text-right">
+                    <LockButtons id={c.id} name={c.name} />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
     </section>
   );

@@ -21,7 +21,7 @@ export function NotGot({ result }: { result: LineupResult }) {
             <StateMark state={frame.nearest?.shortfall?.code === 'too-slow' ? 'slow' : 'lost'} />{' '}
             <span className="font-semibold">{name(frame.frameId)}</span>{' '}
             <span className="text-soft">{WANTS[frame.want]}</span>
-            <span className="block text-[13px]">{whyLost(frame, name)}</span>
+            <span className="block text-[13px]">{whyLost(frame, result, name)}</span>
           </li>
         ))}
       </ul>
@@ -29,14 +29,23 @@ export function NotGot({ result }: { result: LineupResult }) {
   );
 }
 
-function whyLost(frame: FrameResult, name: (id: string) => string): string {
+/** Lenses named before the rest is only counted. */
+const NAMED = 4;
+
+function whyLost(
+  frame: FrameResult,
+  { lensesOut }: LineupResult,
+  name: (id: string) => string,
+): string {
   const places = frame.impossible.map((r) => placeText(frame.unit, r.from, r.to)).join(' and ');
   const miss = frame.nearest;
   const setup = miss
     ? `${name(miss.lensId)}${miss.converterId ? ` + ${name(miss.converterId)}` : ''} on ${name(miss.bodyId)}`
     : '';
   if (frame.impossible.length === 0) {
-    return 'Gear that may be used could make it, but no lineup within the limits and the rate takes it in.';
+    const able = lensesOut.filter((l) => l.makes.includes(frame.frameId) && l.reason !== 'source');
+    const who = able.slice(0, NAMED).map((l) => name(l.lensId));
+    return `${who.length > 0 ? `${who.join(', ')}${able.length > NAMED ? ` and ${able.length - NAMED} more` : ''} could make it` : 'Gear that may be used could make it together'}, but the limits or the rate leave no room.`;
   }
   if (!miss) return 'No lens that may be used fits a body that comes along.';
   const lack = miss.shortfall ? shortfallText(miss.shortfall) : 'makes it';

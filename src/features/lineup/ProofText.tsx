@@ -49,39 +49,46 @@ export function ProofText({ result }: { result: LineupResult }) {
         </p>
       )}
       {proof.witnesses.length > 0 && (
-        <table className="mt-2 border-collapse" data-testid="witnesses">
-          <caption className="sr-only">Pictures of which no two share a lens</caption>
-          <thead>
-            <tr className="border-b border-ink text-left text-[12px] text-soft">
-              <th scope="col" className="py-1 pr-6 font-normal">
-                Picture
-              </th>
-              <th scope="col" className="py-1 font-normal">
-                Lenses that can make it
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {proof.witnesses.map((w) => (
-              <tr key={w.frameId + w.range.from} className="border-b border-hair align-top">
-                <th scope="row" className="py-1 pr-6 text-left font-normal">
-                  {name(w.frameId)}
-                  {isHeld(w.frameId) && (
-                    <span className="text-soft">
-                      {' '}
-                      at {placeText(unit(w.frameId), w.range.from, w.range.to)}
-                    </span>
-                  )}
+        <div
+          className="overflow-x-auto"
+          tabIndex={0}
+          role="region"
+          aria-label="The proof, picture by picture"
+        >
+          <table className="mt-2 border-collapse" data-testid="witnesses">
+            <caption className="sr-only">Pictures of which no two share a lens</caption>
+            <thead>
+              <tr className="border-b border-ink text-left text-[12px] text-soft">
+                <th scope="col" className="py-1 pr-6 font-normal">
+                  Picture
                 </th>
-                <td className="py-1">
-                  {w.lensIds.length > 8
-                    ? `${w.lensIds.slice(0, 8).map(name).join(', ')} and ${w.lensIds.length - 8} more`
-                    : w.lensIds.map(name).join(', ')}
-                </td>
+                <th scope="col" className="py-1 font-normal">
+                  Lenses that can make it
+                </th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {proof.witnesses.map((w) => (
+                <tr key={w.frameId + w.range.from} className="border-b border-hair align-top">
+                  <th scope="row" className="py-1 pr-6 text-left font-normal">
+                    {name(w.frameId)}
+                    {isHeld(w.frameId) && (
+                      <span className="text-soft">
+                        {' '}
+                        at {placeText(unit(w.frameId), w.range.from, w.range.to)}
+                      </span>
+                    )}
+                  </th>
+                  <td className="py-1">
+                    {w.lensIds.length > 8
+                      ? `${w.lensIds.slice(0, 8).map(name).join(', ')} and ${w.lensIds.length - 8} more`
+                      : w.lensIds.map(name).join(', ')}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
     </section>
   );

@@ -34,95 +34,101 @@ export function ReachTable({ data, chosen, onChoose, onPoint }: ReachTableProps)
       (a.path[0]?.focalMm ?? 0) - (b.path[0]?.focalMm ?? 0),
   );
   return (
-    <div className="mt-4 grid gap-8 xl:grid-cols-2">
-      <table className="w-full border-collapse self-start">
-        <caption className="pb-1 text-left font-(family-name:--font-title) text-lg">
-          Pictures
-        </caption>
-        <thead>
-          <tr className="border-b border-ink text-left text-[12px] text-soft">
-            {['Picture', 'Asks for, on 36×24', 'Slowest'].map((h) => (
-              <th key={h} scope="col" className="py-1 pr-3 font-normal">
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {data.spans.map(({ frame, number, span, state }) => (
-            <tr
-              key={frame.id}
-              className={`border-b border-hair align-top ${chosen?.id === frame.id ? 'bg-chosen' : ''}`}
-            >
-              <td className="py-1 pr-3">
-                <button
-                  type="button"
-                  className="text-left"
-                  {...handlers({ kind: 'frame', id: frame.id })}
-                >
-                  <StateMark state={state} /> {number} {frame.name}
-                </button>
-              </td>
-              <td className="py-1 pr-3 whitespace-nowrap">
-                {span.mode === 'any' ? 'one of ' : ''}
-                {formatFocalRange(span.range.from, span.range.to)}
-                <span className="block text-[12px] text-soft">
-                  {angles(span.range.from, span.range.to)}
-                </span>
-              </td>
-              <td className="py-1 whitespace-nowrap">
-                {span.slowest === null ? 'any' : slowestText(span.slowest)}
-              </td>
+    <div className="mt-4 grid gap-8 xl:grid-cols-2 [&>*]:min-w-0 [&>*]:overflow-x-auto">
+      <div role="region" aria-label="Pictures" tabIndex={0}>
+        <table className="w-full border-collapse self-start">
+          <caption className="pb-1 text-left font-(family-name:--font-title) text-lg">
+            Pictures
+          </caption>
+          <thead>
+            <tr className="border-b border-ink text-left text-[12px] text-soft">
+              {['Picture', 'Asks for, on 36×24', 'Slowest'].map((h) => (
+                <th key={h} scope="col" className="py-1 pr-3 font-normal">
+                  {h}
+                </th>
+              ))}
             </tr>
-          ))}
-        </tbody>
-      </table>
-      <table className="w-full border-collapse self-start">
-        <caption className="pb-1 text-left font-(family-name:--font-title) text-lg">Lenses</caption>
-        <thead>
-          <tr className="border-b border-ink text-left text-[12px] text-soft">
-            {['Lens', 'Frames, on 36×24', 'f-number', ''].map((h) => (
-              <th key={h} scope="col" className="py-1 pr-3 font-normal">
-                {h || <span className="sr-only">Standing</span>}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {lenses.slice(0, SHOWN).map(({ lens, path, standing, bodyName }) => {
-            const from = path[0] ?? { focalMm: 1, fNumber: 1 };
-            const to = path.at(-1) ?? from;
-            return (
+          </thead>
+          <tbody>
+            {data.spans.map(({ frame, number, span, state }) => (
               <tr
-                key={lens.id}
-                className={`border-b border-hair align-top ${chosen?.id === lens.id ? 'bg-chosen' : ''}`}
+                key={frame.id}
+                className={`border-b border-hair align-top ${chosen?.id === frame.id ? 'bg-chosen' : ''}`}
               >
                 <td className="py-1 pr-3">
                   <button
                     type="button"
-                    className={`text-left ${standing === 'in' ? 'font-semibold text-got' : ''}`}
-                    {...handlers({ kind: 'lens', id: lens.id })}
+                    className="text-left"
+                    {...handlers({ kind: 'frame', id: frame.id })}
                   >
-                    {lens.name}
+                    <StateMark state={state} /> {number} {frame.name}
                   </button>
                 </td>
                 <td className="py-1 pr-3 whitespace-nowrap">
-                  {formatFocalRange(from.focalMm, to.focalMm)}
+                  {span.mode === 'any' ? 'one of ' : ''}
+                  {formatFocalRange(span.range.from, span.range.to)}
                   <span className="block text-[12px] text-soft">
-                    {angles(from.focalMm, to.focalMm)} on {bodyName}
+                    {angles(span.range.from, span.range.to)}
                   </span>
                 </td>
-                <td className="py-1 pr-3 whitespace-nowrap">
-                  {from.fNumber === to.fNumber
-                    ? formatFNumber(from.fNumber)
-                    : `${formatFNumber(from.fNumber)}–${formatFNumber(to.fNumber).slice(2)}`}
+                <td className="py-1 whitespace-nowrap">
+                  {span.slowest === null ? 'any' : slowestText(span.slowest)}
                 </td>
-                <td className="py-1 text-soft">{STANDINGS[standing]}</td>
               </tr>
-            );
-          })}
-        </tbody>
-      </table>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <div role="region" aria-label="Lenses" tabIndex={0}>
+        <table className="w-full border-collapse self-start">
+          <caption className="pb-1 text-left font-(family-name:--font-title) text-lg">
+            Lenses
+          </caption>
+          <thead>
+            <tr className="border-b border-ink text-left text-[12px] text-soft">
+              {['Lens', 'Frames, on 36×24', 'f-number', ''].map((h) => (
+                <th key={h} scope="col" className="py-1 pr-3 font-normal">
+                  {h || <span className="sr-only">Standing</span>}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {lenses.slice(0, SHOWN).map(({ lens, path, standing, bodyName }) => {
+              const from = path[0] ?? { focalMm: 1, fNumber: 1 };
+              const to = path.at(-1) ?? from;
+              return (
+                <tr
+                  key={lens.id}
+                  className={`border-b border-hair align-top ${chosen?.id === lens.id ? 'bg-chosen' : ''}`}
+                >
+                  <td className="py-1 pr-3">
+                    <button
+                      type="button"
+                      className={`text-left ${standing === 'in' ? 'font-semibold text-got' : ''}`}
+                      {...handlers({ kind: 'lens', id: lens.id })}
+                    >
+                      {lens.name}
+                    </button>
+                  </td>
+                  <td className="py-1 pr-3 whitespace-nowrap">
+                    {formatFocalRange(from.focalMm, to.focalMm)}
+                    <span className="block text-[12px] text-soft">
+                      {angles(from.focalMm, to.focalMm)} on {bodyName}
+                    </span>
+                  </td>
+                  <td className="py-1 pr-3 whitespace-nowrap">
+                    {from.fNumber === to.fNumber
+                      ? formatFNumber(from.fNumber)
+                      : `${formatFNumber(from.fNumber)}–${formatFNumber(to.fNumber).slice(2)}`}
+                  </td>
+                  <td className="py-1 text-soft">{STANDINGS[standing]}</td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
     </div>
   );
 }

@@ -206,6 +206,9 @@ interface Extent {
   readonly first: number;
 }
 
+/** Beyond this, things lie upon each other: a farther lane would read as another f-number. */
+const LAST_LANE = 3;
+
 /** Gives things that share focal lengths at nearly the same level different lanes. */
 function inLanes<T extends { lane: number }>(
   things: readonly T[],
@@ -228,7 +231,7 @@ function inLanes<T extends { lane: number }>(
     let lane = 0;
     while (used.has(lane)) lane += 1;
     placed.push({ extent, lane });
-    lanes.set(i, lane);
+    lanes.set(i, Math.min(lane, LAST_LANE));
   }
   return things.map((thing, i) => ({ ...thing, lane: lanes.get(i) ?? 0 }));
 }

@@ -34,12 +34,13 @@ const EMPTY: OutingFile = {
 /** Opens, starts, exports. Whatever is replaced can be had back by undo. */
 export function FileMenu() {
   const file = useFile();
-  const { document } = useSession();
+  const { document, state } = useSession();
   const input = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<{ name: string; refusal: Refusal } | null>(null);
 
   const open = (next: OutingFile, said: string) => {
     document.open(next, true);
+    state.setState({ firstVisit: false });
     toast(said, {
       description: 'Undo brings the other outing back.',
       action: { label: 'Undo', onClick: document.undo },
