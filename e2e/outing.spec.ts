@@ -3,7 +3,7 @@ import { expect, exported, open, openFile, outingMenu, saved, standing, test } f
 test('a first visit leads to a proven lineup without typing', async ({ page }) => {
   await open(page);
   await expect(page).toHaveURL(/\/brief$/);
-  await expect(page.getByText('Lantern regatta, two days')).toBeVisible();
+  await expect(page.getByText('Lantern regatta, two days', { exact: true })).toBeVisible();
   await expect(standing(page)).toContainText('5 lenses');
   await expect(standing(page)).toContainText('proven fewest');
   await page.getByRole('link', { name: 'which lenses and why' }).click();
@@ -55,7 +55,7 @@ test('an outing exported, cleared and opened again is the same', async ({ page }
   await outingMenu(page, 'New and empty');
   await expect(page.getByText('No picture is listed yet.')).toBeVisible();
   await openFile(page, 'mine.armreach.json', text);
-  await expect(page.getByText('Lantern regatta, two days')).toBeVisible();
+  await expect(page.getByText('Lantern regatta, two days', { exact: true })).toBeVisible();
   await expect(standing(page)).toContainText('5 lenses');
   expect(await exported(page)).toBe(text);
 });

@@ -175,7 +175,7 @@ function decidingMargins(
   range: Interval,
   worstAtEnds: boolean,
 ): Margins {
-  const lacking = (m: Margins) => shortageBy(code, m);
+  const lacking = (m: Margins) => (worstAtEnds ? shortageBy(code, m) : shortage(m));
   const places = isMade(code) && !worstAtEnds ? [logMiddle(range)] : [range.from, range.to];
   const candidates = places.map((x) =>
     ways
@@ -186,9 +186,9 @@ function decidingMargins(
 }
 
 /**
- * One number to compare shortages of different kinds by, in stops or doublings: framing in
- * doublings of focal length, focus in doublings of distance, light in stops. Only for choosing
- * which place and which way to report, never for deciding whether a frame is made.
+ * One number to compare shortages of different kinds by, in stops: a doubling of focal length or of
+ * distance counts two, since the crop that makes up for it leaves a quarter of the pixels. Only for
+ * choosing which place and which way to report, never for deciding whether a frame is made.
  */
 export function shortage(m: Margins): number {
   return Math.max(...Object.values(shortages(m)));
@@ -196,9 +196,9 @@ export function shortage(m: Margins): number {
 
 function shortages(m: Margins) {
   return {
-    'not-wide-enough': Math.log2(m.focalHave.wideMm / m.focalNeeded.longMm),
-    'not-long-enough': Math.log2(m.crop / m.cropAllowed),
-    'too-close': m.focusSpareM === null ? -Infinity : Math.log2((m.at - m.focusSpareM) / m.at),
+    'not-wide-enough': 2 * Math.log2(m.focalHave.wideMm / m.focalNeeded.longMm),
+    'not-long-enough': 2 * Math.log2(m.crop / m.cropAllowed),
+    'too-close': m.focusSpareM === null ? -Infinity : 2 * Math.log2((m.at - m.focusSpareM) / m.at),
     'too-slow': m.light === null ? -Infinity : -m.light.stops,
   };
 }
@@ -222,16 +222,20 @@ const RANK: Readonly<Record<PartCode, number>> = {
   'wrong-projection': 6,
 };
 
-/** Made parts rank before lacking ones; among lacking ones the smaller shortage does. */
-function byHardness(a: VerdictPart, b: VerdictPart): number {
+/**
+ * Made parts rank before lacking ones; among lacking ones the smaller shortage does. Where one place
+ * is enough, all that is lacking there counts; on held ground, what each part is named for.
+ */
+function byHardness(a: VerdictPart, b: VerdictPart, worst: boolean): number {
   const made = Number(isMade(b.code)) - Number(isMade(a.code));
   if (made !== 0 || isMade(a.code)) return made || RANK[a.code] - RANK[b.code];
-  const difference = shortageBy(a.code, a.margins) - shortageBy(b.code, b.margins);
+  const measure = (p: VerdictPart) => (worst ? shortageBy(p.code, p.margins) : shortage(p.margins));
+  const difference = measure(a) - measure(b);
   return Math.abs(difference) > SAME_SHORTAGE ? difference : RANK[a.code] - RANK[b.code];
 }
 
 function decidingPart(parts: readonly VerdictPart[], worst: boolean): VerdictPart {
-  const ordered = [...parts].sort(byHardness);
+  const ordered = [...parts].sort((a, b) => byHardness(a, b, worst));
   const decides = worst ? ordered.at(-1) : ordered[0];
   if (!decides) throw new Error('a verdict has at least one part');
   return decides;

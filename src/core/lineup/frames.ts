@@ -61,10 +61,17 @@ function isClear(
   return without(clear).length === 0;
 }
 
-/** Orders verdicts of one kit: got before part, clear before crop, then the smaller shortage. */
+/** Lacks that no margin measures come after all that one does. */
+const UNMEASURED: ReadonlySet<string> = new Set(['wrong-projection', 'few-pixels']);
+
+/** Orders verdicts: got before part, clear before crop, then the smaller shortage. */
 export function byVerdict(a: Verdict, b: Verdict): number {
-  const rank = (v: Verdict) =>
-    v.code === 'clear' ? 0 : v.code === 'crop' ? 1 : v.code === 'part' ? 2 : 3;
+  const rank = ({ code }: Verdict) => {
+    if (code === 'clear') return 0;
+    if (code === 'crop') return 1;
+    if (code === 'part') return 2;
+    return UNMEASURED.has(code) ? 4 : 3;
+  };
   return rank(a) - rank(b) || shortage(a.deciding.margins) - shortage(b.deciding.margins);
 }
 

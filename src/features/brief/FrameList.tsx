@@ -147,7 +147,11 @@ function Made({ result, file }: { result: FrameResult; file: OutingFile }) {
     return (
       <span className="text-wrong">
         <StateMark state={lack?.code === 'too-slow' ? 'slow' : 'lost'} />{' '}
-        {lack ? shortfallWord(lack.code) : result.nearest === null ? 'no lens for it' : 'left out'}
+        {lack
+          ? shortfallWord(lack.code)
+          : result.impossible.length > 0
+            ? 'no lens for it'
+            : 'left out'}
       </span>
     );
   }

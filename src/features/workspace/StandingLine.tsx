@@ -106,9 +106,9 @@ function worstOf(result: LineupResult, file: OutingFile): string | null {
   if (!worst) return null;
   const name = file.frames.find((f) => f.id === worst.frameId)?.name ?? worst.frameId;
   if (worst.nearest?.shortfall) return `${name}: ${shortfallText(worst.nearest.shortfall)}`;
-  return worst.nearest === null && result.frames.length > 0 && worst.impossible.length === 0
-    ? `${name}: not got within the limits`
-    : `${name}: nothing on the shelf can make it`;
+  return worst.impossible.length > 0
+    ? `${name}: no lens on the shelf can make it`
+    : `${name}: not got within the limits`;
 }
 
 /** Appears only once thinking has lasted a while; it is mounted anew for each thought. */

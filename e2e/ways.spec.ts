@@ -1,0 +1,48 @@
+import { expect, open, standing, test } from './support';
+
+test('keyboard alone leads from the start to the proof, and takes a picture out on the way', async ({
+  page,
+}) => {
+  await open(page, '/brief');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'Skip to the place' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('#place')).toBeFocused();
+  await page.getByRole('button', { name: 'Remove Dancers by lantern light' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(standing(page)).toContainText('4 lenses');
+  await page.getByTestId('answer').focus();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/lineup$/);
+  await expect(page.getByText('No two of these 4 can be made with the same lens')).toBeVisible();
+});
+
+test('the theme is kept, and a link leads to the item that it names', async ({ page }) => {
+  await open(page, '/shelf?kind=bodies&item=t20');
+  await expect(page.getByRole('heading', { name: 'T20' })).toBeVisible();
+  await page.getByRole('button', { name: 'Night theme' }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
+  await page.reload();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
+  await expect(page.getByRole('button', { name: 'Light theme' })).toBeVisible();
+});
+
+test('no page is wider than a phone', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const path of ['/brief', '/shelf', '/reach', '/lineup']) {
+    await open(page, path);
+    const width = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(`${path} ${width}`).toBe(`${path} 390`);
+  }
+});
+
+test('gear that may be used changes the answer, and everything comes back by undo', async ({
+  page,
+}) => {
+  await open(page, '/lineup');
+  await page.getByLabel('wished for').check();
+  await expect(standing(page)).not.toContainText('5 lenses');
+  await page.getByRole('button', { name: 'Undo (Ctrl Z)' }).click();
+  await expect(standing(page)).toContainText('5 lenses');
+  await expect(page.getByLabel('wished for')).not.toBeChecked();
+});

@@ -1,0 +1,223 @@
+import fc from 'fast-check';
+import { footingOf, type Frame, needAxis } from '@/core/brief';
+import { ablePlaces } from '@/core/coverage';
+import { kitKey, mountableSetups, type Setup } from '@/core/gear';
+import { containsPoint, union } from '@/core/intervals';
+import { anyFrame, anyQuestion } from '../../../tests/support/arbitraries';
+import {
+  aConverter,
+  aLens,
+  aShelf,
+  focalFrame,
+  personFrame,
+  someLimits,
+} from '../../../tests/support/gear';
+import { type Cell, coveringOf, essentialCells, lensesOf } from './cells';
+import { framesGot } from './evaluate';
+import { KitSet } from './kitSet';
+import { reduce } from './reduce';
+import { selectable } from './selectable';
+
+const LIMITS = someLimits();
+
+describe('sets of kits', () => {
+  const sets = fc.uniqueArray(fc.integer({ min: 0, max: 99 }), { maxLength: 60 });
+  const setOf = (members: number[]) => KitSet.of(100, members);
+  const sorted = (members: number[]) => [...members].sort((a, b) => a - b);
+
+  it('hold what a plain set holds', () => {
+    fc.assert(
+      fc.property(sets, sets, (a, b) => {
+        const [x, y] = [setOf(a), setOf(b)];
+        expect([...x]).toEqual(sorted(a));
+        expect(x.size).toBe(a.length);
+        expect(x.isEmpty).toBe(a.length === 0);
+        expect([...x.and(y)]).toEqual(sorted(a.filter((m) => b.includes(m))));
+        expect(x.isWithin(y)).toBe(a.every((m) => b.includes(m)));
+        expect(x.meets(y)).toBe(a.some((m) => b.includes(m)));
+        expect(x.key === y.key).toBe(sorted(a).join() === sorted(b).join());
+      }),
+      { seed: 1, numRuns: 200 },
+    );
+  });
+
+  it('change on their own after a copy', () => {
+    const one = setOf([1, 31, 32, 63, 99]);
+    const other = one.copy();
+    other.delete(31);
+    other.add(64);
+    expect([...one]).toEqual([1, 31, 32, 63, 99]);
+    expect([...other]).toEqual([1, 32, 63, 64, 99]);
+    expect([one.has(31), other.has(31)]).toEqual([true, false]);
+  });
+});
+
+describe('cells', () => {
+  const lenses = [aLens('a', 24, 50, 4), aLens('b', 40, 85, 4), aLens('c', 85, 200, 4)];
+  const covering = (frame: Frame, from = lenses) =>
+    coveringOf(mountableSetups(aShelf(from)), [frame], LIMITS);
+  const shown = (frame: Frame, from = lenses) => {
+    const c = covering(frame, from);
+    return c.cells
+      .get(frame.id)!
+      .map((cell) => [cell.range.from, cell.range.to, lensesOf(cell.kits, c).join('+')]);
+  };
+
+  it('are the leanest runs of a held range, and only they', () => {
+    expect(shown(focalFrame('f', 30, 150, 'held'))).toEqual([
+      [30, 40, 'a'],
+      [50, 85, 'b'],
+      [85, 150, 'c'],
+    ]);
+  });
+
+  it('name the places that nothing makes', () => {
+    expect(shown(focalFrame('f', 16, 300, 'held'))).toEqual([
+      [16, 24, ''],
+      [50, 85, 'b'],
+      [200, 300, ''],
+    ]);
+  });
+
+  it('are one for a free frame, a flowing frame, and a single place', () => {
+    expect(shown(focalFrame('f', 30, 150, 'free'))).toEqual([[30, 150, 'a+b+c']]);
+    expect(shown(focalFrame('f', 42, 80, 'flowing'))).toEqual([[42, 80, 'b']]);
+    expect(shown(focalFrame('f', 45, 45, 'held'))).toEqual([[45, 45, 'a+b']]);
+  });
+
+  it('take ranges that meet in a point as meeting', () => {
+    const meeting = [aLens('a', 24, 70, 4), aLens('b', 70, 200, 4)];
+    expect(shown(focalFrame('f', 24, 200, 'held'), meeting)).toEqual([
+      [24, 70, 'a'],
+      [70, 200, 'b'],
+    ]);
+  });
+
+  it('decide every place of the axis: a set of kits that makes all cells makes all places', () => {
+    fc.assert(
+      fc.property(
+        anyQuestion(5),
+        fc.integer({ min: 0, max: 63 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (question, mask, share) => {
+          const setups = mountableSetups(question.shelf);
+          const whole = coveringOf(setups, question.frames, question.limits);
+          const ids = [...question.shelf.lenses, ...question.shelf.converters].map((i) => i.id);
+          const taken = new Set<string>(ids.filter((_, i) => mask & (1 << i)));
+          const atHand = setups.filter(
+            (s: Setup) =>
+              taken.has(s.lensId) && (s.converterId === null || taken.has(s.converterId)),
+          );
+          const got = framesGot(whole, taken);
+          for (const frame of question.frames) {
+            if (footingOf(frame.need) !== 'held' || !got.has(frame.id)) continue;
+            const { from, to } = needAxis(frame.need).range;
+            const places = union(atHand.flatMap((s) => [...ablePlaces(s, frame, question.limits)]));
+            expect(containsPoint(places, from * (to / from) ** share)).toBe(true);
+          }
+        },
+      ),
+      { seed: 21, numRuns: 200 },
+    );
+  });
+
+  it('imply others when they have fewer kits', () => {
+    const cell = (from: number, kits: number[]): Cell => ({
+      frameId: 'f' as never,
+      range: { from, to: from + 1 },
+      kits: KitSet.of(8, kits),
+    });
+    const essential = essentialCells([
+      cell(1, [1, 2, 3]),
+      cell(2, [1, 2]),
+      cell(3, [4]),
+      cell(4, [1, 2]),
+      cell(5, [4, 5]),
+    ]);
+    expect(essential.map((c) => [c.range.from, [...c.kits]])).toEqual([
+      [3, [4]],
+      [4, [1, 2]],
+    ]);
+  });
+});
+
+describe('reduction', () => {
+  const reducedLenses = (
+    lenses: ReturnType<typeof aLens>[],
+    frames: Frame[],
+    converters: ReturnType<typeof aConverter>[] = [],
+    limits = LIMITS,
+  ) => {
+    const { pieces, setups } = selectable(aShelf(lenses, converters), limits);
+    return [...reduce(coveringOf(setups, frames, limits), pieces).lensIds].sort();
+  };
+  const frames = [focalFrame('f', 30, 60, 'held'), focalFrame('g', 90, 90, 'free')];
+
+  it('leaves out a lens that another beats everywhere', () => {
+    const good = aLens('good', 24, 105, 4, { weightG: 400 });
+    expect(reducedLenses([good, aLens('short', 24, 70, 4, { weightG: 500 })], frames)).toEqual([
+      'good',
+    ]);
+    expect(reducedLenses([good, aLens('same', 24, 105, 4, { weightG: 401 })], frames)).toEqual([
+      'good',
+    ]);
+  });
+
+  it('keeps a lens that is lighter, or makes something that the other does not', () => {
+    const zoom = aLens('zoom', 24, 105, 4, { weightG: 700 });
+    expect(reducedLenses([zoom, aLens('light', 24, 70, 4, { weightG: 300 })], frames)).toEqual([
+      'light',
+      'zoom',
+    ]);
+    expect(
+      reducedLenses(
+        [aLens('mid', 24, 70, 4), aLens('tele', 85, 200, 4, { weightG: 2000 })],
+        frames,
+      ),
+    ).toEqual(['mid', 'tele']);
+  });
+
+  it('prefers a known weight to an unknown one, and keeps what is locked in', () => {
+    const known = aLens('z-known', 24, 105, 4, { weightG: 3000 });
+    const unknown = aLens('a-unknown', 24, 105, 4, { weightG: null });
+    expect(reducedLenses([known, unknown], frames)).toEqual(['z-known']);
+    expect(
+      reducedLenses([known, unknown], frames, [], someLimits({ lockedIn: ['a-unknown'] })),
+    ).toEqual(['a-unknown', 'z-known']);
+  });
+
+  it('lets a lens that reaches bare stand in for one that needs a converter, not the other way', () => {
+    const far = [focalFrame('f', 180, 180, 'free')];
+    const bare = aLens('bare', 180, 180, 4, { weightG: 400 });
+    const converted = aLens('converted', 90, 90, 2, { weightG: 500 });
+    const doubler = aConverter('x2', 2, ['converted']);
+    expect(reducedLenses([bare, converted], far, [doubler])).toEqual(['bare']);
+    expect(reducedLenses([{ ...bare, weightG: 900 }, converted], far, [doubler])).toEqual([
+      'bare',
+      'converted',
+    ]);
+  });
+
+  it('drops frames that nothing makes wholly', () => {
+    const { pieces, setups } = selectable(aShelf([aLens('a', 24, 70, 4)]), LIMITS);
+    const cells = reduce(
+      coveringOf(setups, [personFrame('p', 1, 80, 'held'), frames[0]!], LIMITS),
+      pieces,
+    ).cells;
+    expect([...cells.keys()]).toEqual(['f']);
+  });
+
+  it('knows kits in the order of their keys, whatever the order of the shelf', () => {
+    fc.assert(
+      fc.property(anyQuestion(4), anyFrame('extra'), (question, extra) => {
+        const all = [...question.frames, extra];
+        const one = coveringOf(mountableSetups(question.shelf), all, question.limits);
+        const turned = mountableSetups(question.shelf).reverse();
+        expect(coveringOf(turned, all, question.limits).kits.map(kitKey)).toEqual(
+          one.kits.map(kitKey),
+        );
+      }),
+      { seed: 2, numRuns: 40 },
+    );
+  });
+});

@@ -1,0 +1,149 @@
+import '@testing-library/jest-dom';
+import { fireEvent, render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { frame } from '@/core/brief';
+import { type LineupResult, solveLineup } from '@/core/lineup';
+import { loadHighsSolver } from '@/workers/highsSolver';
+import { demoFile, held } from '../../../tests/support/render';
+import { FrameEditor } from './FrameEditor';
+import { FrameList } from './FrameList';
+import { copyOf, newFrame, STARTING_NEEDS, STARTING_OUTPUTS } from './newFrame';
+
+jest.mock('@/session', () => ({
+  ...jest.requireActual('../../../tests/support/render').sessionStandIn,
+}));
+
+const demo = demoFile();
+let result: LineupResult;
+beforeAll(async () => {
+  result = solveLineup(await loadHighsSolver(), demo, { timeLimitS: 30, now: () => 0 });
+});
+beforeEach(() => Object.assign(held, { file: demo, result, edits: [] }));
+
+const plain = (element: HTMLElement) => (element.textContent ?? '').replaceAll('\u202F', ' ');
+const frameOf = (id: string) => held.file.frames.find((f) => f.id === id)!;
+
+describe('new frames', () => {
+  it('are valid from the start, of every kind of need and output', () => {
+    const fresh = newFrame(demo.frames);
+    for (const need of Object.values(STARTING_NEEDS)) {
+      for (const output of Object.values(STARTING_OUTPUTS)) {
+        expect(frame.safeParse({ ...fresh, need, output }).success).toBe(true);
+      }
+    }
+  });
+
+  it('get ids of their own, copies too', () => {
+    const first = newFrame([]);
+    const second = newFrame([first]);
+    expect(new Set([first.id, second.id, copyOf(first, [first, second]).id]).size).toBe(3);
+    expect(copyOf({ ...first, name: 'x'.repeat(120) }, []).name).toHaveLength(120);
+  });
+});
+
+describe('the shot list', () => {
+  const row = (name: string) => screen.getByRole('row', { name: new RegExp(name) });
+
+  it('reads like one: picture, need, light, want, and what makes it', () => {
+    render(<FrameList selected={null} onSelect={() => undefined} />);
+    expect(screen.getAllByRole('row')).toHaveLength(demo.frames.length + 1);
+    expect(plain(row('Shell racing past'))).toContain(
+      '12 m wide at 15–40 m, flowing, filling 50–90 %; EV 13, 1/1600 s, hand-held',
+    );
+    expect(plain(row('Prize-giving'))).toContain('90 mm f/2.8 macro');
+    expect(within(row('Moon over')).getByRole('img')).toHaveAccessibleName('not got');
+    expect(plain(row('Moon over'))).toContain('left out');
+    expect(within(row('far reach')).getByRole('img')).toHaveAccessibleName('got by cropping');
+  });
+
+  it('moves, duplicates and removes', async () => {
+    const user = userEvent.setup();
+    const selected: (string | null)[] = [];
+    render(<FrameList selected={null} onSelect={(id) => selected.push(id)} />);
+    expect(screen.getByRole('button', { name: 'Move Start line, all lanes up' })).toBeDisabled();
+    await user.click(screen.getByRole('button', { name: 'Move Start line, all lanes down' }));
+    expect(held.file.frames.slice(0, 2).map((f) => f.id)).toEqual(['f02', 'f01']);
+    await user.click(screen.getByRole('button', { name: 'Duplicate Oarlock, close up' }));
+    expect(selected).toEqual(['f08-2']);
+    expect(frameOf('f08-2').name).toBe('Oarlock, close up, again');
+    await user.click(screen.getByRole('button', { name: 'Remove Oarlock, close up' }));
+    expect(held.file.frames.some((f) => f.id === 'f08')).toBe(false);
+  });
+});
+
+describe('the editor of a frame', () => {
+  const edit = (id: string) => render(<FrameEditor frame={frameOf(id)} />);
+
+  it('shows how the frame stands, and with what to spare', () => {
+    edit('f03');
+    expect(plain(document.body)).toMatch(
+      /Got by cropping24–240 mm f\/4–6\.3 on .*: 150–260 m \(crop 1\.3/,
+    );
+    expect(plain(document.body)).toMatch(/stops of light in hand/);
+  });
+
+  it('fills the size from the picker and knows it again', async () => {
+    edit('f10');
+    expect(screen.getByLabelText('Subject')).toHaveDisplayValue('couple');
+    fireEvent.change(screen.getByLabelText('Subject'), { target: { value: 'largeMammal' } });
+    expect(frameOf('f10').need).toMatchObject({ widthM: 2.2, heightM: 1.5 });
+    fireEvent.change(screen.getByLabelText('Width'), { target: { value: '2,4' } });
+    expect(frameOf('f10').need).toMatchObject({ widthM: 2.4 });
+    expect(screen.getByLabelText('Subject')).toHaveDisplayValue('own size');
+  });
+
+  it('shows fill in percent and times as fractions, and stores shares and seconds', () => {
+    edit('f10');
+    expect(screen.getByLabelText('Fills from')).toHaveValue('50');
+    fireEvent.change(screen.getByLabelText('Fills from'), { target: { value: '55' } });
+    expect(frameOf('f10').need).toMatchObject({ fill: { min: 0.55, max: 0.9 } });
+    expect(screen.getByLabelText('Longest time')).toHaveValue('1/200');
+    fireEvent.change(screen.getByLabelText('Longest time'), { target: { value: '1/320' } });
+    expect(frameOf('f10').light.longestTimeS).toBeCloseTo(1 / 320, 12);
+    fireEvent.change(screen.getByLabelText('Longest time'), { target: { value: '' } });
+    expect(frameOf('f10').light.longestTimeS).toBeNull();
+  });
+
+  it('takes light from a scene, or none', () => {
+    edit('f10');
+    fireEvent.change(screen.getByLabelText('Scene'), { target: { value: 'fullSun' } });
+    expect(frameOf('f10').light.ev100).toBe(15);
+    fireEvent.change(screen.getByLabelText('Scene'), { target: { value: 'none' } });
+    expect(frameOf('f10').light.ev100).toBeNull();
+    fireEvent.change(screen.getByLabelText('EV at ISO 100'), { target: { value: '-3.7' } });
+    expect(frameOf('f10').light.ev100).toBe(-3.7);
+  });
+
+  it('changes what is given, and asks for what that needs', () => {
+    edit('f10');
+    fireEvent.change(screen.getByLabelText('Given as'), { target: { value: 'angle' } });
+    expect(frameOf('f10').need.kind).toBe('angle');
+    fireEvent.change(screen.getByLabelText('Across the'), { target: { value: 'height' } });
+    expect(frameOf('f10').need).toMatchObject({ kind: 'angle', across: 'height' });
+    fireEvent.change(screen.getByLabelText('Given as'), { target: { value: 'far' } });
+    expect(screen.queryByText('Footing')).toBeNull();
+    fireEvent.change(screen.getByLabelText('For'), { target: { value: 'print' } });
+    fireEvent.change(screen.getByLabelText('Resolution'), { target: { value: '240' } });
+    expect(frameOf('f10').output).toEqual({ kind: 'print', longMm: 300, shortMm: 200, dpi: 240 });
+  });
+
+  it('keeps absurd numbers out of the outing and says why', async () => {
+    edit('f10');
+    for (const absurd of ['0', '1e9', '-2', 'near']) {
+      fireEvent.change(screen.getByLabelText('Farthest'), { target: { value: absurd } });
+      expect(screen.getByLabelText('Farthest')).toHaveValue(absurd);
+      expect(frameOf('f10').need).toMatchObject({ toM: 12 });
+      expect(
+        await screen.findByText(/must be at|not a number|must not be|Too|Invalid/),
+      ).toBeVisible();
+    }
+    fireEvent.change(screen.getByLabelText('Farthest'), { target: { value: '14' } });
+    expect(frameOf('f10').need).toMatchObject({ toM: 14 });
+  });
+
+  it('names edits by field, so that they are undone together', () => {
+    edit('f10');
+    fireEvent.change(screen.getByLabelText('Picture'), { target: { value: 'Prizes' } });
+    expect(held.edits.at(-1)).toBe('f10.name');
+  });
+});

@@ -1,0 +1,163 @@
+import '@testing-library/jest-dom';
+import { act, render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { LineupResult } from '@/core/lineup';
+import { solveLineup } from '@/core/lineup';
+import type { Limits } from '@/core/brief';
+import { loadHighsSolver } from '@/workers/highsSolver';
+import { demoFile, held } from '../../../tests/support/render';
+import { Gaps } from './Gaps';
+import { LineupTable } from './LineupTable';
+import { Matrix } from './Matrix';
+import { NotGot } from './NotGot';
+import { OutTable } from './OutTable';
+import { ProofText } from './ProofText';
+
+jest.mock('@/session', () => ({
+  ...jest.requireActual('../../../tests/support/render').sessionStandIn,
+}));
+
+async function answer(
+  change: Partial<Limits> = {},
+  frames = demoFile().frames,
+): Promise<LineupResult> {
+  const file = demoFile();
+  held.file = { ...file, frames, limits: { ...file.limits, ...change } };
+  held.edits = [];
+  const result = solveLineup(await loadHighsSolver(), held.file, { timeLimitS: 30, now: () => 0 });
+  held.result = result;
+  return result;
+}
+
+const plain = (element: HTMLElement) => (element.textContent ?? '').replaceAll('\u202F', ' ');
+
+test('the table says what is taken and what only each lens makes', async () => {
+  const result = await answer();
+  render(<LineupTable result={result} />);
+  expect(screen.getByRole('heading')).toHaveTextContent('5 lenses get every picture that counts');
+  const rows = screen.getAllByRole('row').slice(1);
+  expect(rows.map((r) => within(r).getByRole('rowheader').firstChild?.textContent)).toEqual([
+    '10–24 mm f/4',
+    '23 mm f/1.4',
+    '24–240 mm f/4–6.3',
+    '50 mm f/1.8',
+    '90 mm f/2.8 macro',
+  ]);
+  expect(plain(rows[1]!)).toContain('Dancers by lantern light');
+  expect(plain(rows[2]!)).toContain('borrowed');
+});
+
+test('a lens is locked in, and left at home, from its row', async () => {
+  const user = userEvent.setup();
+  render(<LineupTable result={await answer()} />);
+  await user.click(screen.getByRole('button', { name: 'Always take 50 mm f/1.8' }));
+  expect(held.file.limits.lockedIn).toEqual(['k-50']);
+  await user.click(screen.getByRole('button', { name: 'Leave 50 mm f/1.8 at home' }));
+  expect([held.file.limits.lockedIn, held.file.limits.lockedOut]).toEqual([[], ['k-50']]);
+});
+
+test('notes say what is missing before anything can be chosen', async () => {
+  const { rerender } = render(<LineupTable result={await answer({}, [])} />);
+  expect(screen.getByText(/No picture is listed yet/)).toBeVisible();
+  expect(screen.getByRole('heading')).toHaveTextContent('No lens is needed yet');
+  rerender(<LineupTable result={await answer({ lockedOut: ['k1', 'k2r', 't20'] })} />);
+  expect(screen.getByText(/No lens fits a body that comes along/)).toBeVisible();
+});
+
+test('locks that break a limit are named, with the way out', async () => {
+  render(
+    <LineupTable result={await answer({ maxLineupWeightG: 500, lockedIn: ['k-50', 'k-90m'] })} />,
+  );
+  expect(screen.getByRole('heading')).toHaveTextContent('No lineup keeps to these limits');
+  expect(plain(document.body)).toContain(
+    'At most 500 g is allowed, but what must be taken weighs 788 g: 50 mm f/1.8, 90 mm f/2.8 macro.',
+  );
+});
+
+test('the proof is told by its witnesses', async () => {
+  render(<ProofText result={await answer()} />);
+  expect(
+    screen.getByText(
+      'No two of these 5 can be made with the same lens, so fewer than 5 lenses cannot get them.',
+    ),
+  ).toBeVisible();
+  expect(screen.getAllByRole('rowheader').map((r) => r.textContent)).toContain('Oarlock, close up');
+});
+
+test('the proof counts lenses that are taken whatever happens', async () => {
+  const result = await answer({ lockedIn: ['k-85'] });
+  render(<ProofText result={result} />);
+  expect(result.proof).toMatchObject({ kind: 'witnesses', bound: 6, lockedIn: 1 });
+  expect(
+    screen.getByText(
+      /1 lens is taken whatever happens\. Of the pictures that it does not make, no two of these 5/,
+    ),
+  ).toBeVisible();
+});
+
+test('a lineup that is only the best found says so with its bound', async () => {
+  const result = {
+    ...(await answer()),
+    status: 'best-found' as const,
+    proof: { kind: 'none' as const },
+    open: { aim: 'pieces' as const, value: 5, bound: 4.2 },
+  };
+  render(<ProofText result={result} />);
+  expect(
+    screen.getByText(
+      /Time ran out while looking at pieces.*at 5; nothing better than 4.2 can exist/,
+    ),
+  ).toBeVisible();
+});
+
+test('pictures that are lost are listed with the nearest miss, or with what could make them', async () => {
+  const { rerender } = render(<NotGot result={await answer()} />);
+  expect(plain(screen.getByRole('listitem'))).toMatch(
+    /Moon over the bridge bonus.*could make it, but the limits or the rate leave no room/,
+  );
+  rerender(<NotGot result={await answer({ sources: ['borrowed'] })} />);
+  const dancers = screen.getAllByRole('listitem').find((i) => i.textContent?.includes('Dancers'));
+  expect(plain(dancers!)).toMatch(/Nearest: .* too slow by/);
+});
+
+test('every verdict opens its arithmetic', async () => {
+  const user = userEvent.setup();
+  const result = await answer();
+  render(<Matrix result={result} question={held.file} />);
+  const row = screen.getByRole('row', { name: /Prize-giving/ });
+  expect(plain(row)).toContain('clear, 0.3 stops spare');
+  expect(plain(row)).toContain('too slow');
+  await user.click(within(row).getByRole('button', { name: /with 90 mm f\/2.8 macro/ }));
+  const dialog = await screen.findByRole('dialog');
+  expect(plain(dialog)).toContain('f = s·m / (1 + m)');
+  expect(plain(dialog)).toMatch(/stops in hand: f\/2\.8/);
+  expect(plain(dialog)).toContain('ISO 2720');
+});
+
+test('lenses left out give their reason at once and what they lack when asked', async () => {
+  const user = userEvent.setup();
+  const result = await answer();
+  render(<OutTable result={result} />);
+  expect(plain(screen.getByText('70–300 mm f/4–5.6').closest('summary')!)).toContain(
+    'would add only Moon over the bridge; a bonus never brings a lens in',
+  );
+  const wished = screen.getByText('600 mm f/4').closest('details')!;
+  expect(plain(wished)).toContain('is wished for; such gear is not to be used');
+  expect(plain(wished)).not.toContain('Alone it makes');
+  wished.open = true;
+  act(() => void wished.dispatchEvent(new Event('toggle')));
+  expect(await within(wished).findByText(/Alone it makes: .*Moon over the bridge/)).toBeVisible();
+  expect(plain(wished)).toContain('Boathouse, whole hall: not wide enough');
+  await user.click(screen.getByRole('button', { name: 'Take 600 mm f/4' }));
+  expect(held.file.limits.lockedIn).toEqual(['k-600']);
+});
+
+test('gaps say what they cost, overlaps what speaks for them', async () => {
+  const { rerender } = render(<Gaps result={await answer()} />);
+  expect(screen.getByText('None: the ranges meet from the widest to the longest.')).toBeVisible();
+  expect(plain(document.body)).toMatch(/90 mm f\/2\.8 macro is faster by .*stops/);
+  rerender(<Gaps result={await answer({ lockedIn: ['t-10-24', 'k-400'], maxLenses: 2 })} />);
+  expect(plain(document.body)).toMatch(
+    /37–400 mm on 36×24, a crop of 10\.87× .*Costs .*Prize-giving/,
+  );
+});

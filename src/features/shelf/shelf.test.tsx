@@ -1,0 +1,184 @@
+import '@testing-library/jest-dom';
+import { fireEvent, render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { body, converter, lens } from '@/core/gear';
+import { demoFile, held } from '../../../tests/support/render';
+import { GearEditor } from './GearEditor';
+import { GearTable } from './GearTable';
+import { copyItem, newItem } from './newGear';
+import { bodyRow, converterRow, LENS_COLUMNS, lensRow } from './rows';
+
+jest.mock('@/session', () => ({
+  ...jest.requireActual('../../../tests/support/render').sessionStandIn,
+}));
+
+const demo = demoFile();
+beforeEach(() => Object.assign(held, { file: demo, result: null, edits: [] }));
+const plain = (text: string | undefined) => (text ?? '').replaceAll('\u202F', ' ');
+const context = { currency: 'EUR', limits: demo.limits, inLineup: new Set(['k-50']) };
+const lensOf = (id: string) => held.file.shelf.lenses.find((l) => l.id === id)!;
+
+describe('rows', () => {
+  it('say ranges, f-numbers and prices as photographers read them, and leave blank what is not known', () => {
+    const row = lensRow(lensOf('k-24-240'), context);
+    expect(
+      Object.fromEntries(Object.entries(row.cells).map(([key, cell]) => [key, plain(cell.text)])),
+    ).toEqual({
+      range: '24–240 mm',
+      fNumber: 'f/4–6.3',
+      focus: '50 cm',
+      mount: 'Quillmar K',
+      weight: '780 g',
+      price: '€990',
+      ownership: 'borrowed',
+    });
+    expect(lensRow({ ...lensOf('k-50'), weightG: null }, context).cells.weight).toEqual({
+      text: '',
+      sort: undefined,
+    });
+  });
+
+  it('tell what is in the lineup and what stays out', () => {
+    expect(['k-50', 'k-85', 'k-600'].map((id) => lensRow(lensOf(id), context).standing)).toEqual([
+      'in',
+      'free',
+      'out',
+    ]);
+    expect(plain(bodyRow(demo.shelf.bodies[2]!, context).cells.sensor?.text)).toBe(
+      '23.5 × 15.6 mm, crop 1.53',
+    );
+    expect(converterRow(demo.shelf.converters[0]!, context).cells.lenses?.text).toBe('4 lenses');
+  });
+});
+
+describe('the table', () => {
+  // jsdom lays nothing out; the scroller gets the height that it has on a laptop.
+  beforeAll(() =>
+    Object.defineProperty(HTMLElement.prototype, 'clientHeight', {
+      configurable: true,
+      value: 560,
+    }),
+  );
+
+  const rows = demo.shelf.lenses.map((l) => lensRow(l, context));
+  const names = () =>
+    screen
+      .getAllByRole('row')
+      .slice(1)
+      .map((r) => within(r).getByRole('button').textContent);
+
+  it('sorts by any column, what is not known last', async () => {
+    const user = userEvent.setup();
+    const one = {
+      ...rows[0]!,
+      id: 'nameless',
+      name: 'No weight',
+      cells: { ...rows[0]!.cells, weight: { text: '', sort: undefined } },
+    };
+    render(
+      <GearTable
+        label="Lenses"
+        rows={[one, ...rows.slice(0, 4)]}
+        columns={LENS_COLUMNS}
+        selected={null}
+        onSelect={() => undefined}
+      />,
+    );
+    await user.click(screen.getByRole('button', { name: 'Weight' }));
+    const first = screen.getByRole('columnheader', { name: /Weight/ }).getAttribute('aria-sort');
+    expect(['ascending', 'descending']).toContain(first);
+    expect(names().at(-1)).toContain('No weight');
+    await user.click(screen.getByRole('button', { name: /Weight/ }));
+    expect(screen.getByRole('columnheader', { name: /Weight/ }).getAttribute('aria-sort')).not.toBe(
+      first,
+    );
+    expect(names().at(-1)).toContain('No weight');
+  });
+
+  it('draws only the rows in sight of a thousand', () => {
+    const many = Array.from({ length: 1000 }, (_, i) => ({
+      ...rows[0]!,
+      id: `l${i}`,
+      name: `Lens ${i}`,
+    }));
+    render(
+      <GearTable
+        label="Lenses"
+        rows={many}
+        columns={LENS_COLUMNS}
+        selected={null}
+        onSelect={() => undefined}
+      />,
+    );
+    expect(screen.getByRole('table')).toHaveAttribute('aria-rowcount', '1001');
+    const drawn = document.querySelectorAll('tbody tr').length;
+    expect(drawn).toBeGreaterThan(10);
+    expect(drawn).toBeLessThan(60);
+  });
+});
+
+describe('new gear', () => {
+  it('is valid from the start and takes the mount that is there', () => {
+    expect(lens.safeParse(newItem('lenses', demo)).success).toBe(true);
+    expect(body.safeParse(newItem('bodies', demo)).success).toBe(true);
+    expect(converter.safeParse(newItem('converters', demo)).success).toBe(true);
+    expect(newItem('lenses', demo).mount).toBe('Quillmar K');
+    expect(copyItem(demo.shelf.lenses[0]!, demo)).toMatchObject({
+      id: 'k-14-24-2',
+      name: '14–24 mm f/2.8, again',
+    });
+  });
+});
+
+describe('the editor', () => {
+  const edit = (id: string) =>
+    render(<GearEditor kind="lenses" item={lensOf(id)} onSelect={() => undefined} />);
+
+  it('stores figures, and "not known" for an empty field', () => {
+    edit('k-50');
+    fireEvent.change(screen.getByLabelText('Weight'), { target: { value: '190' } });
+    expect(lensOf('k-50').weightG).toBe(190);
+    fireEvent.change(screen.getByLabelText('Weight'), { target: { value: '' } });
+    expect(lensOf('k-50').weightG).toBeNull();
+    fireEvent.change(screen.getByLabelText('Sealed'), { target: { value: 'unknown' } });
+    expect(lensOf('k-50').sealed).toBeNull();
+  });
+
+  it('adds a measured range beside the marked one, and takes it away', async () => {
+    const user = userEvent.setup();
+    edit('k-70-200');
+    await user.click(screen.getByRole('button', { name: 'Add a measured range' }));
+    fireEvent.change(screen.getByLabelText('Measured, long'), { target: { value: '189' } });
+    expect(lensOf('k-70-200').measured).toEqual({ wideMm: 70, longMm: 189 });
+    await user.click(screen.getByRole('button', { name: 'Remove the measured range' }));
+    expect(lensOf('k-70-200').measured).toBeNull();
+  });
+
+  it('keeps a range that runs backwards out, with the reason', async () => {
+    edit('k-70-200');
+    fireEvent.change(screen.getByLabelText('Long end'), { target: { value: '60' } });
+    expect(
+      await screen.findByText('the long end must not be shorter than the wide end'),
+    ).toBeVisible();
+    expect(lensOf('k-70-200').focal.longMm).toBe(200);
+  });
+
+  it('locks for this outing', async () => {
+    const user = userEvent.setup();
+    edit('k-50');
+    await user.click(screen.getByLabelText('leave it'));
+    expect(held.file.limits.lockedOut).toEqual(['k-50']);
+  });
+
+  it('lets a converter be made for lenses of its mount only', async () => {
+    const user = userEvent.setup();
+    render(
+      <GearEditor kind="converters" item={demo.shelf.converters[2]!} onSelect={() => undefined} />,
+    );
+    expect(
+      screen.getAllByRole('checkbox').map((c) => (c.parentElement?.textContent ?? '').trim()),
+    ).toHaveLength(4);
+    await user.click(screen.getByRole('checkbox', { name: '12–40 mm f/2.8' }));
+    expect(held.file.shelf.converters[2]!.lensIds).toContain('p-12-40');
+  });
+});

@@ -1,0 +1,42 @@
+import { readFileSync } from 'node:fs';
+import { decode, type OutingFile } from '@/document';
+import type { LineupResult } from '@/core/lineup';
+
+/** The demo outing and its answer as the command line prints it, for parts that show them. */
+export function demoFile(): OutingFile {
+  const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
+  if (!read.ok) throw new Error(read.error.message);
+  return read.value;
+}
+
+/** Mutable stand-in for the session's hooks; tests put a file and an answer into it. */
+export const held: {
+  file: OutingFile;
+  result: LineupResult | null;
+  thinking: boolean;
+  error: string | null;
+  edits: string[];
+} = {
+  file: demoFile(),
+  result: null,
+  thinking: false,
+  error: null,
+  edits: [],
+};
+
+export const sessionStandIn = {
+  useFile: () => held.file,
+  useAnswer: () => ({
+    result: held.result,
+    question: held.file,
+    thinking: held.thinking,
+    error: held.error,
+  }),
+  useEdit:
+    () =>
+    (edit: (file: OutingFile) => OutingFile, field = '') => {
+      held.file = edit(held.file);
+      held.edits.push(field);
+    },
+  useSelection: () => [null, () => undefined] as const,
+};
