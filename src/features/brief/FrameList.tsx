@@ -19,7 +19,7 @@ export function FrameList({ selected, onSelect }: FrameListProps) {
   const { result } = useAnswer();
   const results = new Map(result?.frames.map((f) => [f.frameId, f]));
   return (
-    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Shot list">
+    <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Shot list">
       <table className="w-full min-w-[34rem] border-collapse">
         <thead>
           <tr className="border-b border-ink text-left text-[12px] text-soft">

@@ -1,5 +1,5 @@
 import '@testing-library/jest-dom';
-import { fireEvent, render, screen, within } from '@testing-library/react';
+import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { frame } from '@/core/brief';
 import { type LineupResult, solveLineup } from '@/core/lineup';
@@ -14,6 +14,10 @@ jest.mock('@/session', () => ({
 }));
 
 const demo = demoFile();
+/** Changes a field and lets the form look itself over. */
+const change = (field: HTMLElement, value: string) =>
+  act(async () => void fireEvent.change(field, { target: { value } }));
+
 let result: LineupResult;
 beforeAll(async () => {
   result = solveLineup(await loadHighsSolver(), demo, { timeLimitS: 30, now: () => 0 });
@@ -24,7 +28,7 @@ const plain = (element: HTMLElement) => (element.textContent ?? '').replaceAll('
 const frameOf = (id: string) => held.file.frames.find((f) => f.id === id)!;
 
 describe('new frames', () => {
-  it('are valid from the start, of every kind of need and output', () => {
+  it('are valid from the start, of every kind of need and output', async () => {
     const fresh = newFrame(demo.frames);
     for (const need of Object.values(STARTING_NEEDS)) {
       for (const output of Object.values(STARTING_OUTPUTS)) {
@@ -33,7 +37,7 @@ describe('new frames', () => {
     }
   });
 
-  it('get ids of their own, copies too', () => {
+  it('get ids of their own, copies too', async () => {
     const first = newFrame([]);
     const second = newFrame([first]);
     expect(new Set([first.id, second.id, copyOf(first, [first, second]).id]).size).toBe(3);
@@ -44,7 +48,7 @@ describe('new frames', () => {
 describe('the shot list', () => {
   const row = (name: string) => screen.getByRole('row', { name: new RegExp(name) });
 
-  it('reads like one: picture, need, light, want, and what makes it', () => {
+  it('reads like one: picture, need, light, want, and what makes it', async () => {
     render(<FrameList selected={null} onSelect={() => undefined} />);
     expect(screen.getAllByRole('row')).toHaveLength(demo.frames.length + 1);
     expect(plain(row('Shell racing past'))).toContain(
@@ -74,7 +78,7 @@ describe('the shot list', () => {
 describe('the editor of a frame', () => {
   const edit = (id: string) => render(<FrameEditor frame={frameOf(id)} />);
 
-  it('shows how the frame stands, and with what to spare', () => {
+  it('shows how the frame stands, and with what to spare', async () => {
     edit('f03');
     expect(plain(document.body)).toMatch(
       /Got by cropping24–240 mm f\/4–6\.3 on .*: 150–260 m \(crop 1\.3/,
@@ -85,65 +89,65 @@ describe('the editor of a frame', () => {
   it('fills the size from the picker and knows it again', async () => {
     edit('f10');
     expect(screen.getByLabelText('Subject')).toHaveDisplayValue('couple');
-    fireEvent.change(screen.getByLabelText('Subject'), { target: { value: 'largeMammal' } });
+    await change(screen.getByLabelText('Subject'), 'largeMammal');
     expect(frameOf('f10').need).toMatchObject({ widthM: 2.2, heightM: 1.5 });
-    fireEvent.change(screen.getByLabelText('Width'), { target: { value: '2,4' } });
+    await change(screen.getByLabelText('Width'), '2,4');
     expect(frameOf('f10').need).toMatchObject({ widthM: 2.4 });
     expect(screen.getByLabelText('Subject')).toHaveDisplayValue('own size');
   });
 
-  it('shows fill in percent and times as fractions, and stores shares and seconds', () => {
+  it('shows fill in percent and times as fractions, and stores shares and seconds', async () => {
     edit('f10');
     expect(screen.getByLabelText('Fills from')).toHaveValue('50');
-    fireEvent.change(screen.getByLabelText('Fills from'), { target: { value: '55' } });
+    await change(screen.getByLabelText('Fills from'), '55');
     expect(frameOf('f10').need).toMatchObject({ fill: { min: 0.55, max: 0.9 } });
     expect(screen.getByLabelText('Longest time')).toHaveValue('1/200');
-    fireEvent.change(screen.getByLabelText('Longest time'), { target: { value: '1/320' } });
+    await change(screen.getByLabelText('Longest time'), '1/320');
     expect(frameOf('f10').light.longestTimeS).toBeCloseTo(1 / 320, 12);
-    fireEvent.change(screen.getByLabelText('Longest time'), { target: { value: '' } });
+    await change(screen.getByLabelText('Longest time'), '');
     expect(frameOf('f10').light.longestTimeS).toBeNull();
   });
 
-  it('takes light from a scene, or none', () => {
+  it('takes light from a scene, or none', async () => {
     edit('f10');
-    fireEvent.change(screen.getByLabelText('Scene'), { target: { value: 'fullSun' } });
+    await change(screen.getByLabelText('Scene'), 'fullSun');
     expect(frameOf('f10').light.ev100).toBe(15);
-    fireEvent.change(screen.getByLabelText('Scene'), { target: { value: 'none' } });
+    await change(screen.getByLabelText('Scene'), 'none');
     expect(frameOf('f10').light.ev100).toBeNull();
-    fireEvent.change(screen.getByLabelText('EV at ISO 100'), { target: { value: '-3.7' } });
+    await change(screen.getByLabelText('EV at ISO 100'), '-3.7');
     expect(frameOf('f10').light.ev100).toBe(-3.7);
   });
 
-  it('changes what is given, and asks for what that needs', () => {
+  it('changes what is given, and asks for what that needs', async () => {
     edit('f10');
-    fireEvent.change(screen.getByLabelText('Given as'), { target: { value: 'angle' } });
+    await change(screen.getByLabelText('Given as'), 'angle');
     expect(frameOf('f10').need.kind).toBe('angle');
-    fireEvent.change(screen.getByLabelText('Across the'), { target: { value: 'height' } });
+    await change(screen.getByLabelText('Across the'), 'height');
     expect(frameOf('f10').need).toMatchObject({ kind: 'angle', across: 'height' });
-    fireEvent.change(screen.getByLabelText('Given as'), { target: { value: 'far' } });
+    await change(screen.getByLabelText('Given as'), 'far');
     expect(screen.queryByText('Footing')).toBeNull();
-    fireEvent.change(screen.getByLabelText('For'), { target: { value: 'print' } });
-    fireEvent.change(screen.getByLabelText('Resolution'), { target: { value: '240' } });
+    await change(screen.getByLabelText('For'), 'print');
+    await change(screen.getByLabelText('Resolution'), '240');
     expect(frameOf('f10').output).toEqual({ kind: 'print', longMm: 300, shortMm: 200, dpi: 240 });
   });
 
   it('keeps absurd numbers out of the outing and says why', async () => {
     edit('f10');
     for (const absurd of ['0', '1e9', '-2', 'near']) {
-      fireEvent.change(screen.getByLabelText('Farthest'), { target: { value: absurd } });
+      await change(screen.getByLabelText('Farthest'), absurd);
       expect(screen.getByLabelText('Farthest')).toHaveValue(absurd);
       expect(frameOf('f10').need).toMatchObject({ toM: 12 });
       expect(
         await screen.findByText(/must be at|not a number|must not be|Too|Invalid/),
       ).toBeVisible();
     }
-    fireEvent.change(screen.getByLabelText('Farthest'), { target: { value: '14' } });
+    await change(screen.getByLabelText('Farthest'), '14');
     expect(frameOf('f10').need).toMatchObject({ toM: 14 });
   });
 
-  it('names edits by field, so that they are undone together', () => {
+  it('names edits by field, so that they are undone together', async () => {
     edit('f10');
-    fireEvent.change(screen.getByLabelText('Picture'), { target: { value: 'Prizes' } });
+    await change(screen.getByLabelText('Picture'), 'Prizes');
     expect(held.edits.at(-1)).toBe('f10.name');
   });
 });

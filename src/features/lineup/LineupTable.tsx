@@ -39,7 +39,12 @@ export function LineupTable({ result }: { result: LineupResult }) {
       ))}
       <Notes result={result} name={name} />
       {lenses.length > 0 && (
-        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="What is taken">
+        <div
+          className="relative overflow-x-auto"
+          tabIndex={0}
+          role="region"
+          aria-label="What is taken"
+        >
           <table className="w-full border-collapse">
             <thead>
               <tr className="border-b border-ink text-left text-[12px] text-soft">

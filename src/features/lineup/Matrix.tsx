@@ -31,7 +31,7 @@ export function Matrix({ result, question }: { result: LineupResult; question: L
         Picture by picture
       </h2>
       <div
-        className="overflow-x-auto"
+        className="relative overflow-x-auto"
         tabIndex={0}
         role="region"
         aria-label="Verdicts, pictures by lenses"

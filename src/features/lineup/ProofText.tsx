@@ -50,7 +50,7 @@ export function ProofText({ result }: { result: LineupResult }) {
       )}
       {proof.witnesses.length > 0 && (
         <div
-          className="overflow-x-auto"
+          className="relative overflow-x-auto"
           tabIndex={0}
           role="region"
           aria-label="The proof, picture by picture"

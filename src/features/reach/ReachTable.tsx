@@ -34,7 +34,7 @@ export function ReachTable({ data, chosen, onChoose, onPoint }: ReachTableProps)
       (a.path[0]?.focalMm ?? 0) - (b.path[0]?.focalMm ?? 0),
   );
   return (
-    <div className="mt-4 grid gap-8 xl:grid-cols-2 [&>*]:min-w-0 [&>*]:overflow-x-auto">
+    <div className="mt-4 grid gap-8 xl:grid-cols-2 [&>*]:min-w-0 [&>*]:relative [&>*]:overflow-x-auto">
       <div role="region" aria-label="Pictures" tabIndex={0}>
         <table className="w-full border-collapse self-start">
           <caption className="pb-1 text-left font-(family-name:--font-title) text-lg">

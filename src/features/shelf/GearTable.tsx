@@ -78,7 +78,7 @@ export function GearTable({ label, rows, columns, selected, onSelect }: GearTabl
       tabIndex={0}
       role="region"
       aria-label={label}
-      className="max-h-[calc(100vh-15rem)] min-h-40 overflow-auto"
+      className="relative max-h-[calc(100vh-15rem)] min-h-40 overflow-auto"
     >
       <table className="w-full border-collapse" aria-rowcount={sorted.length + 1}>
         <thead className="sticky top-0 z-10 bg-paper">

@@ -1,5 +1,5 @@
 import '@testing-library/jest-dom';
-import { fireEvent, render, screen, within } from '@testing-library/react';
+import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { body, converter, lens } from '@/core/gear';
 import { demoFile, held } from '../../../tests/support/render';
@@ -13,13 +13,17 @@ jest.mock('@/session', () => ({
 }));
 
 const demo = demoFile();
+/** Changes a field and lets the form look itself over. */
+const change = (field: HTMLElement, value: string) =>
+  act(async () => void fireEvent.change(field, { target: { value } }));
+
 beforeEach(() => Object.assign(held, { file: demo, result: null, edits: [] }));
 const plain = (text: string | undefined) => (text ?? '').replaceAll('\u202F', ' ');
 const context = { currency: 'EUR', limits: demo.limits, inLineup: new Set(['k-50']) };
 const lensOf = (id: string) => held.file.shelf.lenses.find((l) => l.id === id)!;
 
 describe('rows', () => {
-  it('say ranges, f-numbers and prices as photographers read them, and leave blank what is not known', () => {
+  it('say ranges, f-numbers and prices as photographers read them, and leave blank what is not known', async () => {
     const row = lensRow(lensOf('k-24-240'), context);
     expect(
       Object.fromEntries(Object.entries(row.cells).map(([key, cell]) => [key, plain(cell.text)])),
@@ -38,7 +42,7 @@ describe('rows', () => {
     });
   });
 
-  it('tell what is in the lineup and what stays out', () => {
+  it('tell what is in the lineup and what stays out', async () => {
     expect(['k-50', 'k-85', 'k-600'].map((id) => lensRow(lensOf(id), context).standing)).toEqual([
       'in',
       'free',
@@ -95,7 +99,7 @@ describe('the table', () => {
     expect(names().at(-1)).toContain('No weight');
   });
 
-  it('draws only the rows in sight of a thousand', () => {
+  it('draws only the rows in sight of a thousand', async () => {
     const many = Array.from({ length: 1000 }, (_, i) => ({
       ...rows[0]!,
       id: `l${i}`,
@@ -118,7 +122,7 @@ describe('the table', () => {
 });
 
 describe('new gear', () => {
-  it('is valid from the start and takes the mount that is there', () => {
+  it('is valid from the start and takes the mount that is there', async () => {
     expect(lens.safeParse(newItem('lenses', demo)).success).toBe(true);
     expect(body.safeParse(newItem('bodies', demo)).success).toBe(true);
     expect(converter.safeParse(newItem('converters', demo)).success).toBe(true);
@@ -134,13 +138,13 @@ describe('the editor', () => {
   const edit = (id: string) =>
     render(<GearEditor kind="lenses" item={lensOf(id)} onSelect={() => undefined} />);
 
-  it('stores figures, and "not known" for an empty field', () => {
+  it('stores figures, and "not known" for an empty field', async () => {
     edit('k-50');
-    fireEvent.change(screen.getByLabelText('Weight'), { target: { value: '190' } });
+    await change(screen.getByLabelText('Weight'), '190');
     expect(lensOf('k-50').weightG).toBe(190);
-    fireEvent.change(screen.getByLabelText('Weight'), { target: { value: '' } });
+    await change(screen.getByLabelText('Weight'), '');
     expect(lensOf('k-50').weightG).toBeNull();
-    fireEvent.change(screen.getByLabelText('Sealed'), { target: { value: 'unknown' } });
+    await change(screen.getByLabelText('Sealed'), 'unknown');
     expect(lensOf('k-50').sealed).toBeNull();
   });
 
@@ -148,7 +152,7 @@ describe('the editor', () => {
     const user = userEvent.setup();
     edit('k-70-200');
     await user.click(screen.getByRole('button', { name: 'Add a measured range' }));
-    fireEvent.change(screen.getByLabelText('Measured, long'), { target: { value: '189' } });
+    await change(screen.getByLabelText('Measured, long'), '189');
     expect(lensOf('k-70-200').measured).toEqual({ wideMm: 70, longMm: 189 });
     await user.click(screen.getByRole('button', { name: 'Remove the measured range' }));
     expect(lensOf('k-70-200').measured).toBeNull();
@@ -156,7 +160,7 @@ describe('the editor', () => {
 
   it('keeps a range that runs backwards out, with the reason', async () => {
     edit('k-70-200');
-    fireEvent.change(screen.getByLabelText('Long end'), { target: { value: '60' } });
+    await change(screen.getByLabelText('Long end'), '60');
     expect(
       await screen.findByText('the long end must not be shorter than the wide end'),
     ).toBeVisible();
