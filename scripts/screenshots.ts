@@ -7,7 +7,7 @@ const PORT = 4199;
 const VIEWS = [
   ['brief', '/brief?frame=f10', 'light'],
   ['shelf', '/shelf?item=k-24-240', 'light'],
-  ['reach', '/reach?frame=f10', 'light'],
+  ['reach', '/reach', 'light'],
   ['lineup', '/lineup', 'light'],
   ['lineup-night', '/lineup', 'dark'],
 ] as const;

@@ -31,6 +31,7 @@ export interface Margins {
   readonly cropAllowed: number;
   /** Megapixels left after that crop; null when the body's pixels are not known. */
   readonly megapixelsLeft: number | null;
+  /** null when light sets no demand, or where the lens forms no image to expose. */
   readonly light: LightMargin | null;
   /** Metres by which the place lies beyond the nearest usable distance; null when it is unknown. */
   readonly focusSpareM: number | null;
@@ -119,6 +120,7 @@ function lightMargin(
   const { light } = demand;
   if (light === null) return null;
   const asked = exposureAsked(setup, light, focalLengthMm, distanceM);
+  if (!Number.isFinite(asked)) return null;
   const timeS = light.longestTimeS(focalLengthMm);
   const fNumber = setup.fNumberAt(focalLengthMm);
   const ratio = light.luminousness / asked;

@@ -45,7 +45,7 @@ function whyLost(
   if (frame.impossible.length === 0) {
     const able = lensesOut.filter((l) => l.makes.includes(frame.frameId) && l.reason !== 'source');
     const who = able.slice(0, NAMED).map((l) => name(l.lensId));
-    return `${who.length > 0 ? `${who.join(', ')}${able.length > NAMED ? ` and ${able.length - NAMED} more` : ''} could make it` : 'Gear that may be used could make it together'}, but the limits or the rate leave no room.`;
+    return `${who.length > 0 ? `${who.join(', ')}${able.length > NAMED ? ` and ${able.length - NAMED} more` : ''} could make it` : 'Gear that may be used could make it together'}, but ${frame.want === 'bonus' ? 'a bonus never brings a lens in' : 'the limits or the rate leave no room'}.`;
   }
   if (!miss) return 'No lens that may be used fits a body that comes along.';
   const lack = miss.shortfall ? shortfallText(miss.shortfall) : 'makes it';

@@ -113,7 +113,7 @@ test('a lineup that is only the best found says so with its bound', async () => 
 test('pictures that are lost are listed with the nearest miss, or with what could make them', async () => {
   const { rerender } = render(<NotGot result={await answer()} />);
   expect(plain(screen.getByRole('listitem'))).toMatch(
-    /Moon over the bridge bonus.*could make it, but the limits or the rate leave no room/,
+    /Moon over the bridge bonus.*could make it, but a bonus never brings a lens in/,
   );
   rerender(<NotGot result={await answer({ sources: ['borrowed'] })} />);
   const dancers = screen.getAllByRole('listitem').find((i) => i.textContent?.includes('Dancers'));

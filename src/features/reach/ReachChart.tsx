@@ -7,7 +7,8 @@ import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useEffectEvent, useRef } from 'react';
 import type { ReachData } from './chartData';
 import { watchTheme } from '@/ui';
-import { type ChartColours, chartOption, type Highlight } from './chartOption';
+import { chartOption, type Highlight } from './chartOption';
+import type { ChartColours } from './chartShapes';
 
 register([CustomChart, GridComponent, DataZoomComponent, SVGRenderer]);
 
