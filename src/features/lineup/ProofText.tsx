@@ -2,8 +2,9 @@
 
 import type { LineupResult } from '@/core/lineup';
 import { useFile } from '@/session';
-import { formatCount, placeText } from '@/ui';
+import { placeText } from '@/ui';
 import { namesOf } from './names';
+import { proofWords } from './proofWords';
 
 /** Why fewer will not do, in words where it can be had. */
 export function ProofText({ result }: { result: LineupResult }) {
@@ -28,26 +29,12 @@ export function ProofText({ result }: { result: LineupResult }) {
     const need = file.frames.find((f) => f.id === frameId)?.need;
     return need !== undefined && need.kind !== 'far' && need.footing === 'held';
   };
-  const locked =
-    proof.lockedIn > 0
-      ? `${formatCount(proof.lockedIn, 'lens is', 'lenses are')} taken whatever happens. Of the pictures that ${proof.lockedIn === 1 ? 'it does' : 'they do'} not make, no`
-      : 'No';
   return (
     <section aria-labelledby="proof">
       <h2 id="proof" className="mb-1 text-lg">
         Why fewer will not do
       </h2>
-      {proof.kind === 'witnesses' ? (
-        <p className="max-w-prose">
-          {proof.witnesses.length > 1
-            ? `${locked} two of these ${proof.witnesses.length} can be made with the same lens, so fewer than ${formatCount(totals.lenses, 'lens', 'lenses')} cannot get them.`
-            : `${proof.lockedIn > 0 ? locked.replace(/ no$/, '') : 'At least one lens is needed'}${proof.lockedIn > 0 ? ' every one is made, so there is nothing to leave out.' : ' for this picture.'}`}
-        </p>
-      ) : (
-        <p className="max-w-prose">
-          {`${locked} two of these ${proof.witnesses.length} can be made with the same lens: that alone needs ${formatCount(proof.bound, 'lens', 'lenses')}. All lineups of fewer than ${formatCount(totals.pieces, 'piece', 'pieces')} that get as much are ruled out by exact search.`}
-        </p>
-      )}
+      <p className="max-w-prose">{proofWords(proof, totals)}</p>
       {proof.witnesses.length > 0 && (
         <div
           className="relative overflow-x-auto"

@@ -12,6 +12,7 @@ import { Matrix } from './Matrix';
 import { NotGot } from './NotGot';
 import { OutTable } from './OutTable';
 import { ProofText } from './ProofText';
+import { proofWords } from './proofWords';
 
 jest.mock('@/session', () => ({
   ...jest.requireActual('../../../tests/support/render').sessionStandIn,
@@ -94,6 +95,37 @@ test('the proof counts lenses that are taken whatever happens', async () => {
     ),
   ).toBeVisible();
 });
+
+test.each([
+  ['witnesses', 0, 1, 1, 'This picture needs a lens, and one is enough for all that is got.'],
+  ['witnesses', 2, 0, 2, '2 lenses are taken whatever happens. Nothing is taken besides.'],
+  ['witnesses', 1, 1, 2, '1 lens is taken whatever happens. This picture needs one besides.'],
+  [
+    'search',
+    0,
+    2,
+    3,
+    'No two of these 2 can be made with the same lens: that alone needs 2 lenses. All lineups of fewer than 3 pieces that get as much are ruled out by exact search.',
+  ],
+  [
+    'search',
+    0,
+    1,
+    2,
+    'All lineups of fewer than 2 pieces that get as much are ruled out by exact search.',
+  ],
+] as const)(
+  'a proof by %s with %d locked in and %d witnesses for %d lenses',
+  async (kind, lockedIn, count, lenses, words) => {
+    const witnesses = Array.from({ length: count }, () => ({
+      frameId: 'f' as never,
+      range: { from: 1, to: 1 },
+      lensIds: [],
+    }));
+    const totals = { ...(await answer()).totals, lenses, pieces: lenses };
+    expect(proofWords({ kind, bound: lockedIn + count, lockedIn, witnesses }, totals)).toBe(words);
+  },
+);
 
 test('a lineup that is only the best found says so with its bound', async () => {
   const result = {

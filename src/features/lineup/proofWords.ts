@@ -1,0 +1,32 @@
+import type { LineupResult, Proof } from '@/core/lineup';
+import { formatCount } from '@/ui';
+
+/** The proof in a sentence or two; null where there is none to tell. */
+export function proofWords(proof: Proof, totals: LineupResult['totals']): string | null {
+  if (proof.kind === 'none') return null;
+  const count = proof.witnesses.length;
+  const lenses = formatCount(totals.lenses, 'lens', 'lenses');
+  const locked =
+    proof.lockedIn === 0
+      ? ''
+      : `${formatCount(proof.lockedIn, 'lens is', 'lenses are')} taken whatever happens. `;
+  const apart = count > 1 ? apartWords(count, proof.lockedIn) : '';
+  if (proof.kind === 'search') {
+    const bound =
+      count > 1
+        ? `${locked}${apart}: that alone needs ${formatCount(proof.bound, 'lens', 'lenses')}. `
+        : locked;
+    return `${bound}All lineups of fewer than ${formatCount(totals.pieces, 'piece', 'pieces')} that get as much are ruled out by exact search.`;
+  }
+  if (count > 1) return `${locked}${apart}, so fewer than ${lenses} cannot get them.`;
+  if (count === 0) return `${locked}Nothing is taken besides.`;
+  return proof.lockedIn === 0
+    ? 'This picture needs a lens, and one is enough for all that is got.'
+    : `${locked}This picture needs one besides.`;
+}
+
+function apartWords(count: number, lockedIn: number): string {
+  if (lockedIn === 0) return `No two of these ${count} can be made with the same lens`;
+  const besides = lockedIn === 1 ? 'it does' : 'they do';
+  return `Of the pictures that ${besides} not make, no two of these ${count} can be made with the same lens`;
+}
