@@ -12,7 +12,32 @@ export {
   magnificationAtFocusDistance,
   objectDistanceAtFocusDistanceMm,
 } from './conjugates';
+export {
+  bellowsLossStops,
+  closeUpLens,
+  extensionForMagnificationMm,
+  objectDistanceMm,
+  tubeMagnification,
+  workingDistanceMm,
+} from './closeUp';
 export { converterLossStops } from './converter';
+export {
+  blurDiscMm,
+  circleOfConfusionMm,
+  COC_DIAGONAL_DIVISOR,
+  depthLimits,
+  fNumberForBlur,
+  fNumberForDepth,
+  focusForDepthMm,
+  hyperfocalMm,
+} from './depthOfField';
+export {
+  airyDiscUm,
+  cutoffPerMm,
+  diffractionFNumber,
+  nyquistPerMm,
+  pixelPitchUm,
+} from './diffraction';
 export {
   effectiveFNumber,
   ev100FromLux,
@@ -32,7 +57,23 @@ export {
   nominalStopsBetween,
   stopsBetween,
 } from './fNumber';
+export {
+  FISHEYE_PROJECTIONS,
+  type FisheyeCoverage,
+  fisheyeCoverage,
+  fisheyeHalfAngleDeg,
+  fisheyeImageCircleMm,
+  type FisheyeProjection,
+} from './fisheye';
+export { flashFNumber } from './flash';
 export { type SubjectSize, tightness, turned } from './framing';
+export {
+  motionBlurMm,
+  ruleOf500S,
+  starTrailMm,
+  timeForMotionBlurS,
+  timeForStarTrailS,
+} from './motion';
 export {
   cropToBridge,
   fractionLeft,
@@ -52,3 +93,4 @@ export {
   sideMm,
 } from './sensor';
 export { combinedStabiliserStops, exactTimeOfMarkedS, handHeldTimeS } from './shutter';
+export { type DayPhase, dayPhase, type Sky, skyIlluminanceLux, SKY_DIVISORS } from './sky';
