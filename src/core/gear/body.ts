@@ -19,6 +19,8 @@ export const body = z.strictObject({
   sensor,
   isoCeiling: within(GEAR_RANGES.iso).nullable(),
   stabiliserStops: within(GEAR_RANGES.stabiliserStops).nullable(),
+  /** Slowest f-number at which its autofocus still works. */
   autofocusLimitFNumber: within(GEAR_RANGES.fNumber).nullable(),
+  sealed: z.boolean().nullable(),
 });
 export type Body = z.infer<typeof body>;

@@ -1,6 +1,7 @@
-/** The shelf: bodies, lenses, converters, and the setups that can be mounted from them. */
+/** The shelf: bodies, lenses, what stands between them, and the setups that can be mounted from them. */
+export { adapter, type Adapter, adapterId, type AdapterId } from './adapter';
 export { body, type Body, bodyId, type BodyId } from './body';
-export { GEAR_RANGES, itemId, itemName, ownership, type Ownership } from './common';
+export { GEAR_RANGES, itemId, itemName, mountName, ownership, type Ownership } from './common';
 export { converter, type Converter, converterId, type ConverterId } from './converter';
 export {
   type AperturePoint,
@@ -13,5 +14,16 @@ export {
   type LensId,
   widestFNumber,
 } from './lens';
-export { type Kit, kitKey, mountableSetups, type Setup, setupOf } from './setup';
-export { type Mount, mountFits, shelf, type Shelf, SHELF_LIMITS } from './shelf';
+export { type Chain, isBare, type Kit, kitKey, kitPieces, mountableChains } from './chain';
+export { formatKey, mountableSetups, type Setup, setupOf } from './setup';
+export {
+  ITEM_KINDS,
+  type ItemKind,
+  type Mount,
+  mountFits,
+  piecesOf,
+  shelf,
+  type Shelf,
+  SHELF_LIMITS,
+} from './shelf';
+export { tube, type Tube, tubeId, type TubeId } from './tube';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { FISHEYE_PROJECTIONS } from '@/core/optics';
 import { GEAR_RANGES, itemFields, itemId, mountName, within } from './common';
 
 export const lensId = itemId.brand<'LensId'>();
@@ -60,13 +61,21 @@ export const lens = z.strictObject({
         }
       }
     }),
-  projection: z.enum(['rectilinear', 'fisheye']),
+  projection: z.enum(['rectilinear', ...FISHEYE_PROJECTIONS]),
+  /** Largest f-number it stops down to. */
+  smallestFNumber: within(GEAR_RANGES.fNumber).nullable(),
+  /** Factor of a converter built in, switched in at will; null for none. */
+  builtInConverter: z.number().gt(1).max(4).nullable(),
   imageCircleMm: z.number().min(1).max(500).nullable(),
   minFocusM: within(GEAR_RANGES.focusM).nullable(),
   maxMagnification: within(GEAR_RANGES.magnification).nullable(),
   stabiliserStops: within(GEAR_RANGES.stabiliserStops).nullable(),
   autofocus: z.boolean().nullable(),
   filterMm: z.number().min(10).max(300).nullable(),
+  /** Whether a filter can be screwed on in front; a stated thread says yes. */
+  frontThread: z.boolean().nullable(),
+  /** Whether it shifts for perspective control. */
+  shift: z.boolean().nullable(),
   sealed: z.boolean().nullable(),
 });
 export type Lens = z.infer<typeof lens>;

@@ -5,51 +5,54 @@ import {
   type SensorSize,
   sideMm,
 } from '@/core/optics';
-import type { Body, BodyId } from './body';
-import type { Converter, ConverterId } from './converter';
-import { countingRange, type FocalRange, type Lens, type LensId, widestFNumber } from './lens';
-import { mountFits, type Shelf } from './shelf';
-
-/** What is carried for a setup: the lens and, where one is used, the converter. */
-export interface Kit {
-  readonly lensId: LensId;
-  readonly converterId: ConverterId | null;
-}
+import type { BodyId } from './body';
+import { type Chain, type Kit, mountableChains } from './chain';
+import { countingRange, type FocalRange, type Lens, widestFNumber } from './lens';
+import type { Shelf } from './shelf';
 
 /** One mountable chain, with what follows from it. */
 export interface Setup extends Kit {
   readonly bodyId: BodyId;
-  /** Focal range that counts, converter included, mm. */
+  /** The converter built into the lens is switched in. */
+  readonly builtIn: boolean;
+  /** Focal range that counts, glass behind the lens included, mm. */
   readonly focal: FocalRange;
+  /** Focal lengths between which the f-number may bend: the points of its table, mm. */
+  readonly bends: readonly number[];
   /** The part of the sensor that the image circle fills. */
   readonly sensor: SensorSize;
   /** Pixels of that part; null when the body's pixels are not known. */
   readonly pixels: PixelSize | null;
+  /** Distance between pixels, mm; null when the body's pixels are not known. */
+  readonly pitchMm: number | null;
   readonly cropFactor: number;
-  readonly rectilinear: boolean;
+  readonly projection: Lens['projection'];
+  /** Closest focus from the sensor, m; null when not known, and with a tube, which moves it. */
   readonly minFocusM: number | null;
+  /** Largest magnification of the lens with the glass behind it, without a tube. */
   readonly maxMagnification: number | null;
+  /** Extension behind the lens, mm; 0 without a tube. */
+  readonly extensionMm: number;
   readonly stabiliserStops: number;
   readonly isoCeiling: number | null;
-  /** Widest f-number at a focal length of this setup, converter included. */
+  /** Whether it focuses by itself; null when that is not known. */
+  readonly autofocus: boolean | null;
+  readonly autofocusLimitFNumber: number | null;
+  readonly sealed: boolean | null;
+  readonly frontThread: boolean | null;
+  readonly shift: boolean | null;
+  /** Largest f-number it stops down to; null when not known. */
+  readonly smallestFNumber: number | null;
+  /** Widest f-number at a focal length of this setup, glass behind the lens included. */
   readonly fNumberAt: (focalLengthMm: number) => number;
 }
 
-/** Every chain of a body, a lens that fits it and at most one converter made for that lens. */
+/** Every setup of a shelf; a lens with a built-in converter gives two of each. */
 export function mountableSetups(shelf: Shelf): Setup[] {
-  const convertersByLens = new Map<LensId, Converter[]>();
-  for (const c of shelf.converters) {
-    for (const id of c.lensIds) convertersByLens.set(id, [...(convertersByLens.get(id) ?? []), c]);
-  }
-  return shelf.bodies.flatMap((b) =>
-    shelf.lenses
-      .filter((l) => mountFits(shelf.mounts, b.mount, l.mount))
-      .flatMap((l) => [
-        setupOf(b, l, null),
-        ...(convertersByLens.get(l.id) ?? [])
-          .filter((c) => mountFits(shelf.mounts, b.mount, c.mount))
-          .map((c) => setupOf(b, l, c)),
-      ]),
+  return mountableChains(shelf).flatMap((chain) =>
+    chain.lens.builtInConverter === null
+      ? [setupOf(chain)]
+      : [setupOf(chain), setupOf(chain, true)],
   );
 }
 
@@ -59,36 +62,71 @@ export function mountableSetups(shelf: Shelf): Setup[] {
  * is smaller than the sensor uses the part that it fills, at its true size and with fewer pixels;
  * an unknown image circle is taken to fill the sensor.
  */
-export function setupOf(b: Body, l: Lens, c: Converter | null): Setup {
-  const factor = c?.factor ?? 1;
+export function setupOf(chain: Chain, builtIn = false): Setup {
+  const { body: b, adapter, converter, tube, lens: l } = chain;
+  const factor =
+    (converter?.factor ?? 1) * (adapter?.factor ?? 1) * (builtIn ? (l.builtInConverter ?? 1) : 1);
   const range = countingRange(l);
-  const diagonal = sideMm(b.sensor, 'diagonal');
-  const share = l.imageCircleMm === null ? 1 : Math.min(1, (l.imageCircleMm * factor) / diagonal);
+  const share =
+    l.imageCircleMm === null
+      ? 1
+      : Math.min(1, (l.imageCircleMm * factor) / sideMm(b.sensor, 'diagonal'));
   const sensor = { widthMm: b.sensor.widthMm * share, heightMm: b.sensor.heightMm * share };
   const { pixelsWide, pixelsHigh } = b.sensor;
+  const known = pixelsWide !== null && pixelsHigh !== null;
   return {
     bodyId: b.id,
     lensId: l.id,
-    converterId: c?.id ?? null,
+    adapterId: adapter?.id ?? null,
+    converterId: converter?.id ?? null,
+    tubeId: tube?.id ?? null,
+    builtIn,
     focal: { wideMm: range.wideMm * factor, longMm: range.longMm * factor },
+    bends: l.apertures.map((p) => p.focalMm * factor),
     sensor,
-    pixels:
-      pixelsWide === null || pixelsHigh === null
-        ? null
-        : {
-            longPx: Math.max(pixelsWide, pixelsHigh) * share,
-            shortPx: Math.min(pixelsWide, pixelsHigh) * share,
-          },
+    pixels: known
+      ? {
+          longPx: Math.max(pixelsWide, pixelsHigh) * share,
+          shortPx: Math.min(pixelsWide, pixelsHigh) * share,
+        }
+      : null,
+    pitchMm: known ? b.sensor.widthMm / pixelsWide : null,
     cropFactor: cropFactor(sensor),
-    rectilinear: l.projection === 'rectilinear',
-    minFocusM: l.minFocusM,
-    maxMagnification: l.maxMagnification === null ? null : l.maxMagnification * factor,
+    projection: l.projection,
+    minFocusM: tube ? null : l.minFocusM,
+    maxMagnification: ownMagnification(chain, factor),
+    extensionMm: tube?.lengthMm ?? 0,
     stabiliserStops: combinedStabiliserStops(b.stabiliserStops, l.stabiliserStops),
     isoCeiling: b.isoCeiling,
+    autofocus: all([l.autofocus, adapter?.autofocus, tube?.autofocus]),
+    autofocusLimitFNumber: b.autofocusLimitFNumber,
+    sealed: all([l.sealed, b.sealed]),
+    frontThread: l.filterMm !== null ? true : l.frontThread,
+    shift: l.shift,
+    smallestFNumber: l.smallestFNumber === null ? null : l.smallestFNumber * factor,
     fNumberAt: (focalLengthMm) => widestFNumber(l.apertures, focalLengthMm / factor) * factor,
   };
 }
 
-export function kitKey(kit: Kit): string {
-  return kit.converterId === null ? kit.lensId : `${kit.lensId}+${kit.converterId}`;
+/**
+ * Largest magnification without a tube. With a tube it decides how near one comes, so where it is
+ * not stated it is worked out from the closest focus of a thin lens at its long end.
+ */
+function ownMagnification({ lens, tube }: Chain, factor: number): number | null {
+  if (lens.maxMagnification !== null) return lens.maxMagnification * factor;
+  if (!tube || lens.minFocusM === null) return null;
+  const sum = (1000 * lens.minFocusM) / countingRange(lens).longMm - 2;
+  return sum < 2 ? null : (factor * (sum - Math.sqrt(sum * sum - 4))) / 2;
+}
+
+/** false when one says no, null when one is not known, else true; what is absent says yes. */
+function all(parts: readonly (boolean | null | undefined)[]): boolean | null {
+  if (parts.includes(false)) return false;
+  return parts.includes(null) ? null : true;
+}
+
+/** Diagonal by name, for limits on formats: 36×24. */
+export function formatKey(sensor: SensorSize): string {
+  const side = (mm: number) => String(Math.round(mm * 10) / 10);
+  return `${side(sensor.widthMm)}x${side(sensor.heightMm)}`;
 }

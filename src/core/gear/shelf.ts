@@ -1,8 +1,10 @@
 import { z } from 'zod';
+import { adapter } from './adapter';
 import { body } from './body';
 import { mountName } from './common';
 import { converter } from './converter';
 import { lens } from './lens';
+import { tube } from './tube';
 
 /** A body's mount and the other lens mounts that it takes without more ado. */
 export const mount = z.strictObject({
@@ -11,7 +13,18 @@ export const mount = z.strictObject({
 });
 export type Mount = z.infer<typeof mount>;
 
-export const SHELF_LIMITS = { bodies: 500, lenses: 5000, converters: 200, mounts: 300 } as const;
+export const SHELF_LIMITS = {
+  bodies: 500,
+  lenses: 5000,
+  converters: 200,
+  tubes: 100,
+  adapters: 200,
+  mounts: 300,
+} as const;
+
+/** The kinds of things on a shelf, in the order of the file. */
+export const ITEM_KINDS = ['bodies', 'lenses', 'converters', 'tubes', 'adapters'] as const;
+export type ItemKind = (typeof ITEM_KINDS)[number];
 
 /** All gear known. Ids are unique over the whole shelf; converters name lenses that stand on it. */
 export const shelf = z
@@ -20,10 +33,12 @@ export const shelf = z
     bodies: z.array(body).max(SHELF_LIMITS.bodies),
     lenses: z.array(lens).max(SHELF_LIMITS.lenses),
     converters: z.array(converter).max(SHELF_LIMITS.converters),
+    tubes: z.array(tube).max(SHELF_LIMITS.tubes),
+    adapters: z.array(adapter).max(SHELF_LIMITS.adapters),
   })
   .superRefine((s, context) => {
     const seen = new Set<string>();
-    for (const kind of ['bodies', 'lenses', 'converters'] as const) {
+    for (const kind of ITEM_KINDS) {
       s[kind].forEach((item, i) => {
         if (seen.has(item.id)) {
           context.addIssue({
@@ -54,4 +69,9 @@ export type Shelf = z.infer<typeof shelf>;
 export function mountFits(mounts: readonly Mount[], bodyMount: string, lensMount: string): boolean {
   if (bodyMount === lensMount) return true;
   return mounts.some((m) => m.name === bodyMount && m.accepts.includes(lensMount));
+}
+
+/** Everything on the shelf that may be chosen: lenses and what stands behind them. */
+export function piecesOf(s: Shelf) {
+  return [...s.lenses, ...s.converters, ...s.tubes, ...s.adapters];
 }

@@ -1,0 +1,18 @@
+import { z } from 'zod';
+import { itemFields, itemId, mountName } from './common';
+
+export const adapterId = itemId.brand<'AdapterId'>();
+export type AdapterId = z.infer<typeof adapterId>;
+
+/** Carries lenses of one mount on bodies of another, in that direction only. */
+export const adapter = z.strictObject({
+  id: adapterId,
+  ...itemFields,
+  bodyMount: mountName,
+  lensMount: mountName,
+  /** Whether autofocus survives. */
+  autofocus: z.boolean().nullable(),
+  /** Factor of its glass: 1 for none, below 1 for a focal reducer. */
+  factor: z.number().min(0.5).max(2),
+});
+export type Adapter = z.infer<typeof adapter>;
