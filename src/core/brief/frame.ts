@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { itemId, itemName } from '@/core/gear';
+import { light } from './light';
+import { shooterId, stretchId } from './stretch';
 
 export const frameId = itemId.brand<'FrameId'>();
 export type FrameId = z.infer<typeof frameId>;
@@ -84,21 +86,68 @@ const angleNeed = z
     message: 'must not be wider than the wide end',
   });
 
-/** What must fit: a subject at distances, an angle in the far, or a range given directly. */
-export const need = z.discriminatedUnion('kind', [subjectNeed, farNeed, focalNeed, angleNeed]);
+/** A picture by a fisheye: the whole circle in the frame, or the frame filled to its corners. */
+const fisheyeNeed = z.strictObject({
+  kind: z.literal('fisheye'),
+  coverage: z.enum(['circular', 'full-frame']),
+});
+
+/** What must fit: a subject at distances, an angle in the far, a range given directly, a fisheye's. */
+export const need = z.discriminatedUnion('kind', [
+  subjectNeed,
+  farNeed,
+  focalNeed,
+  angleNeed,
+  fisheyeNeed,
+]);
 export type Need = z.infer<typeof need>;
 
-/**
- * The light there is and the time it may take. `ev100: null` means that light sets no demand.
- * A hand-held frame is also bound by the reciprocal rule.
- */
-export const light = z.strictObject({
-  ev100: z.number().min(-12).max(22).nullable(),
-  isoCeiling: z.number().min(50).max(4_000_000).nullable(),
-  longestTimeS: z.number().min(0.000005).max(3600).nullable(),
-  support: z.enum(['hand', 'support']),
+/** Depth that must be sharp: rows behind the subject's front, or all between two distances. */
+export const sharpDepth = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('rows'), depthM: z.number().min(0.001).max(1000) }),
+  z
+    .strictObject({
+      kind: z.literal('zone'),
+      fromM: distanceM,
+      /** null for the horizon. */
+      toM: distanceM.nullable(),
+    })
+    .refine((d) => d.toM === null || d.fromM <= d.toM, {
+      path: ['toM'],
+      message: 'the farthest must not be nearer than the nearest',
+    }),
+]);
+export type SharpDepth = z.infer<typeof sharpDepth>;
+
+export const depth = z.strictObject({
+  sharp: sharpDepth.nullable(),
+  /** Blur wanted behind the subject: the disc of a point so far behind, percent of the diagonal. */
+  blur: z
+    .strictObject({
+      behindM: z.number().min(0.01).max(100_000).nullable(),
+      percent: z.number().min(0.01).max(100),
+    })
+    .nullable(),
 });
-export type Light = z.infer<typeof light>;
+export type Depth = z.infer<typeof depth>;
+
+/** What the lens must be able to do besides. */
+export const special = z.strictObject({
+  /** Smallest magnification on the sensor; null for none. */
+  magnification: z.number().min(0.001).max(20).nullable(),
+  perspectiveControl: z.boolean(),
+  frontFilter: z.boolean(),
+  autofocus: z.boolean(),
+  sealed: z.boolean(),
+});
+export type Special = z.infer<typeof special>;
+export const NOTHING_SPECIAL: Special = {
+  magnification: null,
+  perspectiveControl: false,
+  frontFilter: false,
+  autofocus: false,
+  sealed: false,
+};
 
 /** What the picture is for, and so how many pixels must be left after cropping. */
 export const output = z.discriminatedUnion('kind', [
@@ -120,20 +169,61 @@ export type Output = z.infer<typeof output>;
 export const want = z.enum(['must', 'want', 'bonus']);
 export type Want = z.infer<typeof want>;
 
+/** The distances as another shooter has them from her place. */
+export const view = z
+  .strictObject({ shooterId: shooterId, fromM: distanceM, toM: distanceM })
+  .refine((v) => v.fromM <= v.toM, {
+    path: ['toM'],
+    message: 'the farthest must not be nearer than the nearest',
+  });
+export type View = z.infer<typeof view>;
+
 /** One wanted picture. */
-export const frame = z.strictObject({
-  id: frameId,
-  name: itemName,
-  want,
-  sharePercent: z.number().min(0).max(100).nullable(),
-  need,
-  light,
-  output,
-  note: z.string().max(2000),
-});
+export const frame = z
+  .strictObject({
+    id: frameId,
+    name: itemName,
+    want,
+    sharePercent: z.number().min(0).max(100).nullable(),
+    /** Stretches in which it can be made; empty for any. */
+    stretchIds: z.array(stretchId).max(50),
+    /** Shooters who may make it; empty for any. */
+    shooterIds: z.array(shooterId).max(20),
+    /** Where another shooter stands nearer or farther; only for a subject at a distance. */
+    views: z.array(view).max(20),
+    /** It cannot be repeated: two lenses on two bodies must be able to make it. */
+    twice: z.boolean(),
+    need,
+    light,
+    depth,
+    special,
+    output,
+    note: z.string().max(2000),
+  })
+  .superRefine((f, context) => {
+    if (f.need.kind === 'subject') return;
+    for (const path of subjectOnly(f)) {
+      context.addIssue({ code: 'custom', path, message: 'needs a subject at a distance' });
+    }
+  });
+
+/** Wishes that only make sense for a subject at a distance, by their paths. */
+function subjectOnly(f: {
+  readonly depth: Depth;
+  readonly special: Special;
+  readonly views: readonly View[];
+}): string[][] {
+  return [
+    ...(f.depth.sharp?.kind === 'rows' ? [['depth', 'sharp']] : []),
+    ...(f.depth.blur === null ? [] : [['depth', 'blur']]),
+    ...(f.special.magnification === null ? [] : [['special', 'magnification']]),
+    ...(f.views.length === 0 ? [] : [['views']]),
+  ];
+}
+
 export type Frame = z.infer<typeof frame>;
 
-/** Footing of any kind of need; one far subject has a single place, so one is enough. */
+/** Footing of any kind of need; what has a single place asks for that one. */
 export function footingOf(n: Need): Footing {
-  return n.kind === 'far' ? 'free' : n.footing;
+  return n.kind === 'far' || n.kind === 'fisheye' ? 'free' : n.footing;
 }

@@ -40,6 +40,7 @@ export function needAxis(need: Need): NeedAxis {
     case 'subject':
       return { kind: 'distance', range: rangeOf(need.fromM, need.toM) };
     case 'far':
+    case 'fisheye':
       return { kind: 'far', range: { from: 1, to: 1 } };
     case 'focal':
       return { kind: 'focal', range: rangeOf(need.fromMm, need.toMm) };
@@ -65,9 +66,16 @@ function rangeOf(from: number, to: number): Interval {
  * The ways in which a need can be framed on a sensor, by its actual width and height.
  *
  * A subject with fill a–b and tightness q needs a magnification in [a/q, b/q]; at s from the lens
- * that is a focal length s·m/(1 + m). A crop c shrinks the sensor, so a/(c·q) is then enough.
+ * that is a focal length s·m/(1 + m). A crop c shrinks the sensor, so a/(c·q) is then enough; a
+ * magnification asked for on the sensor is not helped by cropping. A fisheye's picture sets no
+ * bound here: its coverage is looked at as a whole.
  */
-export function framings(need: Need, sensor: SensorSize): Framing[] {
+export function framings(
+  need: Need,
+  sensor: SensorSize,
+  leastMagnification: number | null = null,
+): Framing[] {
+  if (need.kind === 'fisheye') return [ANY_FRAMING];
   if (need.kind === 'focal' || need.kind === 'angle') {
     const side = need.kind === 'angle' ? need.across : 'diagonal';
     const slope = sideMm(sensor, side) / sideMm(FULL_FRAME, side);
@@ -95,11 +103,18 @@ export function framings(need: Need, sensor: SensorSize): Framing[] {
       : {
           orientation,
           slopeMax: distanceSlope(max / q),
-          slopeMin: (crop) => distanceSlope(min / (crop * q)),
+          slopeMin: (crop) => distanceSlope(Math.max(min / (crop * q), leastMagnification ?? 0)),
           cropAt: (x, focalLengthMm) => min / q / magnificationAt(focalLengthMm, x * MM_PER_M),
         };
   });
 }
+
+const ANY_FRAMING: Framing = {
+  orientation: 'landscape',
+  slopeMax: Infinity,
+  slopeMin: () => 0,
+  cropAt: () => 1,
+};
 
 /** Focal length in mm per metre of distance at a magnification. */
 function distanceSlope(magnification: number): number {

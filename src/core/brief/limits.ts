@@ -1,37 +1,95 @@
 import { z } from 'zod';
-import { itemId, ownership } from '@/core/gear';
+import { itemId, mountName, ownership } from '@/core/gear';
+import { COC_DIAGONAL_DIVISOR } from '@/core/optics';
+
+/**
+ * What a lineup is judged by after musts, wants and pieces, best first.
+ *
+ * speed: pictures with light in hand; changes: lenses beyond the bodies in hand; crop: pictures made
+ * whole; own: nothing to buy or borrow.
+ */
+export const LATE_AIMS = ['weight', 'price', 'speed', 'changes', 'crop', 'own'] as const;
+export const lateAim = z.enum(LATE_AIMS);
+export type LateAim = z.infer<typeof lateAim>;
+
+/** The lenses that a school leaves to choose from. */
+export const lensKinds = z.enum(['any', 'primes', 'zooms', 'constant-zooms']);
+export type LensKinds = z.infer<typeof lensKinds>;
+
+const grams = z.number().min(0).max(200_000).nullable();
+const count = z.number().min(0).max(2);
 
 /** What the choice must keep to, and the person's own rates. */
 export const limits = z.strictObject({
   /** Largest number of lenses; null for no limit. */
   maxLenses: z.number().int().min(0).max(100).nullable(),
-  /** Heaviest lineup in g, lenses and converters, bodies not counted; null for no limit. */
-  maxLineupWeightG: z.number().min(0).max(200_000).nullable(),
-  /** Lenses and converters that come along whatever the answer. */
+  /** Heaviest lineup in g: all pieces, and the bodies along where they are counted. */
+  maxLineupWeightG: grams,
+  countBodies: z.boolean(),
+  /** Most money for what is neither owned nor borrowed; null for no limit. */
+  maxSpend: z.number().min(0).max(10_000_000).nullable(),
+  /** Which price counts where both are known. */
+  priceBasis: z.enum(['new', 'used']),
+  /** Pieces that come along whatever the answer. */
   lockedIn: z.array(itemId).max(500),
-  /** Lenses, converters and bodies that stay at home. */
+  /** Pieces and bodies that stay at home. */
   lockedOut: z.array(itemId).max(6000),
   /** Whose gear may be chosen. */
   sources: z.array(ownership).min(1),
+  /** Formats that may be used, as 36x24; null for all. */
+  formats: z.array(z.string().max(20)).max(50).nullable(),
+  /** Mounts of bodies that may be used; null for all. */
+  bodyMounts: z.array(mountName).max(100).nullable(),
+  lensKinds,
+  /** Whether converters may be used at all. */
+  converters: z.boolean(),
+  /** No lens is changed in any stretch. */
+  neverChange: z.boolean(),
   /** Highest ISO anyone wants to use on this outing. */
   isoCeiling: z.number().min(50).max(4_000_000),
   /** Largest linear crop anyone wants, 1 for none. */
   maxCrop: z.number().min(1).max(10),
+  /** What counts as sharp: the diagonal over so much, or so many pixels. */
+  circleOfConfusion: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('diagonal'), divisor: z.number().min(500).max(10_000) }),
+    z.strictObject({ kind: z.literal('pixels'), px: z.number().min(0.5).max(20) }),
+  ]),
   /** Share of the wanted pictures, percent, that a piece must earn; 0 takes all that helps. */
   wantRatePercent: z.number().min(0).max(100),
-  /** What a converter counts beside a lens's 1. */
-  converterPieces: z.number().min(0).max(2),
+  /** What a converter, a tube and an adapter count beside a lens's 1. */
+  converterPieces: count,
+  tubePieces: count,
+  adapterPieces: count,
+  /** Aims after musts, wants and pieces, in order; what is not named decides last. */
+  order: z
+    .array(lateAim)
+    .max(LATE_AIMS.length)
+    .refine((order) => new Set(order).size === order.length, {
+      message: 'names an aim twice; each stands once',
+    }),
 });
 export type Limits = z.infer<typeof limits>;
 
 export const DEFAULT_LIMITS: Limits = {
   maxLenses: null,
   maxLineupWeightG: null,
+  countBodies: false,
+  maxSpend: null,
+  priceBasis: 'new',
   lockedIn: [],
   lockedOut: [],
   sources: ['owned', 'borrowed'],
+  formats: null,
+  bodyMounts: null,
+  lensKinds: 'any',
+  converters: true,
+  neverChange: false,
   isoCeiling: 6400,
   maxCrop: 1.5,
+  circleOfConfusion: { kind: 'diagonal', divisor: COC_DIAGONAL_DIVISOR },
   wantRatePercent: 5,
   converterPieces: 0.5,
+  tubePieces: 0.5,
+  adapterPieces: 0.5,
+  order: ['weight', 'price'],
 };

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { itemId, itemName } from '@/core/gear';
+import { shooter } from './stretch';
 
 export const outingId = itemId.brand<'OutingId'>();
 export type OutingId = z.infer<typeof outingId>;
@@ -14,6 +15,8 @@ export const outing = z.strictObject({
   lastDay: z.iso.date().nullable(),
   /** ISO 4217 code of all prices on the shelf. */
   currency: z.string().regex(/^[A-Z]{3}$/, 'use a three-letter currency code such as EUR'),
+  /** Everyone who photographs; empty for one person. */
+  shooters: z.array(shooter).max(20),
   note: z.string().max(4000),
 });
 export type Outing = z.infer<typeof outing>;

@@ -1,0 +1,40 @@
+import { z } from 'zod';
+import { bodyId, itemId, itemName } from '@/core/gear';
+
+export const stretchId = itemId.brand<'StretchId'>();
+export type StretchId = z.infer<typeof stretchId>;
+export const shooterId = itemId.brand<'ShooterId'>();
+export type ShooterId = z.infer<typeof shooterId>;
+
+export const shooter = z.strictObject({ id: shooterId, name: itemName });
+export type Shooter = z.infer<typeof shooter>;
+
+/** One shooter in one stretch: what is at hand there. */
+export const hand = z.strictObject({
+  shooterId,
+  /** Bodies that may be taken along; empty for any. */
+  bodyIds: z.array(bodyId).max(50),
+  /** How many of them are in hand at once; null for all. */
+  bodies: z.number().int().min(0).max(20).nullable(),
+  /** Most that is carried, bodies and all pieces, g; null for no limit. */
+  maxWeightG: z.number().min(0).max(200_000).nullable(),
+});
+export type Hand = z.infer<typeof hand>;
+
+/** A part of the outing, in time order. */
+export const stretch = z.strictObject({
+  id: stretchId,
+  name: itemName,
+  day: z.iso.date().nullable(),
+  /** Local times, HH:MM. */
+  fromTime: z.iso.time({ precision: -1 }).nullable(),
+  toTime: z.iso.time({ precision: -1 }).nullable(),
+  place: z.string().trim().max(200),
+  weather: z.enum(['dry', 'wet', 'dust']),
+  /** Whether lenses can be changed. */
+  changes: z.boolean(),
+  /** Who is there; empty for one shooter with everything. */
+  hands: z.array(hand).max(20),
+  note: z.string().max(2000),
+});
+export type Stretch = z.infer<typeof stretch>;
