@@ -1,152 +1,132 @@
 import type { Framing, NeedAxis } from '@/core/brief';
 import { boundary } from '@/core/bisect';
 import type { Setup } from '@/core/gear';
-import type { Interval } from '@/core/intervals';
-import { magnificationAt } from '@/core/optics';
-import { LIGHT_TOLERANCE_STOPS, type LightDemand } from './demand';
+import { type Interval, type IntervalSet, union } from '@/core/intervals';
+import { bendsOfShortest, framedRange, longestMm, shortestMm } from './bounds';
+import type { Demand } from './demand';
+import { blurs, focusesBySelf, isLit, sharpFNumber, stopsDown } from './exposure';
 
 const MM_PER_M = 1000;
-const TOLERATED_LIGHT = 2 ** LIGHT_TOLERANCE_STOPS;
 
-/** What to test; leaving light or focus out tells which of them is to blame. */
+/** What to test; leaving conditions out tells which of them is to blame. */
 export interface Conditions {
   readonly crop: number;
   readonly focus: boolean;
-  readonly light: LightDemand | null;
+  readonly blur: boolean;
+  readonly autofocus: boolean;
+  readonly light: boolean;
+  readonly sharp: boolean;
 }
 
+export const EVERYTHING = {
+  focus: true,
+  blur: true,
+  autofocus: true,
+  light: true,
+  sharp: true,
+} as const;
+
 /**
- * The part of a need's axis on which one setup makes one framing: always one closed interval.
+ * The places of a need's axis that one setup makes with one framing.
  *
- * At each x the focal lengths that work lie between the largest of the lower bounds (wide end,
- * framing, closest focus) and the smallest of the upper ones (long end, framing, largest
- * magnification). Every pair of a lower and an upper bound gives one end in closed form. Light is
- * easiest at the shortest focal length that works; along x its demand first falls, then rises, so
- * what it allows is one interval too, found by bisection on either side of the easiest place.
- *
- * @returns null when no place on the axis works
+ * Light, autofocus and depth are all easiest at the shortest focal length that works, so they are
+ * looked at there; a blur asked for raises that length to the first that blurs enough. Between the
+ * places where the shortest length passes from one bound to another, each condition only rises or
+ * only falls, so the places that meet it are found by bisection from the bends, without a grid, and
+ * the conditions' places are then intersected.
  */
 export function ableRange(
   setup: Setup,
   axis: NeedAxis,
   framing: Framing,
+  demand: Demand,
   conditions: Conditions,
-): Interval | null {
-  if (!setup.rectilinear) return null;
-  const slopeMin = framing.slopeMin(conditions.crop);
-  const { slopeMax } = framing;
-  let from = Math.max(axis.range.from, setup.focal.wideMm / slopeMax);
-  let to = Math.min(axis.range.to, setup.focal.longMm / slopeMin);
-  if (axis.kind === 'distance' && conditions.focus) {
-    const slopeLargest = slopeOfMagnification(setup.maxMagnification);
-    if (slopeMin > slopeLargest) return null;
-    from = Math.max(
-      from,
-      setup.focal.wideMm / slopeLargest,
-      nearestForSlope(setup, Math.min(slopeMax, slopeLargest)),
-      nearestForLongEnd(setup),
-    );
-  }
-  ({ from, to } = snap(from, to));
-  if (from > to) return null;
-  if (conditions.light === null) return { from, to };
-  return lightRange(setup, axis.kind === 'distance', slopeMin, { from, to }, conditions.light);
-}
-
-/**
- * Nearest distance, m, that the setup can be used at with a framing: the closest focus turned from
- * the sensor to the lens, and the largest magnification. 0 when neither is known.
- */
-export function nearestUsableM(setup: Setup, framing: Framing): number {
-  const slopeLargest = slopeOfMagnification(setup.maxMagnification);
-  return Math.max(
-    Number.isFinite(slopeLargest) ? setup.focal.wideMm / slopeLargest : 0,
-    nearestForSlope(setup, Math.min(framing.slopeMax, slopeLargest)),
-    nearestForLongEnd(setup),
-  );
-}
-
-/** Focal length, mm, below which the setup would have to focus nearer than it can at x metres. */
-export function shortestFocusedMm(setup: Setup, x: number): number {
-  return setup.minFocusM === null ? 0 : MM_PER_M * (x - (x * x) / setup.minFocusM);
-}
-
-/** How much exposure a place asks for with the focal length: (N·(1+m))² / t. */
-export function exposureAsked(
-  setup: Setup,
-  light: LightDemand,
-  focalLengthMm: number,
-  distanceM: number | null,
-): number {
-  const m = distanceM === null ? 0 : magnificationAt(focalLengthMm, distanceM * MM_PER_M);
-  const n = setup.fNumberAt(focalLengthMm) * (1 + m);
-  return (n * n) / light.longestTimeS(focalLengthMm);
-}
-
-/** Shortest focal length that works at x: wide end, framing, and closest focus. */
-export function shortestWorkingMm(
-  setup: Setup,
-  distance: boolean,
-  slopeMin: number,
-  x: number,
-): number {
-  const focused = distance ? shortestFocusedMm(setup, x) : 0;
-  return Math.max(setup.focal.wideMm, slopeMin * x, focused);
-}
-
-function slopeOfMagnification(magnification: number | null): number {
-  return magnification === null ? Infinity : (MM_PER_M * magnification) / (1 + magnification);
-}
-
-/** Distance from which a framing needs no focus nearer than the closest: x ≥ D·(1 − slope/1000). */
-function nearestForSlope(setup: Setup, slope: number): number {
-  if (setup.minFocusM === null || slope === Infinity) return 0;
-  return Math.max(0, setup.minFocusM * (1 - slope / MM_PER_M));
-}
-
-/**
- * Distance from which the long end focuses: the larger root of x² − D·x + D·f = 0.
- *
- * Where no thin lens of that focal length focuses so near (D < 4f) a real lens shortens its focal
- * length; then its stated largest magnification rules, or, when that is unknown, x ≥ D/2.
- */
-function nearestForLongEnd(setup: Setup): number {
-  const closest = setup.minFocusM;
-  if (closest === null) return 0;
-  const discriminant = closest * (closest - (4 * setup.focal.longMm) / MM_PER_M);
-  if (discriminant >= 0) return (closest + Math.sqrt(discriminant)) / 2;
-  return setup.maxMagnification === null ? closest / 2 : 0;
-}
-
-/** Ends that cross by rounding alone meet in a point. */
-function snap(from: number, to: number): Interval {
-  const slack = 1e-12 * Math.max(Math.abs(from), Math.abs(to));
-  return from > to && from - to <= slack ? { from: to, to } : { from, to };
-}
-
-function lightRange(
-  setup: Setup,
-  distance: boolean,
-  slopeMin: number,
-  within: Interval,
-  light: LightDemand,
-): Interval | null {
-  const allowed = light.luminousness * TOLERATED_LIGHT;
-  const bright = (x: number) =>
-    exposureAsked(
-      setup,
-      light,
-      shortestWorkingMm(setup, distance, slopeMin, x),
-      distance ? x : null,
-    ) <= allowed;
-  const framingTakesOver = Math.max(
-    setup.focal.wideMm / slopeMin,
-    distance && setup.minFocusM !== null ? setup.minFocusM * (1 - slopeMin / MM_PER_M) : 0,
-  );
-  const easiest = Math.min(within.to, Math.max(within.from, framingTakesOver));
-  if (!bright(easiest)) return null;
-  return {
-    from: bright(within.from) ? within.from : boundary(easiest, within.from, bright),
-    to: bright(within.to) ? within.to : boundary(easiest, within.to, bright),
+): IntervalSet {
+  const framed = framedRange(setup, axis, framing, conditions.crop, conditions.focus);
+  if (framed === null) return [];
+  const { light, autofocusFNumber, sharp, blur } = demand;
+  const asked = {
+    blur: conditions.blur && blur !== null && axis.kind === 'distance',
+    autofocus: conditions.autofocus && autofocusFNumber !== null,
+    light: conditions.light && light !== null,
+    sharp: conditions.sharp && sharp !== null,
   };
+  if (!asked.blur && !asked.autofocus && !asked.light && !asked.sharp) return [framed];
+  const distance = axis.kind === 'distance';
+  const slopeMin = framing.slopeMin(conditions.crop);
+  const at = (x: number) => (distance ? x : null);
+  const need = (f: number, x: number) => (asked.sharp ? sharpFNumber(demand, f, x) : 0);
+  const used = (f: number, x: number) => Math.max(setup.fNumberAt(f), need(f, x));
+  const shortest = (x: number): number | null => {
+    const f = shortestMm(setup, distance, slopeMin, x);
+    if (!asked.blur || blurs(demand, used(f, x), f, x)) return f;
+    const longest = longestMm(setup, distance, framing.slopeMax, x);
+    if (longest <= f || !blurs(demand, used(longest, x), longest, x)) return null;
+    return boundary(longest, f, (g) => blurs(demand, used(g, x), g, x));
+  };
+  const bends = [
+    ...bendsOfShortest(setup, distance, slopeMin),
+    ...(light !== null && light.flashReach !== null ? [(2 * setup.focal.wideMm) / MM_PER_M] : []),
+    ...(asked.blur ? blurBends(setup, framing, demand) : []),
+  ];
+  let places: IntervalSet = [framed];
+  const where = (holds: (f: number, x: number) => boolean) =>
+    places.flatMap((piece) =>
+      placesWhere(bendsWithin(piece, bends), (x) => {
+        const f = shortest(x);
+        return f !== null && holds(f, x);
+      }),
+    );
+  if (asked.blur) places = where(() => true);
+  if (asked.autofocus) places = where((f) => focusesBySelf(setup, demand, f));
+  if (asked.sharp) places = where((f, x) => stopsDown(demand, need(f, x)));
+  if (asked.light && light !== null) {
+    const ambient = where((f, x) => isLit(light, used(f, x), f, at(x)).ambient);
+    const flash =
+      light.flashReach === null ? [] : where((f, x) => isLit(light, used(f, x), f, at(x)).flash);
+    places = flash.length === 0 ? ambient : union([...ambient, ...flash]);
+  }
+  return places;
+}
+
+/** Both ends of a range and the bends inside it, upwards. */
+function bendsWithin({ from, to }: Interval, bends: readonly number[]): number[] {
+  const inside = bends.filter((x) => x > from && x < to).sort((a, b) => a - b);
+  return from === to ? [from] : [from, ...inside, to];
+}
+
+/** The places that hold, for a condition that changes at most once between two bends. */
+function placesWhere(bends: readonly number[], holds: (x: number) => boolean): IntervalSet {
+  const held = bends.map(holds);
+  const pieces: Interval[] = [];
+  bends.forEach((x, i) => {
+    if (!held[i]) return;
+    const before = bends[i - 1];
+    const after = bends[i + 1];
+    pieces.push({
+      from: before === undefined ? x : held[i - 1] ? before : boundary(x, before, holds),
+      to: after === undefined ? x : held[i + 1] ? after : boundary(x, after, holds),
+    });
+  });
+  return union(pieces);
+}
+
+/**
+ * Where the longest framing passes a point of the f-number's table, or the long end; and where, on
+ * a falling f-number, the blur of the longest framing is at its best: x = behind·(1 − p)/p with
+ * N ∝ f^p.
+ */
+function blurBends(setup: Setup, framing: Framing, demand: Demand): number[] {
+  const { slopeMax } = framing;
+  const points = [setup.focal.wideMm, ...setup.bends, setup.focal.longMm];
+  const bends = points.map((f) => f / slopeMax);
+  const behind = demand.blur?.behindM ?? Infinity;
+  if (!Number.isFinite(behind)) return bends;
+  points.slice(1).forEach((f, i) => {
+    const before = points[i] ?? f;
+    if (f <= before) return;
+    const p = Math.log(setup.fNumberAt(f) / setup.fNumberAt(before)) / Math.log(f / before);
+    if (p > 0 && p < 1) bends.push((behind * (1 - p)) / p);
+  });
+  return bends;
 }

@@ -1,6 +1,16 @@
-import type { Frame, Light, Limits, Output } from '@/core/brief';
+import { ev100OfSource, type Frame, type Limits, type Output } from '@/core/brief';
 import type { Setup } from '@/core/gear';
-import { handHeldTimeS, linearCropAllowed, type PixelSize, printPixels } from '@/core/optics';
+import {
+  diffractionFNumber,
+  linearCropAllowed,
+  type PixelSize,
+  printPixels,
+  sideMm,
+  timeForMotionBlurS,
+  timeForStarTrailS,
+} from '@/core/optics';
+
+const MM_PER_M = 1000;
 
 /**
  * Light counts as enough when it is short by no more than this: marked f-numbers and times are
@@ -17,32 +27,80 @@ export interface Demand {
   /** Pixels are asked for but the body's are not known, so no crop is allowed. */
   readonly pixelsUnknown: boolean;
   readonly light: LightDemand | null;
+  /** Slowest f-number at which the body still focuses; null when that is not asked or not known. */
+  readonly autofocusFNumber: number | null;
+  readonly sharp: SharpDemand | null;
+  readonly blur: BlurDemand | null;
 }
 
-/** Light resolved: exposes when (N·(1+m))² ≤ t · luminousness, with t the shorter of the times. */
+/**
+ * Light resolved: exposes when (N·(1+m))² ≤ t · luminousness, with t the shortest of the times, or
+ * when a flash reaches: N·(1+m)·x ≤ flashReach.
+ */
 export interface LightDemand {
   readonly ev100: number;
   readonly iso: number;
   /** 2^EV100 · ISO / 100. */
   readonly luminousness: number;
-  /** Longest time at a focal length, s. */
-  readonly longestTimeS: (focalLengthMm: number) => number;
+  /** Longest time given, s; Infinity for none. */
+  readonly givenS: number;
+  /** By hand: time · focal length, s·mm; Infinity on support. */
+  readonly handSMm: number;
+  /** Stars: time · focal length, s·mm; Infinity for none. */
+  readonly starsSMm: number;
+  /** Subject movement: time · magnification, s; Infinity for none. */
+  readonly movementS: number;
+  /** f-number · distance that a flash reaches, m; null without one. */
+  readonly flashReach: number | null;
+}
+
+export interface SharpDemand {
+  readonly cocMm: number;
+  /** The zone that must be sharp, m from the lens, for a subject at x. */
+  readonly zone: (distanceM: number) => { readonly nearM: number; readonly farM: number };
+  /** Largest f-number of the lens; Infinity when not known. */
+  readonly smallestFNumber: number;
+  /** f-number from which diffraction takes more than two pixels; null without pixels. */
+  readonly diffractionFNumber: number | null;
+}
+
+export interface BlurDemand {
+  /** Distance from the subject to what must be blurred, m; Infinity for the far. */
+  readonly behindM: number;
+  readonly discMm: number;
 }
 
 /** The parts of a setup that decide what is asked of it. */
-export type Demanded = Pick<Setup, 'pixels' | 'cropFactor' | 'stabiliserStops' | 'isoCeiling'>;
+export type Demanded = Pick<
+  Setup,
+  | 'sensor'
+  | 'pixels'
+  | 'pitchMm'
+  | 'cropFactor'
+  | 'stabiliserStops'
+  | 'isoCeiling'
+  | 'autofocusLimitFNumber'
+  | 'smallestFNumber'
+>;
 
 export function demandOf(setup: Demanded, frame: Frame, limits: Limits): Demand {
   const wanted = outputPixels(frame.output);
-  const light = lightDemand(setup, frame.light, limits);
-  if (wanted === null) return { crop: 1, pixelsShort: null, pixelsUnknown: false, light };
-  if (setup.pixels === null) return { crop: 1, pixelsShort: null, pixelsUnknown: true, light };
-  const allowed = linearCropAllowed(setup.pixels, wanted);
+  const allowed =
+    wanted === null || setup.pixels === null ? 1 : linearCropAllowed(setup.pixels, wanted);
   return {
     crop: Math.max(1, Math.min(allowed, limits.maxCrop)),
     pixelsShort: allowed < 1 ? 1 / allowed : null,
-    pixelsUnknown: false,
-    light,
+    pixelsUnknown: wanted !== null && setup.pixels === null,
+    light: lightDemand(setup, frame, limits),
+    autofocusFNumber: frame.special.autofocus ? setup.autofocusLimitFNumber : null,
+    sharp: sharpDemand(setup, frame, limits),
+    blur:
+      frame.depth.blur === null
+        ? null
+        : {
+            behindM: frame.depth.blur.behindM ?? Infinity,
+            discMm: (frame.depth.blur.percent / 100) * sideMm(setup.sensor, 'diagonal'),
+          },
   };
 }
 
@@ -66,22 +124,82 @@ export function outputPixels(output: Output): PixelSize | null {
 }
 
 /** The ISO that may be used: the lowest of the outing's, the frame's and the body's ceiling. */
-function isoAllowed(setup: Demanded, light: Light, limits: Limits): number {
-  return Math.min(limits.isoCeiling, light.isoCeiling ?? Infinity, setup.isoCeiling ?? Infinity);
+function isoAllowed(setup: Demanded, frame: Frame, limits: Limits): number {
+  return Math.min(
+    limits.isoCeiling,
+    frame.light.isoCeiling ?? Infinity,
+    setup.isoCeiling ?? Infinity,
+  );
 }
 
-function lightDemand(setup: Demanded, light: Light, limits: Limits): LightDemand | null {
-  const hand = light.support === 'hand';
-  if (light.ev100 === null || (light.longestTimeS === null && !hand)) return null;
-  const given = light.longestTimeS ?? Infinity;
-  const iso = isoAllowed(setup, light, limits);
+function lightDemand(setup: Demanded, frame: Frame, limits: Limits): LightDemand | null {
+  const { light } = frame;
+  const ev100 = ev100OfSource(light.source);
+  if (ev100 === null) return null;
+  const times = {
+    givenS: light.longestTimeS ?? Infinity,
+    handSMm: light.support === 'hand' ? 2 ** setup.stabiliserStops / setup.cropFactor : Infinity,
+    starsSMm:
+      light.stars === null
+        ? Infinity
+        : timeForStarTrailS(1, light.stars.declinationDeg, blurMm(setup, light.stars.trailPx)),
+    movementS: movementS(setup, frame),
+  };
+  if (Object.values(times).every((t) => t === Infinity)) return null;
+  const iso = isoAllowed(setup, frame, limits);
   return {
-    ev100: light.ev100,
+    ev100,
     iso,
-    luminousness: (2 ** light.ev100 * iso) / 100,
-    longestTimeS: (focalLengthMm) =>
-      hand
-        ? Math.min(given, handHeldTimeS(focalLengthMm, setup.cropFactor, setup.stabiliserStops))
-        : given,
+    luminousness: (2 ** ev100 * iso) / 100,
+    ...times,
+    flashReach: light.flash === null ? null : light.flash.guideNumberM * Math.sqrt(iso / 100),
+  };
+}
+
+/** Where a body's pixels are not known, a pixel is taken as this share of the diagonal. */
+const UNKNOWN_PITCH_DIVISOR = 7200;
+
+function blurMm(setup: Demanded, pixels: number): number {
+  const pitch = setup.pitchMm ?? sideMm(setup.sensor, 'diagonal') / UNKNOWN_PITCH_DIVISOR;
+  return pixels * pitch;
+}
+
+/**
+ * Time · magnification that the movement allows, s. What moves across smears with all its speed, at
+ * 45° with its share of it. What comes towards the camera grows: its edge moves outwards by speed ·
+ * half its size / distance, counted at the nearest place, where it is fastest.
+ */
+function movementS(setup: Demanded, frame: Frame): number {
+  const { movement } = frame.light;
+  if (movement === null) return Infinity;
+  const { need } = frame;
+  const half =
+    need.kind === 'subject'
+      ? Math.max(need.widthM ?? 0, need.heightM ?? 0) / 2 / need.fromM
+      : Math.max(setup.sensor.widthMm, setup.sensor.heightMm) / 2 / MM_PER_M;
+  const share = { across: 1, diagonal: Math.SQRT1_2, toward: half }[movement.direction];
+  const allowed =
+    movement.blur.kind === 'pixels'
+      ? blurMm(setup, movement.blur.px)
+      : (movement.blur.percent / 100) * Math.max(setup.sensor.widthMm, setup.sensor.heightMm);
+  return timeForMotionBlurS(1, movement.speedMps * MM_PER_M * share, allowed);
+}
+
+function sharpDemand(setup: Demanded, frame: Frame, limits: Limits): SharpDemand | null {
+  const { sharp } = frame.depth;
+  if (sharp === null || (sharp.kind === 'rows' && frame.need.kind !== 'subject')) return null;
+  const { circleOfConfusion: coc } = limits;
+  return {
+    cocMm:
+      coc.kind === 'pixels'
+        ? blurMm(setup, coc.px)
+        : sideMm(setup.sensor, 'diagonal') / coc.divisor,
+    zone:
+      sharp.kind === 'rows'
+        ? (x) => ({ nearM: x, farM: x + sharp.depthM })
+        : () => ({ nearM: sharp.fromM, farM: sharp.toM ?? Infinity }),
+    smallestFNumber: setup.smallestFNumber ?? Infinity,
+    diffractionFNumber:
+      setup.pitchMm === null ? null : diffractionFNumber(setup.pitchMm * MM_PER_M),
   };
 }

@@ -7,6 +7,7 @@ import {
   aLens,
   aShelf,
   focalFrame,
+  lightOf,
   personFrame,
   someLimits,
 } from '../../../tests/support/gear';
@@ -212,7 +213,7 @@ describe('shortfalls', () => {
   });
 
   it('name the light rather than the reach where light is the smaller lack', () => {
-    const dim = { ev100: 5, isoCeiling: null, longestTimeS: 1 / 250, support: 'support' };
+    const dim = lightOf(5, { isoCeiling: null, longestTimeS: 1 / 250, support: 'support' });
     // f/4 for f/2.86: 0.97 stops short where it frames; farther off it is not long enough either.
     expect(
       of(aLens('l', 50, 50, 4), personFrame('p', 7, 30, 'free', { light: dim })),
@@ -237,7 +238,7 @@ describe('margins', () => {
   });
 
   it('count light by the effective f-number close up', () => {
-    const light = { ev100: 10, isoCeiling: 100, longestTimeS: 1 / 64, support: 'support' };
+    const light = lightOf(10, { isoCeiling: 100, longestTimeS: 1 / 64 });
     const oneToOne = subject({ heightM: 0.024, fromM: 0.2, toM: 0.2, fill: { min: 1, max: 1 } });
     const m = margins(aLens('l', 100, 100, 2, { maxMagnification: 1 }), {
       ...oneToOne,
@@ -248,7 +249,7 @@ describe('margins', () => {
   });
 
   it('lengthen the hand-held time by the better stabiliser, by the real crop factor', () => {
-    const byHand = { ev100: 10, isoCeiling: 100, longestTimeS: null, support: 'hand' };
+    const byHand = lightOf(10, { isoCeiling: 100, support: 'hand' });
     const steady = aBody({ stabiliserStops: 3 });
     const m = margins(
       aLens('l', 64, 64, 2, { stabiliserStops: 2 }),
@@ -272,7 +273,7 @@ describe('margins', () => {
       verdictOn(
         setupOf(aLens('l', 50, 50, 2), aBody({ isoCeiling: body })),
         focalFrame('f', 50, 50, 'free', {
-          light: { ev100: 8, isoCeiling: own, longestTimeS: 1 / 100, support: 'support' },
+          light: lightOf(8, { isoCeiling: own, longestTimeS: 1 / 100 }),
         }),
         { ...LIMITS, isoCeiling: outing },
       ).deciding.margins.light?.iso;
@@ -289,6 +290,9 @@ describe('the span of a frame', () => {
     cropFactor: 1,
     stabiliserStops: 0,
     isoCeiling: null,
+    pitchMm: null,
+    autofocusLimitFNumber: null,
+    smallestFNumber: null,
   };
   const round = (frame: Frame) => {
     const { range, mode } = frameSpan(frame, format, LIMITS);
@@ -306,7 +310,7 @@ describe('the span of a frame', () => {
   });
 
   it('has the slowest f-number that still does, slower by hand at the wide end', () => {
-    const light = { ev100: 8, isoCeiling: null, longestTimeS: null, support: 'hand' };
+    const light = lightOf(8, { support: 'hand' });
     const { slowest } = frameSpan(focalFrame('f', 25, 100, 'held', { light }), format, LIMITS);
     expect(slowest?.wide).toBeCloseTo(Math.sqrt((2 ** 8 * 64) / 25), 9);
     expect(slowest?.long).toBeCloseTo(Math.sqrt((2 ** 8 * 64) / 100), 9);

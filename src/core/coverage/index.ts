@@ -1,11 +1,14 @@
 /** One setup on one frame: the places it makes, its verdict and margins. */
-export { exposureAsked, shortestWorkingMm } from './ableRange';
+export { type Bar, barOf } from './bars';
+export { type Conflict, conflictOf } from './conflict';
 export { type Demand, demandOf, LIGHT_TOLERANCE_STOPS, outputPixels } from './demand';
-export type { LightMargin, Margins } from './margins';
+export type { TimeRule } from './exposure';
+export type { BlurMargin, LightMargin, Margins, SharpMargin } from './margins';
 export { type Shortfall, shortfallOf } from './shortfall';
 export {
   ableFinder,
   ablePlaces,
+  type Harder,
   isMade,
   type Lack,
   type PartCode,

@@ -1,8 +1,9 @@
 import type { Framing, NeedAxis } from '@/core/brief';
 import type { FocalRange, Setup } from '@/core/gear';
-import { fractionLeft, sideMm } from '@/core/optics';
-import { exposureAsked, nearestUsableM, shortestFocusedMm } from './ableRange';
+import { blurDiscMm, fractionLeft, sideMm } from '@/core/optics';
+import { farthestUsableM, longestMm, nearestUsableM, shortestMm } from './bounds';
 import type { Demand } from './demand';
+import { blurFNumber, longestTime, magnificationOf, sharpFNumber, type TimeRule } from './exposure';
 
 /** How much a setup has to spare at one place of a need, or lacks (negative). */
 export interface Margins {
@@ -25,6 +26,8 @@ export interface Margins {
     readonly haveWide: number;
     readonly haveLong: number;
   };
+  /** Magnification on the sensor there; 0 in the far. */
+  readonly magnification: number;
   /** Linear crop used, >= 1. */
   readonly crop: number;
   /** Linear crop allowed, >= 1. */
@@ -33,14 +36,24 @@ export interface Margins {
   readonly megapixelsLeft: number | null;
   /** null when light sets no demand, or where the lens forms no image to expose. */
   readonly light: LightMargin | null;
-  /** Metres by which the place lies beyond the nearest usable distance; null when it is unknown. */
+  /** Depth that must be sharp, and what it takes; null when none is asked for. */
+  readonly sharp: SharpMargin | null;
+  /** Blur wanted behind; null when none is asked for. */
+  readonly blur: BlurMargin | null;
+  /** Slowest f-number that still focuses by itself; null when that sets no demand. */
+  readonly autofocusFNumber: number | null;
+  /** Metres by which the place lies within the usable distances; null when they are unknown. */
   readonly focusSpareM: number | null;
+  /** Farthest usable distance, m; null without a tube. */
+  readonly farthestM: number | null;
 }
 
 export interface LightMargin {
   readonly ev100: number;
   readonly iso: number;
   readonly timeS: number;
+  readonly timeRule: TimeRule;
+  /** f-number used: the widest, or what the depth asks for. */
   readonly fNumber: number;
   /** Slowest f-number that would still do. */
   readonly slowestFNumber: number;
@@ -48,6 +61,26 @@ export interface LightMargin {
   readonly stops: number;
   /** ISO that would do with this f-number and time. */
   readonly isoNeeded: number;
+  /** The flash, not the light that is there, gives the stops in hand. */
+  readonly byFlash: boolean;
+}
+
+export interface SharpMargin {
+  readonly fNumberNeeded: number;
+  readonly smallestFNumber: number;
+  readonly cocMm: number;
+  readonly nearM: number;
+  readonly farM: number;
+  /** f-number from which diffraction takes more than two pixels; null without pixels. */
+  readonly diffractionFNumber: number | null;
+}
+
+export interface BlurMargin {
+  /** Disc wanted and had, percent of the diagonal. */
+  readonly wantedPercent: number;
+  readonly havePercent: number;
+  readonly largestFNumber: number;
+  readonly fNumber: number;
 }
 
 const MM_PER_M = 1000;
@@ -64,15 +97,15 @@ export function marginsAt(
   const needMin = framing.slopeMin(1) * x;
   const needMax = framing.slopeMax * x;
   const { wideMm, longMm } = setup.focal;
-  const distanceM = axis.kind === 'distance' ? x : null;
-  const focused = distanceM === null ? 0 : shortestFocusedMm(setup, x);
-  const clampToZoom = (f: number) => Math.min(longMm, Math.max(wideMm, f, focused));
+  const distance = axis.kind === 'distance';
+  const distanceM = distance ? x : null;
+  const clampToZoom = (f: number) =>
+    Math.min(longMm, Math.max(f, shortestMm(setup, distance, 0, x)));
   const uncropped = clampToZoom(needMin);
-  const uncroppedLight = lightMargin(setup, demand, uncropped, distanceM);
-  const cropped = clampToZoom(framing.slopeMin(demand.crop) * x);
-  const focalUsedMm = uncroppedLight !== null && uncroppedLight.stops < 0 ? cropped : uncropped;
+  const uncroppedLight = lightMargin(setup, demand, uncropped, distanceM, x);
+  const lowLight = uncroppedLight !== null && uncroppedLight.stops < 0;
+  const focalUsedMm = lowLight ? clampToZoom(framing.slopeMin(demand.crop) * x) : uncropped;
   const crop = Math.max(1, framing.cropAt(x, focalUsedMm));
-  const nearest = distanceM === null ? 0 : nearestUsableM(setup, framing);
   return {
     at: x,
     orientation: framing.orientation,
@@ -87,6 +120,7 @@ export function marginsAt(
       haveWide: diagonalAngle(setup, wideMm, distanceM),
       haveLong: diagonalAngle(setup, longMm, distanceM),
     },
+    magnification: finite(magnificationOf(focalUsedMm, distanceM)),
     crop,
     cropAllowed: demand.crop,
     megapixelsLeft:
@@ -94,12 +128,23 @@ export function marginsAt(
         ? null
         : ((setup.pixels.longPx * setup.pixels.shortPx) / PIXELS_PER_MEGAPIXEL) *
           fractionLeft(crop),
-    light:
-      focalUsedMm === uncropped
-        ? uncroppedLight
-        : lightMargin(setup, demand, focalUsedMm, distanceM),
-    focusSpareM: distanceM === null || nearest === 0 ? null : x - nearest,
+    light: lowLight ? lightMargin(setup, demand, focalUsedMm, distanceM, x) : uncroppedLight,
+    sharp: sharpMargin(demand, focalUsedMm, x),
+    blur: distance ? blurMargin(setup, framing, demand, x) : null,
+    autofocusFNumber: demand.autofocusFNumber,
+    focusSpareM: distance ? focusSpareM(setup, framing, x) : null,
+    farthestM: setup.extensionMm > 0 ? farthestUsableM(setup) : null,
   };
+}
+
+const finite = (value: number) => (Number.isFinite(value) ? value : 0);
+
+/** Room to the nearer of the two ends of the usable distances; negative outside them. */
+function focusSpareM(setup: Setup, framing: Framing, x: number): number | null {
+  const nearest = nearestUsableM(setup, framing);
+  const farthest = farthestUsableM(setup);
+  if (nearest === 0 && farthest === Infinity) return null;
+  return Math.min(x - nearest, farthest - x);
 }
 
 /** Diagonal angle of view focused at the distance, 2·atan(d·(s − f) / (2·f·s)). */
@@ -111,26 +156,63 @@ function diagonalAngle(setup: Setup, focalLengthMm: number, distanceM: number | 
   return (2 * Math.atan(sideMm(setup.sensor, 'diagonal') / (2 * imageDistance)) * 180) / Math.PI;
 }
 
+/** Light in hand at the f-number that the depth asks for, or the widest. */
 function lightMargin(
   setup: Setup,
   demand: Demand,
   focalLengthMm: number,
   distanceM: number | null,
+  x: number,
 ): LightMargin | null {
   const { light } = demand;
-  if (light === null) return null;
-  const asked = exposureAsked(setup, light, focalLengthMm, distanceM);
-  if (!Number.isFinite(asked)) return null;
-  const timeS = light.longestTimeS(focalLengthMm);
-  const fNumber = setup.fNumberAt(focalLengthMm);
-  const ratio = light.luminousness / asked;
+  const m = magnificationOf(focalLengthMm, distanceM);
+  if (light === null || !Number.isFinite(m)) return null;
+  const sharp = demand.sharp === null ? 0 : sharpFNumber(demand, focalLengthMm, x);
+  const fNumber = Math.max(setup.fNumberAt(focalLengthMm), Number.isFinite(sharp) ? sharp : 0);
+  const { timeS, rule } = longestTime(light, focalLengthMm, m);
+  const asked = (fNumber * (1 + m)) ** 2;
+  const ambient = (timeS * light.luminousness) / asked;
+  const flash =
+    light.flashReach === null || distanceM === null
+      ? 0
+      : (light.flashReach / (fNumber * (1 + m) * distanceM)) ** 2;
+  const ratio = Math.max(ambient, flash);
   return {
     ev100: light.ev100,
     iso: light.iso,
     timeS,
+    timeRule: rule,
     fNumber,
     slowestFNumber: fNumber * Math.sqrt(ratio),
     stops: Math.log2(ratio),
     isoNeeded: light.iso / ratio,
+    byFlash: flash > ambient,
+  };
+}
+
+function sharpMargin(demand: Demand, focalLengthMm: number, x: number): SharpMargin | null {
+  if (demand.sharp === null) return null;
+  const { cocMm, smallestFNumber, diffractionFNumber } = demand.sharp;
+  return {
+    fNumberNeeded: sharpFNumber(demand, focalLengthMm, x),
+    smallestFNumber,
+    cocMm,
+    ...demand.sharp.zone(x),
+    diffractionFNumber,
+  };
+}
+
+/** Blur at the longest focal length that frames it, where it is strongest. */
+function blurMargin(setup: Setup, framing: Framing, demand: Demand, x: number): BlurMargin | null {
+  if (demand.blur === null) return null;
+  const f = Math.max(longestMm(setup, true, framing.slopeMax, x), setup.focal.wideMm);
+  const fNumber = setup.fNumberAt(f);
+  const point = (x + demand.blur.behindM) * MM_PER_M;
+  const percent = (mm: number) => (100 * mm) / sideMm(setup.sensor, 'diagonal');
+  return {
+    wantedPercent: percent(demand.blur.discMm),
+    havePercent: percent(blurDiscMm(f, fNumber, x * MM_PER_M, point)),
+    largestFNumber: blurFNumber(demand, f, x),
+    fNumber,
   };
 }

@@ -1,4 +1,5 @@
 import type { IntervalSet } from '@/core/intervals';
+import type { Bar } from './bars';
 import type { Verdict } from './verdict';
 
 /** What a setup lacks for a frame, in plain units. */
@@ -27,8 +28,30 @@ export type Shortfall =
       readonly neededFNumber: number;
     }
   | { readonly code: 'too-close'; readonly byM: number; readonly nearestM: number }
-  | { readonly code: 'wrong-projection' }
-  | { readonly code: 'few-pixels' }
+  | { readonly code: 'too-far-for-tube'; readonly byM: number; readonly farthestM: number }
+  | {
+      readonly code: 'too-shallow';
+      readonly neededFNumber: number;
+      /** Slowest f-number that the light allows; null where light sets no demand. */
+      readonly lightFNumber: number | null;
+      /** ISO that would do at the needed f-number; null where light sets no demand. */
+      readonly isoNeeded: number | null;
+      /** Smallest aperture of the lens; null when it is not what is short. */
+      readonly smallestFNumber: number | null;
+    }
+  | {
+      readonly code: 'too-deep';
+      readonly wantedPercent: number;
+      readonly havePercent: number;
+      readonly fNumber: number;
+      readonly neededFNumber: number;
+    }
+  | {
+      readonly code: 'autofocus-limit';
+      readonly fNumber: number;
+      readonly limitFNumber: number;
+    }
+  | { readonly code: Bar | 'few-pixels' }
   | { readonly code: 'part'; readonly able: IntervalSet };
 
 /** The shortfall of a verdict; null when it is clear or made by cropping. */
@@ -67,8 +90,43 @@ export function shortfallOf(v: Verdict): Shortfall | null {
         neededFNumber: m.light?.slowestFNumber ?? 0,
       };
     case 'too-close':
-      return { code: v.code, byM: -(m.focusSpareM ?? 0), nearestM: m.at - (m.focusSpareM ?? 0) };
+      return m.farthestM !== null && m.at > m.farthestM
+        ? { code: 'too-far-for-tube', byM: m.at - m.farthestM, farthestM: m.farthestM }
+        : {
+            code: v.code,
+            byM: -(m.focusSpareM ?? 0),
+            nearestM: m.at - (m.focusSpareM ?? 0),
+          };
+    case 'too-shallow': {
+      const needed = m.sharp?.fNumberNeeded ?? 0;
+      const smallest = m.sharp?.smallestFNumber ?? Infinity;
+      return {
+        code: v.code,
+        neededFNumber: needed,
+        lightFNumber: m.light?.slowestFNumber ?? null,
+        isoNeeded: m.light?.isoNeeded ?? null,
+        smallestFNumber: needed > smallest ? smallest : null,
+      };
+    }
+    case 'too-deep':
+      return {
+        code: v.code,
+        wantedPercent: m.blur?.wantedPercent ?? 0,
+        havePercent: m.blur?.havePercent ?? 0,
+        fNumber: m.blur?.fNumber ?? 0,
+        neededFNumber: m.blur?.largestFNumber ?? 0,
+      };
+    case 'autofocus-limit':
+      return {
+        code: v.code,
+        fNumber: m.light?.fNumber ?? 0,
+        limitFNumber: m.autofocusFNumber ?? 0,
+      };
     case 'wrong-projection':
+    case 'no-perspective-control':
+    case 'no-filter':
+    case 'not-sealed':
+    case 'no-autofocus':
     case 'few-pixels':
       return { code: v.code };
   }

@@ -1,14 +1,11 @@
 import { footingOf, type Frame, framings, type Limits, needAxis } from '@/core/brief';
-import type { Setup } from '@/core/gear';
 import type { Interval } from '@/core/intervals';
 import { slowestFNumber } from '@/core/optics';
-import { demandOf } from './demand';
+import { type Demanded, demandOf } from './demand';
+import { longestTime, magnificationOf } from './exposure';
 
 /** The side of a setup that a need is looked at through when no lens is chosen yet. */
-export type Format = Pick<
-  Setup,
-  'sensor' | 'pixels' | 'cropFactor' | 'stabiliserStops' | 'isoCeiling'
->;
+export type Format = Demanded;
 
 /** What a frame asks for on one format, as focal lengths on the 36×24 mm frame by diagonal. */
 export interface FrameSpan {
@@ -26,7 +23,7 @@ export interface FrameSpan {
  */
 export function frameSpan(frame: Frame, format: Format, limits: Limits): FrameSpan {
   const axis = needAxis(frame.need).range;
-  const ways = framings(frame.need, format.sensor);
+  const ways = framings(frame.need, format.sensor, frame.special.magnification);
   const free = footingOf(frame.need) === 'free';
   const nearest = Math.max(...ways.map((w) => w.slopeMax * axis.from));
   const farthest = Math.min(...ways.map((w) => w.slopeMin(1) * axis.to));
@@ -38,13 +35,16 @@ export function frameSpan(frame: Frame, format: Format, limits: Limits): FrameSp
     : [Math.min(nearest, farthest), Math.max(nearest, farthest)];
   const [wideMm = 0, longMm = 0] = ends;
   const { light } = demandOf(format, frame, limits);
-  const slowest = (focalLengthMm: number) =>
-    light === null
-      ? Infinity
-      : slowestFNumber(light.ev100, light.longestTimeS(focalLengthMm), light.iso);
+  const distance = frame.need.kind === 'subject';
+  const slowest = (focalLengthMm: number, x: number) => {
+    if (light === null) return Infinity;
+    const m = magnificationOf(focalLengthMm, distance ? x : null);
+    return slowestFNumber(light.ev100, longestTime(light, focalLengthMm, m).timeS, light.iso);
+  };
   return {
     range: { from: wideMm * format.cropFactor, to: longMm * format.cropFactor },
     mode: !free && nearest < farthest ? 'all' : 'any',
-    slowest: light === null ? null : { wide: slowest(wideMm), long: slowest(longMm) },
+    slowest:
+      light === null ? null : { wide: slowest(wideMm, axis.from), long: slowest(longMm, axis.to) },
   };
 }

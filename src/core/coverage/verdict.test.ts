@@ -1,56 +1,134 @@
 import fc from 'fast-check';
 import { type Frame, framings, type Limits, needAxis } from '@/core/brief';
-import { ablePlaces, demandOf, exposureAsked, verdictOn } from '@/core/coverage';
+import { ablePlaces, barOf, demandOf, verdictOn } from '@/core/coverage';
 import { mountableSetups, type Setup } from '@/core/gear';
 import { containsPoint, subtract } from '@/core/intervals';
-import { focusDistanceMm, magnificationAt } from '@/core/optics';
+import {
+  blurDiscMm,
+  flashFNumber,
+  fNumberForDepth,
+  focusDistanceMm,
+  handHeldTimeS,
+  magnificationAt,
+  sideMm,
+  slowestFNumber,
+  timeForMotionBlurS,
+} from '@/core/optics';
 import { anyFrame, anyLens } from '../../../tests/support/arbitraries';
 import {
   aBody,
   aConverter,
   aLens,
   aShelf,
+  aTube,
   focalFrame,
+  lightOf,
   personFrame,
   someLimits,
 } from '../../../tests/support/gear';
 
-const setupOf = (lens: ReturnType<typeof aLens>, body = aBody()): Setup =>
-  mountableSetups(aShelf([{ ...lens, mount: 'M' }], [], [body]))[0]!;
+const setupOf = (lens: ReturnType<typeof aLens>, body = aBody(), tubeMm = 0): Setup => {
+  const tubes = tubeMm > 0 ? [aTube('tube', tubeMm)] : [];
+  const setups = mountableSetups(aShelf([{ ...lens, mount: 'M' }], [], [body], { tubes }));
+  return setups.find((s) => (s.tubeId !== null) === tubeMm > 0)!;
+};
 const onlySetup = fc
-  .record({ lens: anyLens('l'), ibis: fc.constantFrom(null, 3) })
-  .map(({ lens, ibis }) => setupOf(lens, aBody({ stabiliserStops: ibis })));
+  .record({
+    lens: anyLens('l'),
+    ibis: fc.constantFrom(null, 3),
+    limit: fc.constantFrom(null, 5.6, 8),
+    tubeMm: fc.constantFrom(0, 0, 0, 12, 30),
+  })
+  .map(({ lens, ibis, limit, tubeMm }) =>
+    setupOf(
+      { ...lens, builtInConverter: null },
+      aBody({ stabiliserStops: ibis, autofocusLimitFNumber: limit, sealed: true }),
+      tubeMm,
+    ),
+  );
 const LIMITS = someLimits();
+const TENTH = 2 ** 0.1;
 
-/** The slow, obvious way at one place: try very many focal lengths. */
+/** The slow, obvious way at one place: try very many focal lengths, each from the optics alone. */
 function madeBySearch(setup: Setup, frame: Frame, limits: Limits, x: number): boolean {
-  const { crop, light, pixelsShort } = demandOf(setup, frame, limits);
-  if (pixelsShort !== null) return false;
-  const axis = needAxis(frame.need);
+  const { crop, pixelsShort } = demandOf(setup, frame, limits);
+  if (pixelsShort !== null || barOf(setup, frame) !== null) return false;
   const { wideMm, longMm } = setup.focal;
   const STEPS = 4000;
   return framings(frame.need, setup.sensor).some((way) =>
     Array.from({ length: STEPS + 1 }, (_, i) => wideMm * (longMm / wideMm) ** (i / STEPS)).some(
-      (f) => {
-        if (f > way.slopeMax * x || f < way.slopeMin(crop) * x) return false;
-        const distanceM = axis.kind === 'distance' ? x : null;
-        if (distanceM !== null) {
-          const m = magnificationAt(f, distanceM * 1000);
-          if (setup.maxMagnification !== null && m > setup.maxMagnification) return false;
-          if (
-            setup.minFocusM !== null &&
-            focusDistanceMm(f, distanceM * 1000) < setup.minFocusM * 1000
-          )
-            return false;
-        }
-        return (
-          light === null ||
-          exposureAsked(setup, light, f, distanceM) <= light.luminousness * 2 ** 0.1
-        );
-      },
+      (f) =>
+        f <= way.slopeMax * x && f >= way.slopeMin(crop) * x && worksAt(setup, frame, limits, x, f),
     ),
   );
 }
+
+function worksAt(setup: Setup, frame: Frame, limits: Limits, x: number, f: number): boolean {
+  const distance = frame.need.kind === 'subject';
+  const s = x * 1000;
+  const m = distance ? magnificationAt(f, s) : 0;
+  if (distance && !focuses(setup, f, s, m)) return false;
+  const widest = setup.fNumberAt(f);
+  const { sharp, blur } = frame.depth;
+  const coc = sideMm(setup.sensor, 'diagonal') / 1500;
+  const near = sharp?.kind === 'zone' ? sharp.fromM * 1000 : s;
+  const far = sharp?.kind === 'zone' ? Infinity : s + (sharp?.depthM ?? 0) * 1000;
+  const deep = sharp === null ? 0 : fNumberForDepth(f, coc, near, far);
+  if (deep > (setup.smallestFNumber ?? Infinity) * Math.sqrt(TENTH)) return false;
+  const n = Math.max(widest, deep);
+  if (blur !== null) {
+    const point = blur.behindM === null ? Infinity : s + blur.behindM * 1000;
+    const disc = (blur.percent / 100) * sideMm(setup.sensor, 'diagonal');
+    if (blurDiscMm(f, n, s, point) < disc / Math.sqrt(TENTH)) return false;
+  }
+  const limit = frame.special.autofocus ? setup.autofocusLimitFNumber : null;
+  if (limit !== null && widest > limit * Math.sqrt(TENTH)) return false;
+  return isExposed(setup, frame, limits, x, f, n * (1 + m), m);
+}
+
+function focuses(setup: Setup, f: number, s: number, m: number): boolean {
+  if (setup.extensionMm > 0) {
+    const from = setup.extensionMm / f;
+    const to = setup.maxMagnification === null ? Infinity : setup.maxMagnification + from;
+    return m >= from && m <= to;
+  }
+  if (setup.maxMagnification !== null && m > setup.maxMagnification) return false;
+  return setup.minFocusM === null || focusDistanceMm(f, s) >= setup.minFocusM * 1000;
+}
+
+function isExposed(
+  setup: Setup,
+  frame: Frame,
+  limits: Limits,
+  x: number,
+  f: number,
+  effective: number,
+  m: number,
+): boolean {
+  const { source, longestTimeS, support, movement, flash } = frame.light;
+  if (source.kind !== 'ev') return true;
+  const times = [longestTimeS ?? Infinity];
+  if (support === 'hand') times.push(handHeldTimeS(f, setup.cropFactor, setup.stabiliserStops));
+  if (movement !== null) {
+    const half = frame.need.kind === 'subject' ? 0.9 / frame.need.fromM : 0.018;
+    const share = { across: 1, diagonal: Math.SQRT1_2, toward: half }[movement.direction];
+    const smear = 4 * setup.pitchMm!;
+    times.push(timeForMotionBlurS(m, movement.speedMps * 1000 * share, smear));
+  }
+  const time = Math.min(...times);
+  const unbound = longestTimeS === null && support === 'support' && movement === null;
+  if (unbound) return true;
+  const iso = limits.isoCeiling;
+  const ambient = slowestFNumber(source.ev100, time, iso) * Math.sqrt(TENTH);
+  const lit =
+    flash !== null && frame.need.kind === 'subject'
+      ? flashFNumber(flash.guideNumberM, iso, x) * Math.sqrt(TENTH)
+      : 0;
+  return effective <= Math.max(ambient, lit);
+}
+
+const brighter = (source: Frame['light']['source']): Frame['light']['source'] =>
+  source.kind === 'ev' ? { kind: 'ev', ev100: source.ev100 + 2 } : source;
 
 describe('able places', () => {
   it('agree with a search over focal lengths at random places', () => {
@@ -110,7 +188,7 @@ describe('able places', () => {
   it('only grow with more light', () =>
     grows((s, f) => [
       s,
-      { ...f, light: { ...f.light, ev100: f.light.ev100 === null ? null : f.light.ev100 + 2 } },
+      { ...f, light: { ...f.light, source: brighter(f.light.source) } },
       LIMITS,
     ]));
   it('only grow with a wider range', () =>
@@ -148,7 +226,7 @@ describe('verdicts', () => {
   });
 
   it('say what lacks, and by how much', () => {
-    const dark = { ev100: 5, isoCeiling: null, longestTimeS: 1 / 500, support: 'support' };
+    const dark = lightOf(5, { longestTimeS: 1 / 500 });
     const slow = on(aLens('l', 50, 50, 4), focalFrame('f', 50, 50, 'free', { light: dark }));
     // N = √(2^5 · 64 / 500) = 2.02: f/4 is 1.97 stops short, ISO 25 000 would do.
     expect(slow.code).toBe('too-slow');
@@ -162,7 +240,8 @@ describe('verdicts', () => {
     expect(close.code).toBe('too-close');
     expect(close.deciding.margins.focusSpareM).toBeLessThan(0);
     expect(
-      on(aLens('l', 15, 15, 2.8, { projection: 'fisheye' }), focalFrame('f', 15, 15, 'free')).code,
+      on(aLens('l', 15, 15, 2.8, { projection: 'equisolid' }), focalFrame('f', 15, 15, 'free'))
+        .code,
     ).toBe('wrong-projection');
     const huge = { kind: 'pixels', longPx: 9000, shortPx: 6000 };
     expect(on(aLens('l', 50, 50, 2), focalFrame('f', 50, 50, 'free', { output: huge })).code).toBe(
@@ -172,7 +251,7 @@ describe('verdicts', () => {
 
   it('let light pass that is short by less than a tenth of a stop', () => {
     const at = (stops: number) => ({
-      light: { ev100: 10 - stops, isoCeiling: 100, longestTimeS: 4 / 2 ** 10, support: 'support' },
+      light: lightOf(10 - stops, { isoCeiling: 100, longestTimeS: 4 / 2 ** 10 }),
     });
     const lens = aLens('l', 50, 50, 2);
     expect(on(lens, focalFrame('f', 50, 50, 'free', at(0.09))).code).toBe('clear');
@@ -189,7 +268,7 @@ describe('verdicts', () => {
   it('hold a hand-held zoom to the time that its long end allows', () => {
     // By hand at 1/f: EV 8, ISO 6400 gives N² = 2^8·64/f; f/5.6 holds up to 16384/31.36·2^0.1 = 560 mm.
     const frame = focalFrame('f', 100, 800, 'held', {
-      light: { ev100: 8, isoCeiling: null, longestTimeS: null, support: 'hand' },
+      light: lightOf(8, { support: 'hand' }),
     });
     const places = ablePlaces(setupOf(aLens('l', 100, 800, 5.6)), frame, LIMITS);
     expect(places).toHaveLength(1);

@@ -17,7 +17,8 @@ import {
   subtract,
   union,
 } from '@/core/intervals';
-import { ableRange, type Conditions } from './ableRange';
+import { ableRange, type Conditions, EVERYTHING } from './ableRange';
+import { type Bar, barOf } from './bars';
 import { type Demand, demandOf } from './demand';
 import { type Margins, marginsAt } from './margins';
 
@@ -26,9 +27,12 @@ export type Lack =
   | 'not-long-enough'
   | 'not-wide-enough'
   | 'too-close'
+  | 'too-deep'
+  | 'autofocus-limit'
   | 'too-slow'
-  | 'wrong-projection'
-  | 'few-pixels';
+  | 'too-shallow'
+  | 'few-pixels'
+  | Bar;
 
 export type PartCode = 'clear' | 'crop' | Lack;
 /** `part`: some distances are made, not all. */
@@ -44,6 +48,7 @@ export interface VerdictPart {
 /** How one setup serves one frame. */
 export interface Verdict extends Kit {
   readonly bodyId: Setup['bodyId'];
+  readonly builtIn: boolean;
   readonly code: VerdictCode;
   /** Whether this setup alone gets the frame. */
   readonly got: boolean;
@@ -56,22 +61,69 @@ export interface Verdict extends Kit {
   readonly deciding: VerdictPart;
 }
 
+/** How much harder than asked: for preferring lineups that have something in hand. */
+export interface Harder {
+  /** Stops of light to spare. */
+  readonly stops: number;
+  /** Whether cropping is ruled out. */
+  readonly uncropped: boolean;
+}
+const AS_ASKED: Harder = { stops: 0, uncropped: false };
+
 /** The places of a frame's axis that a setup makes, cropping allowed. */
 export function ablePlaces(setup: Setup, frame: Frame, limits: Limits): IntervalSet {
   return ableFinder(frame, limits)(setup);
 }
 
-/** `ablePlaces` for many setups of one frame: what depends on the sensor alone is worked out once. */
-export function ableFinder(frame: Frame, limits: Limits): (setup: Setup) => IntervalSet {
+/** `ablePlaces` for many setups of one frame: what depends on the body alone is worked out once. */
+export function ableFinder(
+  frame: Frame,
+  limits: Limits,
+  harder: Harder = AS_ASKED,
+): (setup: Setup) => IntervalSet {
   const axis = needAxis(frame.need);
-  const waysBySensor = new Map<string, readonly Framing[]>();
+  const ways = framingFinder(frame);
+  const demands = new Map<string, Demand>();
+  const demandFor = (setup: Setup): Demand => {
+    const key = `${setup.bodyId} ${setup.sensor.widthMm} ${setup.stabiliserStops} ${setup.smallestFNumber}`;
+    const known = demands.get(key);
+    if (known) return known;
+    const demand = asHard(demandOf(setup, frame, limits), harder);
+    demands.set(key, demand);
+    return demand;
+  };
   return (setup) => {
-    const demand = demandOf(setup, frame, limits);
+    if (barOf(setup, frame) !== null) return [];
+    const demand = demandFor(setup);
     if (demand.pixelsShort !== null) return [];
-    const key = `${setup.sensor.widthMm}x${setup.sensor.heightMm}`;
-    const ways = waysBySensor.get(key) ?? framings(frame.need, setup.sensor);
-    waysBySensor.set(key, ways);
-    return places(setup, axis, ways, { crop: demand.crop, focus: true, light: demand.light });
+    return places(setup, axis, ways(setup), demand, { crop: demand.crop, ...EVERYTHING });
+  };
+}
+
+/** The framings of a frame by sensor, each worked out once. */
+function framingFinder(frame: Frame): (setup: Setup) => readonly Framing[] {
+  const bySensor = new Map<string, readonly Framing[]>();
+  return ({ sensor }) => {
+    const key = `${sensor.widthMm}x${sensor.heightMm}`;
+    const known = bySensor.get(key);
+    if (known) return known;
+    const ways = framings(frame.need, sensor, frame.special.magnification);
+    bySensor.set(key, ways);
+    return ways;
+  };
+}
+
+function asHard(demand: Demand, { stops, uncropped }: Harder): Demand {
+  const darker = 2 ** -stops;
+  return {
+    ...demand,
+    crop: uncropped ? 1 : demand.crop,
+    light: demand.light && {
+      ...demand.light,
+      luminousness: demand.light.luminousness * darker,
+      flashReach:
+        demand.light.flashReach === null ? null : demand.light.flashReach * Math.sqrt(darker),
+    },
   };
 }
 
@@ -79,8 +131,10 @@ export function ableFinder(frame: Frame, limits: Limits): (setup: Setup) => Inte
 export function verdictOn(setup: Setup, frame: Frame, limits: Limits): Verdict {
   const demand = demandOf(setup, frame, limits);
   const axis = needAxis(frame.need);
-  const ways = framings(frame.need, setup.sensor);
-  const sets = answerSets(setup, axis, ways, demand);
+  const ways = framings(frame.need, setup.sensor, frame.special.magnification);
+  const bar = barOf(setup, frame) ?? (demand.pixelsShort === null ? null : 'few-pixels');
+  const sets: { code: PartCode; set: IntervalSet }[] =
+    bar === null ? answerSets(setup, axis, ways, demand) : [{ code: bar, set: [axis.range] }];
   const worstAtEnds = footingOf(frame.need) !== 'free';
   const parts = sets
     .flatMap(({ code, set }) => set.map((range) => ({ code, range })))
@@ -94,8 +148,9 @@ export function verdictOn(setup: Setup, frame: Frame, limits: Limits): Verdict {
   const got = worstAtEnds ? covers(able, axis.range) : able.length > 0;
   const deciding = decidingPart(parts, worstAtEnds);
   const code = got || able.length === 0 ? deciding.code : 'part';
-  const { bodyId, lensId, converterId } = setup;
-  return { bodyId, lensId, converterId, code, got, axis, able, parts, deciding };
+  const { bodyId, builtIn, lensId, adapterId, converterId, tubeId } = setup;
+  const chain = { bodyId, builtIn, lensId, adapterId, converterId, tubeId };
+  return { ...chain, code, got, axis, able, parts, deciding };
 }
 
 export function isMade(code: VerdictCode): boolean {
@@ -106,14 +161,18 @@ function places(
   setup: Setup,
   axis: NeedAxis,
   ways: readonly Framing[],
+  demand: Demand,
   conditions: Conditions,
 ): IntervalSet {
-  return union(
-    ways.map((way) => ableRange(setup, axis, way, conditions)).filter((r) => r !== null),
-  );
+  const [only] = ways;
+  if (ways.length === 1 && only) return ableRange(setup, axis, only, demand, conditions);
+  return union(ways.flatMap((way) => ableRange(setup, axis, way, demand, conditions)));
 }
 
-/** The axis cut into what is clear, what is made by cropping, and what is lacking and why. */
+/**
+ * The axis cut into what is clear, what is made by cropping, and what is lacking and why: the
+ * conditions are added one by one, and a place is lost to the first that it does not meet.
+ */
 function answerSets(
   setup: Setup,
   axis: NeedAxis,
@@ -121,29 +180,46 @@ function answerSets(
   demand: Demand,
 ): { code: PartCode; set: IntervalSet }[] {
   const whole = [axis.range];
-  if (!setup.rectilinear) return [{ code: 'wrong-projection', set: whole }];
-  if (demand.pixelsShort !== null) return [{ code: 'few-pixels', set: whole }];
-  const { crop, light } = demand;
-  const at = (conditions: Conditions) => places(setup, axis, ways, conditions);
-  const made = at({ crop, focus: true, light });
-  const clear = at({ crop: 1, focus: true, light });
-  const focused = at({ crop, focus: true, light: null });
-  const framed = at({ crop, focus: false, light: null });
+  const { crop } = demand;
+  const at = (conditions: Partial<Conditions>) =>
+    places(setup, axis, ways, demand, { crop, ...NOTHING, ...conditions });
+  const made = at(EVERYTHING);
+  const clear = at({ ...EVERYTHING, crop: 1 });
+  const framed = at({});
   const lost = missing(whole, made);
   const unframed = missing(whole, framed);
   const widest = Math.min(...ways.map((way) => setup.focal.wideMm / way.slopeMax));
-  const slowPlaces = lost.flatMap((r) => meet(focused, r));
-  const closePlaces = lost.flatMap((r) => subtract(meet(framed, r), focused));
+  const lostTo = (code: PartCode, met: IntervalSet, next: IntervalSet) => ({
+    code,
+    set: lost.flatMap((r) =>
+      single(r) ? missing(meet(met, r), next) : subtract(meet(met, r), next),
+    ),
+  });
+  const focused = at({ focus: true });
+  const blurred = at({ focus: true, blur: true });
+  const focusing = at({ focus: true, blur: true, autofocus: true });
+  const lit = at({ focus: true, blur: true, autofocus: true, light: true });
   return [
     { code: 'clear', set: clear },
     { code: 'crop', set: missing(made, clear) },
-    { code: 'too-slow', set: slowPlaces },
-    { code: 'too-close', set: closePlaces },
+    lostTo('too-shallow', lit, made),
+    lostTo('too-slow', focusing, lit),
+    lostTo('autofocus-limit', blurred, focusing),
+    lostTo('too-deep', focused, blurred),
+    lostTo('too-close', framed, focused),
     { code: 'not-wide-enough', set: unframed.filter((r) => middle(r) < widest) },
     { code: 'not-long-enough', set: unframed.filter((r) => middle(r) >= widest) },
   ];
 }
 
+const NOTHING = {
+  focus: false,
+  blur: false,
+  autofocus: false,
+  light: false,
+  sharp: false,
+} as const;
+const single = (range: Interval) => range.from === range.to;
 const middle = (range: Interval) => (range.from + range.to) / 2;
 
 /** `whole` less `taken`; a need of one single place stays whole when it is not taken. */
@@ -200,6 +276,18 @@ function shortages(m: Margins) {
     'not-long-enough': 2 * Math.log2(m.crop / m.cropAllowed),
     'too-close': m.focusSpareM === null ? -Infinity : 2 * Math.log2((m.at - m.focusSpareM) / m.at),
     'too-slow': m.light === null ? -Infinity : -m.light.stops,
+    'too-deep': m.blur === null ? -Infinity : 2 * Math.log2(m.blur.fNumber / m.blur.largestFNumber),
+    'autofocus-limit':
+      m.autofocusFNumber === null || m.light === null
+        ? -Infinity
+        : 2 * Math.log2(m.light.fNumber / m.autofocusFNumber),
+    'too-shallow':
+      m.sharp === null
+        ? -Infinity
+        : Math.max(
+            2 * Math.log2(m.sharp.fNumberNeeded / m.sharp.smallestFNumber),
+            m.light === null ? -Infinity : -m.light.stops,
+          ),
   };
 }
 
@@ -215,11 +303,18 @@ const RANK: Readonly<Record<PartCode, number>> = {
   clear: 0,
   crop: 1,
   'too-slow': 2,
+  'too-shallow': 2,
+  'too-deep': 2,
+  'autofocus-limit': 3,
   'too-close': 3,
   'not-long-enough': 4,
   'not-wide-enough': 4,
   'few-pixels': 5,
-  'wrong-projection': 6,
+  'no-autofocus': 6,
+  'not-sealed': 6,
+  'no-filter': 6,
+  'no-perspective-control': 6,
+  'wrong-projection': 7,
 };
 
 /**
