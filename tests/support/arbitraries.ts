@@ -1,8 +1,19 @@
 import fc from 'fast-check';
-import { DEFAULT_LIMITS, type Frame, type Limits } from '@/core/brief';
+import { DEFAULT_LIMITS, type Frame, type Limits, shooterId, stretchId } from '@/core/brief';
 import type { Lens, Shelf } from '@/core/gear';
 import type { LineupQuestion } from '@/core/lineup';
-import { aBody, aConverter, aLens, aShelf, focalFrame, personFrame } from './gear';
+import {
+  aBody,
+  aConverter,
+  aLens,
+  anAdapter,
+  aQuestion,
+  aShelf,
+  aStretch,
+  aTube,
+  focalFrame,
+  personFrame,
+} from './gear';
 
 /** Random small outings, with every feature on. Seeds are fixed where they are used. */
 
@@ -24,6 +35,10 @@ export const anyLens = (id: string): fc.Arbitrary<Lens> =>
       minFocusM: fc.option(fc.constantFrom(0.3, 0.5, 1, 2)),
       maxMagnification: fc.option(fc.constantFrom(0.1, 0.25, 1)),
       stabiliserStops: fc.option(fc.constantFrom(0, 3)),
+      sealed: fc.constantFrom(true, true, false, null),
+      autofocus: fc.constantFrom(true, true, false, null),
+      smallestFNumber: fc.option(fc.constantFrom(11, 22)),
+      builtInConverter: fc.constantFrom(null, null, null, null, 1.25),
     })
     .map(({ a, b, prime, f, slower, ...rest }) => {
       const wide = Math.min(a, b);
@@ -32,16 +47,41 @@ export const anyLens = (id: string): fc.Arbitrary<Lens> =>
     });
 
 const light = fc.record({
-  ev100: fc.option(fc.constantFrom(2, 5, 8, 12)),
+  source: fc.oneof(
+    fc.constant({ kind: 'none' }),
+    fc.constantFrom(2, 5, 8, 12).map((ev100) => ({ kind: 'ev', ev100 })),
+  ),
   isoCeiling: fc.constant(null),
   longestTimeS: fc.option(fc.constantFrom(1 / 60, 1 / 250, 1 / 1000)),
   support: fc.constantFrom('hand', 'support'),
+  movement: fc.option(
+    fc.record({
+      speedMps: fc.constantFrom(0.5, 3),
+      direction: fc.constantFrom('across', 'diagonal', 'toward'),
+      blur: fc.constant({ kind: 'pixels', px: 4 }),
+    }),
+    { freq: 2 },
+  ),
+  stars: fc.constant(null),
+  flash: fc.option(fc.constant({ guideNumberM: 30 }), { freq: 2 }),
 });
 
 const common = fc.record({
   want: fc.constantFrom('must', 'must', 'want', 'want', 'bonus'),
   sharePercent: fc.option(fc.constantFrom(2, 5, 10, 20)),
   light,
+  twice: fc.constantFrom(false, false, false, true),
+  depth: fc.record({
+    sharp: fc.constantFrom(null, null, null, { kind: 'zone', fromM: 2, toM: null }),
+    blur: fc.constant(null),
+  }),
+  special: fc.record({
+    magnification: fc.constant(null),
+    perspectiveControl: fc.constant(false),
+    frontFilter: fc.constant(false),
+    autofocus: fc.constantFrom(false, false, true),
+    sealed: fc.constantFrom(false, false, false, true),
+  }),
   output: fc.constantFrom({ kind: 'uncropped' }, { kind: 'pixels', longPx: 4000, shortPx: 2600 }),
 });
 
@@ -56,9 +96,18 @@ export const anyFrame = (id: string): fc.Arbitrary<Frame> =>
         from: fc.double({ min: 0.4, max: 60, noNaN: true }),
         times: fc.double({ min: 1, max: 5, noNaN: true }),
         orientation: fc.constantFrom('landscape', 'portrait', 'either'),
+        rows: fc.constantFrom(null, null, null, { kind: 'rows', depthM: 0.8 }),
+        blur: fc.constantFrom(
+          null,
+          null,
+          null,
+          { behindM: 4, percent: 1 },
+          { behindM: null, percent: 3 },
+        ),
       })
       .map((r) => {
-        const f = personFrame(id, r.from, r.from * r.times, r.footing, r.common);
+        const depth = { sharp: r.rows ?? r.common.depth.sharp, blur: r.blur };
+        const f = personFrame(id, r.from, r.from * r.times, r.footing, { ...r.common, depth });
         return { ...f, need: { ...f.need, orientation: r.orientation } as Frame['need'] };
       }),
     fc
@@ -67,48 +116,134 @@ export const anyFrame = (id: string): fc.Arbitrary<Frame> =>
   );
 
 const BODIES = [
-  aBody({ id: 'b1' }),
+  aBody({ id: 'b1', autofocusLimitFNumber: 8, sealed: true }),
   aBody({
     id: 'b2',
     mount: 'N',
     sensor: { widthMm: 23.5, heightMm: 15.6, pixelsWide: 6000, pixelsHigh: 4000 },
     stabiliserStops: 4,
+    sealed: true,
   }),
+  aBody({ id: 'b3', weightG: 400, sealed: null }),
 ];
 
-const anyShelf = (most: number): fc.Arbitrary<Shelf> =>
+const anyShelf = (most: number, bodyCount: number): fc.Arbitrary<Shelf> =>
   fc.integer({ min: 1, max: most }).chain((n) => {
     const ids = Array.from({ length: n }, (_, i) => `lens${i}`);
     return fc
       .record({
         lenses: fc.tuple(...ids.map(anyLens)),
+        behind: fc.constantFrom('converter', 'converter', 'tube', 'adapter', 'nothing'),
         factor: fc.constantFrom(1.4, 2),
         fits: fc.subarray(ids),
       })
-      .map(({ lenses, factor, fits }) =>
-        aShelf(lenses, [aConverter('conv', factor, fits)], BODIES),
+      .map(({ lenses, behind, factor, fits }) =>
+        aShelf(
+          lenses,
+          behind === 'converter' ? [aConverter('conv', factor, fits)] : [],
+          BODIES.slice(0, bodyCount),
+          {
+            tubes: behind === 'tube' ? [aTube('tube', 20)] : [],
+            adapters: behind === 'adapter' ? [anAdapter('adapter', { autofocus: false })] : [],
+          },
+        ),
       );
   });
 
+const ORDERS: readonly Limits['order'][] = [
+  ['weight', 'price'],
+  ['price', 'weight'],
+  ['speed', 'crop', 'weight'],
+  ['changes', 'own', 'price'],
+];
+
+const anyLimits = fc
+  .record({
+    maxLenses: fc.option(fc.integer({ min: 0, max: 4 }), { freq: 3 }),
+    maxLineupWeightG: fc.option(fc.integer({ min: 300, max: 5000 }), { freq: 3 }),
+    maxSpend: fc.option(fc.integer({ min: 0, max: 4000 }), { freq: 3 }),
+    wantRatePercent: fc.constantFrom(0, 5, 30),
+    converterPieces: fc.constantFrom(0, 0.5, 1),
+    neverChange: fc.constantFrom(false, false, false, true),
+    order: fc.constantFrom(...ORDERS),
+    sources: fc.constantFrom(['owned', 'borrowed'], ['owned', 'borrowed', 'wished']),
+    lock: fc.constantFrom('none', 'none', 'in', 'out'),
+  })
+  .map(({ lock, ...change }): Limits => ({
+    ...DEFAULT_LIMITS,
+    ...(change as unknown as Partial<Limits>),
+    lockedIn: lock === 'in' ? ['lens0'] : [],
+    lockedOut: lock === 'out' ? ['lens0'] : [],
+  }));
+
+const anyFrames = (most: number) =>
+  fc
+    .integer({ min: 1, max: most })
+    .chain((n) => fc.tuple(...Array.from({ length: n }, (_, i) => anyFrame(`frame${i}`))));
+
+/** One person, no stretches. */
 export const anyQuestion = (mostLenses = 6): fc.Arbitrary<LineupQuestion> =>
   fc
+    .record({ shelf: anyShelf(mostLenses, 2), frames: anyFrames(5), limits: anyLimits })
+    .map((parts) => aQuestion(parts));
+
+const SHOOTERS = [
+  { id: shooterId.parse('one'), name: 'One' },
+  { id: shooterId.parse('two'), name: 'Two' },
+];
+
+const anyHand = (id: string) =>
+  fc.record({
+    shooterId: fc.constant(id),
+    bodyIds: fc.constantFrom([], [], ['b1'], ['b2', 'b3']),
+    bodies: fc.constantFrom(null, null, 1, 2),
+    maxWeightG: fc.constantFrom(null, null, null, 1500, 3000),
+  });
+
+const anyStretch = (id: string) =>
+  fc
     .record({
-      shelf: anyShelf(mostLenses),
-      frames: fc
-        .integer({ min: 1, max: 5 })
-        .chain((n) => fc.tuple(...Array.from({ length: n }, (_, i) => anyFrame(`frame${i}`)))),
-      maxLenses: fc.option(fc.integer({ min: 0, max: 4 }), { freq: 3 }),
-      maxLineupWeightG: fc.option(fc.integer({ min: 300, max: 5000 }), { freq: 3 }),
-      wantRatePercent: fc.constantFrom(0, 5, 30),
-      converterPieces: fc.constantFrom(0, 0.5, 1),
-      lock: fc.constantFrom('none', 'none', 'in', 'out'),
+      changes: fc.boolean(),
+      weather: fc.constantFrom('dry', 'dry', 'wet'),
+      hands: fc.oneof(
+        fc.constant([]),
+        fc.tuple(anyHand('one')),
+        fc.tuple(anyHand('one'), anyHand('two')),
+      ),
     })
-    .map(({ shelf, frames, lock, ...change }) => {
-      const limits: Limits = {
-        ...DEFAULT_LIMITS,
-        ...change,
-        lockedIn: lock === 'in' ? ['lens0'] : [],
-        lockedOut: lock === 'out' ? ['lens0'] : [],
+    .map((change) => aStretch(id, change));
+
+/** Two shooters and stretches with everything: fixed setups, bodies in hand, weights, rain. */
+export const anyOuting: fc.Arbitrary<LineupQuestion> = fc
+  .record({
+    shelf: anyShelf(4, 3),
+    frames: anyFrames(4),
+    limits: anyLimits,
+    stretches: fc.oneof(fc.tuple(anyStretch('s0')), fc.tuple(anyStretch('s0'), anyStretch('s1'))),
+    places: fc.array(
+      fc.record({
+        stretch: fc.constantFrom('', '', 's0', 's1'),
+        shooter: fc.constantFrom('', '', 'one', 'two'),
+        view: fc.option(fc.tuple(fc.constantFrom(2, 10), fc.constantFrom(12, 40)), { freq: 3 }),
+      }),
+      { minLength: 4, maxLength: 4 },
+    ),
+  })
+  .map(({ stretches, places, frames, ...parts }) => ({
+    outing: { shooters: SHOOTERS },
+    stretches,
+    ...parts,
+    frames: frames.map((f, i) => {
+      const place = places[i]!;
+      const known = stretches.some((s) => s.id === place.stretch);
+      return {
+        ...f,
+        stretchIds: known ? [stretchId.parse(place.stretch)] : [],
+        shooterIds: place.shooter === '' ? [] : [shooterId.parse(place.shooter)],
+        views:
+          place.view && f.need.kind === 'subject'
+            ? [{ shooterId: shooterId.parse('two'), fromM: place.view[0], toM: place.view[1] }]
+            : [],
       };
-      return { shelf, frames, limits };
-    });
+    }),
+  }));

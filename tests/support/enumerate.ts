@@ -1,43 +1,73 @@
 import { footingOf, type Frame, needAxis } from '@/core/brief';
-import { ablePlaces } from '@/core/coverage';
-import type { Setup } from '@/core/gear';
-import { covers, union } from '@/core/intervals';
+import { ableFinder } from '@/core/coverage';
+import { kitPieces, type Setup } from '@/core/gear';
+import { containsPoint, covers, type Interval, type IntervalSet, union } from '@/core/intervals';
 import { aimsOf, type LineupQuestion, type Piece, selectable } from '@/core/lineup';
 
-/** The slow, obvious way: every subset of the pieces, each frame looked at on its own. */
+/**
+ * The slow, obvious way: every subset of the pieces; in each stretch every way to share pieces and
+ * bodies among the hands, and where setups are fixed every way to mount them; each frame looked at
+ * on its own. It knows nothing of cells, makers or reduction.
+ */
 
-function isGot(frame: Frame, setups: readonly Setup[], { limits }: LineupQuestion): boolean {
-  const axis = needAxis(frame.need).range;
-  const places = setups.map((s) => ablePlaces(s, frame, limits));
-  switch (footingOf(frame.need)) {
-    case 'free':
-      return places.some((p) => p.length > 0);
-    case 'flowing':
-      return places.some((p) => covers(p, axis));
-    case 'held':
-      return covers(union(places.flat()), axis);
-  }
+const LAYERS = ['base', 'stop1', 'stop2', 'whole'] as const;
+type Layer = (typeof LAYERS)[number];
+const HARDER = {
+  base: undefined,
+  stop1: { stops: 1, uncropped: false },
+  stop2: { stops: 2, uncropped: false },
+  whole: { stops: 0, uncropped: true },
+};
+
+interface HandState {
+  readonly shooterId: string | null;
+  readonly setups: readonly Setup[];
 }
 
-/** The values of all aims for one set of pieces; the last aim, the order of ids, is left out. */
-export function aimValues(
+interface HandRule {
+  readonly shooterId: string | null;
+  readonly bodyIds: readonly string[];
+  readonly inHand: number;
+  readonly maxWeightG: number | null;
+}
+
+/** What one way of sharing things out in a stretch gets, and the changes that it needs. */
+interface Outcome {
+  readonly got: ReadonlySet<string>;
+  readonly changes: number;
+}
+
+/** The values of all aims for a set of pieces, at their best; the order of ids is left out. */
+function bestValues(
   question: LineupQuestion,
-  all: readonly Piece[],
-  setups: readonly Setup[],
-  taken: ReadonlySet<string>,
+  pieces: readonly Piece[],
+  outcomes: readonly (readonly Outcome[])[],
 ): number[] {
-  const atHand = setups.filter(
-    (s) => taken.has(s.lensId) && (s.converterId === null || taken.has(s.converterId)),
-  );
-  const lost = question.frames.filter((f) => !isGot(f, atHand, question));
-  const pieces = all.filter((p) => taken.has(p.id));
-  return aimsOf(question.frames, question.limits)
-    .filter((aim) => aim.name !== 'order')
-    .map(
-      (aim) =>
-        lost.reduce((sum, f) => sum + aim.frameCost(f.id), 0) +
-        pieces.reduce((sum, p) => sum + aim.pieceCost(p, 0), 0),
-    );
+  const aims = aimsOf(question.frames, question.limits).filter((aim) => aim.name !== 'order');
+  let best: number[] | null = null;
+  const visit = (i: number, got: ReadonlySet<string>, changes: number) => {
+    const here = outcomes[i];
+    if (here) {
+      for (const o of here) visit(i + 1, new Set([...got, ...o.got]), changes + o.changes);
+      return;
+    }
+    const values = aims.map((aim) => {
+      const lost = question.frames.flatMap((frame) =>
+        LAYERS.filter((layer) => !got.has(`${frame.id} ${layer}`)).map((layer) =>
+          aim.targetCost({ frame, layer }),
+        ),
+      );
+      const sum = (numbers: readonly number[]) => numbers.reduce((a, b) => a + b, 0);
+      return (
+        sum(lost) +
+        sum(pieces.map((p) => aim.pieceCost(p, 0))) +
+        (aim.name === 'changes' ? changes : 0)
+      );
+    });
+    if (best === null || compareAims(values, best, 1e-9) < 0) best = values;
+  };
+  visit(0, new Set(), 0);
+  return best ?? [];
 }
 
 export function compareAims(a: readonly number[], b: readonly number[], tolerance: number): number {
@@ -48,22 +78,290 @@ export function compareAims(a: readonly number[], b: readonly number[], toleranc
   return 0;
 }
 
+/** The aims for one given set of pieces; null when it breaks a limit. */
+export function aimValues(question: LineupQuestion, taken: ReadonlySet<string>): number[] | null {
+  const { limits } = question;
+  const { pieces: all, bodies, setups, bodyWeightG } = selectable(question.shelf, limits);
+  const pieces = all.filter((p) => taken.has(p.id));
+  const sum = (of: (p: Piece) => number) => pieces.reduce((s, p) => s + of(p), 0);
+  const over = (most: number | null, value: number) => most !== null && value > most;
+  if (
+    over(
+      limits.maxLenses,
+      sum((p) => Number(p.kind === 'lens')),
+    ) ||
+    over(limits.maxLineupWeightG, sum((p) => p.weightG ?? 0) + bodyWeightG) ||
+    over(
+      limits.maxSpend,
+      sum((p) => p.spend ?? 0),
+    )
+  )
+    return null;
+  const carried = setups.filter((s) => kitPieces(s).every((id) => taken.has(id)));
+  const stretches = question.stretches.length > 0 ? question.stretches : [null];
+  const look = lookerFor(question);
+  const weights = new Map<string, number | null>(
+    [...all, ...bodies].map((item) => [item.id, item.weightG]),
+  );
+  const outcomes = stretches.map((stretch) => {
+    const rules = rulesOf(
+      question,
+      stretch,
+      bodies.map((b) => b.id),
+    );
+    const fixed = limits.neverChange || (stretch !== null && !stretch.changes);
+    const seen = new Map<string, Outcome>();
+    for (const shared of sharings(
+      pieces.map((p) => p.id),
+      bodies.map((b) => b.id),
+      rules,
+      weights,
+    )) {
+      const inHands = shared.map(({ pieceIds, bodyIds }) =>
+        carried.filter(
+          (s) => bodyIds.has(s.bodyId) && kitPieces(s).every((id) => pieceIds.has(id)),
+        ),
+      );
+      const ways = fixed ? mountings(inHands) : [inHands];
+      const counted = limits.order.includes('changes') && !fixed;
+      for (const way of ways) {
+        const states = way.map((own, i) => ({ shooterId: rules[i]!.shooterId, setups: own }));
+        const got = look(stretch?.id ?? null, stretch?.weather === 'wet', states);
+        const changes = counted
+          ? shared.reduce((s, { pieceIds }, i) => {
+              const lenses = pieces.filter((p) => p.kind === 'lens' && pieceIds.has(p.id)).length;
+              return s + Math.max(0, lenses - rules[i]!.inHand);
+            }, 0)
+          : 0;
+        const key = [...got].sort().join();
+        const known = seen.get(key);
+        if (!known || changes < known.changes) seen.set(key, { got, changes });
+      }
+    }
+    const all = [...seen.values()];
+    return all.filter(
+      (o) =>
+        !all.some(
+          (p) =>
+            p !== o &&
+            p.changes <= o.changes &&
+            p.got.size > o.got.size &&
+            [...o.got].every((x) => p.got.has(x)),
+        ),
+    );
+  });
+  return bestValues(question, pieces, outcomes);
+}
+
+function rulesOf(
+  { outing }: LineupQuestion,
+  stretch: LineupQuestion['stretches'][number] | null,
+  bodies: readonly string[],
+): HandRule[] {
+  const first = outing.shooters[0]?.id ?? null;
+  if (stretch === null || stretch.hands.length === 0)
+    return [{ shooterId: first, bodyIds: bodies, inHand: bodies.length, maxWeightG: null }];
+  return stretch.hands.map((hand) => {
+    const bodyIds =
+      hand.bodyIds.length > 0 ? bodies.filter((b) => hand.bodyIds.includes(b as never)) : bodies;
+    return {
+      shooterId: hand.shooterId,
+      bodyIds,
+      inHand: Math.min(hand.bodies ?? bodyIds.length, bodyIds.length),
+      maxWeightG: hand.maxWeightG,
+    };
+  });
+}
+
+interface Shared {
+  readonly pieceIds: Set<string>;
+  readonly bodyIds: Set<string>;
+}
+
+/** Every way to share pieces and bodies among the hands, some of them left behind. */
+function* sharings(
+  pieces: readonly string[],
+  bodies: readonly string[],
+  rules: readonly HandRule[],
+  weights: ReadonlyMap<string, number | null>,
+): Generator<readonly Shared[]> {
+  const things = [
+    ...bodies.map((id) => ['bodyIds', id] as const),
+    ...pieces.map((id) => ['pieceIds', id] as const),
+  ];
+  const hands: Shared[] = rules.map(() => ({
+    pieceIds: new Set<string>(),
+    bodyIds: new Set<string>(),
+  }));
+  const visit = function* (i: number): Generator<readonly Shared[]> {
+    const thing = things[i];
+    if (!thing) {
+      if (hands.every((hand, h) => isCarriable(hand, rules[h]!, weights))) yield hands;
+      return;
+    }
+    const [kind, id] = thing;
+    yield* visit(i + 1);
+    for (const [h, hand] of hands.entries()) {
+      if (kind === 'bodyIds' && !rules[h]!.bodyIds.includes(id)) continue;
+      hand[kind].add(id);
+      if (hand.bodyIds.size <= rules[h]!.inHand) yield* visit(i + 1);
+      hand[kind].delete(id);
+    }
+  };
+  yield* visit(0);
+}
+
+function isCarriable(
+  { pieceIds, bodyIds }: Shared,
+  { maxWeightG }: HandRule,
+  weights: ReadonlyMap<string, number | null>,
+): boolean {
+  if (maxWeightG === null) return true;
+  if ([...pieceIds].some((id) => weights.get(id) === null)) return false;
+  return [...pieceIds, ...bodyIds].reduce((s, id) => s + (weights.get(id) ?? 0), 0) <= maxWeightG;
+}
+
+/** Every way to put one setup on each body, no piece used twice, in each hand by itself. */
+function mountings(inHands: readonly (readonly Setup[])[]): Setup[][][] {
+  const ofHand = (setups: readonly Setup[]): Setup[][] => {
+    let ways: Setup[][] = [[]];
+    for (const body of new Set(setups.map((s) => s.bodyId))) {
+      const own = kits(setups.filter((s) => s.bodyId === body));
+      ways = ways.flatMap((way) => [
+        way,
+        ...own
+          .filter((kit) =>
+            way.every((s) => !kitPieces(s).some((id) => kitPieces(kit[0]!).includes(id))),
+          )
+          .map((kit) => [...way, ...kit]),
+      ]);
+    }
+    return ways;
+  };
+  return inHands.reduce<Setup[][][]>(
+    (all, setups) => all.flatMap((one) => ofHand(setups).map((way) => [...one, way])),
+    [[]],
+  );
+}
+
+/** Setups of the same pieces: with a built-in converter there are two. */
+function kits(setups: readonly Setup[]): Setup[][] {
+  const byKit = new Map<string, Setup[]>();
+  for (const s of setups) {
+    const key = kitPieces(s).join();
+    byKit.set(key, [...(byKit.get(key) ?? []), s]);
+  }
+  return [...byKit.values()];
+}
+
+type Look = (
+  stretchId: string | null,
+  wet: boolean,
+  hands: readonly HandState[],
+) => ReadonlySet<string>;
+
+/** Looks which frames, and stricter readings of them, the hands of a stretch get. */
+function lookerFor({ frames, limits }: LineupQuestion): Look {
+  const places = new Map<string, IntervalSet>();
+  const placesOf = (frame: Frame, key: string, layer: Layer, setup: Setup) => {
+    const full = `${key} ${layer} ${setup.bodyId} ${kitPieces(setup).join()} ${setup.builtIn}`;
+    const known = places.get(full);
+    if (known) return known;
+    const set = ableFinder(frame, limits, HARDER[layer])(setup);
+    places.set(full, set);
+    return set;
+  };
+  return (stretchId, wet, hands) => {
+    const got = new Set<string>();
+    for (const frame of frames) {
+      if (frame.stretchIds.length > 0 && !frame.stretchIds.some((id) => id === stretchId)) continue;
+      const may = hands.filter(
+        (h) => frame.shooterIds.length === 0 || frame.shooterIds.some((id) => id === h.shooterId),
+      );
+      const groups = new Map<string, { frame: Frame; setups: Setup[] }>();
+      for (const hand of may) {
+        const view = frame.views.find((v) => v.shooterId === hand.shooterId);
+        const there: Frame = {
+          ...frame,
+          special: { ...frame.special, sealed: frame.special.sealed || wet },
+          need:
+            view && frame.need.kind === 'subject'
+              ? { ...frame.need, fromM: view.fromM, toM: view.toM }
+              : frame.need,
+        };
+        const key = `${frame.id} ${wet} ${JSON.stringify(there.need)}`;
+        const group = groups.get(key) ?? { frame: there, setups: [] };
+        group.setups.push(...hand.setups);
+        groups.set(key, group);
+      }
+      for (const layer of LAYERS) {
+        let times = 0;
+        for (const [key, group] of groups) {
+          const sets = group.setups.map((s) => ({
+            setup: s,
+            set: placesOf(group.frame, key, layer, s),
+          }));
+          times += timesMade(group.frame, sets);
+        }
+        if (times >= (frame.twice && layer === 'base' ? 2 : 1)) got.add(`${frame.id} ${layer}`);
+      }
+    }
+    return got;
+  };
+}
+
+interface Made {
+  readonly setup: Setup;
+  readonly set: IntervalSet;
+}
+
+/** 0, 1, or 2 when every place of the frame is made by two setups that share nothing. */
+function timesMade(frame: Frame, made: readonly Made[]): 0 | 1 | 2 {
+  const axis = needAxis(frame.need).range;
+  const footing = footingOf(frame.need);
+  if (footing !== 'held') {
+    const able = made.filter(({ set }) =>
+      footing === 'free' ? set.length > 0 : covers(set, axis),
+    );
+    return able.length === 0 ? 0 : hasApart(able) ? 2 : 1;
+  }
+  if (!covers(union(made.flatMap(({ set }) => [...set])), axis)) return 0;
+  const twice = middles(axis, made).every((x) =>
+    hasApart(made.filter(({ set }) => containsPoint(set, x))),
+  );
+  return twice ? 2 : 1;
+}
+
+function hasApart(made: readonly Made[]): boolean {
+  const parts = (s: Setup) => [...kitPieces(s), s.bodyId as string];
+  return made.some((a) =>
+    made.some((b) => !parts(a.setup).some((id) => parts(b.setup).includes(id))),
+  );
+}
+
+/** A point in each piece of the axis between two ends. */
+function middles(axis: Interval, made: readonly Made[]): number[] {
+  const ends = [
+    axis.from,
+    axis.to,
+    ...made.flatMap(({ set }) => set.flatMap((r) => [r.from, r.to])),
+  ]
+    .filter((x) => x >= axis.from && x <= axis.to)
+    .sort((a, b) => a - b);
+  if (axis.from === axis.to) return [axis.from];
+  return ends.slice(1).flatMap((x, i) => (x > ends[i]! * (1 + 1e-9) ? [(x + ends[i]!) / 2] : []));
+}
+
 /** The best aims over all subsets that keep to the limits; null when none does. */
 export function bestByEnumeration(question: LineupQuestion, tolerance: number): number[] | null {
-  const { pieces, setups } = selectable(question.shelf, question.limits);
-  const { maxLenses, maxLineupWeightG } = question.limits;
+  const { pieces } = selectable(question.shelf, question.limits);
   let best: number[] | null = null;
   for (let mask = 0; mask < 2 ** pieces.length; mask += 1) {
     const chosen = pieces.filter((_, i) => mask & (1 << i));
     if (pieces.some((p) => p.lockedIn && !chosen.includes(p))) continue;
-    if (maxLenses !== null && chosen.filter((p) => p.kind === 'lens').length > maxLenses) continue;
-    if (
-      maxLineupWeightG !== null &&
-      chosen.reduce((sum, p) => sum + (p.weightG ?? 0), 0) > maxLineupWeightG
-    )
-      continue;
-    const values = aimValues(question, pieces, setups, new Set(chosen.map((p) => p.id)));
-    if (best === null || compareAims(values, best, tolerance) < 0) best = values;
+    const values = aimValues(question, new Set(chosen.map((p) => p.id)));
+    if (values !== null && (best === null || compareAims(values, best, tolerance) < 0))
+      best = values;
   }
   return best;
 }

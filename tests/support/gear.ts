@@ -1,5 +1,15 @@
-import { DEFAULT_LIMITS, type Frame, frame, type Limits } from '@/core/brief';
 import {
+  DEFAULT_LIMITS,
+  type Frame,
+  frame,
+  type Limits,
+  NOTHING_SPECIAL,
+  stretch,
+  type Stretch,
+} from '@/core/brief';
+import {
+  adapter,
+  type Adapter,
   type Body,
   body,
   type Converter,
@@ -7,7 +17,10 @@ import {
   type Lens,
   lens,
   type Shelf,
+  tube,
+  type Tube,
 } from '@/core/gear';
+import type { LineupQuestion } from '@/core/lineup';
 
 /** Plain gear and frames for tests, every field stated; tests override what they are about. */
 
@@ -25,6 +38,7 @@ export function aBody(change: Partial<Body> | Record<string, unknown> = {}): Bod
     isoCeiling: null,
     stabiliserStops: null,
     autofocusLimitFNumber: null,
+    sealed: null,
     ...change,
   });
 }
@@ -57,12 +71,16 @@ export function aLens(
             { focalMm: longMm, fNumber: longF },
           ],
     projection: 'rectilinear',
+    smallestFNumber: null,
+    builtInConverter: null,
     imageCircleMm: null,
     minFocusM: null,
     maxMagnification: null,
     stabiliserStops: null,
     autofocus: true,
     filterMm: null,
+    frontThread: null,
+    shift: null,
     sealed: null,
     ...change,
   });
@@ -89,15 +107,81 @@ export function aConverter(
   });
 }
 
+export function aTube(id: string, lengthMm: number, change: Record<string, unknown> = {}): Tube {
+  return tube.parse({ ...ITEM, id, name: id, mount: 'M', lengthMm, autofocus: true, ...change });
+}
+
+export function anAdapter(id: string, change: Record<string, unknown> = {}): Adapter {
+  return adapter.parse({
+    ...ITEM,
+    id,
+    name: id,
+    bodyMount: 'N',
+    lensMount: 'M',
+    autofocus: true,
+    factor: 1,
+    ...change,
+  });
+}
+
+const ITEM = { maker: '', weightG: 120, priceNew: 100, priceUsed: null, ownership: 'owned' };
+
 export function aShelf(
   lenses: readonly Lens[],
   converters: readonly Converter[] = [],
   bodies: readonly Body[] = [aBody()],
+  more: Partial<Pick<Shelf, 'tubes' | 'adapters' | 'mounts'>> = {},
 ): Shelf {
-  return { mounts: [], bodies: [...bodies], lenses: [...lenses], converters: [...converters] };
+  return {
+    mounts: [],
+    bodies: [...bodies],
+    lenses: [...lenses],
+    converters: [...converters],
+    tubes: [],
+    adapters: [],
+    ...more,
+  };
 }
 
-export const NO_LIGHT = { ev100: null, isoCeiling: null, longestTimeS: null, support: 'support' };
+/** A stretch with everything at hand; tests override what they are about. */
+export function aStretch(id: string, change: Record<string, unknown> = {}): Stretch {
+  return stretch.parse({
+    id,
+    name: id,
+    day: null,
+    fromTime: null,
+    toTime: null,
+    place: '',
+    weather: 'dry',
+    changes: true,
+    hands: [],
+    note: '',
+    ...change,
+  });
+}
+
+/** A question from its parts; no stretches and one person unless they are given. */
+export function aQuestion(
+  parts: Pick<LineupQuestion, 'frames' | 'shelf'> & Partial<LineupQuestion>,
+): LineupQuestion {
+  return { outing: { shooters: [] }, stretches: [], limits: someLimits(), ...parts };
+}
+
+export const NO_LIGHT = {
+  source: { kind: 'none' },
+  isoCeiling: null,
+  longestTimeS: null,
+  support: 'support',
+  movement: null,
+  stars: null,
+  flash: null,
+};
+/** So much light, EV at ISO 100, and what it may take. */
+export const lightOf = (ev100: number, change: Record<string, unknown> = {}) => ({
+  ...NO_LIGHT,
+  source: { kind: 'ev', ev100 },
+  ...change,
+});
 
 /** A frame given as focal lengths on the 36×24 mm frame, uncropped, without a demand on light. */
 export function focalFrame(
@@ -112,6 +196,12 @@ export function focalFrame(
     name: id,
     want: 'must',
     sharePercent: null,
+    stretchIds: [],
+    shooterIds: [],
+    views: [],
+    twice: false,
+    depth: { sharp: null, blur: null },
+    special: NOTHING_SPECIAL,
     need: { kind: 'focal', fromMm, toMm, footing },
     light: NO_LIGHT,
     output: { kind: 'uncropped' },

@@ -1,28 +1,33 @@
 import fc from 'fast-check';
 import { footingOf, type Frame, needAxis } from '@/core/brief';
 import { ablePlaces } from '@/core/coverage';
-import { kitKey, mountableSetups, type Setup } from '@/core/gear';
+import { kitPieces, type Lens } from '@/core/gear';
 import { containsPoint, union } from '@/core/intervals';
 import { anyFrame, anyQuestion } from '../../../tests/support/arbitraries';
 import {
+  aBody,
   aConverter,
   aLens,
+  aQuestion,
   aShelf,
+  aStretch,
   focalFrame,
   personFrame,
   someLimits,
 } from '../../../tests/support/gear';
-import { type Cell, coveringOf, essentialCells, lensesOf } from './cells';
-import { framesGot } from './evaluate';
-import { KitSet } from './kitSet';
+import { BitSet } from './bitSet';
+import { type Cell, essentialCells } from './cells';
+import { framesWithin } from './evaluate';
+import { baseTargets, fieldOf } from './field';
+import { lensesOf } from './makers';
 import { reduce } from './reduce';
-import { selectable } from './selectable';
 
 const LIMITS = someLimits();
+const BODIES = ['one', 'two', 'three'].map((id) => aBody({ id }));
 
-describe('sets of kits', () => {
+describe('sets of numbers', () => {
   const sets = fc.uniqueArray(fc.integer({ min: 0, max: 99 }), { maxLength: 60 });
-  const setOf = (members: number[]) => KitSet.of(100, members);
+  const setOf = (members: number[]) => BitSet.of(100, members);
   const sorted = (members: number[]) => [...members].sort((a, b) => a - b);
 
   it('hold what a plain set holds', () => {
@@ -54,13 +59,14 @@ describe('sets of kits', () => {
 
 describe('cells', () => {
   const lenses = [aLens('a', 24, 50, 4), aLens('b', 40, 85, 4), aLens('c', 85, 200, 4)];
-  const covering = (frame: Frame, from = lenses) =>
-    coveringOf(mountableSetups(aShelf(from)), [frame], LIMITS);
   const shown = (frame: Frame, from = lenses) => {
-    const c = covering(frame, from);
-    return c.cells
-      .get(frame.id)!
-      .map((cell) => [cell.range.from, cell.range.to, lensesOf(cell.kits, c).join('+')]);
+    const field = fieldOf(aQuestion({ shelf: aShelf(from), frames: [frame] }));
+    const [target] = field.targets;
+    return target!.occasions[0]!.cells.map((cell) => [
+      cell.range.from,
+      cell.range.to,
+      lensesOf(cell.makers, field.makers.makers).join('+'),
+    ]);
   };
 
   it('are the leanest runs of a held range, and only they', () => {
@@ -93,22 +99,25 @@ describe('cells', () => {
     ]);
   });
 
-  it('decide every place of the axis: a set of kits that makes all cells makes all places', () => {
+  it('decide every place of the axis: what makes all cells makes all places', () => {
     fc.assert(
       fc.property(
         anyQuestion(5),
         fc.integer({ min: 0, max: 63 }),
         fc.double({ min: 0, max: 1, noNaN: true }),
-        (question, mask, share) => {
-          const setups = mountableSetups(question.shelf);
-          const whole = coveringOf(setups, question.frames, question.limits);
-          const ids = [...question.shelf.lenses, ...question.shelf.converters].map((i) => i.id);
+        (asked, mask, share) => {
+          const question = {
+            ...asked,
+            limits: { ...asked.limits, neverChange: false, order: [] },
+            frames: asked.frames.map((f) => ({ ...f, twice: false })),
+          };
+          const field = fieldOf(question);
+          const ids = field.choice.pieces.map((p) => p.id);
           const taken = new Set<string>(ids.filter((_, i) => mask & (1 << i)));
-          const atHand = setups.filter(
-            (s: Setup) =>
-              taken.has(s.lensId) && (s.converterId === null || taken.has(s.converterId)),
+          const atHand = field.choice.setups.filter((s) =>
+            kitPieces(s).every((id) => taken.has(id)),
           );
-          const got = framesGot(whole, taken);
+          const got = framesWithin(field, taken);
           for (const frame of question.frames) {
             if (footingOf(frame.need) !== 'held' || !got.has(frame.id)) continue;
             const { from, to } = needAxis(frame.need).range;
@@ -121,11 +130,11 @@ describe('cells', () => {
     );
   });
 
-  it('imply others when they have fewer kits', () => {
-    const cell = (from: number, kits: number[]): Cell => ({
+  it('imply others when they have fewer makers', () => {
+    const cell = (from: number, makers: number[]): Cell => ({
       frameId: 'f' as never,
       range: { from, to: from + 1 },
-      kits: KitSet.of(8, kits),
+      makers: BitSet.of(8, makers),
     });
     const essential = essentialCells([
       cell(1, [1, 2, 3]),
@@ -134,7 +143,7 @@ describe('cells', () => {
       cell(4, [1, 2]),
       cell(5, [4, 5]),
     ]);
-    expect(essential.map((c) => [c.range.from, [...c.kits]])).toEqual([
+    expect(essential.map((c) => [c.range.from, [...c.makers]])).toEqual([
       [3, [4]],
       [4, [1, 2]],
     ]);
@@ -143,13 +152,15 @@ describe('cells', () => {
 
 describe('reduction', () => {
   const reducedLenses = (
-    lenses: ReturnType<typeof aLens>[],
+    lenses: Lens[],
     frames: Frame[],
     converters: ReturnType<typeof aConverter>[] = [],
     limits = LIMITS,
   ) => {
-    const { pieces, setups } = selectable(aShelf(lenses, converters), limits);
-    return [...reduce(coveringOf(setups, frames, limits), pieces).lensIds].sort();
+    const field = fieldOf(aQuestion({ shelf: aShelf(lenses, converters), frames, limits }));
+    return reduce(field)
+      .pieces.filter((p) => p.kind === 'lens')
+      .map((p) => p.id);
   };
   const frames = [focalFrame('f', 30, 60, 'held'), focalFrame('g', 90, 90, 'free')];
 
@@ -199,23 +210,35 @@ describe('reduction', () => {
   });
 
   it('drops frames that nothing makes wholly', () => {
-    const { pieces, setups } = selectable(aShelf([aLens('a', 24, 70, 4)]), LIMITS);
-    const cells = reduce(
-      coveringOf(setups, [personFrame('p', 1, 80, 'held'), frames[0]!], LIMITS),
-      pieces,
-    ).cells;
-    expect([...cells.keys()]).toEqual(['f']);
+    const shelf = aShelf([aLens('a', 24, 70, 4)]);
+    const field = fieldOf(
+      aQuestion({ shelf, frames: [personFrame('p', 1, 80, 'held'), frames[0]!] }),
+    );
+    expect(reduce(field).targets.map((t) => t.key)).toEqual(['f']);
   });
 
-  it('knows kits in the order of their keys, whatever the order of the shelf', () => {
+  it('keeps as many alike as can be of use at once', () => {
+    const alike = ['a', 'b', 'c', 'd'].map((id) => aLens(id, 24, 105, 4));
+    const left = (change: Partial<Parameters<typeof aQuestion>[0]>) =>
+      reduce(fieldOf(aQuestion({ shelf: aShelf(alike, [], BODIES), frames, ...change }))).pieces
+        .length;
+    const fixed = aStretch('s', { changes: false });
+    expect(left({})).toBe(1);
+    expect(left({ frames: frames.map((f) => ({ ...f, twice: true })) })).toBe(2);
+    expect(left({ stretches: [fixed] })).toBe(3);
+  });
+
+  it('knows makers in the order of their keys, whatever the order of the shelf', () => {
     fc.assert(
       fc.property(anyQuestion(4), anyFrame('extra'), (question, extra) => {
-        const all = [...question.frames, extra];
-        const one = coveringOf(mountableSetups(question.shelf), all, question.limits);
-        const turned = mountableSetups(question.shelf).reverse();
-        expect(coveringOf(turned, all, question.limits).kits.map(kitKey)).toEqual(
-          one.kits.map(kitKey),
-        );
+        const asked = { ...question, frames: [...question.frames, extra] };
+        const { lenses, ...shelf } = asked.shelf;
+        const turned = { ...asked, shelf: { ...shelf, lenses: [...lenses].reverse() } };
+        const keys = (q: typeof asked) => fieldOf(q).makers.makers.map((m) => m.key);
+        expect(keys(turned)).toEqual(keys(asked));
+        expect([...baseTargets(fieldOf(turned)).keys()]).toEqual([
+          ...baseTargets(fieldOf(asked)).keys(),
+        ]);
       }),
       { seed: 2, numRuns: 40 },
     );

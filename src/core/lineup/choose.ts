@@ -1,30 +1,43 @@
-import type { Frame, FrameId, Limits } from '@/core/brief';
-import { type Kit, kitKey } from '@/core/gear';
-import type { Cell, Covering } from './cells';
-import type { MipModel, MipRow, MipSession, MipSolver } from './mipSolver';
-import { type Aim, AIM_TOLERANCE, aimsOf } from './objective';
-import type { Reduced } from './reduce';
-import { kitPieces, type Piece } from './selectable';
+import type { FrameId } from '@/core/brief';
+import type { BodyId } from '@/core/gear';
+import type { Field } from './field';
+import type { Hand } from './hands';
+import type { Maker } from './makers';
+import type { MipSession, MipSolver } from './mipSolver';
+import { type CoveringModel, modelOf } from './model';
+import { type Aim, type AimName, aimsOf } from './objective';
+import { reduce, type Reduced } from './reduce';
+
+/** Where time ran out: the aim, its value and the best that is still open. */
+export interface Open {
+  readonly aim: AimName;
+  readonly value: number;
+  readonly bound: number;
+}
 
 export interface Choice {
   /** Ids of the pieces taken, in the order of ids. */
   readonly taken: readonly string[];
-  /** null when proven; else the aim at which time ran out and the best value still open. */
-  readonly open: {
-    readonly aim: Aim['name'];
-    readonly value: number;
-    readonly bound: number;
-  } | null;
+  /** The frames that they get. */
+  readonly got: ReadonlySet<FrameId>;
+  /** The values of the aims, in their order. */
+  readonly values: readonly AimValue[];
+  readonly uses: Uses;
+  /** null when proven. */
+  readonly open: Open | null;
 }
 
-/** The columns of the covering model: pieces, then kits of two pieces, then frames. */
-interface Columns {
-  readonly pieces: readonly Piece[];
-  readonly pieceAt: ReadonlyMap<string, number>;
-  readonly pairs: readonly Kit[];
-  readonly kitAt: ReadonlyMap<string, number>;
-  readonly frameAt: ReadonlyMap<FrameId, number>;
-  readonly count: number;
+export interface AimValue {
+  readonly aim: AimName;
+  readonly value: number;
+}
+
+/** What is in which hand, where that is part of the choice. */
+export interface Uses {
+  readonly held: readonly { readonly hand: Hand; readonly pieceId: string }[];
+  readonly bodies: readonly { readonly hand: Hand; readonly bodyId: BodyId }[];
+  /** Setups that stay on their bodies for a stretch. */
+  readonly fixed: readonly { readonly hand: Hand; readonly maker: Maker }[];
 }
 
 /**
@@ -35,171 +48,91 @@ interface Columns {
  */
 export function choose(
   solver: MipSolver,
-  covering: Covering,
+  field: Field,
   reduced: Reduced,
-  pieces: readonly Piece[],
-  frames: readonly Frame[],
-  limits: Limits,
   timeLimitS: number,
 ): Choice | null {
-  const cells = [...reduced.cells.values()].flat();
-  const columns = columnsOf(covering, cells, pieces);
-  const session = solver.open(modelOf(covering, cells, columns, limits));
+  const model = modelOf(field, reduced);
+  const session = solver.open(model.mip);
   try {
-    return solveAims(session, columns, aimsOf(frames, limits), timeLimitS);
+    return solveAims(session, model, aimsOf(field.frames, field.limits), timeLimitS);
   } finally {
     session.close();
   }
 }
 
-/**
- * The kits that a cell's row needs: a lens that makes the cell bare also stands for its kits with a
- * converter, since they hold the lens too.
- */
-function rowKits(cell: Cell, covering: Covering): Kit[] {
-  const kits = [...cell.kits].flatMap((i) => covering.kits[i] ?? []);
-  const bare = new Set(kits.filter((kit) => kit.converterId === null).map((kit) => kit.lensId));
-  return kits.filter((kit) => kit.converterId === null || !bare.has(kit.lensId));
+/** The best choice among some pieces only. */
+export function chooseAmong(
+  solver: MipSolver,
+  field: Field,
+  among: ReadonlySet<string>,
+  timeLimitS: number,
+): Choice | null {
+  return choose(solver, field, reduce(field, { among }), timeLimitS);
 }
 
-function columnsOf(covering: Covering, cells: readonly Cell[], all: readonly Piece[]): Columns {
-  const used = new Set(cells.flatMap((cell) => rowKits(cell, covering).flatMap(kitPieces)));
-  const pieces = all.filter((p) => p.lockedIn || used.has(p.id));
-  const pairs = new Map(
-    cells.flatMap((cell) =>
-      rowKits(cell, covering)
-        .filter((kit) => kit.converterId !== null)
-        .map((kit) => [kitKey(kit), kit] as const),
-    ),
-  );
-  const frameIds = [...new Set(cells.map((cell) => cell.frameId))].sort();
-  const kitsFrom = pieces.length;
-  const framesFrom = kitsFrom + pairs.size;
-  return {
-    pieces,
-    pieceAt: new Map(pieces.map((p, i) => [p.id, i])),
-    pairs: [...pairs.values()],
-    kitAt: new Map([...pairs.keys()].map((key, i) => [key, kitsFrom + i])),
-    frameAt: new Map(frameIds.map((id, i) => [id, framesFrom + i])),
-    count: framesFrom + frameIds.length,
-  };
-}
-
-function modelOf(
-  covering: Covering,
-  cells: readonly Cell[],
-  columns: Columns,
-  limits: Limits,
-): MipModel {
-  const pieceColumn = (id: string) => at(columns.pieceAt, id);
-  const rows: MipRow[] = [];
-  for (const kit of columns.pairs) {
-    const column = at(columns.kitAt, kitKey(kit));
-    for (const id of kitPieces(kit)) {
-      rows.push({
-        lower: 0,
-        upper: Infinity,
-        columns: [pieceColumn(id), column],
-        coefficients: [1, -1],
-      });
-    }
-  }
-  for (const cell of cells) {
-    const makers = rowKits(cell, covering).map((kit) =>
-      kit.converterId === null ? pieceColumn(kit.lensId) : at(columns.kitAt, kitKey(kit)),
-    );
-    rows.push({
-      lower: 0,
-      upper: Infinity,
-      columns: [...makers, at(columns.frameAt, cell.frameId)],
-      coefficients: [...makers.map(() => 1), -1],
-    });
-  }
-  rows.push(...limitRows(columns.pieces, limits));
-  const isPiece = (i: number) => i < columns.pieces.length;
-  const indices = Array.from({ length: columns.count }, (_, i) => i);
-  return {
-    columnCount: columns.count,
-    lower: indices.map((i) => (columns.pieces[i]?.lockedIn ? 1 : 0)),
-    upper: indices.map(() => 1),
-    integer: indices.map(isPiece),
-    rows,
-  };
-}
-
-function limitRows(pieces: readonly Piece[], limits: Limits): MipRow[] {
-  const row = (upper: number, cost: (p: Piece) => number): MipRow => {
-    const counted = pieces.map((p, i) => [i, cost(p)] as const).filter(([, c]) => c !== 0);
-    return {
-      lower: -Infinity,
-      upper,
-      columns: counted.map(([i]) => i),
-      coefficients: counted.map(([, c]) => c),
-    };
-  };
-  return [
-    ...(limits.maxLenses === null
-      ? []
-      : [row(limits.maxLenses, (p) => (p.kind === 'lens' ? 1 : 0))]),
-    ...(limits.maxLineupWeightG === null
-      ? []
-      : [row(limits.maxLineupWeightG, (p) => p.weightG ?? 0)]),
-  ];
-}
-
-function solveAims(
+export function solveAims(
   session: MipSession,
-  columns: Columns,
+  model: CoveringModel,
   aims: readonly Aim[],
   timeLimitS: number,
 ): Choice | null {
   let values: readonly number[] | null = null;
+  const reached: AimValue[] = [];
   for (const aim of aims) {
-    const costs = costsOf(aim, columns);
+    const costs = costsOf(aim, model);
     if (costs.every((c) => c === 0) && values !== null) continue;
     const outcome = session.minimise(costs, timeLimitS);
     if (outcome.kind === 'infeasible') return null;
     if (outcome.kind === 'time-limit') {
-      return {
-        taken: takenOf(columns, outcome.values ?? values),
-        open: { aim: aim.name, value: outcome.objective, bound: outcome.bound },
-      };
+      const open = { aim: aim.name, value: outcome.objective, bound: outcome.bound };
+      return choiceOf(model, outcome.values ?? values, reached, open);
     }
     values = outcome.values;
-    session.addRow(heldRow(costs, outcome.objective));
+    reached.push({ aim: aim.name, value: outcome.objective + constantOf(aim, model) });
+    session.hold(costs, outcome.objective);
   }
-  return { taken: takenOf(columns, values), open: null };
+  return choiceOf(model, values, reached, null);
 }
 
-/** Frames count as lost unless got, so a frame's cost is subtracted where its column is 1. */
-function costsOf(aim: Aim, columns: Columns): number[] {
-  const costs = columns.pieces.map((p, order) => aim.pieceCost(p, order));
-  costs.push(...Array.from(columns.kitAt, () => 0));
-  for (const id of columns.frameAt.keys()) {
-    const cost = aim.frameCost(id);
-    costs.push(cost === 0 ? 0 : -cost);
-  }
+/** Targets count as lost unless got, so a target's cost is subtracted where its column is 1. */
+export function costsOf(aim: Aim, model: CoveringModel): number[] {
+  const costs = new Array<number>(model.mip.columnCount).fill(0);
+  model.pieces.forEach((p, order) => {
+    costs[order] = aim.pieceCost(p, order);
+  });
+  for (const { target, column } of model.targets) costs[column] = -aim.targetCost(target) || 0;
+  for (const { hand, column } of model.changes) costs[column] = aim.changeCost(hand);
   return costs;
 }
 
-function heldRow(costs: readonly number[], best: number): MipRow {
-  const columns = costs.flatMap((c, i) => (c === 0 ? [] : [i]));
+function constantOf(aim: Aim, model: CoveringModel): number {
+  return model.targets.reduce((sum, { target }) => sum + aim.targetCost(target), 0);
+}
+
+function choiceOf(
+  model: CoveringModel,
+  values: readonly number[] | null,
+  reached: readonly AimValue[],
+  open: Open | null,
+): Choice {
+  const on = (column: number) => (values?.[column] ?? 0) > 0.5;
+  const taken = model.pieces.filter((p, i) => (values === null ? p.lockedIn : on(i)));
   return {
-    lower: -Infinity,
-    upper: best + AIM_TOLERANCE * Math.max(1, Math.abs(best)),
-    columns,
-    coefficients: columns.map((i) => costs[i] ?? 0),
+    taken: taken.map((p) => p.id),
+    got: new Set(
+      model.targets
+        .filter(({ target, column }) => target.layer === 'base' && on(column))
+        .map(({ target }) => target.frame.id),
+    ),
+    values: reached,
+    uses: {
+      held: model.held.filter((h) => on(h.column)),
+      bodies: model.bodies.filter((b) => on(b.column)),
+      fixed: model.fixed.flatMap(({ maker, column }) =>
+        maker.hand !== null && on(column) ? [{ hand: maker.hand, maker }] : [],
+      ),
+    },
+    open,
   };
-}
-
-function takenOf(columns: Columns, values: readonly number[] | null): string[] {
-  return columns.pieces
-    .filter((p, i) => (values ? (values[i] ?? 0) > 0.5 : p.lockedIn))
-    .map((p) => p.id);
-}
-
-function at<K, V>(map: ReadonlyMap<K, V>, key: K): V {
-  const value = map.get(key);
-  if (value === undefined) throw new Error(`no entry for ${String(key)}`);
-  return value;
 }

@@ -1,26 +1,70 @@
 import type { FrameId } from '@/core/brief';
-import type { Kit } from '@/core/gear';
-import type { Covering } from './cells';
-import { KitSet } from './kitSet';
-import { kitPieces } from './selectable';
+import { type Kit, kitPieces, type Setup } from '@/core/gear';
+import type { Choice } from './choose';
+import { choose } from './choose';
+import type { Field } from './field';
+import type { Hand } from './hands';
+import type { HandSetup } from './makers';
+import type { MipSolver } from './mipSolver';
+import { reduce } from './reduce';
 
 /** Whether everything of a kit is among the taken pieces. */
 export function isAtHand(kit: Kit, taken: ReadonlySet<string>): boolean {
   return kitPieces(kit).every((id) => taken.has(id));
 }
 
-/** The kits that the taken pieces make up. */
-export function kitsAtHand(covering: Covering, taken: ReadonlySet<string>): KitSet {
-  const at = covering.kits.flatMap((kit, i) => (isAtHand(kit, taken) ? [i] : []));
-  return KitSet.of(covering.kits.length, at);
+/** The setups that a choice has in a hand. */
+export function setupsIn(field: Field, choice: Choice, hand: Hand): Setup[] {
+  const taken = new Set(choice.taken);
+  const inHand = <T extends { readonly hand: Hand }>(uses: readonly T[]) =>
+    uses.filter((use) => use.hand.index === hand.index);
+  const held = new Set(inHand(choice.uses.held).map((h) => h.pieceId));
+  const bodies = new Set<string>(inHand(choice.uses.bodies).map((b) => b.bodyId));
+  const fixed = new Set(
+    inHand(choice.uses.fixed).map(({ maker }) => `${maker.bodyId} ${kitPieces(maker.kit).join()}`),
+  );
+  const has = ({ setup }: HandSetup) => {
+    if (hand.fixedSetups) return fixed.has(`${setup.bodyId} ${kitPieces(setup).join()}`);
+    return (
+      isAtHand(setup, hand.choosesPieces ? held : taken) &&
+      (!hand.choosesBodies || bodies.has(setup.bodyId))
+    );
+  };
+  return (field.makers.byHand[hand.index] ?? []).filter(has).map(({ setup }) => setup);
 }
 
-/** The frames that the taken pieces get, plainly checked cell by cell. */
-export function framesGot(covering: Covering, taken: ReadonlySet<string>): Set<FrameId> {
-  const atHand = kitsAtHand(covering, taken);
-  const got = new Set<FrameId>();
-  for (const [id, cells] of covering.cells) {
-    if (cells.every((cell) => cell.kits.meets(atHand))) got.add(id);
-  }
-  return got;
+/** The frames that some pieces get at the most, whatever is done with them. */
+export function framesGotWith(
+  solver: MipSolver,
+  field: Field,
+  among: ReadonlySet<string>,
+  timeLimitS: number,
+): ReadonlySet<FrameId> {
+  const unlimited = {
+    ...field,
+    limits: { ...field.limits, wantRatePercent: 0, order: [] },
+  };
+  return (
+    choose(solver, unlimited, reduce(unlimited, { among, keepAll: true }), timeLimitS)?.got ??
+    new Set()
+  );
+}
+
+/** The frames of which every cell has a maker among some pieces, hands and bodies not counted. */
+export function framesWithin(field: Field, among: ReadonlySet<string>): Set<FrameId> {
+  const usable = new Set<number>();
+  field.makers.makers.forEach((m, i) => {
+    if (isAtHand(m.kit, among)) usable.add(i);
+  });
+  return new Set(
+    field.targets
+      .filter(
+        (t) =>
+          t.layer === 'base' &&
+          t.occasions.some((o) =>
+            o.cells.every((cell) => [...usable].some((i) => cell.makers.has(i))),
+          ),
+      )
+      .map((t) => t.frame.id),
+  );
 }

@@ -1,10 +1,18 @@
-import type { Frame, Limits } from '@/core/brief';
-import { needAxis } from '@/core/brief';
-import { isMade, shortage, shortfallOf, type Verdict, verdictOn } from '@/core/coverage';
+import { footingOf, type Frame, needAxis } from '@/core/brief';
+import {
+  conflictOf,
+  isMade,
+  shortage,
+  shortfallOf,
+  type Verdict,
+  verdictOn,
+} from '@/core/coverage';
 import { kitKey, type Setup } from '@/core/gear';
 import { containsPoint, type Interval, subtract, union } from '@/core/intervals';
-import type { Cell, Covering } from './cells';
-import { isAtHand } from './evaluate';
+import type { Choice } from './choose';
+import { setupsIn } from './evaluate';
+import type { Field, Target } from './field';
+import type { Occasion } from './occasions';
 import type { Cover, FrameResult, PlaceUnit } from './result';
 
 const UNITS: Readonly<Record<ReturnType<typeof needAxis>['kind'], PlaceUnit>> = {
@@ -13,56 +21,83 @@ const UNITS: Readonly<Record<ReturnType<typeof needAxis>['kind'], PlaceUnit>> = 
   far: 'far',
 };
 
+/** Verdicts of what is at hand on one occasion. */
+interface Looked {
+  readonly occasion: Occasion;
+  readonly verdicts: readonly Verdict[];
+  readonly missing: readonly Interval[];
+}
+
 /** What the lineup does for one frame, and, where it is lost, the nearest miss of all that may be chosen. */
-export function frameResult(
-  frame: Frame,
-  covering: Covering,
-  setups: readonly Setup[],
-  taken: ReadonlySet<string>,
-  got: boolean,
-  limits: Limits,
-): FrameResult {
-  const axis = needAxis(frame.need);
-  const carried = setups.filter((s) => isAtHand(s, taken));
-  const verdicts = carried.map((s) => verdictOn(s, frame, limits));
-  const covers = bestOfEachKit(verdicts.filter((v) => v.able.length > 0)).map(coverOf);
-  const single = axis.range.from === axis.range.to;
-  const without = (made: readonly Interval[]) =>
-    single
-      ? containsPoint(made, axis.range.from)
-        ? []
-        : [axis.range]
-      : subtract([axis.range], union(made));
-  const cells = covering.cells.get(frame.id) ?? [];
-  const state = got ? (isClear(verdicts, frame, without) ? 'clear' : 'crop') : 'lost';
+export function frameResult(field: Field, target: Target, choice: Choice): FrameResult {
+  const { frame } = target;
+  const got = choice.got.has(frame.id);
+  const looked = target.occasions.map(({ occasion }) => lookAt(field, occasion, choice));
+  const reported = reportedOf(looked, frame, got);
   return {
     frameId: frame.id,
     want: frame.want,
-    state,
-    unit: UNITS[axis.kind],
-    covers,
-    missing: got ? [] : without(verdicts.flatMap((v) => v.able)),
-    impossible: cells.filter((cell: Cell) => cell.kits.isEmpty).map((cell) => cell.range),
-    nearest: got ? null : nearestMiss(frame, setups, limits),
+    state: got ? (reported.some((l) => isClear(l)) ? 'clear' : 'crop') : 'lost',
+    unit: UNITS[needAxis(frame.need).kind],
+    covers: reported.flatMap(({ occasion, verdicts }) =>
+      bestOfEachKit(verdicts.filter((v) => v.able.length > 0)).map((v) =>
+        coverOf(v, occasion.stretchId),
+      ),
+    ),
+    missing: got ? [] : (reported[0]?.missing ?? []),
+    impossible:
+      target.occasions[0]?.cells.filter((c) => c.makers.isEmpty).map((c) => c.range) ?? [],
+    nearest: got ? null : nearestMiss(field, target),
+    conflict: got ? null : conflictOf(frame, oneOfEachBody(field), field.limits),
   };
 }
 
-/** Whether the frame is got without cropping anywhere. */
-function isClear(
-  verdicts: readonly Verdict[],
-  frame: Frame,
-  without: (made: readonly Interval[]) => readonly Interval[],
-): boolean {
-  const footing = frame.need.kind === 'far' ? 'free' : frame.need.footing;
-  if (footing !== 'held') return verdicts.some((v) => v.code === 'clear');
+/** The occasions worth telling: those that get the frame, else the one that misses least. */
+function reportedOf(looked: readonly Looked[], frame: Frame, got: boolean): Looked[] {
+  if (got) {
+    const getting = looked.filter((l) => l.missing.length === 0 && l.verdicts.length > 0);
+    if (getting.length > 0 || frame.twice) return getting.length > 0 ? getting : [...looked];
+  }
+  const length = ({ missing }: Looked) => missing.reduce((sum, r) => sum + r.to - r.from, 0);
+  return [...looked].sort((a, b) => length(a) - length(b)).slice(0, 1);
+}
+
+function lookAt(field: Field, occasion: Occasion, choice: Choice): Looked {
+  const setups = occasion.hands.flatMap((hand) => setupsIn(field, choice, hand));
+  const verdicts = setups.map((s) => verdictOn(s, occasion.frame, field.limits));
+  const axis = needAxis(occasion.frame.need).range;
+  const footing = footingOf(occasion.frame.need);
+  const places = verdicts.flatMap((v) => v.able);
+  const enough =
+    footing === 'held' ? missingOf(axis, places).length === 0 : verdicts.some((v) => v.got);
+  return { occasion, verdicts, missing: enough ? [] : missingOf(axis, places) };
+}
+
+function missingOf(axis: Interval, made: readonly Interval[]): readonly Interval[] {
+  const places = union(made);
+  if (axis.from === axis.to) return containsPoint(places, axis.from) ? [] : [axis];
+  return subtract([axis], places);
+}
+
+/** Whether an occasion gets its frame without cropping anywhere. */
+function isClear({ occasion, verdicts }: Looked): boolean {
+  const { need } = occasion.frame;
+  if (footingOf(need) !== 'held') return verdicts.some((v) => v.code === 'clear');
   const clear = verdicts.flatMap((v) =>
     v.parts.filter((p) => p.code === 'clear').map((p) => p.range),
   );
-  return without(clear).length === 0;
+  return missingOf(needAxis(need).range, clear).length === 0;
 }
 
 /** Lacks that no margin measures come after all that one does. */
-const UNMEASURED: ReadonlySet<string> = new Set(['wrong-projection', 'few-pixels']);
+const UNMEASURED: ReadonlySet<string> = new Set([
+  'wrong-projection',
+  'few-pixels',
+  'no-perspective-control',
+  'no-filter',
+  'not-sealed',
+  'no-autofocus',
+]);
 
 /** Orders verdicts: got before part, clear before crop, then the smaller shortage. */
 export function byVerdict(a: Verdict, b: Verdict): number {
@@ -84,12 +119,16 @@ export function bestOfEachKit(verdicts: readonly Verdict[]): Verdict[] {
   return [...best.values()].sort(byVerdict);
 }
 
-export function coverOf(v: Verdict): Cover {
-  const { bodyId, lensId, converterId, code } = v;
+export function coverOf(v: Verdict, stretchId: Cover['stretchId'] = null): Cover {
+  const { bodyId, builtIn, lensId, adapterId, converterId, tubeId, code } = v;
   return {
+    stretchId,
     bodyId,
+    builtIn,
     lensId,
+    adapterId,
     converterId,
+    tubeId,
     code,
     ranges: v.able,
     margins: v.deciding.margins,
@@ -97,11 +136,20 @@ export function coverOf(v: Verdict): Cover {
   };
 }
 
-function nearestMiss(frame: Frame, setups: readonly Setup[], limits: Limits): Cover | null {
-  let best: Verdict | null = null;
-  for (const setup of setups) {
-    const v = verdictOn(setup, frame, limits);
-    if (!best || byVerdict(v, best) < 0) best = v;
+function nearestMiss(field: Field, target: Target): Cover | null {
+  let best: { verdict: Verdict; stretchId: Cover['stretchId'] } | null = null;
+  for (const { occasion } of target.occasions) {
+    for (const hand of occasion.hands) {
+      for (const { setup } of field.makers.byHand[hand.index] ?? []) {
+        const verdict = verdictOn(setup, occasion.frame, field.limits);
+        if (best === null || byVerdict(verdict, best.verdict) < 0)
+          best = { verdict, stretchId: occasion.stretchId };
+      }
+    }
   }
-  return best === null || isMade(best.code) ? null : coverOf(best);
+  return best === null || isMade(best.verdict.code) ? null : coverOf(best.verdict, best.stretchId);
+}
+
+function oneOfEachBody(field: Field): Setup[] {
+  return [...new Map(field.choice.setups.map((s) => [s.bodyId, s])).values()];
 }

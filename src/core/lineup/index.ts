@@ -1,8 +1,24 @@
 /** The choice: the fewest lenses that get the frames, proven, with its reasons. */
+export type { AimValue, Choice, Open } from './choose';
+export type { ConflictMember, LimitConflict } from './conflicts';
+export {
+  exploreLineup,
+  type ExploreOptions,
+  type IfBreaks,
+  type LineupRivals,
+  type OutReason,
+  type Rival,
+  type TradeOff,
+  type TradePoint,
+  whyOut,
+} from './explore';
+export { type Field, fieldOf } from './field';
 export { bestOfEachKit, byVerdict } from './frames';
 export type { MipModel, MipOutcome, MipRow, MipSession, MipSolver } from './mipSolver';
-export { type Aim, AIM_TOLERANCE, aimsOf, wantSharesPercent } from './objective';
+export { modelOf } from './model';
+export { type Aim, AIM_TOLERANCE, type AimName, aimsOf, wantSharesPercent } from './objective';
 export type { Proof, Witness } from './proof';
+export { reduce, type Reduced } from './reduce';
 export {
   equivalentRange,
   type Gap,
@@ -12,9 +28,9 @@ export {
   overlapsOf,
 } from './ranges';
 export {
-  type Conflict,
   type Cover,
   type FrameResult,
+  type InHand,
   type LensIn,
   type LensOut,
   type LineupResult,
@@ -25,4 +41,4 @@ export {
 export { type Piece, selectable, type Selectable } from './selectable';
 export { lensLacks } from './lenses';
 export type { LineupQuestion } from './question';
-export { solveLineup, type SolveOptions } from './solveLineup';
+export { solveChoice, solveLineup, type SolveOptions } from './solveLineup';

@@ -1,104 +1,141 @@
 import type { Frame, FrameId, Limits } from '@/core/brief';
 import { shortfallOf, verdictOn } from '@/core/coverage';
-import { type Lens, type LensId, mountableSetups, type Shelf } from '@/core/gear';
-import { type Covering, coveringOf } from './cells';
-import { framesGot, kitsAtHand } from './evaluate';
+import { type Lens, type LensId, mountableSetups, ownership, type Shelf } from '@/core/gear';
+import type { Choice } from './choose';
+import { framesGotWith, isAtHand } from './evaluate';
+import { type Field, fieldOf } from './field';
 import { byVerdict } from './frames';
+import type { MipSolver } from './mipSolver';
 import type { LineupQuestion } from './question';
 import type { LensIn, LensLack, LensOut } from './result';
 import type { Selectable } from './selectable';
 
 /** For each lens in the lineup, the frames that are lost when it stays at home. */
 export function lensesIn(
+  solver: MipSolver,
+  field: Field,
+  choice: Choice,
   lensIds: readonly LensId[],
-  covering: Covering,
-  taken: ReadonlySet<string>,
-  got: ReadonlySet<FrameId>,
+  timeLimitS: number,
 ): LensIn[] {
   return lensIds.map((lensId) => {
-    const left = framesGot(covering, new Set([...taken].filter((id) => id !== lensId)));
-    return { lensId, onlyIt: [...got].filter((id) => !left.has(id)) };
+    const rest = new Set(choice.taken.filter((id) => id !== lensId));
+    const left = framesGotWith(solver, field, rest, timeLimitS);
+    return { lensId, onlyIt: [...choice.got].filter((id) => !left.has(id)) };
   });
-}
-
-/** What the reasons for staying out are worked out from. */
-export interface OutQuestion {
-  readonly shelf: Shelf;
-  readonly frames: readonly Frame[];
-  readonly limits: Limits;
-  readonly choice: Selectable;
-  readonly covering: Covering;
-  readonly taken: ReadonlySet<string>;
-  readonly got: ReadonlySet<FrameId>;
 }
 
 /** For each lens that stays out, what it makes alone, why it is out, and what it would add. */
-export function lensesOut(question: OutQuestion): LensOut[] {
-  const { shelf, frames, limits, choice, covering, taken, got } = question;
-  const selectableIds = new Set(choice.pieces.map((p) => p.id));
+export function lensesOut(question: LineupQuestion, field: Field, choice: Choice): LensOut[] {
+  const { shelf, frames, limits } = question;
+  const taken = new Set(choice.taken);
+  const selectableIds = new Set(field.choice.pieces.map((p) => p.id));
   const out = shelf.lenses.filter((l) => !taken.has(l.id));
-  const bare = mountableSetups({
-    ...shelf,
-    bodies: bodiesAlong(shelf, limits),
-    lenses: out,
-    converters: [],
-  });
-  const fitting = new Set<string>(bare.map((s) => s.lensId));
-  const others = coveringOf(
-    bare.filter((s) => !selectableIds.has(s.lensId)),
-    frames,
-    limits,
+  const others = out.filter((l) => !selectableIds.has(l.id));
+  const alone = madeAlone(field);
+  const othersAlone = others.length > 0 ? madeAlone(othersField(question, others)) : new Map();
+  const fitting = new Set<string>(
+    mountableSetups({ ...shelf, lenses: out, converters: [], tubes: [] }).map((s) => s.lensId),
   );
-  const lost = frames.filter((f) => !got.has(f.id)).map((f) => f.id);
+  const lost = frames.filter((f) => !choice.got.has(f.id)).map((f) => f.id);
+  const added = addedBy(field, lost, taken);
   return out.map((l) => {
-    const chosenFrom = selectableIds.has(l.id);
-    const from = chosenFrom ? covering : others;
-    const alone = kitOf(from, l.id);
-    const wouldAdd =
-      chosenFrom && lost.length > 0 ? madeWith(covering, lost, new Set([...taken, l.id])) : [];
+    const wouldAdd = selectableIds.has(l.id) ? (added.get(l.id) ?? []) : [];
     return {
       lensId: l.id,
-      makes: frames
-        .filter(
-          (f) => alone >= 0 && (from.cells.get(f.id) ?? []).every((cell) => cell.kits.has(alone)),
-        )
-        .map((f) => f.id),
-      reason: reasonOut(l, fitting.has(l.id), question, wouldAdd),
+      makes: (selectableIds.has(l.id) ? alone.get(l.id) : othersAlone.get(l.id)) ?? [],
+      reason: reasonOut(
+        l,
+        fitting.has(l.id),
+        { limits, choice: field.choice, taken, frames },
+        wouldAdd,
+      ),
       wouldAdd,
     };
   });
 }
 
-/** The number of the kit that is the bare lens; -1 when it fits no body. */
-function kitOf(covering: Covering, id: LensId): number {
-  return covering.kits.findIndex((kit) => kit.lensId === id && kit.converterId === null);
-}
-
-function madeWith(
-  covering: Covering,
-  frameIds: readonly FrameId[],
-  taken: ReadonlySet<string>,
-): FrameId[] {
-  const atHand = kitsAtHand(covering, taken);
-  return frameIds.filter((id) =>
-    (covering.cells.get(id) ?? []).every((cell) => cell.kits.meets(atHand)),
-  );
-}
-
-function bodiesAlong(shelf: Shelf, limits: Limits) {
-  return shelf.bodies.filter(
+/** The field of lenses that the limits leave out, as if they did not. */
+function othersField(question: LineupQuestion, lenses: readonly Lens[]): Field {
+  const { shelf, limits } = question;
+  const bodies = shelf.bodies.filter(
     (b) => !limits.lockedOut.includes(b.id) && limits.sources.includes(b.ownership),
   );
+  return fieldOf({
+    ...question,
+    shelf: { ...shelf, bodies, lenses: [...lenses], converters: [], tubes: [] },
+    limits: {
+      ...limits,
+      sources: [...ownership.options],
+      lockedIn: [],
+      lockedOut: [],
+      lensKinds: 'any',
+      maxLineupWeightG: null,
+      maxSpend: null,
+      order: [],
+    },
+  });
+}
+
+/** The frames that each lens makes with nothing behind it, hands and bodies not counted. */
+function madeAlone(field: Field): Map<LensId, FrameId[]> {
+  const { makers } = field.makers;
+  const made = new Map<LensId, FrameId[]>();
+  for (const target of field.targets) {
+    if (target.layer !== 'base') continue;
+    const able = new Set<LensId>();
+    for (const { cells } of target.occasions) {
+      const byCell = cells.map(
+        (cell) =>
+          new Set([...cell.makers].flatMap((i) => (makers[i]?.bare ? [makers[i].kit.lensId] : []))),
+      );
+      for (const id of byCell[0] ?? []) if (byCell.every((ids) => ids.has(id))) able.add(id);
+    }
+    for (const id of able) made.set(id, [...(made.get(id) ?? []), target.frame.id]);
+  }
+  return made;
+}
+
+/** The lost frames that each lens would add to what is taken, hands and bodies not counted. */
+function addedBy(
+  field: Field,
+  lost: readonly FrameId[],
+  taken: ReadonlySet<string>,
+): Map<LensId, FrameId[]> {
+  const { makers } = field.makers;
+  const withOne = makers.map(({ kit }) => isAtHand(kit, new Set([...taken, kit.lensId])));
+  const atHand = makers.map(({ kit }) => isAtHand(kit, taken));
+  const added = new Map<LensId, FrameId[]>();
+  const wanted = new Set(lost);
+  for (const target of field.targets) {
+    if (target.layer !== 'base' || !wanted.has(target.frame.id)) continue;
+    const able = new Set<LensId>();
+    for (const { cells } of target.occasions) {
+      const open = cells.filter((cell) => ![...cell.makers].some((i) => atHand[i]));
+      const byCell = open.map(
+        (cell) =>
+          new Set([...cell.makers].flatMap((i) => (withOne[i] ? [makers[i]!.kit.lensId] : []))),
+      );
+      for (const id of byCell[0] ?? []) if (byCell.every((ids) => ids.has(id))) able.add(id);
+    }
+    for (const id of able) added.set(id, [...(added.get(id) ?? []), target.frame.id]);
+  }
+  return added;
 }
 
 /** What one lens lacks for each frame that it does not make alone, by its best setup. */
-export function lensLacks({ shelf, frames, limits }: LineupQuestion, id: LensId): LensLack[] {
-  const lenses = shelf.lenses.filter((l) => l.id === id);
+export function lensLacks(
+  { shelf, frames, limits }: { frames: readonly Frame[]; shelf: Shelf; limits: Limits },
+  id: LensId,
+): LensLack[] {
   const setups = mountableSetups({
     ...shelf,
-    bodies: bodiesAlong(shelf, limits),
-    lenses,
+    bodies: shelf.bodies.filter(
+      (b) => !limits.lockedOut.includes(b.id) && limits.sources.includes(b.ownership),
+    ),
+    lenses: shelf.lenses.filter((l) => l.id === id),
     converters: [],
+    tubes: [],
   });
   return frames.flatMap((frame) => {
     const best = setups.map((s) => verdictOn(s, frame, limits)).sort(byVerdict)[0];
@@ -110,13 +147,20 @@ export function lensLacks({ shelf, frames, limits }: LineupQuestion, id: LensId)
 function reasonOut(
   lens: Lens,
   fitsABody: boolean,
-  question: Pick<OutQuestion, 'limits' | 'choice' | 'taken' | 'frames'>,
+  question: {
+    readonly limits: Limits;
+    readonly choice: Selectable;
+    readonly taken: ReadonlySet<string>;
+    readonly frames: readonly Frame[];
+  },
   wouldAdd: readonly FrameId[],
 ): LensOut['reason'] {
   const { limits, choice, taken, frames } = question;
   if (limits.lockedOut.includes(lens.id)) return 'locked-out';
   if (choice.weightUnknown.includes(lens.id)) return 'weight-unknown';
-  if (!choice.pieces.some((p) => p.id === lens.id)) return 'source';
+  if (choice.priceUnknown.includes(lens.id)) return 'price-unknown';
+  if (!choice.pieces.some((p) => p.id === lens.id))
+    return limits.sources.includes(lens.ownership) ? 'kind' : 'source';
   if (!fitsABody) return 'no-body';
   if (wouldAdd.length === 0) return 'adds-nothing';
   if (breaksLimit(lens, limits, choice, taken)) return 'limit';
@@ -130,11 +174,18 @@ function breaksLimit(
   choice: Selectable,
   taken: ReadonlySet<string>,
 ): boolean {
-  const pieces = choice.pieces.filter((p) => taken.has(p.id));
-  const weight = pieces.reduce((sum, p) => sum + (p.weightG ?? 0), lens.weightG ?? 0);
-  const lenses = pieces.filter((p) => p.kind === 'lens').length + 1;
+  const along = choice.pieces.filter((p) => taken.has(p.id) || p.id === lens.id);
+  const sum = (of: (p: (typeof along)[number]) => number) => along.reduce((s, p) => s + of(p), 0);
+  const over = (most: number | null, value: number) => most !== null && value > most;
   return (
-    (limits.maxLenses !== null && lenses > limits.maxLenses) ||
-    (limits.maxLineupWeightG !== null && weight > limits.maxLineupWeightG)
+    over(
+      limits.maxLenses,
+      sum((p) => (p.kind === 'lens' ? 1 : 0)),
+    ) ||
+    over(limits.maxLineupWeightG, sum((p) => p.weightG ?? 0) + choice.bodyWeightG) ||
+    over(
+      limits.maxSpend,
+      sum((p) => p.spend ?? 0),
+    )
   );
 }

@@ -29,7 +29,14 @@ export type MipOutcome =
 /** A model loaded once and solved for one objective after another. */
 export interface MipSession {
   minimise(costs: readonly number[], timeLimitS: number): MipOutcome;
+  /** Keeps the objective of the last `minimise`, which was optimal, at its value from now on. */
+  hold(costs: readonly number[], best: number): void;
   addRow(row: MipRow): void;
+  /**
+   * After an infeasible outcome: rows that cannot be met together, as numbers in order of their
+   * adding; null when the solver cannot tell.
+   */
+  conflictingRows(): readonly number[] | null;
   close(): void;
 }
 

@@ -1,51 +1,113 @@
-import type { Frame, FrameId, Limits } from '@/core/brief';
+import type { Frame, FrameId, LateAim, Limits } from '@/core/brief';
+import type { Hand } from './hands';
+import type { Target } from './field';
 import type { Piece } from './selectable';
 
 /** Two values of an aim nearer than this are equal; the smallest real step is far larger. */
 export const AIM_TOLERANCE = 1e-6;
 
+export type AimName =
+  | 'musts'
+  | 'wants'
+  | 'pieces'
+  | 'weightUnknown'
+  | 'weight'
+  | 'priceUnknown'
+  | 'price'
+  | 'speed'
+  | 'changes'
+  | 'crop'
+  | 'own'
+  | 'bonus'
+  | 'order';
+
 /** One aim of the choice, to be made as small as the aims before it allow. */
 export interface Aim {
-  readonly name:
-    | 'musts'
-    | 'wants'
-    | 'pieces'
-    | 'weightUnknown'
-    | 'weight'
-    | 'priceUnknown'
-    | 'price'
-    | 'bonus'
-    | 'order';
-  /** Cost of losing a frame. */
-  readonly frameCost: (frameId: FrameId) => number;
+  readonly name: AimName;
+  /** Cost of losing a target: a frame, or a stricter reading of it. */
+  readonly targetCost: (target: Pick<Target, 'frame' | 'layer'>) => number;
   /** Cost of taking a piece; `order` is its place in the order of ids. */
   readonly pieceCost: (piece: Piece, order: number) => number;
+  /** Cost of each lens in a hand beyond the bodies there. */
+  readonly changeCost: (hand: Hand) => number;
 }
 
 const none = () => 0;
+const aim = (name: AimName, own: Partial<Aim>): Aim => ({
+  name,
+  targetCost: none,
+  pieceCost: none,
+  changeCost: none,
+  ...own,
+});
+
+/** What each aim after the pieces counts. */
+const LATE: Readonly<Record<LateAim, readonly Aim[]>> = {
+  weight: [
+    aim('weightUnknown', { pieceCost: (p) => (p.weightG === null ? 1 : 0) }),
+    aim('weight', { pieceCost: (p) => p.weightG ?? 0 }),
+  ],
+  price: [
+    aim('priceUnknown', { pieceCost: (p) => (p.price === null ? 1 : 0) }),
+    aim('price', { pieceCost: (p) => p.price ?? 0 }),
+  ],
+  speed: [
+    aim('speed', {
+      targetCost: ({ frame, layer }) =>
+        (layer === 'stop1' || layer === 'stop2') && frame.want !== 'bonus' ? 1 : 0,
+    }),
+  ],
+  changes: [aim('changes', { changeCost: () => 1 })],
+  crop: [
+    aim('crop', {
+      targetCost: ({ frame, layer }) => (layer === 'whole' && frame.want !== 'bonus' ? 1 : 0),
+    }),
+  ],
+  own: [aim('own', { pieceCost: (p) => (p.owned ? 0 : 1) })],
+};
+
+/** What decides after the person's own order, so that the answer does not flicker. */
+const ALWAYS: readonly LateAim[] = ['weight', 'price'];
 
 /**
- * Musts lost; percent of the wanted pictures lost, against pieces at the person's rate; pieces;
- * weight, fewest of unknown weight first; price likewise; bonus frames lost; the order of ids.
+ * Musts lost; percent of the wanted pictures lost, against pieces at the person's rate; pieces; the
+ * aims of the order; weight and price where it does not name them; bonus frames lost, and wanted
+ * ones that stand for no pictures; the order of ids.
  */
 export function aimsOf(frames: readonly Frame[], limits: Limits): Aim[] {
-  const want = new Map(frames.map((f) => [f.id, f.want]));
   const shares = wantSharesPercent(frames);
+  const late = [...limits.order, ...ALWAYS.filter((name) => !limits.order.includes(name))];
   return [
-    { name: 'musts', frameCost: (id) => (want.get(id) === 'must' ? 1 : 0), pieceCost: none },
-    {
-      name: 'wants',
-      frameCost: (id) => shares.get(id) ?? 0,
+    aim('musts', {
+      targetCost: ({ frame, layer }) => (layer === 'base' && frame.want === 'must' ? 1 : 0),
+    }),
+    aim('wants', {
+      targetCost: ({ frame, layer }) => (layer === 'base' ? (shares.get(frame.id) ?? 0) : 0),
       pieceCost: (p) => (shares.size > 0 && !p.lockedIn ? limits.wantRatePercent * p.pieces : 0),
-    },
-    { name: 'pieces', frameCost: none, pieceCost: (p) => p.pieces },
-    { name: 'weightUnknown', frameCost: none, pieceCost: (p) => (p.weightG === null ? 1 : 0) },
-    { name: 'weight', frameCost: none, pieceCost: (p) => p.weightG ?? 0 },
-    { name: 'priceUnknown', frameCost: none, pieceCost: (p) => (p.price === null ? 1 : 0) },
-    { name: 'price', frameCost: none, pieceCost: (p) => p.price ?? 0 },
-    { name: 'bonus', frameCost: (id) => (want.get(id) === 'bonus' ? 1 : 0), pieceCost: none },
-    { name: 'order', frameCost: none, pieceCost: (_, order) => order + 1 },
+    }),
+    aim('pieces', { pieceCost: (p) => p.pieces }),
+    ...late.flatMap((name) => LATE[name]),
+    aim('bonus', {
+      targetCost: ({ frame, layer }) =>
+        layer === 'base' && (frame.want === 'bonus' || shares.get(frame.id) === 0) ? 1 : 0,
+    }),
+    aim('order', { pieceCost: (_, order) => order + 1 }),
   ];
+}
+
+/** Orders two lenses by the aims that look at pieces alone; 0 when only the id differs. */
+export function byAims(limits: Limits): (a: Piece, b: Piece) => number {
+  const costs = aimsOf([], limits)
+    .filter(({ name }) => name !== 'order' && name !== 'wants' && name !== 'pieces')
+    .map((each) => each.pieceCost)
+    .filter((cost) => cost !== none);
+  return (a, b) => {
+    for (const cost of costs) {
+      const difference = cost(a, 0) - cost(b, 0);
+      if (difference !== 0) return difference;
+    }
+    return 0;
+  };
 }
 
 /**

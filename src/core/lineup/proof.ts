@@ -1,16 +1,19 @@
-import type { FrameId } from '@/core/brief';
+import type { FrameId, StretchId } from '@/core/brief';
 import type { LensId } from '@/core/gear';
 import type { Interval } from '@/core/intervals';
-import { type Cell, type Covering, lensesOf } from './cells';
+import type { Field, Target } from './field';
+import { lensesOf } from './makers';
 import type { MipSolver } from './mipSolver';
 import type { Reduced } from './reduce';
-import type { Piece } from './selectable';
 
 /** A picture, or a run of distances of one, and every lens that can make it. */
 export interface Witness {
   readonly frameId: FrameId;
-  readonly range: Interval;
+  /** One place for each stretch or shooter that might get it; all of them would have to be made. */
+  readonly places: readonly { readonly stretchId: StretchId | null; readonly range: Interval }[];
   readonly lensIds: readonly LensId[];
+  /** Lenses that it takes: 2 where it is twice covered. */
+  readonly lenses: 1 | 2;
 }
 
 /**
@@ -31,31 +34,36 @@ export type Proof =
     }
   | { readonly kind: 'none' };
 
+/** A frame that can come about in several ways has so many combinations of places looked at. */
+const MOST_COMBINATIONS = 256;
+
 /**
  * The largest set of cells, among the frames got, of which no two can be made with the same lens.
  *
- * It is found exactly: one column a cell, one row a lens, at most one chosen cell in each row.
+ * It is found exactly: one column a cell, one row a lens, at most one chosen cell in each row. A
+ * frame with several occasions stands for one cell of each of them together.
  *
  * @param got the frames that the lineup gets; bonus frames count for nothing here
- * @param proven whether the lineup itself is proven best
+ * @param lineup its number of lenses, and whether it is itself proven best
  */
 export function proofOf(
   solver: MipSolver,
-  { covering, reduced, pieces }: { covering: Covering; reduced: Reduced; pieces: readonly Piece[] },
+  field: Field,
+  reduced: Reduced,
   got: ReadonlySet<FrameId>,
   lineup: { readonly lensCount: number; readonly proven: boolean },
   timeLimitS: number,
 ): Proof {
   if (lineup.lensCount === 0) return { kind: 'none' };
-  const lockedIn = new Set(pieces.filter((p) => p.lockedIn && p.kind === 'lens').map((p) => p.id));
-  const cells = [...got]
-    .sort()
-    .flatMap((id) => reduced.cells.get(id) ?? [])
-    .map((cell) => ({ cell, lensIds: lensesOf(cell.kits, covering) }))
+  const lockedIn = new Set(
+    field.choice.pieces.filter((p) => p.lockedIn && p.kind === 'lens').map((p) => p.id),
+  );
+  const candidates = reduced.targets
+    .filter((t) => t.layer === 'base' && got.has(t.frame.id))
+    .flatMap((t) => candidatesOf(t, field))
     .filter(({ lensIds }) => !lensIds.some((id) => lockedIn.has(id)));
-  const chosen = cells.length === 0 ? [] : largestDisjoint(solver, cells, timeLimitS);
-  const witnesses = chosen.map(({ cell }) => witnessOf(cell, covering));
-  const bound = witnesses.length + lockedIn.size;
+  const witnesses = candidates.length === 0 ? [] : largestDisjoint(solver, candidates, timeLimitS);
+  const bound = witnesses.reduce((sum, w) => sum + w.lenses, lockedIn.size);
   if (bound >= lineup.lensCount)
     return { kind: 'witnesses', bound, lockedIn: lockedIn.size, witnesses };
   return lineup.proven
@@ -63,22 +71,51 @@ export function proofOf(
     : { kind: 'none' };
 }
 
-/** A reduced cell again with every lens that makes it. */
-function witnessOf({ frameId, range }: Cell, covering: Covering): Witness {
-  const whole = (covering.cells.get(frameId) ?? []).find((cell) => cell.range === range);
-  return { frameId, range, lensIds: whole ? lensesOf(whole.kits, covering) : [] };
-}
-
-interface Candidate {
-  readonly cell: Cell;
-  readonly lensIds: readonly LensId[];
+/**
+ * The combinations of one cell for each occasion, with every lens of the whole choice that makes
+ * any of them. Occasions that nothing can make are no way to get the frame and ask for nothing.
+ */
+function candidatesOf(target: Target, field: Field): Witness[] {
+  const { makers } = field.makers;
+  const whole = field.targets.find((t) => t.key === target.key);
+  const occasions = target.occasions.map((o) => {
+    const all = whole?.occasions.find((w) => w.occasion === o.occasion)?.cells ?? [];
+    return o.cells.map((cell) => {
+      const full = all.find((c) => c.range === cell.range) ?? cell;
+      return {
+        place: { stretchId: o.occasion.stretchId, range: cell.range },
+        lensIds: lensesOf(full.makers, makers),
+      };
+    });
+  });
+  let combinations: { places: Witness['places'][number][]; lensIds: Set<LensId> }[] = [
+    { places: [], lensIds: new Set() },
+  ];
+  for (const cells of occasions) {
+    combinations = combinations
+      .flatMap((c) =>
+        cells.map((cell) => ({
+          places: [...c.places, cell.place],
+          lensIds: new Set([...c.lensIds, ...cell.lensIds]),
+        })),
+      )
+      .sort((a, b) => a.lensIds.size - b.lensIds.size)
+      .slice(0, MOST_COMBINATIONS);
+  }
+  const once = target.occasions.length === 1 && target.frame.twice;
+  return combinations.map(({ places, lensIds }) => ({
+    frameId: target.frame.id,
+    places,
+    lensIds: [...lensIds].sort(),
+    lenses: once ? 2 : 1,
+  }));
 }
 
 function largestDisjoint(
   solver: MipSolver,
-  cells: readonly Candidate[],
+  cells: readonly Witness[],
   timeLimitS: number,
-): Candidate[] {
+): Witness[] {
   const byLens = new Map<LensId, number[]>();
   cells.forEach((cell, i) => {
     for (const id of cell.lensIds) byLens.set(id, [...(byLens.get(id) ?? []), i]);
@@ -97,7 +134,7 @@ function largestDisjoint(
   });
   try {
     const outcome = session.minimise(
-      cells.map(() => -1),
+      cells.map((cell) => -cell.lenses),
       timeLimitS,
     );
     if (outcome.kind === 'infeasible' || outcome.values === null) return [];

@@ -9,7 +9,7 @@ import {
   subtract,
   union,
 } from '@/core/intervals';
-import { verdictOn } from '@/core/coverage';
+import { ablePlaces, verdictOn } from '@/core/coverage';
 
 /** All ranges here are focal lengths on the 36×24 mm frame by diagonal, mm: wide end first. */
 
@@ -38,6 +38,15 @@ export interface Overlap {
     readonly reason: OverlapReason;
     readonly by: number | null;
   }[];
+  /** They can be in use at once, on two bodies. */
+  readonly onTwoBodies: boolean;
+  /** Frames to be twice covered of which both make something: there each is the other's spare. */
+  readonly spareForFrameIds: readonly string[];
+}
+
+/** Whether a setup frames straight lines straight, and focuses as far as there is. */
+function isStraight(setup: Setup): boolean {
+  return setup.projection === 'rectilinear' && setup.tubeId === null;
 }
 
 /** The focal range of a setup on the 36×24 mm frame. */
@@ -55,7 +64,7 @@ export function gapsOf(
   got: ReadonlySet<string>,
   limits: Limits,
 ): Gap[] {
-  const straight = setups.filter((s) => s.rectilinear);
+  const straight = setups.filter(isStraight);
   const covered = union(straight.map(equivalentRange));
   const asked = frames.map((f) => ({ frame: f, ranges: askedRanges(straight, f, limits) }));
   return covered.slice(1).map((above, i) => {
@@ -87,6 +96,7 @@ export function gapsOf(
  * farthest. Where framing is what is missing, all of it lies outside the covered range.
  */
 function askedRanges(setups: readonly Setup[], frame: Frame, limits: Limits): Interval[] {
+  if (frame.need.kind === 'fisheye') return [];
   const clear = union(
     setups.flatMap((s) =>
       verdictOn(s, frame, limits)
@@ -103,7 +113,7 @@ function askedRanges(setups: readonly Setup[], frame: Frame, limits: Limits): In
         : [axis]
       : subtract([axis], clear);
   return setups.flatMap((setup) =>
-    framings(frame.need, setup.sensor).flatMap((way) =>
+    framings(frame.need, setup.sensor, frame.special.magnification).flatMap((way) =>
       unmade.map((place) => ({
         from: equivalentFocalLengthMm(way.slopeMin(1) * place.from, setup.sensor),
         to: equivalentFocalLengthMm(way.slopeMax * place.to, setup.sensor),
@@ -113,9 +123,22 @@ function askedRanges(setups: readonly Setup[], frame: Frame, limits: Limits): In
 }
 
 /** The ranges that two lenses share, on the formats they are mounted on, and what speaks for each. */
-export function overlapsOf(setups: readonly Setup[], lenses: ReadonlyMap<LensId, Lens>): Overlap[] {
-  const bare = setups.filter((s) => s.converterId === null && s.rectilinear);
+export function overlapsOf(
+  setups: readonly Setup[],
+  lenses: ReadonlyMap<LensId, Lens>,
+  frames: readonly Frame[] = [],
+  limits?: Limits,
+): Overlap[] {
+  const bare = setups.filter(
+    (s) => s.converterId === null && s.tubeId === null && !s.builtIn && isStraight(s),
+  );
   const ids = [...new Set(bare.map((s) => s.lensId))].sort();
+  const bodiesOf = (id: LensId) =>
+    new Set(bare.filter((s) => s.lensId === id).map((s) => s.bodyId));
+  const twice = frames.filter((f) => f.twice);
+  const makes = (id: LensId, frame: Frame) =>
+    limits !== undefined &&
+    bare.some((s) => s.lensId === id && ablePlaces(s, frame, limits).length > 0);
   const rangesOf = (id: LensId) => union(bare.filter((s) => s.lensId === id).map(equivalentRange));
   return ids.flatMap((a, i) =>
     ids.slice(i + 1).flatMap((b) =>
@@ -123,6 +146,8 @@ export function overlapsOf(setups: readonly Setup[], lenses: ReadonlyMap<LensId,
         range,
         lensIds: [a, b] as const,
         reasons: overlapReasons(bare, lenses, a, b, range),
+        onTwoBodies: new Set([...bodiesOf(a), ...bodiesOf(b)]).size > 1,
+        spareForFrameIds: twice.filter((f) => makes(a, f) && makes(b, f)).map((f) => f.id),
       })),
     ),
   );

@@ -1,21 +1,28 @@
-import type { FrameId, Want } from '@/core/brief';
-import type { Margins, Shortfall, VerdictCode } from '@/core/coverage';
-import type { BodyId, ConverterId, LensId } from '@/core/gear';
+import type { FrameId, ShooterId, StretchId, Want } from '@/core/brief';
+import type { Conflict, Margins, Shortfall, VerdictCode } from '@/core/coverage';
+import type { AdapterId, BodyId, ConverterId, LensId, TubeId } from '@/core/gear';
 import type { Interval } from '@/core/intervals';
-import type { Aim } from './objective';
+import type { Open } from './choose';
+import type { LimitConflict } from './conflicts';
 import type { Proof } from './proof';
 import type { Gap, Overlap } from './ranges';
 
-export const RESULT_VERSION = 1;
+export const RESULT_VERSION = 2;
 
 /** How a range of places is measured: metres from the lens, or mm on the 36×24 mm frame. */
 export type PlaceUnit = 'm' | 'mm36x24' | 'far';
 
 /** One setup's part in a frame. */
 export interface Cover {
+  /** Stretch in which it does; null without stretches. */
+  readonly stretchId: StretchId | null;
   readonly bodyId: BodyId;
   readonly lensId: LensId;
+  readonly adapterId: AdapterId | null;
   readonly converterId: ConverterId | null;
+  readonly tubeId: TubeId | null;
+  /** The converter built into the lens is switched in. */
+  readonly builtIn: boolean;
   readonly code: VerdictCode;
   readonly ranges: readonly Interval[];
   readonly margins: Margins;
@@ -36,6 +43,21 @@ export interface FrameResult {
   readonly impossible: readonly Interval[];
   /** The nearest miss of anything that may be chosen, when the frame is lost. */
   readonly nearest: Cover | null;
+  /** Wishes of the frame that fight each other whatever the lens, when it is lost for that. */
+  readonly conflict: Conflict | null;
+}
+
+/** What is in one hand in one stretch, where that is part of the choice. */
+export interface InHand {
+  readonly stretchId: StretchId | null;
+  readonly shooterId: ShooterId | null;
+  /** Bodies in hand; null when all are. */
+  readonly bodyIds: readonly BodyId[] | null;
+  /** Pieces carried there; null when all that come along are. */
+  readonly pieceIds: readonly string[] | null;
+  /** Setups that stay on their bodies; null where they may be changed. */
+  readonly fixed:
+    readonly { readonly bodyId: BodyId; readonly pieceIds: readonly string[] }[] | null;
 }
 
 export interface LensIn {
@@ -58,7 +80,9 @@ export interface LensOut {
   readonly reason:
     | 'locked-out'
     | 'source'
+    | 'kind'
     | 'weight-unknown'
+    | 'price-unknown'
     | 'no-body'
     | 'adds-nothing'
     | 'bonus-only'
@@ -71,13 +95,13 @@ export interface LensOut {
 export interface Totals {
   readonly lenses: number;
   readonly pieces: number;
-  /** Lenses and converters, without bodies; of those whose weight is known. */
+  /** All pieces, and the bodies along where they are counted; of those whose weight is known. */
   readonly weightG: number;
   readonly weightUnknown: readonly string[];
-  /** New price where known, else used. */
+  /** By the price that counts, else the other one. */
   readonly price: number;
   readonly priceUnknown: readonly string[];
-  /** Price of what is only wished for. */
+  /** Money for what is only wished for. */
   readonly toBuy: number;
   readonly musts: { readonly got: number; readonly of: number };
   readonly wants: { readonly got: number; readonly of: number; readonly sharePercent: number };
@@ -86,18 +110,18 @@ export interface Totals {
 
 export type Note =
   | { readonly code: 'weight-unknown'; readonly ids: readonly string[] }
+  | { readonly code: 'price-unknown'; readonly ids: readonly string[] }
   | { readonly code: 'pixels-unknown'; readonly ids: readonly string[] }
+  /** Lenses in the lineup of which a figure that a frame asks for is not known. */
+  | { readonly code: 'autofocus-unknown'; readonly ids: readonly string[] }
+  | { readonly code: 'thread-unknown'; readonly ids: readonly string[] }
+  | { readonly code: 'shift-unknown'; readonly ids: readonly string[] }
+  | { readonly code: 'smallest-aperture-unknown'; readonly ids: readonly string[] }
+  /** Lenses that a wet stretch leaves out because their sealing is not known. */
+  | { readonly code: 'sealing-unknown'; readonly ids: readonly string[] }
   | { readonly code: 'no-bodies' }
   | { readonly code: 'no-lenses' }
   | { readonly code: 'no-frames' };
-
-/** Limits that fight: the locked-in pieces alone break them. */
-export interface Conflict {
-  readonly limit: 'maxLenses' | 'maxLineupWeightG';
-  readonly allowed: number;
-  readonly needed: number;
-  readonly ids: readonly string[];
-}
 
 /** What is printed, posted back and shown: one lineup with its reasons. */
 export interface LineupResult {
@@ -107,7 +131,11 @@ export interface LineupResult {
   readonly lineup: {
     readonly lensIds: readonly LensId[];
     readonly converterIds: readonly ConverterId[];
+    readonly tubeIds: readonly TubeId[];
+    readonly adapterIds: readonly AdapterId[];
   };
+  /** Stretch by stretch, where what is in hand is part of the choice. */
+  readonly hands: readonly InHand[];
   readonly frames: readonly FrameResult[];
   readonly proof: Proof;
   readonly gaps: readonly Gap[];
@@ -116,12 +144,9 @@ export interface LineupResult {
   readonly lensesOut: readonly LensOut[];
   readonly totals: Totals;
   readonly notes: readonly Note[];
-  readonly conflicts: readonly Conflict[];
+  /** The smallest set of limits and musts that cannot be had together; null when all can. */
+  readonly conflict: LimitConflict | null;
   /** Aim at which time ran out, its value and the bound; null when proven. */
-  readonly open: {
-    readonly aim: Aim['name'];
-    readonly value: number;
-    readonly bound: number;
-  } | null;
+  readonly open: Open | null;
   readonly timing: { readonly modelMs: number; readonly solveMs: number; readonly totalMs: number };
 }

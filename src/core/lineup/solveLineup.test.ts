@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { footingOf, needAxis } from '@/core/brief';
+import { footingOf, type Frame, needAxis } from '@/core/brief';
 import { ablePlaces } from '@/core/coverage';
-import { mountableSetups } from '@/core/gear';
+import { mountableSetups, type Setup } from '@/core/gear';
 import { containsPoint, covers } from '@/core/intervals';
 import {
   AIM_TOLERANCE,
@@ -12,14 +12,16 @@ import {
   solveLineup,
 } from '@/core/lineup';
 import { loadHighsSolver } from '@/workers/highsSolver';
-import { anyLens, anyQuestion } from '../../../tests/support/arbitraries';
+import { anyLens, anyOuting, anyQuestion } from '../../../tests/support/arbitraries';
 import { aimValues, bestByEnumeration, compareAims } from '../../../tests/support/enumerate';
 import {
   aBody,
   aConverter,
   aLens,
+  aQuestion,
   aShelf,
   focalFrame,
+  lightOf,
   personFrame,
   someLimits,
 } from '../../../tests/support/gear';
@@ -31,15 +33,18 @@ beforeAll(async () => {
 
 const solve = (question: LineupQuestion): LineupResult =>
   solveLineup(solver, question, { timeLimitS: 30, now: () => 0 });
-const takenOf = (r: LineupResult) =>
-  new Set<string>([...r.lineup.lensIds, ...r.lineup.converterIds]);
-const valuesOf = (question: LineupQuestion, r: LineupResult) => {
-  const { pieces, setups } = selectable(question.shelf, question.limits);
-  return aimValues(question, pieces, setups, takenOf(r));
-};
+const ask = (parts: Parameters<typeof aQuestion>[0]) => solve(aQuestion(parts));
+const takenOf = ({ lineup }: LineupResult) =>
+  new Set<string>([
+    ...lineup.lensIds,
+    ...lineup.converterIds,
+    ...lineup.tubeIds,
+    ...lineup.adapterIds,
+  ]);
+const valuesOf = (question: LineupQuestion, r: LineupResult) => aimValues(question, takenOf(r))!;
 
 describe('against plain enumeration', () => {
-  it('reaches the same aims on 360 random outings with every feature on', () => {
+  it('reaches the same aims on 360 random outings of one person', () => {
     fc.assert(
       fc.property(anyQuestion(), (question) => {
         const result = solve(question);
@@ -51,6 +56,19 @@ describe('against plain enumeration', () => {
       { seed: 20261124, numRuns: 360 },
     );
   });
+
+  it('reaches them on 520 random outings with stretches, two shooters and fixed setups', () => {
+    fc.assert(
+      fc.property(anyOuting, (question) => {
+        const result = solve(question);
+        const best = bestByEnumeration(question, AIM_TOLERANCE);
+        if (best === null) return expect(result.status).toBe('impossible');
+        expect(result.status).toBe('proven');
+        expect(compareAims(valuesOf(question, result), best, AIM_TOLERANCE)).toBe(0);
+      }),
+      { seed: 20261125, numRuns: 520 },
+    );
+  }, 400_000);
 
   it('never gets worse by a lens added', () => {
     fc.assert(
@@ -86,27 +104,52 @@ describe('against plain enumeration', () => {
 });
 
 describe('the proof', () => {
-  /** Knows nothing of the solver: every lens that makes a witness's place must be named, and none twice. */
+  /**
+   * Knows nothing of the solver, cells or makers: every lens that makes a witness's place with any
+   * setup, body and hand that there is must be named, and none may be named by two witnesses.
+   */
   function checkWitnesses(question: LineupQuestion, result: LineupResult) {
     if (result.proof.kind === 'none') return;
     const { pieces, setups } = selectable(question.shelf, question.limits);
     const seen = new Set(pieces.filter((p) => p.lockedIn).map((p) => p.id));
+    let bound = pieces.filter((p) => p.lockedIn && p.kind === 'lens').length;
     for (const witness of result.proof.witnesses) {
       const frame = question.frames.find((f) => f.id === witness.frameId)!;
-      const axis = needAxis(frame.need).range;
-      const middle = (witness.range.from + witness.range.to) / 2;
-      const able = setups.filter((s) => {
-        const places = ablePlaces(s, frame, question.limits);
-        if (footingOf(frame.need) === 'held') return containsPoint(places, middle);
-        return footingOf(frame.need) === 'free' ? places.length > 0 : covers(places, axis);
+      const able = witness.places.flatMap(({ stretchId, range }) => {
+        const stretch = question.stretches.find((s) => s.id === stretchId);
+        const views = frame.views.map((v) => ({ ...frame.need, fromM: v.fromM, toM: v.toM }));
+        const sealed = frame.special.sealed || stretch?.weather === 'wet';
+        return [frame.need, ...views].flatMap((need) => {
+          const there = { ...frame, need, special: { ...frame.special, sealed } } as Frame;
+          return setups.filter((s) => makes(s, there, (range.from + range.to) / 2, question));
+        });
       });
       const lensIds = new Set<string>(able.map((s) => s.lensId));
-      expect([...lensIds].filter((id) => seen.has(id))).toEqual([]);
-      expect([...witness.lensIds].sort()).toEqual([...lensIds].sort());
-      lensIds.forEach((id) => seen.add(id));
+      for (const id of witness.lensIds) expect(seen.has(id)).toBe(false);
+      if (question.stretches.length === 0)
+        expect([...witness.lensIds].sort()).toEqual([...lensIds].sort());
+      else for (const id of witness.lensIds) expect(lensIds.has(id)).toBe(true);
+      witness.lensIds.forEach((id) => seen.add(id));
+      bound += witness.lenses;
     }
-    if (result.proof.kind === 'witnesses') expect(result.proof.bound).toBe(result.totals.lenses);
+    expect(result.proof.bound).toBe(bound);
+    if (result.proof.kind === 'witnesses') expect(bound).toBe(result.totals.lenses);
   }
+
+  function makes(setup: Setup, frame: Frame, middle: number, question: LineupQuestion): boolean {
+    const places = ablePlaces(setup, frame, question.limits);
+    if (footingOf(frame.need) === 'held') return containsPoint(places, middle);
+    return footingOf(frame.need) === 'free'
+      ? places.length > 0
+      : covers(places, needAxis(frame.need).range);
+  }
+
+  it('holds for an independent checker on random outings with stretches', () => {
+    fc.assert(
+      fc.property(anyOuting, (question) => checkWitnesses(question, solve(question))),
+      { seed: 17, numRuns: 150 },
+    );
+  });
 
   it('holds for an independent checker on random outings', () => {
     fc.assert(
@@ -126,23 +169,23 @@ describe('the proof', () => {
       focalFrame('range', 24, 70, 'held'),
       focalFrame('stage', 150, 200, 'held'),
     ];
-    const result = solve({ shelf: aShelf(lenses), frames, limits: someLimits() });
+    const result = ask({ shelf: aShelf(lenses), frames, limits: someLimits() });
     expect(result.lineup.lensIds).toEqual(['mid', 'tele', 'wide']);
     expect(result.proof).toMatchObject({ kind: 'witnesses', bound: 3, lockedIn: 0 });
   });
 
   it('says exact search where each pair of pictures shares a lens but no lens makes three', () => {
     const lenses = [aLens('ab', 20, 50, 4), aLens('bc', 20, 40, 2), aLens('ca', 30, 50, 2)];
-    const dark = { ev100: 5, isoCeiling: null, longestTimeS: 1 / 500, support: 'support' };
+    const dark = lightOf(5, { longestTimeS: 1 / 500 });
     const frames = [
       focalFrame('a', 50, 50, 'free'),
       focalFrame('b', 20, 20, 'free'),
       focalFrame('c', 35, 35, 'free', { light: dark }),
     ];
-    const result = solve({ shelf: aShelf(lenses), frames, limits: someLimits() });
+    const result = ask({ shelf: aShelf(lenses), frames, limits: someLimits() });
     expect(result.totals.lenses).toBe(2);
     expect(result.proof).toMatchObject({ kind: 'search', bound: 1 });
-    checkWitnesses({ shelf: aShelf(lenses), frames, limits: someLimits() }, result);
+    checkWitnesses(aQuestion({ shelf: aShelf(lenses), frames }), result);
   });
 });
 
@@ -155,10 +198,10 @@ describe('the aims in their order', () => {
     const frames = [focalFrame('f', 24, 105, 'held')];
     const unknown = aLens('a-unknown', 24, 105, 4, { weightG: null });
     expect(
-      solve({ shelf: aShelf([zoom, light, unknown]), frames, limits: someLimits() }).lineup.lensIds,
+      ask({ shelf: aShelf([zoom, light, unknown]), frames, limits: someLimits() }).lineup.lensIds,
     ).toEqual(['light']);
     expect(
-      solve({ shelf: aShelf([zoom, unknown]), frames, limits: someLimits() }).lineup.lensIds,
+      ask({ shelf: aShelf([zoom, unknown]), frames, limits: someLimits() }).lineup.lensIds,
     ).toEqual(['zoom']);
   });
 
@@ -168,7 +211,7 @@ describe('the aims in their order', () => {
       focalFrame('far', 300, 300, 'free', { want: 'want', sharePercent: 4 }),
     ];
     const at = (wantRatePercent: number) =>
-      solve({ shelf: aShelf([zoom, tele]), frames, limits: someLimits({ wantRatePercent }) });
+      ask({ shelf: aShelf([zoom, tele]), frames, limits: someLimits({ wantRatePercent }) });
     expect(at(5).lineup.lensIds).toEqual(['zoom']);
     expect(at(5).lensesOut).toMatchObject([
       { lensId: 'tele', reason: 'earns-too-little', wouldAdd: ['far'] },
@@ -182,7 +225,7 @@ describe('the aims in their order', () => {
       focalFrame('base', 50, 50, 'free'),
       focalFrame('far', 300, 300, 'free', { want }),
     ];
-    const bonus = solve({
+    const bonus = ask({
       shelf: aShelf([zoom, tele]),
       frames: far('bonus'),
       limits: someLimits(),
@@ -190,7 +233,7 @@ describe('the aims in their order', () => {
     expect(bonus.lineup.lensIds).toEqual(['zoom']);
     expect(bonus.lensesOut).toMatchObject([{ reason: 'bonus-only' }]);
     expect(
-      solve({
+      ask({
         shelf: aShelf([zoom, tele]),
         frames: far('must'),
         limits: someLimits({ wantRatePercent: 100 }),
@@ -204,7 +247,7 @@ describe('the aims in their order', () => {
     const doubler = aConverter('x2', 2, ['short']);
     const frames = [focalFrame('near', 200, 200, 'free'), focalFrame('far', 400, 400, 'free')];
     const at = (converterPieces: number) =>
-      solve({
+      ask({
         shelf: aShelf([short, long], [doubler]),
         frames,
         limits: someLimits({ converterPieces }),
@@ -213,7 +256,7 @@ describe('the aims in their order', () => {
       lineup: { lensIds: ['short'], converterIds: ['x2'] },
       totals: { pieces: 1.5, lenses: 1 },
     });
-    expect(at(2).lineup).toEqual({ lensIds: ['long', 'short'], converterIds: [] });
+    expect(at(2).lineup).toMatchObject({ lensIds: ['long', 'short'], converterIds: [] });
   });
 });
 
@@ -230,7 +273,7 @@ describe('limits', () => {
   ];
 
   it('keeps to the number of lenses and names what is lost', () => {
-    const result = solve({
+    const result = ask({
       shelf: aShelf(lenses),
       frames,
       limits: someLimits({ maxLenses: 1, sources: ['owned', 'wished'] }),
@@ -240,7 +283,7 @@ describe('limits', () => {
   });
 
   it('leaves wished gear out and says so', () => {
-    const result = solve({ shelf: aShelf(lenses), frames, limits: someLimits() });
+    const result = ask({ shelf: aShelf(lenses), frames, limits: someLimits() });
     expect(result.lineup.lensIds).toEqual(['mid', 'wide']);
     expect(result.lensesOut.find((l) => l.lensId === 'tele')?.reason).toBe('source');
     expect(result.frames.find((f) => f.frameId === 'c')).toMatchObject({
@@ -252,7 +295,7 @@ describe('limits', () => {
 
   it('takes no lens of unknown weight under a weight limit, and names it', () => {
     const odd = aLens('odd', 70, 300, 5.6, { weightG: null });
-    const result = solve({
+    const result = ask({
       shelf: aShelf([...lenses, odd]),
       frames,
       limits: someLimits({ maxLineupWeightG: 5000 }),
@@ -262,15 +305,15 @@ describe('limits', () => {
   });
 
   it('names locks and limits that cannot be met together', () => {
-    const result = solve({
+    const result = ask({
       shelf: aShelf(lenses),
       frames,
       limits: someLimits({ maxLenses: 1, maxLineupWeightG: 1000, lockedIn: ['wide', 'mid'] }),
     });
     expect(result.status).toBe('impossible');
-    expect(result.conflicts).toEqual([
-      { limit: 'maxLenses', allowed: 1, needed: 2, ids: ['mid', 'wide'] },
-      { limit: 'maxLineupWeightG', allowed: 1000, needed: 1200, ids: ['mid', 'wide'] },
+    expect(result.conflict?.members).toEqual([
+      { kind: 'lockedIn', ids: ['mid', 'wide'] },
+      { kind: 'maxLenses', allowed: 1, needed: 2 },
     ]);
   });
 });
@@ -279,31 +322,31 @@ describe('awkward outings', () => {
   it('answers without frames, without lenses, and without bodies', () => {
     const frames = [focalFrame('a', 50, 50, 'free')];
     expect(
-      solve({ shelf: aShelf([aLens('l', 50, 50, 2)]), frames: [], limits: someLimits() }),
+      ask({ shelf: aShelf([aLens('l', 50, 50, 2)]), frames: [], limits: someLimits() }),
     ).toMatchObject({ status: 'proven', totals: { lenses: 0 }, notes: [{ code: 'no-frames' }] });
-    expect(solve({ shelf: aShelf([]), frames, limits: someLimits() })).toMatchObject({
+    expect(ask({ shelf: aShelf([]), frames, limits: someLimits() })).toMatchObject({
       status: 'proven',
       totals: { lenses: 0, musts: { got: 0, of: 1 } },
       notes: [{ code: 'no-lenses' }],
     });
     expect(
-      solve({ shelf: aShelf([aLens('l', 50, 50, 2)], [], []), frames, limits: someLimits() }).notes,
+      ask({ shelf: aShelf([aLens('l', 50, 50, 2)], [], []), frames, limits: someLimits() }).notes,
     ).toEqual([{ code: 'no-bodies' }]);
   });
 
   it('does not mount a lens on a mount that it does not fit, unless the mount accepts it', () => {
     const other = aLens('other', 50, 50, 2, { mount: 'X' });
     const frames = [focalFrame('a', 50, 50, 'free')];
-    expect(
-      solve({ shelf: aShelf([other]), frames, limits: someLimits() }).lensesOut[0]?.reason,
-    ).toBe('no-body');
+    expect(ask({ shelf: aShelf([other]), frames, limits: someLimits() }).lensesOut[0]?.reason).toBe(
+      'no-body',
+    );
     const accepting = { ...aShelf([other]), mounts: [{ name: 'M', accepts: ['X'] }] };
-    expect(solve({ shelf: accepting, frames, limits: someLimits() }).totals.musts.got).toBe(1);
+    expect(ask({ shelf: accepting, frames, limits: someLimits() }).totals.musts.got).toBe(1);
   });
 
   it('covers a held range by lenses that take turns, a flowing one only by one', () => {
     const two = [aLens('near', 35, 85, 2.8), aLens('far', 85, 200, 2.8)];
-    const held = solve({
+    const held = ask({
       shelf: aShelf(two),
       frames: [personFrame('p', 4, 20, 'held')],
       limits: someLimits(),
@@ -312,7 +355,7 @@ describe('awkward outings', () => {
       totals: { lenses: 2, musts: { got: 1 } },
       lineup: { lensIds: ['far', 'near'] },
     });
-    const flowing = solve({
+    const flowing = ask({
       shelf: aShelf(two),
       frames: [personFrame('p', 4, 20, 'flowing')],
       limits: someLimits(),

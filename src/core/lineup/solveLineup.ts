@@ -1,19 +1,29 @@
-import type { Frame, FrameId, Limits } from '@/core/brief';
+import type { Frame } from '@/core/brief';
 import { demandOf } from '@/core/coverage';
-import type { ConverterId, LensId, Setup, Shelf } from '@/core/gear';
-import { coveringOf } from './cells';
-import { choose } from './choose';
-import { framesGot, isAtHand } from './evaluate';
+import {
+  type AdapterId,
+  type ConverterId,
+  kitPieces,
+  type LensId,
+  type Setup,
+  type TubeId,
+} from '@/core/gear';
+import { type Choice, choose } from './choose';
+import { conflictBehind } from './conflicts';
+import { setupsIn } from './evaluate';
+import { baseTargets, type Field, fieldOf } from './field';
 import { frameResult } from './frames';
+import { isLoose } from './hands';
 import { lensesIn, lensesOut } from './lenses';
 import type { MipSolver } from './mipSolver';
+import { notesOf } from './notes';
 import { wantSharesPercent } from './objective';
-import { proofOf } from './proof';
+import { type Proof, proofOf } from './proof';
 import type { LineupQuestion } from './question';
-import { reduce } from './reduce';
+import { reduce, type Reduced } from './reduce';
 import { gapsOf, overlapsOf } from './ranges';
-import { type Conflict, type LineupResult, type Note, RESULT_VERSION, type Totals } from './result';
-import { type Piece, type Selectable, selectable } from './selectable';
+import { type InHand, type LineupResult, RESULT_VERSION, type Totals } from './result';
+import type { PieceKind } from './selectable';
 
 export interface SolveOptions {
   /** Time that one aim's search may take, s; past it the best found is given with its bound. */
@@ -22,80 +32,141 @@ export interface SolveOptions {
   readonly now: () => number;
 }
 
+/** The choice by itself, before its reasons. */
+export interface Solved {
+  readonly field: Field;
+  readonly reduced: Reduced;
+  readonly choice: Choice | null;
+  readonly proof: Proof;
+  readonly timing: { readonly modelMs: number; readonly solveMs: number };
+}
+
+/** Lays out, chooses and proves: what an edit has to wait for. */
+export function solveChoice(
+  solver: MipSolver,
+  question: LineupQuestion,
+  { timeLimitS, now }: SolveOptions,
+): Solved {
+  const started = now();
+  const field = fieldOf(question);
+  const reduced = reduce(field);
+  const modelled = now();
+  const choice = choose(solver, field, reduced, timeLimitS);
+  const proof: Proof =
+    choice === null
+      ? { kind: 'none' }
+      : proofOf(
+          solver,
+          field,
+          reduced,
+          new Set(
+            question.frames
+              .filter((f) => f.want !== 'bonus' && choice.got.has(f.id))
+              .map((f) => f.id),
+          ),
+          { lensCount: idsOf(field, choice, 'lens').length, proven: choice.open === null },
+          timeLimitS,
+        );
+  const timing = { modelMs: modelled - started, solveMs: now() - modelled };
+  return { field, reduced, choice, proof, timing };
+}
+
 /** The fewest lenses that get the frames, with the proof, the reasons and the totals. */
 export function solveLineup(
   solver: MipSolver,
-  { frames, shelf, limits }: LineupQuestion,
-  { timeLimitS, now }: SolveOptions,
+  question: LineupQuestion,
+  options: SolveOptions,
 ): LineupResult {
+  const { timeLimitS, now } = options;
   const started = now();
-  const choice = selectable(shelf, limits);
-  const covering = coveringOf(choice.setups, frames, limits);
-  const reduced = reduce(covering, choice.pieces);
-  const modelled = now();
-  const chosen = choose(solver, covering, reduced, choice.pieces, frames, limits, timeLimitS);
-  const taken = new Set(chosen?.taken ?? limits.lockedIn);
-  const lensIds = idsOf<LensId>(choice.pieces, 'lens', taken);
-  const got = framesGot(covering, taken);
-  const proven = chosen !== null && chosen.open === null;
-  const wanted = new Set(
-    [...got].filter((id) => frames.some((f) => f.id === id && f.want !== 'bonus')),
-  );
-  const proof =
-    chosen === null
-      ? ({ kind: 'none' } as const)
-      : proofOf(
-          solver,
-          { covering, reduced, pieces: choice.pieces },
-          wanted,
-          { lensCount: lensIds.length, proven },
-          timeLimitS,
-        );
-  const solved = now();
-  const carried = choice.setups.filter((s) => isAtHand(s, taken));
+  const { field, choice: found, proof, timing } = solveChoice(solver, question, options);
+  const { frames, shelf, limits } = question;
+  const choice = found ?? lockedOnly(field);
+  const lensIds = idsOf<LensId>(field, choice, 'lens');
+  const carried = distinct(field.hands.flatMap((hand) => setupsIn(field, choice, hand)));
   const lensById = new Map(shelf.lenses.map((l) => [l.id, l]));
+  const targets = baseTargets(field);
   return {
     format: 'armreach-lineup',
     version: RESULT_VERSION,
-    status: chosen === null ? 'impossible' : proven ? 'proven' : 'best-found',
-    lineup: { lensIds, converterIds: idsOf<ConverterId>(choice.pieces, 'converter', taken) },
-    frames: frames.map((f) =>
-      frameResult(f, covering, choice.setups, taken, got.has(f.id), limits),
-    ),
+    status: found === null ? 'impossible' : found.open === null ? 'proven' : 'best-found',
+    lineup: {
+      lensIds,
+      converterIds: idsOf<ConverterId>(field, choice, 'converter'),
+      tubeIds: idsOf<TubeId>(field, choice, 'tube'),
+      adapterIds: idsOf<AdapterId>(field, choice, 'adapter'),
+    },
+    hands: handsResult(field, choice),
+    frames: frames.map((f) => frameResult(field, targets.get(f.id)!, choice)),
     proof,
-    gaps: gapsOf(carried, frames, got, limits),
-    overlaps: overlapsOf(carried, lensById),
-    lensesIn: lensesIn(lensIds, covering, taken, got),
-    lensesOut: lensesOut({ shelf, frames, limits, choice, covering, taken, got }),
-    totals: totalsOf(frames, shelf, choice, taken, got),
-    notes: notesOf(frames, choice, limits),
-    conflicts: chosen === null ? conflictsOf(choice.pieces, limits) : [],
-    open: chosen?.open ?? null,
-    timing: { modelMs: modelled - started, solveMs: solved - modelled, totalMs: now() - started },
+    gaps: gapsOf(carried, frames, choice.got, limits),
+    overlaps: overlapsOf(carried, lensById, frames, limits),
+    lensesIn: lensesIn(solver, field, choice, lensIds, timeLimitS),
+    lensesOut: lensesOut(question, field, choice),
+    totals: totalsOf(frames, field, choice),
+    notes: notesOf(question, field, choice, bodiesWithoutPixels(field, frames)),
+    conflict: conflictBehind(solver, field, found, timeLimitS),
+    open: found?.open ?? null,
+    timing: { ...timing, totalMs: now() - started },
   };
 }
 
-function idsOf<Id extends string>(
-  pieces: readonly Piece[],
-  kind: Piece['kind'],
-  taken: ReadonlySet<string>,
-): Id[] {
-  return pieces.filter((p) => p.kind === kind && taken.has(p.id)).map((p) => p.id as Id);
+/** What is along when the locked-in pieces alone break the limits. */
+function lockedOnly(field: Field): Choice {
+  return {
+    taken: field.choice.pieces.filter((p) => p.lockedIn).map((p) => p.id),
+    got: new Set(),
+    values: [],
+    uses: { held: [], bodies: [], fixed: [] },
+    open: null,
+  };
+}
+
+/** Ids of one kind among the pieces taken, in the order of ids. */
+export function idsOf<Id extends string>(field: Field, choice: Choice, kind: PieceKind): Id[] {
+  const taken = new Set(choice.taken);
+  return field.choice.pieces
+    .filter((p) => p.kind === kind && taken.has(p.id))
+    .map((p) => p.id as Id);
+}
+
+function distinct(setups: readonly Setup[]): Setup[] {
+  return [
+    ...new Map(
+      setups.map((s) => [`${s.bodyId} ${kitPieces(s).join()} ${s.builtIn}`, s] as const),
+    ).values(),
+  ];
+}
+
+function handsResult({ hands }: Field, { uses }: Choice): InHand[] {
+  if (hands.every(isLoose)) return [];
+  return hands.map((hand) => {
+    const here = <T extends { readonly hand: { readonly index: number } }>(all: readonly T[]) =>
+      all.filter((use) => use.hand.index === hand.index);
+    return {
+      stretchId: hand.stretchId,
+      shooterId: hand.shooterId,
+      bodyIds: hand.choosesBodies ? here(uses.bodies).map((b) => b.bodyId) : null,
+      pieceIds: hand.choosesPieces ? here(uses.held).map((h) => h.pieceId) : null,
+      fixed: hand.fixedSetups
+        ? here(uses.fixed).flatMap(({ maker }) =>
+            maker.bodyId === null ? [] : [{ bodyId: maker.bodyId, pieceIds: kitPieces(maker.kit) }],
+          )
+        : null,
+    };
+  });
 }
 
 function totalsOf(
   frames: readonly Frame[],
-  shelf: Shelf,
-  choice: Selectable,
-  taken: ReadonlySet<string>,
-  got: ReadonlySet<FrameId>,
+  { choice: { pieces: all, bodies, bodyWeightG }, limits }: Field,
+  { taken, got }: Choice,
 ): Totals {
-  const pieces = choice.pieces.filter((p) => taken.has(p.id));
-  const wished = new Set<string>(
-    [...shelf.lenses, ...shelf.converters].filter((i) => i.ownership === 'wished').map((i) => i.id),
-  );
+  const ids = new Set(taken);
+  const pieces = all.filter((p) => ids.has(p.id));
   const sum = (values: readonly (number | null)[]) =>
     values.reduce<number>((a, b) => a + (b ?? 0), 0);
+  const unknown = (items: readonly { readonly id: string }[]) => items.map((item) => item.id);
   const count = (want: Frame['want']) => {
     const of = frames.filter((f) => f.want === want);
     return { got: of.filter((f) => got.has(f.id)).length, of: of.length };
@@ -104,11 +175,14 @@ function totalsOf(
   return {
     lenses: pieces.filter((p) => p.kind === 'lens').length,
     pieces: sum(pieces.map((p) => p.pieces)),
-    weightG: sum(pieces.map((p) => p.weightG)),
-    weightUnknown: pieces.filter((p) => p.weightG === null).map((p) => p.id),
+    weightG: sum(pieces.map((p) => p.weightG)) + bodyWeightG,
+    weightUnknown: unknown([
+      ...pieces.filter((p) => p.weightG === null),
+      ...(limits.countBodies ? bodies.filter((b) => b.weightG === null) : []),
+    ]),
     price: sum(pieces.map((p) => p.price)),
-    priceUnknown: pieces.filter((p) => p.price === null).map((p) => p.id),
-    toBuy: sum(pieces.filter((p) => wished.has(p.id)).map((p) => p.price)),
+    priceUnknown: unknown(pieces.filter((p) => p.price === null)),
+    toBuy: sum(pieces.map((p) => p.spend)),
     musts: count('must'),
     wants: {
       ...count('want'),
@@ -118,57 +192,9 @@ function totalsOf(
   };
 }
 
-function notesOf(frames: readonly Frame[], choice: Selectable, limits: Limits): Note[] {
-  const bodies = bodiesWithoutPixels(choice.setups, frames, limits);
-  const has = (kind: Piece['kind']) => choice.pieces.some((p) => p.kind === kind);
-  return [
-    ...(choice.weightUnknown.length > 0
-      ? [{ code: 'weight-unknown' as const, ids: choice.weightUnknown }]
-      : []),
-    ...(bodies.length > 0 ? [{ code: 'pixels-unknown' as const, ids: bodies }] : []),
-    ...(frames.length === 0 ? [{ code: 'no-frames' as const }] : []),
-    ...(!has('lens') ? [{ code: 'no-lenses' as const }] : []),
-    ...(has('lens') && choice.setups.length === 0 ? [{ code: 'no-bodies' as const }] : []),
-  ];
-}
-
-function bodiesWithoutPixels(
-  setups: readonly Setup[],
-  frames: readonly Frame[],
-  limits: Limits,
-): string[] {
-  const one = new Map(setups.map((s) => [s.bodyId, s]));
+function bodiesWithoutPixels({ choice, limits }: Field, frames: readonly Frame[]): string[] {
+  const one = new Map(choice.setups.map((s) => [s.bodyId, s]));
   return [...one].flatMap(([id, s]) =>
     frames.some((f) => demandOf(s, f, limits).pixelsUnknown) ? [id] : [],
   );
-}
-
-/** The locked-in pieces are all that can break a limit, since losing a frame never does. */
-function conflictsOf(pieces: readonly Piece[], limits: Limits): Conflict[] {
-  const locked = pieces.filter((p) => p.lockedIn);
-  const lenses = locked.filter((p) => p.kind === 'lens');
-  const weight = locked.reduce((sum, p) => sum + (p.weightG ?? 0), 0);
-  const ids = (of: readonly Piece[]) => of.map((p) => p.id);
-  return [
-    ...(limits.maxLenses !== null && lenses.length > limits.maxLenses
-      ? [
-          {
-            limit: 'maxLenses' as const,
-            allowed: limits.maxLenses,
-            needed: lenses.length,
-            ids: ids(lenses),
-          },
-        ]
-      : []),
-    ...(limits.maxLineupWeightG !== null && weight > limits.maxLineupWeightG
-      ? [
-          {
-            limit: 'maxLineupWeightG' as const,
-            allowed: limits.maxLineupWeightG,
-            needed: weight,
-            ids: ids(locked),
-          },
-        ]
-      : []),
-  ];
 }

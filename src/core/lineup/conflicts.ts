@@ -1,0 +1,297 @@
+import type { FrameId, ShooterId, StretchId } from '@/core/brief';
+import type { Choice } from './choose';
+import { type Field, withHands } from './field';
+import type { Hand } from './hands';
+import type { MipModel, MipSolver } from './mipSolver';
+import { type CoveringModel, modelOf, type RowGroup } from './model';
+import { reduce } from './reduce';
+
+/** One of the limits and wishes that fight. */
+export type ConflictMember =
+  | { readonly kind: 'frame'; readonly frameId: FrameId }
+  | { readonly kind: 'lockedIn'; readonly ids: readonly string[] }
+  | {
+      readonly kind: 'maxLenses' | 'maxLineupWeightG' | 'maxSpend';
+      readonly allowed: number;
+      /** The least that would free the others; null when this alone never does. */
+      readonly needed: number | null;
+    }
+  | {
+      readonly kind: 'handWeight' | 'handBodies' | 'noChange';
+      readonly stretchId: StretchId | null;
+      readonly shooterId: ShooterId | null;
+      readonly allowed: number;
+      readonly needed: number | null;
+    };
+
+/**
+ * Limits and musts that cannot be had together, and of which any one dropped leaves the rest
+ * possible. What frees them: dropping any of the frames, or letting a limit go up to `needed`.
+ */
+export interface LimitConflict {
+  readonly members: readonly ConflictMember[];
+}
+
+/** A limit or demand that can be switched off. */
+interface Demand {
+  readonly key: string;
+  readonly hand: Hand | null;
+  readonly kind: ConflictMember['kind'];
+  readonly frameId: FrameId | null;
+}
+
+/**
+ * The conflict behind musts that are lost although each of them can be made by itself, or behind
+ * locked-in pieces that break a limit.
+ *
+ * The solver's own infeasible rows start the search where it gives any; then each member is dropped
+ * in turn and stays out unless the rest becomes possible, so what is left is minimal by trial.
+ *
+ * @returns null when all musts that can be made at all are got
+ */
+export function conflictBehind(
+  solver: MipSolver,
+  field: Field,
+  choice: Choice | null,
+  timeLimitS: number,
+): LimitConflict | null {
+  const trial = new Trial(solver, field, timeLimitS);
+  const musts = trial.possibleMusts();
+  if (choice !== null && musts.every((id) => choice.got.has(id))) return null;
+  const all = demandsOf(field, musts);
+  if (trial.fits(all)) return null;
+  let kept = trial.narrowed(all);
+  for (const demand of kept) {
+    const rest = kept.filter((d) => d !== demand);
+    if (!trial.fits(rest)) kept = rest;
+  }
+  return {
+    members: kept.map((demand) =>
+      memberOf(
+        demand,
+        field,
+        trial,
+        kept.filter((d) => d !== demand),
+      ),
+    ),
+  };
+}
+
+function demandsOf(field: Field, musts: readonly FrameId[]): Demand[] {
+  const { limits, hands, choice } = field;
+  const plain = (kind: ConflictMember['kind']): Demand => ({
+    key: kind,
+    kind,
+    hand: null,
+    frameId: null,
+  });
+  const ofHand = (kind: ConflictMember['kind'], hand: Hand): Demand => ({
+    key: `${kind} ${hand.index}`,
+    kind,
+    hand,
+    frameId: null,
+  });
+  return [
+    ...(choice.pieces.some((p) => p.lockedIn) ? [plain('lockedIn')] : []),
+    ...(limits.maxLenses === null ? [] : [plain('maxLenses')]),
+    ...(limits.maxLineupWeightG === null ? [] : [plain('maxLineupWeightG')]),
+    ...(limits.maxSpend === null ? [] : [plain('maxSpend')]),
+    ...hands.flatMap((hand) => [
+      ...(hand.maxWeightG === null ? [] : [ofHand('handWeight', hand)]),
+      ...(hand.inHand < hand.bodyIds.length ? [ofHand('handBodies', hand)] : []),
+      ...(hand.fixedSetups ? [ofHand('noChange', hand)] : []),
+    ]),
+    ...musts.map((frameId): Demand => ({
+      key: `frame ${frameId}`,
+      kind: 'frame',
+      hand: null,
+      frameId,
+    })),
+  ];
+}
+
+/** Tries sets of demands; fields with the same hands are laid out once. */
+class Trial {
+  private readonly models = new Map<string, CoveringModel>();
+
+  constructor(
+    private readonly solver: MipSolver,
+    private readonly field: Field,
+    private readonly timeLimitS: number,
+  ) {}
+
+  possibleMusts(): FrameId[] {
+    const open = this.modelFor([]);
+    return open.targets
+      .filter(({ target }) => target.layer === 'base' && target.frame.want === 'must')
+      .map(({ target }) => target.frame.id)
+      .filter((id) => this.fits([{ key: `frame ${id}`, kind: 'frame', hand: null, frameId: id }]));
+  }
+
+  fits(demands: readonly Demand[]): boolean {
+    return this.solve(demands, null) !== null;
+  }
+
+  /** The demands in the solver's infeasible rows, where these are indeed too many together. */
+  narrowed(demands: readonly Demand[]): readonly Demand[] {
+    const model = this.modelFor(demands);
+    const { mip, groups } = withDemands(model, demands);
+    const session = this.solver.open(mip);
+    try {
+      session.minimise(new Array<number>(mip.columnCount).fill(0), this.timeLimitS);
+      const rows = session.conflictingRows();
+      if (rows === null) return demands;
+      const touched = new Set(rows.flatMap((row) => groupKey(groups[row]) ?? []));
+      const few = demands.filter(
+        (d) => touched.has(d.key) || d.kind === 'noChange' || d.kind === 'lockedIn',
+      );
+      return few.length < demands.length && !this.fits(few) ? few : demands;
+    } finally {
+      session.close();
+    }
+  }
+
+  /** The least value of a limit with which the other demands fit; null when none is enough. */
+  least(
+    demands: readonly Demand[],
+    kind: ConflictMember['kind'],
+    hand: Hand | null,
+  ): number | null {
+    return this.solve(demands, { kind, hand });
+  }
+
+  private solve(
+    demands: readonly Demand[],
+    measured: { kind: ConflictMember['kind']; hand: Hand | null } | null,
+  ): number | null {
+    const model = this.modelFor(demands);
+    const costs = measured === null ? [] : this.costsOf(model, measured.kind, measured.hand);
+    const { mip } = withDemands(model, demands);
+    const session = this.solver.open(mip);
+    try {
+      const outcome = session.minimise(
+        Array.from({ length: mip.columnCount }, (_, i) => costs[i] ?? 0),
+        this.timeLimitS,
+      );
+      return outcome.kind === 'infeasible' ? null : outcome.objective;
+    } finally {
+      session.close();
+    }
+  }
+
+  private costsOf(model: CoveringModel, kind: ConflictMember['kind'], hand: Hand | null): number[] {
+    const costs: number[] = [];
+    const { choice } = this.field;
+    const weight = new Map<string, number>(
+      [...choice.pieces, ...choice.bodies].map((item) => [item.id, item.weightG ?? 0]),
+    );
+    if (kind === 'handWeight' || kind === 'handBodies') {
+      for (const b of model.bodies)
+        if (b.hand.index === hand?.index)
+          costs[b.column] = kind === 'handBodies' ? 1 : (weight.get(b.bodyId) ?? 0);
+      if (kind === 'handWeight')
+        for (const h of model.held)
+          if (h.hand.index === hand?.index) costs[h.column] = weight.get(h.pieceId) ?? 0;
+      return costs;
+    }
+    model.pieces.forEach((p, i) => {
+      costs[i] =
+        kind === 'maxLenses'
+          ? Number(p.kind === 'lens')
+          : kind === 'maxSpend'
+            ? (p.spend ?? 0)
+            : (p.weightG ?? 0);
+    });
+    return costs;
+  }
+
+  /** The model with the hands as the demands leave them; limits are all in and switched by rows. */
+  private modelFor(demands: readonly Demand[]): CoveringModel {
+    const keys = new Set(demands.map((d) => d.key));
+    const loosened = this.field.hands.map((hand) => ({
+      ...hand,
+      fixedSetups: hand.fixedSetups && keys.has(`noChange ${hand.index}`),
+    }));
+    const key = loosened.map((h) => Number(h.fixedSetups)).join('');
+    const known = this.models.get(key);
+    if (known) return known;
+    const field = withHands(this.field, loosened);
+    const model = modelOf(field, reduce(field, { keepAll: true }));
+    this.models.set(key, model);
+    return model;
+  }
+}
+
+function withDemands(
+  model: CoveringModel,
+  demands: readonly Demand[],
+): { mip: MipModel; groups: readonly RowGroup[] } {
+  const keys = new Set(demands.map((d) => d.key));
+  const on = model.groups.map((group) => {
+    const key = group.kind === 'cell' ? null : groupKey(group);
+    return key === null || keys.has(key);
+  });
+  const wanted = new Set<number>(
+    model.targets
+      .filter(({ target }) => target.layer === 'base' && keys.has(`frame ${target.frame.id}`))
+      .map(({ column }) => column),
+  );
+  return {
+    mip: {
+      ...model.mip,
+      lower: model.mip.lower.map((l, i) =>
+        wanted.has(i) ? 1 : model.pieces[i]?.lockedIn && !keys.has('lockedIn') ? 0 : l,
+      ),
+      rows: model.mip.rows.filter((_, i) => on[i]),
+    },
+    groups: model.groups.filter((_, i) => on[i]),
+  };
+}
+
+/** The key of the demand that a row belongs to; null for what always holds. */
+function groupKey(group: RowGroup | undefined): string | null {
+  if (group === undefined || group.kind === 'structure') return null;
+  if (group.kind === 'cell') return `frame ${group.frameId}`;
+  return 'hand' in group ? `${group.kind} ${group.hand.index}` : group.kind;
+}
+
+function memberOf(
+  demand: Demand,
+  { limits, choice }: Field,
+  trial: Trial,
+  rest: readonly Demand[],
+): ConflictMember {
+  const { kind, hand, frameId } = demand;
+  switch (kind) {
+    case 'frame':
+      return { kind, frameId: frameId! };
+    case 'lockedIn':
+      return { kind, ids: choice.pieces.filter((p) => p.lockedIn).map((p) => p.id) };
+    case 'maxLenses':
+    case 'maxSpend':
+      return { kind, allowed: limits[kind] ?? 0, needed: trial.least(rest, kind, null) };
+    case 'maxLineupWeightG': {
+      const least = trial.least(rest, kind, null);
+      return {
+        kind,
+        allowed: limits[kind] ?? 0,
+        needed: least === null ? null : least + choice.bodyWeightG,
+      };
+    }
+    case 'handWeight':
+    case 'handBodies':
+    case 'noChange':
+      return {
+        kind,
+        stretchId: hand?.stretchId ?? null,
+        shooterId: hand?.shooterId ?? null,
+        allowed:
+          kind === 'handWeight'
+            ? (hand?.maxWeightG ?? 0)
+            : kind === 'handBodies'
+              ? (hand?.inHand ?? 0)
+              : 0,
+        needed: kind === 'noChange' ? null : trial.least(rest, kind, hand),
+      };
+  }
+}

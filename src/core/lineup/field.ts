@@ -1,0 +1,106 @@
+import type { Frame, FrameId, Limits } from '@/core/brief';
+import type { Harder } from '@/core/coverage';
+import { cellsOf, type OccasionCells } from './cells';
+import { type Hand, handsOf } from './hands';
+import { type Makers, makersOf } from './makers';
+import { type Occasion, occasionsOf } from './occasions';
+import type { LineupQuestion } from './question';
+import { type Selectable, selectable } from './selectable';
+
+/** A stricter reading of a frame, for preferring what has something in hand. */
+export type Layer = 'base' | 'stop1' | 'stop2' | 'whole';
+
+/** How much harder each layer is. */
+const HARDER: Readonly<Record<Exclude<Layer, 'base'>, Harder>> = {
+  stop1: { stops: 1, uncropped: false },
+  stop2: { stops: 2, uncropped: false },
+  whole: { stops: 0, uncropped: true },
+};
+
+/** A frame, or a stricter reading of it, with the occasions on which it can be got. */
+export interface Target {
+  readonly key: string;
+  readonly frame: Frame;
+  readonly layer: Layer;
+  readonly occasions: readonly OccasionCells[];
+}
+
+/** A question laid out for the choice: what may be chosen, in whose hands, and what it makes. */
+export interface Field {
+  readonly frames: readonly Frame[];
+  readonly limits: Limits;
+  readonly choice: Selectable;
+  readonly hands: readonly Hand[];
+  readonly makers: Makers;
+  readonly targets: readonly Target[];
+}
+
+/** Lays a question out. Targets stand in the order of frame ids, so that no order flickers. */
+export function fieldOf(question: LineupQuestion): Field {
+  const { frames, shelf, limits } = question;
+  const choice = selectable(shelf, limits);
+  return layOut(frames, limits, choice, handsOf(question, choice.bodies));
+}
+
+/** The same field with other hands. */
+export function withHands({ frames, limits, choice }: Field, hands: readonly Hand[]): Field {
+  return layOut(frames, limits, choice, hands);
+}
+
+function layOut(
+  frames: readonly Frame[],
+  limits: Limits,
+  choice: Selectable,
+  hands: readonly Hand[],
+): Field {
+  const makers = makersOf(
+    choice.setups,
+    hands,
+    frames.some((f) => f.twice),
+  );
+  const ordered = [...frames].sort((a, b) => (a.id < b.id ? -1 : 1));
+  return {
+    frames,
+    limits,
+    choice,
+    hands,
+    makers,
+    targets: ordered.flatMap((frame) => {
+      const occasions = occasionsOf(frame, hands);
+      return layersOf(frame, limits).map((layer) =>
+        targetOf(frame, layer, occasions, makers, limits),
+      );
+    }),
+  };
+}
+
+function targetOf(
+  frame: Frame,
+  layer: Layer,
+  occasions: readonly Occasion[],
+  makers: Makers,
+  limits: Limits,
+): Target {
+  const harder = layer === 'base' ? undefined : HARDER[layer];
+  return {
+    key: layer === 'base' ? frame.id : `${frame.id}#${layer}`,
+    frame,
+    layer,
+    occasions: occasions.map((o) => cellsOf(o, makers, limits, harder)),
+  };
+}
+
+/** The layers that the order of aims asks about. */
+function layersOf(frame: Frame, { order }: Limits): Layer[] {
+  const lit = frame.light.source.kind !== 'none';
+  return [
+    'base',
+    ...(order.includes('speed') && lit ? (['stop1', 'stop2'] as const) : []),
+    ...(order.includes('crop') ? (['whole'] as const) : []),
+  ];
+}
+
+/** The base targets by frame. */
+export function baseTargets(field: Field): Map<FrameId, Target> {
+  return new Map(field.targets.filter((t) => t.layer === 'base').map((t) => [t.frame.id, t]));
+}

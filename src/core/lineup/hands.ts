@@ -1,0 +1,117 @@
+import type { Hand as StretchHand, Limits, ShooterId, StretchId } from '@/core/brief';
+import type { Body, BodyId } from '@/core/gear';
+import type { LineupQuestion } from './question';
+
+/** One shooter in one stretch, with what is at hand there; or one person in the whole outing. */
+export interface Hand {
+  readonly index: number;
+  readonly stretchId: StretchId | null;
+  readonly shooterId: ShooterId | null;
+  readonly bodyIds: readonly BodyId[];
+  /** How many of these bodies are in hand at once. */
+  readonly inHand: number;
+  /** Which bodies they are is part of the choice. */
+  readonly choosesBodies: boolean;
+  /** Each body keeps one setup for the whole stretch. */
+  readonly fixedSetups: boolean;
+  /** Which pieces are carried here is part of the choice; else all that come along are at hand. */
+  readonly choosesPieces: boolean;
+  readonly maxWeightG: number | null;
+  readonly wet: boolean;
+}
+
+const EVERYTHING: Pick<StretchHand, 'bodyIds' | 'bodies' | 'maxWeightG'> = {
+  bodyIds: [],
+  bodies: null,
+  maxWeightG: null,
+};
+
+/** All hands of an outing, stretch by stretch. Without stretches there is one. */
+export function handsOf(
+  { outing, stretches, limits }: Pick<LineupQuestion, 'outing' | 'stretches' | 'limits'>,
+  bodies: readonly Body[],
+): Hand[] {
+  const all = bodies.map((b) => b.id);
+  const everyone: readonly (ShooterId | null)[] =
+    outing.shooters.length > 0 ? outing.shooters.map((s) => s.id) : [null];
+  const counted = limits.order.includes('changes');
+  if (stretches.length === 0) return [wholeOuting(all, everyone[0] ?? null, limits, counted)];
+  const hands: Hand[] = [];
+  for (const stretch of stretches) {
+    const present =
+      stretch.hands.length > 0
+        ? stretch.hands
+        : [{ ...EVERYTHING, shooterId: everyone[0] ?? null }];
+    const alone = present.length === 1;
+    for (const hand of present) {
+      const own = new Set<BodyId>(hand.bodyIds);
+      const bodyIds = own.size > 0 ? all.filter((id) => own.has(id)) : all;
+      const inHand = Math.min(hand.bodies ?? bodyIds.length, bodyIds.length);
+      const contested = present.some(
+        (other) =>
+          other !== hand &&
+          (other.bodyIds.length === 0 || bodyIds.some((id) => other.bodyIds.includes(id))),
+      );
+      hands.push({
+        index: hands.length,
+        stretchId: stretch.id,
+        shooterId: hand.shooterId,
+        bodyIds,
+        inHand,
+        choosesBodies: inHand < bodyIds.length || contested || hand.maxWeightG !== null,
+        fixedSetups: !stretch.changes || limits.neverChange,
+        choosesPieces: !alone || hand.maxWeightG !== null || counted,
+        maxWeightG: hand.maxWeightG,
+        wet: stretch.weather === 'wet',
+      });
+    }
+  }
+  return hands;
+}
+
+function wholeOuting(
+  bodyIds: readonly BodyId[],
+  shooterId: ShooterId | null,
+  limits: Limits,
+  counted: boolean,
+): Hand {
+  return {
+    index: 0,
+    stretchId: null,
+    shooterId,
+    bodyIds,
+    inHand: bodyIds.length,
+    choosesBodies: false,
+    fixedSetups: limits.neverChange,
+    choosesPieces: counted,
+    maxWeightG: null,
+    wet: false,
+  };
+}
+
+/** Whether everything that comes along is at hand there, on any body, changed at will. */
+export function isLoose(hand: Hand): boolean {
+  return !hand.choosesBodies && !hand.fixedSetups && !hand.choosesPieces;
+}
+
+/** The hands of the same stretch, by stretch. */
+export function handsByStretch(hands: readonly Hand[]): Hand[][] {
+  const groups = new Map<StretchId | null, Hand[]>();
+  for (const hand of hands)
+    groups.set(hand.stretchId, [...(groups.get(hand.stretchId) ?? []), hand]);
+  return [...groups.values()];
+}
+
+/**
+ * How many lenses that do the same can be of use at once in any stretch: one for each hand, two
+ * where pictures are to be twice covered, and one for each body that keeps its setup.
+ */
+export function usefulCopies(hands: readonly Hand[], anyTwice: boolean): number {
+  const inStretch = handsByStretch(hands).map((group) =>
+    group.reduce(
+      (sum, hand) => sum + (hand.fixedSetups ? Math.max(1, hand.inHand) : anyTwice ? 2 : 1),
+      0,
+    ),
+  );
+  return Math.max(1, ...inStretch);
+}

@@ -1,0 +1,80 @@
+import type { Frame, FrameId, StretchId } from '@/core/brief';
+import { type Hand, isLoose } from './hands';
+
+/** One way in which a frame may come about: a stretch, who may make it there, and from how far. */
+export interface Occasion {
+  readonly frameId: FrameId;
+  readonly stretchId: StretchId | null;
+  readonly hands: readonly Hand[];
+  /** The frame as it is there: with the distances from that place, sealed in the wet. */
+  readonly frame: Frame;
+}
+
+/**
+ * The occasions of a frame. Shooters who stand at the same distances share one, so that their
+ * lenses add up; a frame is got when one of its occasions gets it. Where it may be made in any
+ * stretch, a stretch with everything at hand stands for those that offer no more.
+ */
+export function occasionsOf(frame: Frame, hands: readonly Hand[]): Occasion[] {
+  const stretches = new Set<StretchId>(frame.stretchIds);
+  const shooters = new Set<string>(frame.shooterIds);
+  const may = hands.filter(
+    (h) =>
+      (stretches.size === 0 || (h.stretchId !== null && stretches.has(h.stretchId))) &&
+      (shooters.size === 0 || (h.shooterId !== null && shooters.has(h.shooterId))),
+  );
+  const seen = new Map<string, { hands: Hand[]; frame: Frame }>();
+  for (const hand of may) {
+    const there = frameAt(frame, hand);
+    const key = `${hand.stretchId} ${placeKey(there)}`;
+    const known = seen.get(key);
+    if (known) known.hands.push(hand);
+    else seen.set(key, { hands: [hand], frame: there });
+  }
+  const occasions = [...seen.values()].map((o) => ({
+    frameId: frame.id,
+    stretchId: o.hands[0]?.stretchId ?? null,
+    ...o,
+  }));
+  return occasions.filter(
+    (o, i) => !occasions.some((other, j) => j !== i && standsFor(other, o, j < i)),
+  );
+}
+
+/** Whether one occasion offers all that another does; of two alike the first stands. */
+function standsFor(one: Occasion, other: Occasion, first: boolean): boolean {
+  const [hand] = one.hands;
+  if (!hand || one.hands.length > 1 || !isLoose(hand)) return false;
+  if (placeKey(one.frame) !== placeKey(other.frame)) return false;
+  const bodies = new Set<string>(hand.bodyIds);
+  if (!other.hands.every((h) => h.bodyIds.every((id) => bodies.has(id)))) return false;
+  const [otherHand] = other.hands;
+  const alike =
+    other.hands.length === 1 &&
+    otherHand !== undefined &&
+    isLoose(otherHand) &&
+    otherHand.bodyIds.length === hand.bodyIds.length;
+  return !alike || first;
+}
+
+/** The frame for one hand; the same object where nothing differs. */
+function frameAt(frame: Frame, hand: Hand): Frame {
+  const view = frame.views.find((v) => v.shooterId === hand.shooterId);
+  const sealed = hand.wet && !frame.special.sealed;
+  if (!sealed && (view === undefined || frame.need.kind !== 'subject')) return frame;
+  return {
+    ...frame,
+    need:
+      view !== undefined && frame.need.kind === 'subject'
+        ? { ...frame.need, fromM: view.fromM, toM: view.toM }
+        : frame.need,
+    special: sealed ? { ...frame.special, sealed: true } : frame.special,
+  };
+}
+
+/** What makes the places of two occasions of one frame the same. */
+function placeKey({ need, special }: Frame): string {
+  return need.kind === 'subject'
+    ? `${need.fromM} ${need.toM} ${special.sealed}`
+    : `${special.sealed}`;
+}
