@@ -41,8 +41,9 @@ export function createLineupClient(report: (answer: Answer) => void) {
       const question: LineupQuestion = waiting;
       waiting = null;
       try {
-        const { frames, shelf, limits } = question;
-        const result = await (service ?? start()).answer({ frames, shelf, limits }, TIME_LIMIT_S);
+        const { outing, stretches, frames, shelf, limits } = question;
+        const asked = { outing, stretches, frames, shelf, limits };
+        const result = await (service ?? start()).answer(asked, TIME_LIMIT_S);
         if (waiting === null) tell({ result, question, thinking: false, error: null });
       } catch (error) {
         if (waiting === null) {

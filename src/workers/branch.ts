@@ -1,0 +1,96 @@
+/** One solved relaxation; `failed` when the solver could not finish it. */
+export type Relaxation =
+  | { readonly kind: 'optimal'; readonly values: ArrayLike<number>; readonly objective: number }
+  | { readonly kind: 'infeasible' }
+  | { readonly kind: 'failed' };
+
+/** A relaxed model of columns between 0 and 1 that can be fixed one by one. */
+export interface Relaxed {
+  /** Columns that must be whole. */
+  readonly whole: Int32Array;
+  solve(): Relaxation;
+  fix(column: number, value: 0 | 1): void;
+  free(column: number): void;
+}
+
+export type Branched =
+  | {
+      readonly kind: 'optimal';
+      readonly values: number[];
+      readonly objective: number;
+      /** 0 when the relaxation itself was whole. */
+      readonly branches: number;
+    }
+  | { readonly kind: 'infeasible' }
+  | { readonly kind: 'given-up' };
+
+/** A value this near to a whole number is one. */
+const WHOLE_TOLERANCE = 1e-7;
+/** An objective must be lower than the best by more than this to be better. */
+const BETTER_BY = 1e-9;
+/** Largest number of steps of `wholeStep` tried in one unit. */
+const FINEST_STEP = 1 / 4;
+
+/**
+ * The exact optimum by depth-first branching, the column nearest to a half first, towards 1 first:
+ * a branch is left when its relaxation is no better than the best whole solution. All columns are
+ * free again afterwards.
+ *
+ * @param step what every whole solution's objective is a multiple of; null when not known
+ */
+export function branch(relaxed: Relaxed, step: number | null, mostBranches: number): Branched {
+  let best: { values: number[]; objective: number } | null = null;
+  let branches = 0;
+  let givenUp = false;
+  /** The least that a whole solution under a relaxation can cost. */
+  const leastOf = (objective: number) =>
+    step === null ? objective : Math.ceil(objective / step - 1e-6) * step;
+
+  const visit = (): void => {
+    const here = relaxed.solve();
+    if (here.kind === 'failed') givenUp = true;
+    if (here.kind !== 'optimal' || givenUp) return;
+    if (best !== null && leastOf(here.objective) >= best.objective - BETTER_BY) return;
+    const column = mostFractional(relaxed.whole, here.values);
+    if (column === null) {
+      best = { values: Array.from(here.values), objective: here.objective };
+      return;
+    }
+    if (branches >= mostBranches) {
+      givenUp = true;
+      return;
+    }
+    branches += 1;
+    for (const value of [1, 0] as const) {
+      relaxed.fix(column, value);
+      visit();
+    }
+    relaxed.free(column);
+  };
+  visit();
+  if (givenUp) return { kind: 'given-up' };
+  const found = best as { values: number[]; objective: number } | null;
+  return found === null ? { kind: 'infeasible' } : { kind: 'optimal', ...found, branches };
+}
+
+function mostFractional(whole: Int32Array, values: ArrayLike<number>): number | null {
+  let column: number | null = null;
+  let most = WHOLE_TOLERANCE;
+  for (const i of whole) {
+    const value = values[i] ?? 0;
+    const off = Math.abs(value - Math.round(value));
+    if (off > most) {
+      most = off;
+      column = i;
+    }
+  }
+  return column;
+}
+
+/** What every sum of these costs over 0-or-1 columns is a multiple of: 1, a half, a quarter; else null. */
+export function wholeStep(costs: readonly number[]): number | null {
+  for (let step = 1; step >= FINEST_STEP; step /= 2) {
+    if (costs.every((c) => Number.isInteger(c / step))) return step;
+  }
+  return null;
+}
