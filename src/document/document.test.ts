@@ -59,7 +59,7 @@ describe('the outing file', () => {
     [
       'a lock on nothing',
       (f: OutingFile) => void (f.limits.lockedIn = ['ghost']),
-      'limits.lockedIn[0]: no lens or converter ghost on the shelf',
+      'limits.lockedIn[0]: no lens, converter, tube or adapter on the shelf called ghost',
     ],
     [
       'an id used twice',

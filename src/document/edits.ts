@@ -1,15 +1,27 @@
-import type { Frame, FrameId, Limits, Outing } from '@/core/brief';
-import type { Body, Converter, Lens, LensId, Mount } from '@/core/gear';
+import type { Frame, FrameId, Limits, Outing, Stretch, StretchId } from '@/core/brief';
+import {
+  type Adapter,
+  type Body,
+  type Converter,
+  type ItemKind,
+  type Lens,
+  type LensId,
+  type Mount,
+  piecesOf,
+  type Tube,
+} from '@/core/gear';
 import type { OutingFile } from './outingFile';
 
 /** Changes to an outing as pure functions: the old file in, the new one out. */
 export type Edit = (file: OutingFile) => OutingFile;
 
-export type Kind = 'bodies' | 'lenses' | 'converters';
+export type Kind = ItemKind;
 export interface ItemOf {
   bodies: Body;
   lenses: Lens;
   converters: Converter;
+  tubes: Tube;
+  adapters: Adapter;
 }
 
 export const setOuting =
@@ -50,6 +62,23 @@ export const moveFrame =
     return { ...file, frames };
   };
 
+/** Puts a stretch in its place, or at the end when it is new. */
+export const putStretch =
+  (stretch: Stretch): Edit =>
+  (file) => ({ ...file, stretches: put(file.stretches, stretch) });
+
+/** Takes a stretch out; frames that could only be made in it can then be made in any. */
+export const removeStretch =
+  (id: StretchId): Edit =>
+  (file) => ({
+    ...file,
+    stretches: file.stretches.filter((s) => s.id !== id),
+    frames: file.frames.map((f) => ({
+      ...f,
+      stretchIds: f.stretchIds.filter((other) => other !== id),
+    })),
+  });
+
 export function putItem<K extends Kind>(kind: K, item: ItemOf[K]): Edit {
   return (file) => ({
     ...file,
@@ -81,10 +110,16 @@ export const removeItems =
     const { shelf, limits } = file;
     return {
       ...file,
+      stretches: file.stretches.map((s) => ({
+        ...s,
+        hands: s.hands.map((h) => ({ ...h, bodyIds: h.bodyIds.filter((id) => !ids.has(id)) })),
+      })),
       shelf: {
         ...shelf,
         bodies: shelf.bodies.filter(keep),
         lenses: shelf.lenses.filter(keep),
+        tubes: shelf.tubes.filter(keep),
+        adapters: shelf.adapters.filter(keep),
         converters: shelf.converters
           .filter(keep)
           .map((c) => ({ ...c, lensIds: c.lensIds.filter((id: LensId) => !ids.has(id)) })),
@@ -147,6 +182,5 @@ export function freshId(name: string, taken: ReadonlySet<string>): string {
 
 /** Every id on the shelf. */
 export function shelfIds(file: OutingFile): Set<string> {
-  const { bodies, lenses, converters } = file.shelf;
-  return new Set([...bodies, ...lenses, ...converters].map((item) => item.id));
+  return new Set([...file.shelf.bodies, ...piecesOf(file.shelf)].map((item) => item.id));
 }

@@ -18,13 +18,16 @@ export {
   lockOf,
   moveFrame,
   putFrame,
+  putStretch,
   putItem,
   removeFrame,
   removeItems,
+  removeStretch,
   setLimits,
   setLock,
   setOuting,
   shelfIds,
 } from './edits';
 export { plainMessage } from './messages';
+export { kitName, namesOf } from './names';
 export { FILE_FORMAT, FILE_VERSION, MAX_FRAMES, type OutingFile, outingFile } from './outingFile';

@@ -1,10 +1,11 @@
 import { z } from 'zod';
-import { frame, limits, outing } from '@/core/brief';
-import { shelf } from '@/core/gear';
+import { frame, limits, outing, stretch } from '@/core/brief';
+import { piecesOf, shelf } from '@/core/gear';
 
 export const FILE_FORMAT = 'armreach';
-export const FILE_VERSION = 1;
+export const FILE_VERSION = 2;
 export const MAX_FRAMES = 500;
+export const MAX_STRETCHES = 50;
 
 /** The outing as stored, exported and posted: one JSON document. */
 export const outingFile = z
@@ -12,51 +13,109 @@ export const outingFile = z
     format: z.literal(FILE_FORMAT),
     version: z.literal(FILE_VERSION),
     outing,
+    stretches: z.array(stretch).max(MAX_STRETCHES),
     frames: z.array(frame).max(MAX_FRAMES),
     shelf,
     limits,
   })
   .superRefine((file, context) => {
-    const seen = new Set<string>();
-    file.frames.forEach((f, i) => {
-      if (seen.has(f.id)) {
-        context.addIssue({
-          code: 'custom',
-          path: ['frames', i, 'id'],
-          message: `the id ${f.id} is used twice`,
-        });
-      }
-      seen.add(f.id);
-    });
-    const { bodies, lenses, converters } = file.shelf;
-    const pieces = new Set<string>([...lenses, ...converters].map((item) => item.id));
-    const items = new Set<string>([...pieces, ...bodies.map((b) => b.id)]);
-    const lockedOut = new Set(file.limits.lockedOut);
-    file.limits.lockedIn.forEach((id, i) => {
-      const path = ['limits', 'lockedIn', i];
-      if (!pieces.has(id)) {
-        context.addIssue({
-          code: 'custom',
-          path,
-          message: `no lens or converter ${id} on the shelf`,
-        });
-      }
-      if (lockedOut.has(id)) {
-        context.addIssue({
-          code: 'custom',
-          path,
-          message: `${id} is locked in and locked out at once`,
-        });
-      }
-    });
-    file.limits.lockedOut.forEach((id, i) => {
-      if (!items.has(id)) {
-        context.addIssue({
-          code: 'custom',
-          path: ['limits', 'lockedOut', i],
-          message: `nothing called ${id} on the shelf`,
-        });
-      }
-    });
+    for (const { path, message } of brokenReferences(file))
+      context.addIssue({ code: 'custom', path: [...path], message });
   });
 export type OutingFile = z.infer<typeof outingFile>;
+
+interface Broken {
+  readonly path: readonly (string | number)[];
+  readonly message: string;
+}
+type Named = readonly { readonly id: string }[];
+
+/** Ids used twice, and names of things that the file does not hold. */
+function brokenReferences(file: {
+  readonly outing: z.infer<typeof outing>;
+  readonly stretches: readonly z.infer<typeof stretch>[];
+  readonly frames: readonly z.infer<typeof frame>[];
+  readonly shelf: z.infer<typeof shelf>;
+  readonly limits: z.infer<typeof limits>;
+}): Broken[] {
+  const { shooters } = file.outing;
+  const ids = (items: Named) => new Set<string>(items.map((item) => item.id));
+  const shooterIds = ids(shooters);
+  const stretchIds = ids(file.stretches);
+  const pieces = ids(piecesOf(file.shelf));
+  const bodies = ids(file.shelf.bodies);
+  const lockedOut = new Set(file.limits.lockedOut);
+  const unknown = (
+    list: readonly string[],
+    known: ReadonlySet<string>,
+    path: readonly (string | number)[],
+    what: string,
+  ): Broken[] =>
+    list.flatMap((id, i) =>
+      known.has(id) ? [] : [{ path: [...path, i], message: `no ${what} ${id}` }],
+    );
+  return [
+    ...usedTwice(shooters, ['outing', 'shooters']),
+    ...usedTwice(file.stretches, ['stretches']),
+    ...usedTwice(file.frames, ['frames']),
+    ...file.stretches.flatMap(({ hands }, i) =>
+      hands.flatMap((hand, j) => {
+        const path = ['stretches', i, 'hands', j];
+        return [
+          ...(shooterIds.has(hand.shooterId)
+            ? []
+            : [{ path: [...path, 'shooterId'], message: `no shooter ${hand.shooterId}` }]),
+          ...(hands.findIndex((other) => other.shooterId === hand.shooterId) < j
+            ? [{ path: [...path, 'shooterId'], message: `${hand.shooterId} is here twice` }]
+            : []),
+          ...unknown(hand.bodyIds, bodies, [...path, 'bodyIds'], 'body'),
+        ];
+      }),
+    ),
+    ...file.frames.flatMap((f, i) => [
+      ...unknown(f.stretchIds, stretchIds, ['frames', i, 'stretchIds'], 'stretch'),
+      ...unknown(f.shooterIds, shooterIds, ['frames', i, 'shooterIds'], 'shooter'),
+      ...f.views.flatMap((v, j) =>
+        shooterIds.has(v.shooterId)
+          ? []
+          : [
+              {
+                path: ['frames', i, 'views', j, 'shooterId'],
+                message: `no shooter ${v.shooterId}`,
+              },
+            ],
+      ),
+    ]),
+    ...unknown(
+      file.limits.lockedIn,
+      pieces,
+      ['limits', 'lockedIn'],
+      'lens, converter, tube or adapter on the shelf called',
+    ),
+    ...file.limits.lockedIn.flatMap((id, i) =>
+      lockedOut.has(id)
+        ? [
+            {
+              path: ['limits', 'lockedIn', i],
+              message: `${id} is locked in and locked out at once`,
+            },
+          ]
+        : [],
+    ),
+    ...unknown(
+      file.limits.lockedOut,
+      new Set([...pieces, ...bodies]),
+      ['limits', 'lockedOut'],
+      'thing on the shelf called',
+    ),
+  ];
+}
+
+function usedTwice(items: Named, path: readonly string[]): Broken[] {
+  const seen = new Set<string>();
+  return items.flatMap(({ id }, i) => {
+    if (seen.has(id)) return [{ path: [...path, i, 'id'], message: `the id ${id} is used twice` }];
+    seen.add(id);
+    return [];
+  });
+}

@@ -19,7 +19,7 @@ describe('lens tables', () => {
       weightG: null,
     }),
     aLens('b', 15, 15, 2.8, {
-      projection: 'fisheye',
+      projection: 'equisolid',
       name: '=SUM(1;2)',
       maker: 'Quillmar, Ltd "Q"',
       autofocus: null,

@@ -21,6 +21,10 @@ export const LENS_COLUMNS = [
   'stabiliser_stops',
   'autofocus',
   'filter_mm',
+  'front_thread',
+  'smallest_f_number',
+  'built_in_converter',
+  'shift',
   'sealed',
   'weight_g',
   'price_new',
@@ -64,6 +68,10 @@ export const LENS_CSV_TEMPLATE = Papa.unparse(
       '3',
       'yes',
       '77',
+      'yes',
+      '22',
+      '',
+      'no',
       'yes',
       '660',
       '1250',
@@ -165,19 +173,29 @@ function candidateOf(
     focal,
     measured: measuredWide === null ? null : { wideMm: measuredWide, longMm: measuredLong },
     apertures: aperturesOf(row.f_numbers ?? '', focal, complain),
-    projection: row.projection || 'rectilinear',
+    projection: projectionOf(row.projection ?? ''),
     imageCircleMm: number('image_circle_mm'),
     minFocusM: number('min_focus_m'),
     maxMagnification: number('max_magnification'),
     stabiliserStops: number('stabiliser_stops'),
     autofocus: yesNo('autofocus'),
     filterMm: number('filter_mm'),
+    frontThread: yesNo('front_thread'),
+    smallestFNumber: number('smallest_f_number'),
+    builtInConverter: number('built_in_converter'),
+    shift: yesNo('shift'),
     sealed: yesNo('sealed'),
     weightG: number('weight_g'),
     priceNew: number('price_new'),
     priceUsed: number('price_used'),
     ownership: row.ownership || 'owned',
   };
+}
+
+/** A fisheye of no stated kind is taken as an equisolid one, the most common. */
+function projectionOf(cell: string): string {
+  if (cell === '') return 'rectilinear';
+  return cell === 'fisheye' ? 'equisolid' : cell;
 }
 
 /** 2.8, or 4-6.3 for the two ends, or 24:4 50:4.5 240:6.3 for a table of points. */
@@ -210,6 +228,9 @@ const COLUMN_OF_FIELD: Readonly<Record<string, Column>> = {
   maxMagnification: 'max_magnification',
   stabiliserStops: 'stabiliser_stops',
   filterMm: 'filter_mm',
+  frontThread: 'front_thread',
+  smallestFNumber: 'smallest_f_number',
+  builtInConverter: 'built_in_converter',
   weightG: 'weight_g',
   priceNew: 'price_new',
   priceUsed: 'price_used',
@@ -240,6 +261,10 @@ function cellsOf(l: Lens): Record<Column, string | number> {
     stabiliser_stops: l.stabiliserStops ?? '',
     autofocus: yesNo(l.autofocus),
     filter_mm: l.filterMm ?? '',
+    front_thread: yesNo(l.frontThread),
+    smallest_f_number: l.smallestFNumber ?? '',
+    built_in_converter: l.builtInConverter ?? '',
+    shift: yesNo(l.shift),
     sealed: yesNo(l.sealed),
     weight_g: l.weightG ?? '',
     price_new: l.priceNew ?? '',

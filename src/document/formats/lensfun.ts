@@ -1,5 +1,5 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
-import { type AperturePoint, type FocalRange, GEAR_RANGES } from '@/core/gear';
+import { type AperturePoint, type FocalRange, GEAR_RANGES, type Lens } from '@/core/gear';
 import { err, ok, type Result } from '@/core/result';
 
 /** What was read of one or more database files, before anything is chosen. */
@@ -27,7 +27,7 @@ export interface DatabaseLens {
   readonly focal: FocalRange;
   readonly measured: FocalRange | null;
   readonly apertures: readonly AperturePoint[];
-  readonly projection: 'rectilinear' | 'fisheye';
+  readonly projection: Lens['projection'];
 }
 
 export type SkipReason =
@@ -174,9 +174,21 @@ function lensOf(node: Node, mounts: readonly string[]): DatabaseLens | SkipReaso
     focal,
     measured: measuredOf(node, focal),
     apertures,
-    projection: type === '' || type === 'rectilinear' ? 'rectilinear' : 'fisheye',
+    projection: PROJECTIONS[type] ?? 'equidistant',
   };
 }
+
+/** The database's types of lens; what it calls fisheye without more is equidistant. */
+const PROJECTIONS: Readonly<Record<string, Lens['projection']>> = {
+  '': 'rectilinear',
+  rectilinear: 'rectilinear',
+  fisheye: 'equidistant',
+  equisolid: 'equisolid',
+  stereographic: 'stereographic',
+  orthographic: 'orthographic',
+  // Thoby's is an equisolid one that bends a little less.
+  'fisheye-thoby': 'equisolid',
+};
 
 const RANGE_IN_NAME = /(\d+(?:\.\d+)?)(?:\s*[-–]\s*(\d+(?:\.\d+)?))?\s*mm/i;
 const F_NUMBERS_IN_NAME =

@@ -77,6 +77,7 @@ function bodyFrom(camera: DatabaseCamera, id: string): Body {
     isoCeiling: null,
     stabiliserStops: null,
     autofocusLimitFNumber: null,
+    sealed: null,
   };
 }
 
@@ -97,6 +98,10 @@ function lensFrom(lens: DatabaseLens, mount: string, id: string): Lens {
     stabiliserStops: null,
     autofocus: null,
     filterMm: null,
+    frontThread: null,
+    shift: null,
+    smallestFNumber: null,
+    builtInConverter: null,
     sealed: null,
   };
 }
