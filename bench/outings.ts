@@ -22,7 +22,7 @@ export function demoOuting(): LineupQuestion {
 }
 
 export function outingOf(lensCount: number, frameCount: number, seed = 4): LineupQuestion {
-  const { shelf, frames, limits } = demoOuting();
+  const { shelf, frames, limits, outing, stretches } = demoOuting();
   const next = numbers(seed);
   const between = (low: number, high: number) => low + (high - low) * next();
   const pick = <T>(from: readonly T[]) => from[Math.floor(next() * from.length)] as T;
@@ -49,5 +49,11 @@ export function outingOf(lensCount: number, frameCount: number, seed = 4): Lineu
         : model.need;
     return { ...model, need, id: frameId.parse(`frame-${i}`) };
   });
-  return { shelf: { ...shelf, lenses, converters: [] }, frames: many, limits };
+  return {
+    outing,
+    stretches,
+    shelf: { ...shelf, lenses, converters: [] },
+    frames: many,
+    limits,
+  };
 }

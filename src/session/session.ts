@@ -92,7 +92,14 @@ export function createSession(): Session {
 }
 
 function sameQuestion(a: OutingFile, b: OutingFile | null): boolean {
-  return b !== null && a.frames === b.frames && a.shelf === b.shelf && a.limits === b.limits;
+  return (
+    b !== null &&
+    a.frames === b.frames &&
+    a.shelf === b.shelf &&
+    a.limits === b.limits &&
+    a.stretches === b.stretches &&
+    a.outing.shooters === b.outing.shooters
+  );
 }
 
 /** The stored outing; one that cannot be read is set aside, never dropped. */

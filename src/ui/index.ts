@@ -1,5 +1,6 @@
 /** Parts that every place shares: controls, units and words, theme. */
 export { Arithmetic } from './Arithmetic';
+export { behindText } from './behind';
 export { Button, IconButton } from './Button';
 export { Dialog } from './Dialog';
 export {
@@ -25,6 +26,7 @@ export { Menu, type MenuItem } from './Menu';
 export { type FrameState, StateMark } from './StateMark';
 export { applyTheme, isNight, THEME_SCRIPT, watchTheme } from './theme';
 export {
+  conflictText,
   FOOTING_HINTS,
   FOOTINGS,
   lightText,
@@ -36,5 +38,6 @@ export {
   shortfallText,
   shortfallWord,
   SUBJECT_NAMES,
+  TIME_RULES,
   WANTS,
 } from './words';

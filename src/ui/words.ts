@@ -1,5 +1,13 @@
-import type { Footing, Frame, Need, SceneKey, SubjectKey, Want } from '@/core/brief';
-import type { Shortfall } from '@/core/coverage';
+import {
+  ev100OfSource,
+  type Footing,
+  type Frame,
+  type Need,
+  type SceneKey,
+  type SubjectKey,
+  type Want,
+} from '@/core/brief';
+import type { Conflict, Shortfall, TimeRule } from '@/core/coverage';
 import type { Ownership } from '@/core/gear';
 import type { OverlapReason } from '@/core/lineup';
 import {
@@ -100,14 +108,62 @@ export function shortfallText(s: Shortfall): string {
       return `too slow by ${formatStops(s.stops)}: ${formatFNumber(s.fNumber)} for ${formatFNumber(s.neededFNumber)}; ${formatIso(s.isoNeeded)} would do`;
     case 'too-close':
       return `too close by ${formatMetres(s.byM)}: usable from ${formatMetres(s.nearestM)}`;
+    case 'too-far-for-tube':
+      return `too far by ${formatMetres(s.byM)}: the tube ends at ${formatMetres(s.farthestM)}`;
+    case 'too-shallow':
+      return s.smallestFNumber !== null
+        ? `too shallow: ${formatFNumber(s.neededFNumber)} needed, it stops down to ${formatFNumber(s.smallestFNumber)}`
+        : `too shallow: the depth needs ${formatFNumber(s.neededFNumber)}${s.lightFNumber === null ? '' : `, the light allows ${formatFNumber(s.lightFNumber)}`}${s.isoNeeded === null ? '' : `; ${formatIso(s.isoNeeded)} would do`}`;
+    case 'too-deep':
+      return `too deep: blurs to ${formatPercent(s.havePercent)} of the diagonal, ${formatPercent(s.wantedPercent)} wanted; ${formatFNumber(s.neededFNumber)} would do`;
+    case 'autofocus-limit':
+      return `no autofocus: ${formatFNumber(s.fNumber)}, the body focuses to ${formatFNumber(s.limitFNumber)}`;
     case 'wrong-projection':
-      return 'wrong projection: a fisheye does not stand in for a straight-line lens';
+      return 'wrong projection: a fisheye and a straight-line lens do not stand in for each other';
+    case 'no-perspective-control':
+      return 'does not shift';
+    case 'no-filter':
+      return 'takes no filter in front';
+    case 'not-sealed':
+      return 'not sealed, or not known to be';
+    case 'no-autofocus':
+      return 'no autofocus';
     case 'few-pixels':
       return 'too few pixels for this output';
     case 'part':
       return 'only part of it';
   }
 }
+
+/** Wishes of a frame that fight each other, with the ways out. */
+export function conflictText(c: Conflict): string {
+  switch (c.code) {
+    case 'too-dark':
+    case 'depth-against-light': {
+      const why =
+        c.code === 'too-dark'
+          ? `No lens is fast enough: ${formatFNumber(c.lightFNumber)} is needed`
+          : `The depth needs ${formatFNumber(c.neededFNumber)}; the light allows ${formatFNumber(c.lightFNumber)}`;
+      const ways = [
+        `add ${formatStops(c.stops)} of light`,
+        ...(c.supportHelps ? ['use a support'] : []),
+        `go to ${formatIso(c.isoNeeded)}`,
+      ];
+      return `${why} at ${formatShutter(c.timeS)} (${TIME_RULES[c.timeRule]}) and ${formatIso(c.iso)}: ${ways.join(', or ')}.`;
+    }
+    case 'depth-against-blur':
+      return `What must be sharp needs ${formatFNumber(c.sharpFNumber)}; what must be blurred allows ${formatFNumber(c.blurFNumber)}: move the background away, or ask for less of either.`;
+    case 'magnification-against-fill':
+      return `At ${c.magnification.toLocaleString('en-GB')}× the subject overfills the picture; ${c.largestByFill.toLocaleString('en-GB', { maximumFractionDigits: 2 })}× fits.`;
+  }
+}
+
+export const TIME_RULES: Record<TimeRule, string> = {
+  given: 'the longest time given',
+  hand: 'held by hand',
+  movement: 'the subject moves',
+  stars: 'the stars move',
+};
 
 export function shortfallWord(code: Shortfall['code']): string {
   return code === 'part'
@@ -134,6 +190,8 @@ export function needText(need: Need): string {
       return `${[need.widthDeg, need.heightDeg].flatMap((a) => (a === null ? [] : [formatAngle(a)])).join(' × ')} in the far, filling ${fillText(need.fill)}`;
     case 'focal':
       return `${formatFocalRange(need.fromMm, need.toMm)} on 36×24, ${FOOTINGS[need.footing]}`;
+    case 'fisheye':
+      return need.coverage === 'circular' ? 'a circular fisheye' : 'a frame-filling fisheye';
     case 'angle':
       return `${formatAngle(need.fromDeg)} to ${formatAngle(need.toDeg)} across the ${need.across}, ${FOOTINGS[need.footing]}`;
   }
@@ -144,9 +202,10 @@ function fillText(fill: { min: number; max: number }): string {
 }
 
 export function lightText(light: Frame['light']): string {
-  if (light.ev100 === null) return 'light sets no demand';
+  const ev100 = ev100OfSource(light.source);
+  if (ev100 === null) return 'light sets no demand';
   const time = light.longestTimeS === null ? '' : `, ${formatShutter(light.longestTimeS)}`;
-  return `${formatEv(light.ev100)}${time}${light.support === 'hand' ? ', hand-held' : ', on support'}`;
+  return `${formatEv(ev100)}${time}${light.support === 'hand' ? ', hand-held' : ', on support'}`;
 }
 
 /** Places of an axis: distances, or focal lengths on the 36×24 mm frame. */

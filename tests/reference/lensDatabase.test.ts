@@ -8,7 +8,7 @@ import {
 import { shelf } from '@/core/gear';
 import { solveLineup } from '@/core/lineup';
 import { loadHighsSolver } from '@/workers/highsSolver';
-import { focalFrame, someLimits } from '../support/gear';
+import { aQuestion, focalFrame, someLimits } from '../support/gear';
 
 /** The open Lensfun database, read where Debian's package liblensfun-data-v1 puts it. */
 const FOLDER = '/usr/share/lensfun/version_1';
@@ -53,7 +53,7 @@ test('every lens is imported, built into a camera, or reported with the reason',
 
 test('all that is taken over is a valid shelf, with what the database lacks left unknown', () => {
   const gear = gearFromDatabase(whole, EVERYTHING(), new Set());
-  const parsed = shelf.safeParse({ ...gear, converters: [] });
+  const parsed = shelf.safeParse({ ...gear, converters: [], tubes: [], adapters: [] });
   expect(parsed.error?.issues ?? []).toEqual([]);
   expect(gear.lenses.length).toBeGreaterThanOrEqual(whole.lenses.length);
   expect(
@@ -95,16 +95,18 @@ test('an outing with all its lenses of one mount is solved and proven', async ()
   ];
   const result = solveLineup(
     await loadHighsSolver(),
-    {
+    aQuestion({
       frames,
       shelf: {
         mounts: [...gear.mounts],
         bodies: [...gear.bodies],
         lenses: [...gear.lenses],
         converters: [],
+        tubes: [],
+        adapters: [],
       },
       limits: someLimits(),
-    },
+    }),
     { timeLimitS: 30, now: () => 0 },
   );
   expect(result.status).toBe('proven');

@@ -1,15 +1,7 @@
 'use client';
 
-import type { ReactNode } from 'react';
-import { useFormContext, useWatch } from 'react-hook-form';
-import {
-  type Frame,
-  frame as frameSchema,
-  type Need,
-  type Output,
-  SCENES,
-  SUBJECTS,
-} from '@/core/brief';
+import { useWatch } from 'react-hook-form';
+import { type Frame, frame as frameSchema, type Need, type Output, SUBJECTS } from '@/core/brief';
 import { putFrame } from '@/document';
 import { useEdit } from '@/session';
 import {
@@ -21,22 +13,23 @@ import {
   FormSelect,
   FormText,
   FormTextArea,
-  SCENE_NAMES,
   SelectField,
   SUBJECT_NAMES,
   WANTS,
 } from '@/ui';
 import { FrameStanding } from './FrameStanding';
+import { LightFields } from './LightFields';
 import { STARTING_NEEDS, STARTING_OUTPUTS } from './newFrame';
-
-const pairs = <K extends string>(names: Readonly<Record<K, string>>) =>
-  Object.entries(names) as [K, string][];
+import { pairs, Section, useSet } from './parts';
+import { WhereFields } from './WhereFields';
+import { WishFields } from './WishFields';
 
 const NEED_KINDS: Record<Need['kind'], string> = {
   subject: 'a subject at a distance',
   far: 'something very far, as an angle',
   focal: 'a focal length on 36×24 mm',
   angle: 'an angle of view',
+  fisheye: 'a fisheye’s picture',
 };
 
 const OUTPUT_KINDS: Record<Output['kind'], string> = {
@@ -44,6 +37,13 @@ const OUTPUT_KINDS: Record<Output['kind'], string> = {
   pixels: 'a screen, in pixels',
   print: 'a print',
 };
+
+/** Wishes that fall away when the frame is not a subject at a distance any more. */
+const SUBJECT_ONLY = [
+  ['depth', { sharp: null, blur: null }],
+  ['special.magnification', null],
+  ['views', []],
+] as const;
 
 /** One frame in full. Every valid change counts at once; what is not valid waits with its message. */
 export function FrameEditor({ frame }: { frame: Frame }) {
@@ -65,27 +65,14 @@ export function FrameEditor({ frame }: { frame: Frame }) {
           </div>
           <NeedFields />
           <LightFields />
+          <WishFields />
+          <WhereFields />
           <OutputFields />
           <FormTextArea name="note" label="Note" />
         </div>
       </EntityForm>
     </div>
   );
-}
-
-function Section({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <section aria-label={title} className="space-y-2 border-t border-hair pt-2">
-      <h3 className="text-base">{title}</h3>
-      {children}
-    </section>
-  );
-}
-
-function useSet() {
-  const { setValue } = useFormContext();
-  return (name: string, value: unknown) =>
-    setValue(name, value, { shouldValidate: true, shouldDirty: true });
 }
 
 function NeedFields() {
@@ -97,7 +84,10 @@ function NeedFields() {
         label="Given as"
         value={kind}
         options={pairs(NEED_KINDS)}
-        onChange={(next) => set('need', STARTING_NEEDS[next])}
+        onChange={(next) => {
+          set('need', STARTING_NEEDS[next]);
+          if (next !== 'subject') for (const [name, value] of SUBJECT_ONLY) set(name, value);
+        }}
       />
       {kind === 'subject' && <SubjectFields />}
       {kind === 'far' && (
@@ -128,7 +118,17 @@ function NeedFields() {
           />
         </div>
       )}
-      {kind !== 'far' && <FootingField />}
+      {kind === 'fisheye' && (
+        <FormSelect
+          name="need.coverage"
+          label="The circle of 180°"
+          options={[
+            ['full-frame', 'fills the frame to its corners'],
+            ['circular', 'lies whole in the frame'],
+          ]}
+        />
+      )}
+      {kind !== 'far' && kind !== 'fisheye' && <FootingField />}
     </Section>
   );
 }
@@ -192,59 +192,6 @@ function FootingField() {
       <p className="text-[12px] text-soft">{FOOTING_HINTS[footing]}</p>
     </div>
   );
-}
-
-function LightFields() {
-  const set = useSet();
-  const ev100 = useWatch({ name: 'light.ev100' }) as number | null;
-  const scene = ev100 === null ? 'none' : (SCENES.find((s) => s.ev100 === ev100)?.key ?? 'own');
-  return (
-    <Section title="Light and time">
-      <div className="grid grid-cols-[1fr_6rem] gap-2">
-        <SelectField
-          label="Scene"
-          value={scene}
-          options={[
-            ['none', 'sets no demand'],
-            ...(scene === 'own' ? [['own', 'own value'] as const] : []),
-            ...SCENES.map((s) => [s.key, SCENE_NAMES[s.key]] as const),
-          ]}
-          onChange={(key) => {
-            if (key === 'none') set('light.ev100', null);
-            const found = SCENES.find((s) => s.key === key);
-            if (found) set('light.ev100', found.ev100);
-          }}
-        />
-        <FormNumber name="light.ev100" label="EV at ISO 100" unit="EV" placeholder="none" />
-      </div>
-      <div className="grid grid-cols-3 gap-2">
-        <FormNumber
-          name="light.longestTimeS"
-          label="Longest time"
-          unit="s"
-          placeholder="any"
-          show={showTime}
-        />
-        <FormNumber name="light.isoCeiling" label="ISO at most" placeholder="outing’s" />
-        <FormSelect
-          name="light.support"
-          label="Camera"
-          options={[
-            ['hand', 'hand-held'],
-            ['support', 'on support'],
-          ]}
-        />
-      </div>
-    </Section>
-  );
-}
-
-/** 1/250 rather than 0.004, where that is what was meant. */
-function showTime(timeS: number): string {
-  const denominator = 1 / timeS;
-  return timeS < 0.4 && Math.abs(denominator - Math.round(denominator)) < 1e-6
-    ? `1/${Math.round(denominator)}`
-    : String(timeS);
 }
 
 function OutputFields() {

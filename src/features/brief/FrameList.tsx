@@ -3,7 +3,7 @@
 import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react';
 import type { Frame } from '@/core/brief';
 import type { FrameResult } from '@/core/lineup';
-import { moveFrame, type OutingFile, putFrame, removeFrame } from '@/document';
+import { kitName, moveFrame, namesOf, type OutingFile, putFrame, removeFrame } from '@/document';
 import { useAnswer, useEdit, useFile } from '@/session';
 import { IconButton, lightText, needText, shortfallWord, StateMark, WANTS } from '@/ui';
 import { copyOf } from './newFrame';
@@ -140,8 +140,7 @@ function FrameRow({
 
 /** The state of a frame and what makes it, or what it lacks. */
 function Made({ result, file }: { result: FrameResult; file: OutingFile }) {
-  const lensName = (id: string) => file.shelf.lenses.find((l) => l.id === id)?.name ?? id;
-  const converterName = (id: string) => file.shelf.converters.find((c) => c.id === id)?.name ?? id;
+  const name = namesOf(file);
   if (result.state === 'lost') {
     const lack = result.nearest?.shortfall;
     return (
@@ -160,11 +159,7 @@ function Made({ result, file }: { result: FrameResult; file: OutingFile }) {
   return (
     <span>
       <StateMark state={result.state} />{' '}
-      {shown
-        .map(
-          (c) => lensName(c.lensId) + (c.converterId ? ` + ${converterName(c.converterId)}` : ''),
-        )
-        .join(', then ')}
+      {[...new Set(shown.map((c) => kitName(c, name)))].join(', then ')}
     </span>
   );
 }

@@ -1,9 +1,12 @@
 'use client';
 
 import type { Frame } from '@/core/brief';
+import { kitKey } from '@/core/gear';
 import type { Cover } from '@/core/lineup';
+import { kitName, namesOf } from '@/document';
 import { useAnswer, useFile } from '@/session';
 import {
+  conflictText,
   formatCrop,
   formatMegapixels,
   formatStops,
@@ -14,17 +17,13 @@ import {
 
 /** How the chosen frame stands with the lineup: what makes it and with what to spare. */
 export function FrameStanding({ frame }: { frame: Frame }) {
-  const { shelf } = useFile();
+  const file = useFile();
   const { result } = useAnswer();
   const standing = result?.frames.find((f) => f.frameId === frame.id);
   if (!standing) return null;
+  const name = namesOf(file);
   const setupName = (c: Cover) =>
-    [
-      shelf.lenses.find((l) => l.id === c.lensId)?.name,
-      shelf.converters.find((x) => x.id === c.converterId)?.name,
-    ]
-      .filter((name) => name !== undefined)
-      .join(' + ') + ` on ${shelf.bodies.find((b) => b.id === c.bodyId)?.name ?? c.bodyId}`;
+    `${kitName(c, name)} on ${name(c.bodyId)}${c.stretchId ? `, ${name(c.stretchId)}` : ''}`;
   return (
     <div>
       <p className={standing.state === 'lost' ? 'text-wrong' : ''}>
@@ -32,7 +31,7 @@ export function FrameStanding({ frame }: { frame: Frame }) {
       </p>
       <ul className="mt-1 space-y-1 text-[13px]">
         {standing.covers.slice(0, 4).map((c) => (
-          <li key={c.lensId + (c.converterId ?? '')}>
+          <li key={`${c.stretchId} ${kitKey(c)}`}>
             {setupName(c)}:{' '}
             {c.ranges.map((r) => placeText(standing.unit, r.from, r.to)).join(' and ')}
             <span className="text-soft">{spare(c)}</span>
@@ -44,6 +43,7 @@ export function FrameStanding({ frame }: { frame: Frame }) {
             {standing.nearest.shortfall && `, ${shortfallText(standing.nearest.shortfall)}`}
           </li>
         )}
+        {standing.conflict && <li>{conflictText(standing.conflict)}</li>}
         {standing.missing.length > 0 && standing.covers.length > 0 && (
           <li>
             Unmade:{' '}

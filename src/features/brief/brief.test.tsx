@@ -18,6 +18,8 @@ const demo = demoFile();
 const change = (field: HTMLElement, value: string) =>
   act(async () => void fireEvent.change(field, { target: { value } }));
 
+const tick = (label: string) => act(async () => void fireEvent.click(screen.getByLabelText(label)));
+
 let result: LineupResult;
 beforeAll(async () => {
   result = solveLineup(await loadHighsSolver(), demo, { timeLimitS: 30, now: () => 0 });
@@ -108,14 +110,44 @@ describe('the editor of a frame', () => {
     expect(frameOf('f10').light.longestTimeS).toBeNull();
   });
 
-  it('takes light from a scene, or none', async () => {
+  it('takes light as EV, from a scene, as lux, by the sun, or none', async () => {
     edit('f10');
-    await change(screen.getByLabelText('Scene'), 'fullSun');
-    expect(frameOf('f10').light.ev100).toBe(15);
-    await change(screen.getByLabelText('Scene'), 'none');
-    expect(frameOf('f10').light.ev100).toBeNull();
+    const source = () => frameOf('f10').light.source;
     await change(screen.getByLabelText('EV at ISO 100'), '-3.7');
-    expect(frameOf('f10').light.ev100).toBe(-3.7);
+    expect(source()).toEqual({ kind: 'ev', ev100: -3.7 });
+    await change(screen.getByLabelText('Light'), 'scene');
+    await change(screen.getByLabelText('Scene'), 'fullSun');
+    expect(source()).toEqual({ kind: 'scene', scene: 'fullSun' });
+    await change(screen.getByLabelText('Light'), 'lux');
+    await change(screen.getByLabelText('On the subject'), '250');
+    expect(source()).toEqual({ kind: 'lux', lux: 250 });
+    await change(screen.getByLabelText('Light'), 'sun');
+    await change(screen.getByLabelText('Latitude, north'), '60');
+    expect(source()).toMatchObject({ kind: 'sun', latitudeDeg: 60 });
+    expect(screen.getByText(/the sun stands/)).toBeInTheDocument();
+    await change(screen.getByLabelText('Light'), 'none');
+    expect(source()).toEqual({ kind: 'none' });
+    expect(screen.queryByLabelText('Longest time')).toBeNull();
+  });
+
+  it('takes movement, flash, depth and special wishes, and drops what a far need cannot have', async () => {
+    edit('f10');
+    await tick('It moves');
+    expect(frameOf('f10').light.movement).toMatchObject({ speedMps: 1.5 });
+    await tick('Flash may be used');
+    await change(screen.getByLabelText('Guide number at ISO 100'), '40');
+    expect(frameOf('f10').light.flash).toEqual({ guideNumberM: 40 });
+    await change(screen.getByLabelText('Must be sharp in depth'), 'rows');
+    await tick('Blur behind');
+    await tick('Must focus by itself');
+    await tick('Cannot be repeated: two lenses on two bodies');
+    expect(frameOf('f10')).toMatchObject({
+      depth: { sharp: { kind: 'rows' }, blur: { behindM: 5 } },
+      special: { autofocus: true },
+      twice: true,
+    });
+    await change(screen.getByLabelText('Given as'), 'far');
+    expect(frameOf('f10').depth).toEqual({ sharp: null, blur: null });
   });
 
   it('changes what is given, and asks for what that needs', async () => {

@@ -1,4 +1,4 @@
-import { type Frame, frameId, type Need, type Output } from '@/core/brief';
+import { type Frame, frameId, type Need, NOTHING_SPECIAL, type Output } from '@/core/brief';
 import { freshId } from '@/document';
 
 const SUBJECT: Need = {
@@ -23,6 +23,7 @@ export const STARTING_NEEDS: Readonly<Record<Need['kind'], Need>> = {
     orientation: 'landscape',
   },
   focal: { kind: 'focal', fromMm: 24, toMm: 70, footing: 'held' },
+  fisheye: { kind: 'fisheye', coverage: 'full-frame' },
   angle: { kind: 'angle', fromDeg: 84, toDeg: 34, across: 'diagonal', footing: 'held' },
 };
 
@@ -41,7 +42,21 @@ export function newFrame(frames: readonly Frame[]): Frame {
     want: 'want',
     sharePercent: null,
     need: SUBJECT,
-    light: { ev100: 13, isoCeiling: null, longestTimeS: 1 / 250, support: 'hand' },
+    stretchIds: [],
+    shooterIds: [],
+    views: [],
+    twice: false,
+    depth: { sharp: null, blur: null },
+    special: NOTHING_SPECIAL,
+    light: {
+      source: { kind: 'ev', ev100: 13 },
+      isoCeiling: null,
+      longestTimeS: 1 / 250,
+      support: 'hand',
+      movement: null,
+      stars: null,
+      flash: null,
+    },
     output: STARTING_OUTPUTS.pixels,
     note: '',
   };

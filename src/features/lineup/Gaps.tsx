@@ -1,9 +1,9 @@
 'use client';
 
 import type { LineupResult } from '@/core/lineup';
+import { namesOf } from '@/document';
 import { useFile } from '@/session';
 import { formatCrop, formatFocalRange, formatMegapixels, overlapReasonText } from '@/ui';
-import { namesOf } from './names';
 
 /** Holes and shared ranges of the lineup, with what they cost or are good for. */
 export function Gaps({ result }: { result: LineupResult }) {

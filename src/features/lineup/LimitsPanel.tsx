@@ -3,10 +3,9 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import { limits as limitsSchema } from '@/core/brief';
 import type { Ownership } from '@/core/gear';
-import { setLimits, setLock } from '@/document';
+import { setLimits, setLock, namesOf } from '@/document';
 import { useEdit, useFile } from '@/session';
 import { Button, EntityForm, FormNumber, OWNERSHIPS } from '@/ui';
-import { namesOf } from './names';
 
 /** What the choice must keep to. */
 export function LimitsPanel() {

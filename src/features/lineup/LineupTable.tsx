@@ -1,42 +1,39 @@
 'use client';
 
 import type { LineupResult } from '@/core/lineup';
-import { lockOf, setLock } from '@/document';
+import { piecesOf } from '@/core/gear';
+import { lockOf, namesOf, setLock } from '@/document';
 import { useEdit, useFile } from '@/session';
 import {
+  behindText,
   Button,
   formatCount,
   formatFNumber,
   formatFocalRange,
+  formatMm,
   formatMoney,
   formatWeight,
   OWNERSHIPS,
 } from '@/ui';
-import { namesOf } from './names';
+import { ConflictText } from './ConflictText';
 
 /** What is taken, with what each lens alone makes possible. */
 export function LineupTable({ result }: { result: LineupResult }) {
   const file = useFile();
   const name = namesOf(file);
-  const { lensIds, converterIds } = result.lineup;
+  const { lensIds, converterIds, tubeIds, adapterIds } = result.lineup;
+  const behindIds = new Set<string>([...converterIds, ...tubeIds, ...adapterIds]);
   const lenses = lensIds
     .flatMap((id) => file.shelf.lenses.filter((l) => l.id === id))
     .sort((a, b) => a.focal.wideMm - b.focal.wideMm);
-  const converters = converterIds.flatMap((id) => file.shelf.converters.filter((c) => c.id === id));
+  const behind = piecesOf(file.shelf).filter((p) => behindIds.has(p.id));
   const only = new Map(result.lensesIn.map((l) => [l.lensId, l.onlyIt]));
   return (
     <section aria-labelledby="taken">
       <h1 id="taken" className="mb-2 text-xl">
         {headline(result)}
       </h1>
-      {result.conflicts.map((c) => (
-        <p key={c.limit} className="mb-2 text-wrong">
-          {c.limit === 'maxLenses'
-            ? `At most ${c.allowed} lenses are allowed, but ${c.needed} are to be taken whatever happens: ${c.ids.map(name).join(', ')}.`
-            : `At most ${formatWeight(c.allowed)} is allowed, but what must be taken weighs ${formatWeight(c.needed)}: ${c.ids.map(name).join(', ')}.`}{' '}
-          Raise the limit, or let the lineup choose one of them.
-        </p>
-      ))}
+      {result.conflict && <ConflictText conflict={result.conflict} />}
       <Notes result={result} name={name} />
       {lenses.length > 0 && (
         <div
@@ -99,12 +96,14 @@ export function LineupTable({ result }: { result: LineupResult }) {
                   </td>
                 </tr>
               ))}
-              {converters.map((c) => (
+              {behind.map((c) => (
                 <tr key={c.id} className="border-b border-hair">
                   <th scope="row" className="py-1.5 pr-4 text-left font-semibold text-got">
                     {c.name}
                   </th>
-                  <td className="py-1.5 pr-4">{c.factor}×</td>
+                  <td className="py-1.5 pr-4">
+                    {'lengthMm' in c ? formatMm(c.lengthMm) : 'factor' in c ? `${c.factor}×` : ''}
+                  </td>
                   <td className="py-1.5 pr-4">
                     {c.weightG === null ? 'not known' : formatWeight(c.weightG)}
                   </td>
@@ -130,12 +129,9 @@ export function LineupTable({ result }: { result: LineupResult }) {
 function headline({ status, totals, lineup }: LineupResult): string {
   if (status === 'impossible') return 'No lineup keeps to these limits';
   if (totals.lenses === 0) return 'No lens is needed yet';
-  const converters =
-    lineup.converterIds.length > 0
-      ? ` and ${formatCount(lineup.converterIds.length, 'converter', 'converters')}`
-      : '';
+  const behind = behindText(lineup);
   const all = totals.musts.got === totals.musts.of && totals.wants.got === totals.wants.of;
-  return `${formatCount(totals.lenses, 'lens', 'lenses')}${converters} ${all ? 'get every picture that counts' : 'get as much as can be got'}`;
+  return `${formatCount(totals.lenses, 'lens', 'lenses')}${behind} ${all ? 'get every picture that counts' : 'get as much as can be got'}`;
 }
 
 function Notes({ result, name }: { result: LineupResult; name: (id: string) => string }) {
@@ -145,6 +141,18 @@ function Notes({ result, name }: { result: LineupResult; name: (id: string) => s
         return `A weight limit is set, and the weight of ${listed(note.ids.map(name))} is not known, so they cannot be taken. Give their weights on the shelf, or drop the limit.`;
       case 'pixels-unknown':
         return `The pixels of ${listed(note.ids.map(name))} are not known, so no cropping is counted there.`;
+      case 'price-unknown':
+        return `Money is limited, and the price of ${listed(note.ids.map(name))} is not known, so they cannot be taken. Give their prices on the shelf, or drop the limit.`;
+      case 'autofocus-unknown':
+        return `Whether ${listed(note.ids.map(name))} focus by themselves is not known; it is taken that they do.`;
+      case 'thread-unknown':
+        return `Whether ${listed(note.ids.map(name))} take a front filter is not known; it is taken that they do.`;
+      case 'shift-unknown':
+        return `Whether ${listed(note.ids.map(name))} shift is not known; it is taken that they do.`;
+      case 'smallest-aperture-unknown':
+        return `How far ${listed(note.ids.map(name))} stop down is not known; it is taken that it is enough.`;
+      case 'sealing-unknown':
+        return `Sealing of ${listed(note.ids.map(name))} is not known, so they are not used in the wet.`;
       case 'no-frames':
         return 'No picture is listed yet. Say in Brief what you want to bring home.';
       case 'no-lenses':

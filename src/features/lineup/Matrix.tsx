@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import { shortfallOf, type Verdict } from '@/core/coverage';
 import { kitKey } from '@/core/gear';
 import type { LineupQuestion, LineupResult } from '@/core/lineup';
+import { kitName, namesOf } from '@/document';
 import { useFile } from '@/session';
 import {
   Arithmetic,
@@ -16,7 +17,6 @@ import {
   WANTS,
 } from '@/ui';
 import { verdictMatrix } from './matrix';
-import { namesOf } from './names';
 
 /** Each picture against each lens of the lineup; every verdict opens its arithmetic. */
 export function Matrix({ result, question }: { result: LineupResult; question: LineupQuestion }) {
@@ -44,8 +44,7 @@ export function Matrix({ result, question }: { result: LineupResult; question: L
               </th>
               {matrix.kits.map((kit) => (
                 <th key={kitKey(kit)} scope="col" className="max-w-32 py-1 pr-3 font-normal">
-                  {name(kit.lensId)}
-                  {kit.converterId && ` + ${name(kit.converterId)}`}
+                  {kitName(kit, name)}
                 </th>
               ))}
             </tr>

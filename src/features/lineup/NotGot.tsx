@@ -1,9 +1,9 @@
 'use client';
 
 import type { FrameResult, LineupResult } from '@/core/lineup';
+import { kitName, namesOf } from '@/document';
 import { useFile } from '@/session';
 import { placeText, shortfallText, StateMark, WANTS } from '@/ui';
-import { namesOf } from './names';
 
 /** The pictures that the lineup leaves, with the nearest miss and what it lacks. */
 export function NotGot({ result }: { result: LineupResult }) {
@@ -39,9 +39,7 @@ function whyLost(
 ): string {
   const places = frame.impossible.map((r) => placeText(frame.unit, r.from, r.to)).join(' and ');
   const miss = frame.nearest;
-  const setup = miss
-    ? `${name(miss.lensId)}${miss.converterId ? ` + ${name(miss.converterId)}` : ''} on ${name(miss.bodyId)}`
-    : '';
+  const setup = miss ? `${kitName(miss, name)} on ${name(miss.bodyId)}` : '';
   if (frame.impossible.length === 0) {
     const able = lensesOut.filter((l) => l.makes.includes(frame.frameId) && l.reason !== 'source');
     const who = able.slice(0, NAMED).map((l) => name(l.lensId));

@@ -2,10 +2,9 @@
 
 import { useMemo, useState } from 'react';
 import { lensLacks, type LensOut, type LineupResult } from '@/core/lineup';
-import { setLock } from '@/document';
+import { setLock, namesOf } from '@/document';
 import { useEdit, useFile } from '@/session';
 import { Button, formatCount, OWNERSHIPS, shortfallText } from '@/ui';
-import { namesOf } from './names';
 
 const SHOWN = 60;
 
@@ -98,6 +97,10 @@ function reasonText(
       return `is ${ownership ? OWNERSHIPS[ownership] : 'not at hand'}; such gear is not to be used`;
     case 'weight-unknown':
       return 'weight not known, and a weight limit is set';
+    case 'price-unknown':
+      return 'price not known, and money is limited';
+    case 'kind':
+      return 'is of a kind that these limits leave out';
     case 'no-body':
       return 'fits no body that comes along';
     case 'adds-nothing':

@@ -1,9 +1,10 @@
 'use client';
 
+import { footingOf } from '@/core/brief';
 import type { LineupResult } from '@/core/lineup';
+import { namesOf } from '@/document';
 import { useFile } from '@/session';
 import { placeText } from '@/ui';
-import { namesOf } from './names';
 import { proofWords } from './proofWords';
 
 /** Why fewer will not do, in words where it can be had. */
@@ -27,7 +28,7 @@ export function ProofText({ result }: { result: LineupResult }) {
   const unit = (frameId: string) => result.frames.find((f) => f.frameId === frameId)?.unit ?? 'm';
   const isHeld = (frameId: string) => {
     const need = file.frames.find((f) => f.id === frameId)?.need;
-    return need !== undefined && need.kind !== 'far' && need.footing === 'held';
+    return need !== undefined && footingOf(need) === 'held';
   };
   return (
     <section aria-labelledby="proof">
@@ -56,17 +57,24 @@ export function ProofText({ result }: { result: LineupResult }) {
             </thead>
             <tbody>
               {proof.witnesses.map((w) => (
-                <tr key={w.frameId + w.range.from} className="border-b border-hair align-top">
+                <tr
+                  key={`${w.frameId} ${w.places[0]?.range.from}`}
+                  className="border-b border-hair align-top"
+                >
                   <th scope="row" className="py-1 pr-6 text-left font-normal">
                     {name(w.frameId)}
                     {isHeld(w.frameId) && (
                       <span className="text-soft">
                         {' '}
-                        at {placeText(unit(w.frameId), w.range.from, w.range.to)}
+                        at{' '}
+                        {w.places
+                          .map((p) => placeText(unit(w.frameId), p.range.from, p.range.to))
+                          .join(', and ')}
                       </span>
                     )}
                   </th>
                   <td className="py-1">
+                    {w.lenses === 2 && 'two of: '}
                     {w.lensIds.length > 8
                       ? `${w.lensIds.slice(0, 8).map(name).join(', ')} and ${w.lensIds.length - 8} more`
                       : w.lensIds.map(name).join(', ')}

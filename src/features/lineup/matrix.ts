@@ -13,18 +13,21 @@ export interface VerdictMatrix {
 }
 
 export function verdictMatrix(
-  { frames, shelf, limits }: LineupQuestion,
+  { frames, shelf, limits }: Pick<LineupQuestion, 'frames' | 'shelf' | 'limits'>,
   result: LineupResult,
 ): VerdictMatrix {
   const lensIds = new Set<string>(result.lineup.lensIds);
-  const converterIds = new Set<string>(result.lineup.converterIds);
+  const { converterIds, tubeIds, adapterIds } = result.lineup;
+  const pieceIds = new Set<string>([...converterIds, ...tubeIds, ...adapterIds]);
   const setups: Setup[] = mountableSetups({
     mounts: shelf.mounts,
     bodies: shelf.bodies.filter(
       (b) => limits.sources.includes(b.ownership) && !limits.lockedOut.includes(b.id),
     ),
     lenses: shelf.lenses.filter((l) => lensIds.has(l.id)),
-    converters: shelf.converters.filter((c) => converterIds.has(c.id)),
+    converters: shelf.converters.filter((c) => pieceIds.has(c.id)),
+    tubes: shelf.tubes.filter((t) => pieceIds.has(t.id)),
+    adapters: shelf.adapters.filter((a) => pieceIds.has(a.id)),
   });
   const kits = [...new Map(setups.map((s) => [kitKey(s), s])).values()].sort(
     (a, b) => a.focal.wideMm - b.focal.wideMm || a.focal.longMm - b.focal.longMm,

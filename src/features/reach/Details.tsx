@@ -1,6 +1,7 @@
 'use client';
 
-import { type Lock, lockOf, setLock } from '@/document';
+import { kitKey, kitPieces } from '@/core/gear';
+import { kitName, type Lock, lockOf, namesOf, setLock } from '@/document';
 import { useEdit, useFile } from '@/session';
 import {
   Choice,
@@ -41,17 +42,12 @@ export function Details({
   }
   const lens = file.shelf.lenses.find((l) => l.id === highlight.id);
   const frame = file.frames.find((f) => f.id === highlight.id);
-  const kitName = (s: Service) =>
-    [
-      file.shelf.lenses.find((l) => l.id === s.lensId)?.name,
-      file.shelf.converters.find((c) => c.id === s.converterId)?.name,
-    ]
-      .filter((n) => n !== undefined)
-      .join(' + ');
-  const frameName = (s: Service) => file.frames.find((f) => f.id === s.frameId)?.name ?? s.frameId;
-  const converter = (s: Service) => file.shelf.converters.find((c) => c.id === s.converterId)?.name;
-  const labelOf = (s: Service) =>
-    lens ? `${frameName(s)}${s.converterId ? ` with ${converter(s)}` : ''}` : kitName(s);
+  const name = namesOf(file);
+  const labelOf = (s: Service) => {
+    if (!lens) return kitName(s, name);
+    const behind = kitPieces(s).slice(1).map(name);
+    return `${name(s.frameId)}${behind.length > 0 ? ` with ${behind.join(' + ')}` : ''}`;
+  };
   const able = services.filter((s) => s.shortfall === null);
   const unable = services.filter((s) => s.shortfall !== null);
   return (
@@ -105,10 +101,7 @@ function ServiceList({
       </h3>
       <ul className="text-[13px]">
         {services.slice(0, SHOWN).map((s) => (
-          <li
-            key={`${s.frameId} ${s.lensId} ${s.converterId}`}
-            className="border-b border-hair py-0.5"
-          >
+          <li key={`${s.frameId} ${kitKey(s)}`} className="border-b border-hair py-0.5">
             {s.shortfall === null && <StateMark state={s.byCrop ? 'crop' : 'clear'} />} {labelOf(s)}
             {s.shortfall && <span className="block text-soft">{shortfallText(s.shortfall)}</span>}
           </li>

@@ -52,7 +52,7 @@ const NUMBER_ROOM = 1.06;
 
 /** Everything that the chart draws. `body` is the one looked through; null takes whichever fits. */
 export function reachData(
-  { frames, shelf, limits }: LineupQuestion,
+  { frames, shelf, limits }: Pick<LineupQuestion, 'frames' | 'shelf' | 'limits'>,
   result: LineupResult | null,
   body: Body | null,
 ): ReachData {
@@ -70,11 +70,13 @@ export function reachData(
   });
   const states = new Map(result?.frames.map((f) => [f.frameId, f]));
   const floor = slowestShown(bands);
-  const spans = frames.map((frame, i) => {
+  const numbered = frames.map((frame, i) => ({ frame, number: i + 1 }));
+  const straight = numbered.filter(({ frame }) => frame.need.kind !== 'fisheye');
+  const spans = straight.map(({ frame, number }) => {
     const standing = states.get(frame.id);
     return {
       frame,
-      number: i + 1,
+      number,
       span: frameSpan(frame, formatOf(format), limits),
       state: stateOf(standing?.state, standing?.nearest?.shortfall?.code),
       lane: 0,
@@ -132,6 +134,9 @@ function formatOf(body: Body | null) {
       cropFactor: 1,
       stabiliserStops: 0,
       isoCeiling: null,
+      pitchMm: null,
+      autofocusLimitFNumber: null,
+      smallestFNumber: null,
     };
   const { pixelsWide, pixelsHigh } = body.sensor;
   return {
@@ -140,6 +145,9 @@ function formatOf(body: Body | null) {
     cropFactor: cropFactor(body.sensor),
     stabiliserStops: body.stabiliserStops ?? 0,
     isoCeiling: body.isoCeiling,
+    pitchMm: pixelsWide ? body.sensor.widthMm / pixelsWide : null,
+    autofocusLimitFNumber: body.autofocusLimitFNumber,
+    smallestFNumber: null,
   };
 }
 
@@ -150,7 +158,8 @@ function bandOf(
   taken: ReadonlySet<string>,
   out: boolean,
 ): Band {
-  const setup = setupOf(body, lens, null);
+  const chain = { body, adapter: null, converter: null, tube: null, lens };
+  const setup = setupOf(chain);
   const path = pathOf(setup, lens, 1);
   const end = path.at(-1) ?? { focalMm: 1, fNumber: 1 };
   return {
@@ -163,7 +172,7 @@ function bandOf(
       .map((c) => ({
         name: c.name,
         taken: taken.has(c.id),
-        path: beyond(pathOf(setupOf(body, lens, c), lens, c.factor), end.focalMm),
+        path: beyond(pathOf(setupOf({ ...chain, converter: c }), lens, c.factor), end.focalMm),
       })),
     cropped:
       limits.maxCrop > 1

@@ -220,7 +220,7 @@ describe('who serves what', () => {
       focalFrame('g', 200, 200, 'free'),
       focalFrame('h', 300, 300, 'free'),
     ];
-    const services = servicesOf({ shelf, frames, limits: someLimits() }, frames, null);
+    const services = servicesOf({ shelf, limits: someLimits() }, frames, null);
     expect(
       services.map((s) => [s.frameId, s.converterId, s.bodyId, s.shortfall?.code ?? 'made']),
     ).toEqual([
@@ -236,15 +236,9 @@ describe('who serves what', () => {
   it('passes over bodies that stay home and lenses not asked about', () => {
     const limits = someLimits({ lockedOut: ['body'] });
     const shelf = aShelf([aLens('l', 50, 50, 2), aLens('m', 85, 85, 2)]);
+    expect(servicesOf({ shelf, limits }, [focalFrame('f', 50, 50, 'free')], null)).toEqual([]);
     expect(
-      servicesOf({ shelf, frames: [], limits }, [focalFrame('f', 50, 50, 'free')], null),
-    ).toEqual([]);
-    expect(
-      servicesOf(
-        { shelf, frames: [], limits: someLimits() },
-        [focalFrame('f', 50, 50, 'free')],
-        'm',
-      ),
+      servicesOf({ shelf, limits: someLimits() }, [focalFrame('f', 50, 50, 'free')], 'm'),
     ).toHaveLength(1);
   });
 });

@@ -14,7 +14,7 @@ export interface Service extends Kit {
 
 /** Every kit's best service of the given frames, or of one lens alone. */
 export function servicesOf(
-  { shelf, limits }: LineupQuestion,
+  { shelf, limits }: Pick<LineupQuestion, 'shelf' | 'limits'>,
   frames: readonly Frame[],
   lensId: string | null,
 ): Service[] {
@@ -31,12 +31,14 @@ export function servicesOf(
     [...byKit.values()].flatMap((same) => {
       const best = same.map((s) => verdictOn(s, frame, limits)).sort(byVerdict)[0];
       if (!best) return [];
-      const { lensId: id, converterId, bodyId } = best;
+      const { lensId: id, adapterId, converterId, tubeId, bodyId } = best;
       return [
         {
           frameId: frame.id,
           lensId: id,
+          adapterId,
           converterId,
+          tubeId,
           bodyId,
           shortfall: shortfallOf(best),
           byCrop: best.code === 'crop',

@@ -3,6 +3,8 @@
 import { Copy, Plus, Trash2 } from 'lucide-react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import {
+  type Adapter,
+  adapter,
   type Body,
   body,
   type Converter,
@@ -10,6 +12,8 @@ import {
   type FocalRange,
   type Lens,
   lens,
+  type Tube,
+  tube,
 } from '@/core/gear';
 import {
   type ItemOf,
@@ -91,13 +95,19 @@ export function GearEditor<K extends Kind>({ kind, item, onSelect }: GearEditorP
       {kind === 'lenses' && <LensForm item={item as Lens} />}
       {kind === 'bodies' && <BodyForm item={item as Body} />}
       {kind === 'converters' && <ConverterForm item={item as Converter} />}
+      {kind === 'tubes' && <TubeForm item={item as Tube} />}
+      {kind === 'adapters' && <AdapterForm item={item as Adapter} />}
     </div>
   );
 }
 
-function NameFields() {
+function useMounts(): string[] {
   const { shelf } = useFile();
-  const mounts = [...new Set([...shelf.bodies, ...shelf.lenses].map((i) => i.mount))].sort();
+  return [...new Set([...shelf.bodies, ...shelf.lenses].map((i) => i.mount))].sort();
+}
+
+function NameFields() {
+  const mounts = useMounts();
   return (
     <>
       <div className="col-span-2">
@@ -157,7 +167,10 @@ function LensForm({ item }: { item: Lens }) {
           label="Projection"
           options={[
             ['rectilinear', 'straight lines'],
-            ['fisheye', 'fisheye'],
+            ['equisolid', 'fisheye, equisolid'],
+            ['equidistant', 'fisheye, equidistant'],
+            ['stereographic', 'fisheye, stereographic'],
+            ['orthographic', 'fisheye, orthographic'],
           ]}
         />
         <FormNumber name="imageCircleMm" label="Image circle" unit="mm" placeholder="not known" />
@@ -175,7 +188,16 @@ function LensForm({ item }: { item: Lens }) {
           placeholder="not known"
         />
         <FormKnown name="autofocus" label="Autofocus" />
-        <FormNumber name="filterMm" label="Filter thread" unit="mm" placeholder="none" />
+        <FormNumber name="filterMm" label="Filter thread" unit="mm" placeholder="not known" />
+        <FormKnown name="frontThread" label="Takes a front filter" />
+        <FormNumber name="smallestFNumber" label="Stops down to f/" placeholder="not known" />
+        <FormNumber
+          name="builtInConverter"
+          label="Built-in converter"
+          unit="×"
+          placeholder="none"
+        />
+        <FormKnown name="shift" label="Shifts" />
         <FormKnown name="sealed" label="Sealed" />
         <CommonFields />
       </div>
@@ -276,7 +298,7 @@ function BodyForm({ item }: { item: Body }) {
         <FormNumber name="isoCeiling" label="Highest ISO" placeholder="outing’s" />
         <FormNumber name="stabiliserStops" label="Stabiliser" unit="stops" placeholder="none" />
         <FormNumber name="autofocusLimitFNumber" label="Autofocus to f/" placeholder="not known" />
-        <span />
+        <FormKnown name="sealed" label="Sealed" />
         <CommonFields />
       </div>
     </EntityForm>
@@ -299,6 +321,51 @@ function ConverterForm({ item }: { item: Converter }) {
         <span />
         <CommonFields />
         <TakesLenses lenses={shelf.lenses.filter((l) => l.mount === item.mount)} />
+      </div>
+    </EntityForm>
+  );
+}
+
+function TubeForm({ item }: { item: Tube }) {
+  const edit = useEdit();
+  return (
+    <EntityForm
+      label={`Tube ${item.name}`}
+      schema={tube}
+      value={item}
+      onValid={(next, field) => edit(putItem('tubes', next), `${item.id}.${field}`)}
+    >
+      <div className={GRID}>
+        <NameFields />
+        <FormNumber name="lengthMm" label="Extension" unit="mm" />
+        <FormKnown name="autofocus" label="Autofocus passes" />
+        <CommonFields />
+      </div>
+    </EntityForm>
+  );
+}
+
+function AdapterForm({ item }: { item: Adapter }) {
+  const edit = useEdit();
+  const mounts = useMounts();
+  return (
+    <EntityForm
+      label={`Adapter ${item.name}`}
+      schema={adapter}
+      value={item}
+      onValid={(next, field) => edit(putItem('adapters', next), `${item.id}.${field}`)}
+    >
+      <div className={GRID}>
+        <div className="col-span-2">
+          <FormText name="name" label="Name" />
+        </div>
+        <FormText name="maker" label="Maker" />
+        <FormNumber name="factor" label="Factor of its glass" unit="×" hint="1 without glass" />
+        <FormText name="lensMount" label="Carries lenses of" list={mounts} />
+        <FormText name="bodyMount" label="on bodies of" list={mounts} />
+        <FormKnown name="autofocus" label="Autofocus survives" />
+        <span />
+        <CommonFields />
       </div>
     </EntityForm>
   );

@@ -13,21 +13,34 @@ import { GearTable } from './GearTable';
 import { LensfunImport } from './LensfunImport';
 import { newItem } from './newGear';
 import {
+  ADAPTER_COLUMNS,
+  adapterRow,
   BODY_COLUMNS,
   bodyRow,
   CONVERTER_COLUMNS,
   converterRow,
   LENS_COLUMNS,
   lensRow,
+  mountOf,
+  TUBE_COLUMNS,
+  tubeRow,
 } from './rows';
 
 const KINDS = [
   ['lenses', 'Lenses', LENS_COLUMNS],
   ['bodies', 'Bodies', BODY_COLUMNS],
   ['converters', 'Converters', CONVERTER_COLUMNS],
+  ['tubes', 'Tubes', TUBE_COLUMNS],
+  ['adapters', 'Adapters', ADAPTER_COLUMNS],
 ] as const;
 
-const SINGULAR: Record<Kind, string> = { lenses: 'lens', bodies: 'body', converters: 'converter' };
+const SINGULAR: Record<Kind, string> = {
+  lenses: 'lens',
+  bodies: 'body',
+  converters: 'converter',
+  tubes: 'tube',
+  adapters: 'adapter',
+};
 
 export function ShelfPlace() {
   const file = useFile();
@@ -89,7 +102,7 @@ export function ShelfPlace() {
             {file.shelf[key].length === 0 ? (
               <p className="max-w-prose border-t border-hair pt-4">
                 No {label.toLowerCase()} yet. Add one by hand
-                {key === 'converters'
+                {key !== 'lenses' && key !== 'bodies'
                   ? ''
                   : ', or bring in what you have from a CSV table or from the open lens database'}
                 .
@@ -144,12 +157,16 @@ function GearList({ kind, label, columns, selected, onSelect }: GearListProps) {
     const inLineup = new Set<string>([
       ...(result?.lineup.lensIds ?? []),
       ...(result?.lineup.converterIds ?? []),
+      ...(result?.lineup.tubeIds ?? []),
+      ...(result?.lineup.adapterIds ?? []),
     ]);
     const context = { currency: outing.currency, limits, inLineup };
     const all = {
       lenses: () => shelf.lenses.map((l) => lensRow(l, context)),
       bodies: () => shelf.bodies.map((b) => bodyRow(b, context)),
       converters: () => shelf.converters.map((c) => converterRow(c, context)),
+      tubes: () => shelf.tubes.map((t) => tubeRow(t, context)),
+      adapters: () => shelf.adapters.map((a) => adapterRow(a, context)),
     }[kind]();
     return all.filter(
       (row) =>
@@ -162,7 +179,7 @@ function GearList({ kind, label, columns, selected, onSelect }: GearListProps) {
             .includes(wanted)),
     );
   }, [kind, limits, mount, outing.currency, result, shelf, wanted]);
-  const mounts = [...new Set(shelf[kind].map((i) => i.mount))].sort();
+  const mounts = [...new Set(shelf[kind].map(mountOf))].sort();
   return (
     <>
       <div className="mb-1 flex flex-wrap items-center gap-2">

@@ -1,4 +1,15 @@
-import { type Body, bodyId, type Converter, converterId, type Lens, lensId } from '@/core/gear';
+import {
+  type Adapter,
+  adapterId,
+  type Body,
+  bodyId,
+  type Converter,
+  converterId,
+  type Lens,
+  lensId,
+  type Tube,
+  tubeId,
+} from '@/core/gear';
 import { freshId, type ItemOf, type Kind, type OutingFile, shelfIds } from '@/document';
 
 const UNKNOWN = {
@@ -30,6 +41,10 @@ export function newItem<K extends Kind>(kind: K, file: OutingFile): ItemOf[K] {
       autofocus: true,
       filterMm: null,
       sealed: null,
+      smallestFNumber: null,
+      builtInConverter: null,
+      frontThread: null,
+      shift: null,
     }),
     bodies: (): Body => ({
       id: bodyId.parse(freshId('body', taken)),
@@ -40,6 +55,7 @@ export function newItem<K extends Kind>(kind: K, file: OutingFile): ItemOf[K] {
       isoCeiling: null,
       stabiliserStops: null,
       autofocusLimitFNumber: null,
+      sealed: null,
     }),
     converters: (): Converter => ({
       id: converterId.parse(freshId('converter', taken)),
@@ -48,6 +64,23 @@ export function newItem<K extends Kind>(kind: K, file: OutingFile): ItemOf[K] {
       mount,
       factor: 1.4,
       lensIds: [],
+    }),
+    tubes: (): Tube => ({
+      id: tubeId.parse(freshId('tube', taken)),
+      name: 'New tube',
+      ...UNKNOWN,
+      mount,
+      lengthMm: 12,
+      autofocus: true,
+    }),
+    adapters: (): Adapter => ({
+      id: adapterId.parse(freshId('adapter', taken)),
+      name: 'New adapter',
+      ...UNKNOWN,
+      bodyMount: mount,
+      lensMount: file.shelf.lenses.find((l) => l.mount !== mount)?.mount ?? mount,
+      autofocus: null,
+      factor: 1,
     }),
   };
   return makers[kind]();

@@ -1,4 +1,4 @@
-import type { Body, Converter, Lens } from '@/core/gear';
+import type { Adapter, Body, Converter, Lens, Tube } from '@/core/gear';
 import type { Limits } from '@/core/brief';
 import { cropFactor } from '@/core/optics';
 import {
@@ -6,6 +6,7 @@ import {
   formatFNumber,
   formatFocalRange,
   formatMetres,
+  formatMm,
   formatMoney,
   formatWeight,
   OWNERSHIPS,
@@ -37,6 +38,23 @@ export const CONVERTER_COLUMNS = [
   ['factor', 'Factor'],
   ['lenses', 'Takes'],
   ['mount', 'Mount'],
+  ['weight', 'Weight'],
+  ['price', 'New'],
+  ['ownership', 'Whose'],
+] as const;
+
+export const TUBE_COLUMNS = [
+  ['length', 'Extension'],
+  ['mount', 'Mount'],
+  ['weight', 'Weight'],
+  ['price', 'New'],
+  ['ownership', 'Whose'],
+] as const;
+
+export const ADAPTER_COLUMNS = [
+  ['carries', 'Carries'],
+  ['mount', 'On'],
+  ['autofocus', 'Autofocus'],
   ['weight', 'Weight'],
   ['price', 'New'],
   ['ownership', 'Whose'],
@@ -93,9 +111,31 @@ export function converterRow(converter: Converter, context: Context): GearRow {
   });
 }
 
+export function tubeRow(tube: Tube, context: Context): GearRow {
+  return rowOf(tube, context, {
+    length: { text: formatMm(tube.lengthMm), sort: tube.lengthMm },
+  });
+}
+
+export function adapterRow(adapter: Adapter, context: Context): GearRow {
+  const survives = { true: 'survives', false: 'is lost', null: 'not known' } as const;
+  return rowOf(adapter, context, {
+    carries: { text: adapter.lensMount, sort: adapter.lensMount },
+    autofocus: {
+      text: survives[`${adapter.autofocus}`],
+      sort: `${adapter.autofocus}`,
+    },
+  });
+}
+
+/** The mount of a piece; of an adapter, the one of the bodies it goes on. */
+export function mountOf(item: Lens | Body | Converter | Tube | Adapter): string {
+  return 'bodyMount' in item ? item.bodyMount : item.mount;
+}
+
 /** What every piece has. A blank is "not known". */
 function rowOf(
-  item: Lens | Body | Converter,
+  item: Lens | Body | Converter | Tube | Adapter,
   { currency, limits, inLineup }: Context,
   own: Cells,
 ): GearRow {
@@ -107,7 +147,7 @@ function rowOf(
     standing: inLineup.has(item.id) ? 'in' : out ? 'out' : 'free',
     cells: {
       ...own,
-      mount: { text: item.mount, sort: item.mount },
+      mount: { text: mountOf(item), sort: mountOf(item) },
       weight: {
         text: item.weightG === null ? '' : formatWeight(item.weightG),
         sort: item.weightG ?? undefined,

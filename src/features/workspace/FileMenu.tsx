@@ -24,10 +24,12 @@ const EMPTY: OutingFile = {
     firstDay: null,
     lastDay: null,
     currency: 'EUR',
+    shooters: [],
     note: '',
   },
   frames: [],
-  shelf: { mounts: [], bodies: [], lenses: [], converters: [] },
+  stretches: [],
+  shelf: { mounts: [], bodies: [], lenses: [], converters: [], tubes: [], adapters: [] },
   limits: DEFAULT_LIMITS,
 };
 

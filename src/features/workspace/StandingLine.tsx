@@ -6,6 +6,7 @@ import type { LineupResult } from '@/core/lineup';
 import type { OutingFile } from '@/document';
 import { useAnswer, useFile } from '@/session';
 import {
+  behindText,
   formatCount,
   formatMoney,
   formatPercent,
@@ -45,9 +46,7 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
         {result.status === 'impossible'
           ? 'No lineup keeps to the limits'
           : formatCount(totals.lenses, 'lens', 'lenses')}
-        {totals.pieces > totals.lenses && result.lineup.converterIds.length > 0
-          ? ` and ${formatCount(result.lineup.converterIds.length, 'converter', 'converters')}`
-          : ''}
+        {behindText(result.lineup)}
       </Link>
       <span>{STATUS[result.status]}</span>
       <Got label="musts" {...totals.musts} />

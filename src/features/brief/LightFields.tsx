@@ -1,0 +1,191 @@
+'use client';
+
+import { useWatch } from 'react-hook-form';
+import { ev100OfSource, type Light, type LightSource, SCENES, sunPosition } from '@/core/brief';
+import type { DayPhase, Sky } from '@/core/optics';
+import { FormNumber, FormSelect, FormText, formatEv, SCENE_NAMES, SelectField } from '@/ui';
+import { Option, pairs, Section, useSet } from './parts';
+
+const SOURCES: Record<LightSource['kind'], string> = {
+  none: 'sets no demand',
+  scene: 'by a scene',
+  ev: 'as EV at ISO 100',
+  lux: 'as lux on the subject',
+  sun: 'by time and place',
+};
+
+/** A first value of each kind, for when the kind is changed. */
+const STARTING_SOURCES: Record<LightSource['kind'], LightSource> = {
+  none: { kind: 'none' },
+  scene: { kind: 'scene', scene: 'cloudyBright' },
+  ev: { kind: 'ev', ev100: 13 },
+  lux: { kind: 'lux', lux: 500 },
+  sun: {
+    kind: 'sun',
+    at: '2027-06-12T21:00:00+02:00',
+    latitudeDeg: 50,
+    longitudeDeg: 8,
+    sky: 'clear',
+  },
+};
+
+const SKIES: Record<Sky, string> = {
+  clear: 'clear',
+  thinCloud: 'thin cloud',
+  cloudy: 'cloudy',
+  darkOvercast: 'dark overcast',
+};
+
+const PHASES: Record<DayPhase, string> = {
+  day: 'day',
+  goldenHour: 'golden hour',
+  civilTwilight: 'civil twilight',
+  nauticalTwilight: 'nautical twilight',
+  astronomicalTwilight: 'astronomical twilight',
+  night: 'night',
+};
+
+const STARTING_MOVEMENT: Light['movement'] = {
+  speedMps: 1.5,
+  direction: 'across',
+  blur: { kind: 'pixels', px: 3 },
+};
+
+/** The light there is, and what bounds the time: what is given, movement, stars, the hand. */
+export function LightFields() {
+  const set = useSet();
+  const kind = useWatch({ name: 'light.source.kind' }) as LightSource['kind'];
+  return (
+    <Section title="Light and time">
+      <SelectField
+        label="Light"
+        value={kind}
+        options={pairs(SOURCES)}
+        onChange={(next) => set('light.source', STARTING_SOURCES[next])}
+      />
+      {kind === 'scene' && (
+        <FormSelect
+          name="light.source.scene"
+          label="Scene"
+          options={SCENES.map(
+            (s) => [s.key, `${SCENE_NAMES[s.key]}, ${formatEv(s.ev100)}`] as const,
+          )}
+        />
+      )}
+      {kind === 'ev' && <FormNumber name="light.source.ev100" label="EV at ISO 100" unit="EV" />}
+      {kind === 'lux' && <FormNumber name="light.source.lux" label="On the subject" unit="lx" />}
+      {kind === 'sun' && <SunFields />}
+      {kind !== 'none' && <TimeFields />}
+    </Section>
+  );
+}
+
+function SunFields() {
+  const source = useWatch({ name: 'light.source' }) as Extract<LightSource, { kind: 'sun' }>;
+  return (
+    <>
+      <FormText name="light.source.at" label="When, with the offset from UTC" />
+      <div className="grid grid-cols-2 gap-2">
+        <FormNumber name="light.source.latitudeDeg" label="Latitude, north" unit="°" />
+        <FormNumber name="light.source.longitudeDeg" label="Longitude, east" unit="°" />
+      </div>
+      <FormSelect name="light.source.sky" label="Sky" options={pairs(SKIES)} />
+      <SunNote source={source} />
+    </>
+  );
+}
+
+/** Where the sun stands then, and the light that follows; nothing while a field cannot be read. */
+function SunNote({ source }: { source: Extract<LightSource, { kind: 'sun' }> }) {
+  const ev100 = ev100OfSource(source);
+  if (ev100 === null || !Number.isFinite(ev100)) return null;
+  const { altitudeDeg, phase } = sunPosition(source.at, source.latitudeDeg, source.longitudeDeg);
+  return (
+    <p className="text-[12px] text-soft">
+      {PHASES[phase]}: the sun stands {Math.abs(altitudeDeg).toFixed(1)}°{' '}
+      {altitudeDeg < 0 ? 'below' : 'above'} the horizon, {formatEv(ev100)} in the open.
+    </p>
+  );
+}
+
+function TimeFields() {
+  const set = useSet();
+  const [movement, stars, flash] = useWatch({
+    name: ['light.movement', 'light.stars', 'light.flash'],
+  }) as [Light['movement'], Light['stars'], Light['flash']];
+  return (
+    <>
+      <div className="grid grid-cols-3 gap-2">
+        <FormNumber
+          name="light.longestTimeS"
+          label="Longest time"
+          unit="s"
+          placeholder="any"
+          show={showTime}
+        />
+        <FormNumber name="light.isoCeiling" label="ISO at most" placeholder="outing’s" />
+        <FormSelect
+          name="light.support"
+          label="Camera"
+          options={[
+            ['hand', 'hand-held'],
+            ['support', 'on support'],
+          ]}
+        />
+      </div>
+      <Option
+        label="It moves"
+        on={movement !== null}
+        onChange={(on) => set('light.movement', on ? STARTING_MOVEMENT : null)}
+      >
+        <div className="grid grid-cols-3 gap-2">
+          <FormNumber name="light.movement.speedMps" label="Speed" unit="m/s" />
+          <FormSelect
+            name="light.movement.direction"
+            label="Direction"
+            options={[
+              ['across', 'across'],
+              ['diagonal', 'at an angle'],
+              ['toward', 'towards me'],
+            ]}
+          />
+          {movement?.blur.kind === 'share' ? (
+            <FormNumber name="light.movement.blur.percent" label="Blur at most" unit="%" />
+          ) : (
+            <FormNumber name="light.movement.blur.px" label="Blur at most" unit="px" />
+          )}
+        </div>
+      </Option>
+      <Option
+        label="Stars as points"
+        on={stars !== null}
+        onChange={(on) => set('light.stars', on ? { declinationDeg: 0, trailPx: 3 } : null)}
+      >
+        <div className="grid grid-cols-2 gap-2">
+          <FormNumber name="light.stars.declinationDeg" label="Declination" unit="°" />
+          <FormNumber name="light.stars.trailPx" label="Trail at most" unit="px" />
+        </div>
+      </Option>
+      <Option
+        label="Flash may be used"
+        on={flash !== null}
+        onChange={(on) => set('light.flash', on ? { guideNumberM: 30 } : null)}
+      >
+        <FormNumber
+          name="light.flash.guideNumberM"
+          label="Guide number at ISO 100"
+          unit="m"
+          hint="no flash at nests, at night animals, or where it is not allowed"
+        />
+      </Option>
+    </>
+  );
+}
+
+/** 1/250 rather than 0.004, where that is what was meant. */
+function showTime(timeS: number): string {
+  const denominator = 1 / timeS;
+  return timeS < 0.4 && Math.abs(denominator - Math.round(denominator)) < 1e-6
+    ? `1/${Math.round(denominator)}`
+    : String(timeS);
+}

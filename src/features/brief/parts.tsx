@@ -1,0 +1,47 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import { useFormContext } from 'react-hook-form';
+
+/** The entries of a table of names, for a list of options. */
+export const pairs = <K extends string>(names: Readonly<Record<K, string>>) =>
+  Object.entries(names) as [K, string][];
+
+export function Section({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section aria-label={title} className="space-y-2 border-t border-hair pt-2">
+      <h3 className="text-base">{title}</h3>
+      {children}
+    </section>
+  );
+}
+
+/** Sets a field of the open form and has it looked at. */
+export function useSet() {
+  const { setValue } = useFormContext();
+  return (name: string, value: unknown) =>
+    setValue(name, value, { shouldValidate: true, shouldDirty: true });
+}
+
+/** A wish that can be made or not; its fields show when it is. */
+export function Option({
+  label,
+  on,
+  onChange,
+  children,
+}: {
+  label: string;
+  on: boolean;
+  onChange: (on: boolean) => void;
+  children?: ReactNode;
+}) {
+  return (
+    <div className="space-y-1">
+      <label className="flex items-center gap-2">
+        <input type="checkbox" checked={on} onChange={(e) => onChange(e.target.checked)} />
+        {label}
+      </label>
+      {on && children}
+    </div>
+  );
+}
