@@ -21,8 +21,15 @@ export function demoOuting(): LineupQuestion {
   return read.value;
 }
 
-export function outingOf(lensCount: number, frameCount: number, seed = 4): LineupQuestion {
-  const { shelf, frames, limits, outing, stretches } = demoOuting();
+/** An outing with so many lenses, frames and stretches; frames of stretches left out may be made in any. */
+export function outingOf(
+  lensCount: number,
+  frameCount: number,
+  stretchCount: number,
+  seed = 4,
+): LineupQuestion {
+  const { shelf, frames, limits, outing, stretches: all } = demoOuting();
+  const stretches = all.slice(-stretchCount);
   const next = numbers(seed);
   const between = (low: number, high: number) => low + (high - low) * next();
   const pick = <T>(from: readonly T[]) => from[Math.floor(next() * from.length)] as T;
@@ -47,7 +54,8 @@ export function outingOf(lensCount: number, frameCount: number, seed = 4): Lineu
       model.need.kind === 'subject'
         ? { ...model.need, fromM: model.need.fromM * scale, toM: model.need.toM * scale }
         : model.need;
-    return { ...model, need, id: frameId.parse(`frame-${i}`) };
+    const stretchIds = model.stretchIds.filter((id) => stretches.some((s) => s.id === id));
+    return { ...model, need, stretchIds, id: frameId.parse(`frame-${i}`) };
   });
   return {
     outing,

@@ -1,56 +1,172 @@
-import type { LineupQuestion } from '@/core/lineup';
-import { answerLineup } from '@/workers/answerLineup';
+import {
+  aimsOf,
+  costsOf,
+  exploreLineup,
+  fieldOf,
+  type LineupQuestion,
+  type MipSolver,
+  modelOf,
+  reduce,
+  solveChoice,
+} from '@/core/lineup';
+import { loadHighsSolver } from '@/workers/highsSolver';
 import { demoOuting, outingOf } from './outings';
+import { PEERS } from './peers';
 
 /** One JSON line for each figure: medians over several runs, after warm-up runs that do not count. */
 
 const TIME_LIMIT_S = 60;
-const RUNS = 9;
-const WARM_UP = 3;
+const WARM_UP = 5;
+const WARM = 'solver loaded and code warm; nothing of an earlier answer is kept between runs';
 
-function report(name: string, values: readonly number[], note: string): void {
+const solver = await loadHighsSolver();
+const options = { timeLimitS: TIME_LIMIT_S, now: () => performance.now() };
+
+function median(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b);
-  const value = Number((sorted[Math.floor(sorted.length / 2)] ?? NaN).toFixed(1));
-  console.log(JSON.stringify({ name, value, unit: 'ms', runs: values.length, note }));
+  return sorted[Math.floor(sorted.length / 2)] ?? NaN;
 }
 
-async function measure(
-  name: string,
-  question: LineupQuestion,
-  note: string,
-  runs = RUNS,
-): Promise<void> {
-  const timings = [];
+function report(name: string, value: number, unit: string, runs: number, note: string): void {
+  const rounded = Number(value.toPrecision(4));
+  console.log(JSON.stringify({ name, value: rounded, unit, runs, note }));
+}
+
+/** Modelling and solving of one question, ms: what an edit has to wait for. */
+function replan(question: LineupQuestion, runs: number) {
+  const timings: { model: number; solve: number; whole: number }[] = [];
   for (let i = 0; i < runs + WARM_UP; i += 1) {
-    const { timing, status } = await answerLineup(question, TIME_LIMIT_S);
-    if (status !== 'proven') throw new Error(`${name} was not proven`);
-    if (i >= WARM_UP) timings.push(timing);
+    const { choice, timing } = solveChoice(solver, question, options);
+    if (choice === null || choice.open !== null) throw new Error('not proven');
+    if (i < WARM_UP) continue;
+    const { modelMs: model, solveMs: solve } = timing;
+    timings.push({ model, solve, whole: model + solve });
+  }
+  return {
+    model: median(timings.map((t) => t.model)),
+    solve: median(timings.map((t) => t.solve)),
+    whole: median(timings.map((t) => t.whole)),
+  };
+}
+
+function reportReplan(name: string, question: LineupQuestion, runs: number, what: string): void {
+  const { model, solve, whole } = replan(question, runs);
+  report(name, whole, 'ms', runs, `${what}, modelling, choice and proof; ${WARM}`);
+  report(`${name}.model`, model, 'ms', runs, 'setups, cells and reduction');
+  report(`${name}.solve`, solve, 'ms', runs, 'choice by all aims, and proof');
+}
+
+/** The same aims on the model with every lens, by the same solver, against the reduced one. */
+function againstUnreduced(question: LineupQuestion, runs: number): number[] {
+  const field = fieldOf(question);
+  const time = (keepAll: boolean) => {
+    const started = performance.now();
+    const reduced = reduce(field, { keepAll });
+    solveModel(solver, question, reduced, field);
+    return performance.now() - started;
+  };
+  time(false);
+  return Array.from({ length: runs }, () => {
+    const reduced = time(false);
+    return time(true) / reduced;
+  });
+}
+
+function solveModel(
+  by: MipSolver,
+  question: LineupQuestion,
+  reduced: ReturnType<typeof reduce>,
+  field: ReturnType<typeof fieldOf>,
+): number[] {
+  const model = modelOf(field, reduced);
+  const session = by.open(model.mip);
+  try {
+    const values: number[] = [];
+    for (const aim of aimsOf(question.frames, question.limits)) {
+      const costs = costsOf(aim, model);
+      if (costs.every((c) => c === 0)) continue;
+      const outcome = session.minimise(costs, TIME_LIMIT_S);
+      if (outcome.kind !== 'optimal') throw new Error(`${by.name}: ${outcome.kind}`);
+      values.push(outcome.objective);
+      session.hold(costs, outcome.objective);
+    }
+    return values;
+  } finally {
+    session.close();
+  }
+}
+
+/** Other packages on the same reduced model: their time over ours, and whether the optimum agrees. */
+function againstPeers(question: LineupQuestion, runs: number): void {
+  const field = fieldOf(question);
+  const reduced = reduce(field);
+  const time = (by: MipSolver) => {
+    const started = performance.now();
+    const values = solveModel(by, question, reduced, field);
+    return { values, ms: performance.now() - started };
+  };
+  for (const peer of PEERS) {
+    time(solver);
+    const ratios: number[] = [];
+    let agree = true;
+    for (let i = 0; i < runs; i += 1) {
+      const ours = time(solver);
+      const theirs = time(peer);
+      ratios.push(theirs.ms / ours.ms);
+      agree &&= ours.values.every((v, k) => Math.abs(v - (theirs.values[k] ?? NaN)) < 1e-4);
+    }
+    const note = `${peer.name} over HiGHS on the same reduced model, all aims; optimum ${agree ? 'agrees' : 'DIFFERS'}`;
+    report(`peer.${peer.name}.ratio`, median(ratios), '1', runs, note);
+  }
+}
+
+function explore(question: LineupQuestion, runs: number): void {
+  const times: number[] = [];
+  let points = 0;
+  let told = 0;
+  for (let i = 0; i < runs + 1; i += 1) {
+    let from = 0;
+    let to = 0;
+    const rivals = exploreLineup(solver, question, {
+      timeLimitS: TIME_LIMIT_S,
+      mostTies: 0,
+      mostNext: 0,
+      mostPoints: 200,
+      mostOut: 0,
+      progress: (done) => {
+        told += 1;
+        if (done < 0.405) from = performance.now();
+        if (done <= 0.7) to = performance.now();
+      },
+    });
+    points = rivals?.tradeOff.points.length ?? 0;
+    if (!rivals?.tradeOff.complete) throw new Error('the curve is not complete');
+    if (i > 0) times.push(to - from);
   }
   report(
-    name,
-    timings.map((t) => t.totalMs),
-    `${note}; all reasons included`,
-  );
-  report(
-    `${name}.model`,
-    timings.map((t) => t.modelMs),
-    'setups and cells',
-  );
-  report(
-    `${name}.solve`,
-    timings.map((t) => t.solveMs),
-    'reduction, choice by all aims, proof',
+    'tradeoff.typical',
+    median(times),
+    'ms',
+    runs,
+    `all ${points} points, each proven; ${told} progress reports; ${WARM}`,
   );
 }
 
-const WARM = `solver loaded, ${WARM_UP} runs before; nothing else is kept between runs`;
-await measure('replan.demo', demoOuting(), `the demo outing; ${WARM}`);
-await measure('replan.typical', outingOf(40, 20), `40 lenses, 4 bodies, 20 frames; ${WARM}`);
+const typical = outingOf(40, 20, 4);
+const large = outingOf(1000, 60, 6);
+reportReplan('replan.demo', demoOuting(), 15, 'the demo outing');
+reportReplan('replan.typical', typical, 25, '40 lenses, 4 bodies, 20 frames, 4 stretches');
+reportReplan('replan.large', large, 5, '1,000 lenses, 60 frames, 6 stretches');
+report(
+  'replan.large.vsUnreduced',
+  median(againstUnreduced(large, 3)),
+  '1',
+  3,
+  'time of all aims on the model with every lens over that on the reduced one, reduction included',
+);
 for (const lenses of [100, 300, 1000, 3000]) {
-  await measure(
-    `replan.growth.${lenses}`,
-    outingOf(lenses, 60),
-    `${lenses} lenses, 60 frames; ${WARM}`,
-    3,
-  );
+  const { whole } = replan(outingOf(lenses, 60, 6), 3);
+  report(`replan.growth.${lenses}`, whole, 'ms', 3, `${lenses} lenses, 60 frames, 6 stretches`);
 }
+againstPeers(typical, 3);
+explore(typical, 5);

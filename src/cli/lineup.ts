@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { argv, stderr, stdout } from 'node:process';
-import { answerLineup } from '@/workers/answerLineup';
+import { answerInFull } from '@/workers/answerLineup';
 import { decode } from '@/document';
 
 const TIME_LIMIT_S = 60;
@@ -29,7 +29,7 @@ async function main(): Promise<number> {
     stderr.write(`${path}: ${file.error.message}\n${fields.join('')}`);
     return 1;
   }
-  stdout.write(`${JSON.stringify(await answerLineup(file.value, TIME_LIMIT_S), null, 2)}\n`);
+  stdout.write(`${JSON.stringify(await answerInFull(file.value, TIME_LIMIT_S), null, 2)}\n`);
   return 0;
 }
 

@@ -1,4 +1,10 @@
-import { type LineupQuestion, type LineupResult, solveLineup } from '@/core/lineup';
+import {
+  exploreLineup,
+  type LineupQuestion,
+  type LineupResult,
+  type LineupRivals,
+  solveLineup,
+} from '@/core/lineup';
 import { loadHighsSolver } from './highsSolver';
 
 /** Chooses the lineup with HiGHS and the real clock: for the worker, the route handler and the command line alike. */
@@ -8,4 +14,29 @@ export async function answerLineup(
 ): Promise<LineupResult> {
   const solver = await loadHighsSolver();
   return solveLineup(solver, question, { timeLimitS, now: () => performance.now() });
+}
+
+/** How much is looked at beside the best lineup. */
+const MOST = { mostTies: 12, mostNext: 3, mostPoints: 60, mostOut: 40 } as const;
+
+/** The other lineups, for as long as `budgetS` lasts; what is found by then is given. */
+export async function answerRivals(
+  question: LineupQuestion,
+  budgetS: number,
+  progress: (done: number) => void = () => undefined,
+): Promise<LineupRivals | null> {
+  const solver = await loadHighsSolver();
+  const until = performance.now() + budgetS * 1000;
+  return exploreLineup(solver, question, {
+    ...MOST,
+    timeLimitS: budgetS,
+    goOn: () => performance.now() < until,
+    progress,
+  });
+}
+
+/** The best lineup with all that stands beside it, as printed and posted back. */
+export async function answerInFull(question: LineupQuestion, timeLimitS: number) {
+  const result = await answerLineup(question, timeLimitS);
+  return { ...result, rivals: await answerRivals(question, timeLimitS) };
 }

@@ -20,7 +20,8 @@ export function loadHighsSolver(): Promise<MipSolver> {
 function solverOn(highs: Highs): MipSolver {
   return {
     name: `HiGHS ${highs.version.string}`,
-    open: (model) => (model.columnCount === 0 ? emptySession() : new HighsSession(highs, model)),
+    open: (model) =>
+      model.columnCount === 0 ? emptySession(model) : new HighsSession(highs, model),
   };
 }
 
@@ -191,12 +192,15 @@ class HighsSession implements MipSession {
   }
 }
 
-/** HiGHS does not run a model without columns; its one solution is empty. */
-function emptySession(): MipSession {
+/** HiGHS does not run a model without columns; its one solution is empty, unless a row forbids it. */
+function emptySession(model: MipModel): MipSession {
+  const rows = [...model.rows];
+  const isMet = (row: MipRow) => row.lower <= 0 && row.upper >= 0;
   return {
-    minimise: () => ({ kind: 'optimal', values: [], objective: 0 }),
+    minimise: () =>
+      rows.every(isMet) ? { kind: 'optimal', values: [], objective: 0 } : { kind: 'infeasible' },
     hold: () => undefined,
-    addRow: () => undefined,
+    addRow: (row) => void rows.push(row),
     conflictingRows: () => null,
     close: () => undefined,
   };

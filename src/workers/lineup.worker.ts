@@ -1,10 +1,10 @@
 import { expose } from 'comlink';
 import { z } from 'zod';
-import { answerLineup } from './answerLineup';
+import { answerLineup, answerRivals } from './answerLineup';
 
 z.config({ jitless: true });
 
-const service = { answer: answerLineup };
+const service = { answer: answerLineup, rivals: answerRivals };
 export type LineupService = typeof service;
 
 expose(service);

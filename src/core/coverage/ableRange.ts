@@ -7,10 +7,10 @@ import type { Demand } from './demand';
 import { blurs, focusesBySelf, isLit, sharpFNumber, stopsDown } from './exposure';
 
 const MM_PER_M = 1000;
+const NOWHERE: IntervalSet = [];
 
 /** What to test; leaving conditions out tells which of them is to blame. */
 export interface Conditions {
-  readonly crop: number;
   readonly focus: boolean;
   readonly blur: boolean;
   readonly autofocus: boolean;
@@ -40,20 +40,39 @@ export function ableRange(
   axis: NeedAxis,
   framing: Framing,
   demand: Demand,
+  crop: number,
   conditions: Conditions,
 ): IntervalSet {
-  const framed = framedRange(setup, axis, framing, conditions.crop, conditions.focus);
-  if (framed === null) return [];
-  const { light, autofocusFNumber, sharp, blur } = demand;
-  const asked = {
-    blur: conditions.blur && blur !== null && axis.kind === 'distance',
-    autofocus: conditions.autofocus && autofocusFNumber !== null,
-    light: conditions.light && light !== null,
-    sharp: conditions.sharp && sharp !== null,
-  };
+  const framed = framedRange(setup, axis, framing, crop, conditions.focus);
+  if (framed === null) return NOWHERE;
+  const asked = askedOf(demand, axis, conditions);
   if (!asked.blur && !asked.autofocus && !asked.light && !asked.sharp) return [framed];
+  return whereMet(setup, axis, framing, demand, crop, asked, framed);
+}
+
+/** Which conditions there are to meet besides framing and focus. */
+function askedOf(demand: Demand, axis: NeedAxis, conditions: Conditions) {
+  return {
+    blur: conditions.blur && demand.blur !== null && axis.kind === 'distance',
+    autofocus: conditions.autofocus && demand.autofocusFNumber !== null,
+    light: conditions.light && demand.light !== null,
+    sharp: conditions.sharp && demand.sharp !== null,
+  };
+}
+
+/** The places within the framed ones that meet the conditions asked. */
+function whereMet(
+  setup: Setup,
+  axis: NeedAxis,
+  framing: Framing,
+  demand: Demand,
+  crop: number,
+  asked: ReturnType<typeof askedOf>,
+  framed: Interval,
+): IntervalSet {
+  const { light } = demand;
   const distance = axis.kind === 'distance';
-  const slopeMin = framing.slopeMin(conditions.crop);
+  const slopeMin = framing.slopeMin(crop);
   const at = (x: number) => (distance ? x : null);
   const need = (f: number, x: number) => (asked.sharp ? sharpFNumber(demand, f, x) : 0);
   const used = (f: number, x: number) => Math.max(setup.fNumberAt(f), need(f, x));
@@ -69,6 +88,16 @@ export function ableRange(
     ...(light !== null && light.flashReach !== null ? [(2 * setup.focal.wideMm) / MM_PER_M] : []),
     ...(asked.blur ? blurBends(setup, framing, demand) : []),
   ];
+  const meetsAll = (x: number) => {
+    const f = shortest(x);
+    return (
+      f !== null &&
+      (!asked.autofocus || focusesBySelf(setup, demand, f)) &&
+      (!asked.sharp || stopsDown(demand, need(f, x))) &&
+      (!asked.light || light === null || isLit(light, used(f, x), f, at(x)).ambient)
+    );
+  };
+  if (bendsWithin(framed, bends).every(meetsAll)) return [framed];
   let places: IntervalSet = [framed];
   const where = (holds: (f: number, x: number) => boolean) =>
     places.flatMap((piece) =>

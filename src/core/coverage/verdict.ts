@@ -85,30 +85,30 @@ export function ableFinder(
   const ways = framingFinder(frame);
   const demands = new Map<string, Demand>();
   const demandFor = (setup: Setup): Demand => {
-    const key = `${setup.bodyId} ${setup.sensor.widthMm} ${setup.stabiliserStops} ${setup.smallestFNumber}`;
-    const known = demands.get(key);
+    const known = demands.get(setup.demandKey);
     if (known) return known;
     const demand = asHard(demandOf(setup, frame, limits), harder);
-    demands.set(key, demand);
+    demands.set(setup.demandKey, demand);
     return demand;
   };
   return (setup) => {
-    if (barOf(setup, frame) !== null) return [];
+    if (barOf(setup, frame) !== null) return NOWHERE;
     const demand = demandFor(setup);
-    if (demand.pixelsShort !== null) return [];
-    return places(setup, axis, ways(setup), demand, { crop: demand.crop, ...EVERYTHING });
+    if (demand.pixelsShort !== null) return NOWHERE;
+    return places(setup, axis, ways(setup), demand, demand.crop, EVERYTHING);
   };
 }
+
+const NOWHERE: IntervalSet = [];
 
 /** The framings of a frame by sensor, each worked out once. */
 function framingFinder(frame: Frame): (setup: Setup) => readonly Framing[] {
   const bySensor = new Map<string, readonly Framing[]>();
-  return ({ sensor }) => {
-    const key = `${sensor.widthMm}x${sensor.heightMm}`;
-    const known = bySensor.get(key);
+  return ({ sensor, sensorKey }) => {
+    const known = bySensor.get(sensorKey);
     if (known) return known;
     const ways = framings(frame.need, sensor, frame.special.magnification);
-    bySensor.set(key, ways);
+    bySensor.set(sensorKey, ways);
     return ways;
   };
 }
@@ -162,11 +162,16 @@ function places(
   axis: NeedAxis,
   ways: readonly Framing[],
   demand: Demand,
+  crop: number,
   conditions: Conditions,
 ): IntervalSet {
-  const [only] = ways;
-  if (ways.length === 1 && only) return ableRange(setup, axis, only, demand, conditions);
-  return union(ways.flatMap((way) => ableRange(setup, axis, way, demand, conditions)));
+  const [one, other] = ways;
+  if (!one) return NOWHERE;
+  const first = ableRange(setup, axis, one, demand, crop, conditions);
+  if (!other) return first;
+  const second = ableRange(setup, axis, other, demand, crop, conditions);
+  if (second.length === 0) return first;
+  return first.length === 0 ? second : union([...first, ...second]);
 }
 
 /**
@@ -181,10 +186,10 @@ function answerSets(
 ): { code: PartCode; set: IntervalSet }[] {
   const whole = [axis.range];
   const { crop } = demand;
-  const at = (conditions: Partial<Conditions>) =>
-    places(setup, axis, ways, demand, { crop, ...NOTHING, ...conditions });
+  const at = (conditions: Partial<Conditions>, by = crop) =>
+    places(setup, axis, ways, demand, by, { ...NOTHING, ...conditions });
   const made = at(EVERYTHING);
-  const clear = at({ ...EVERYTHING, crop: 1 });
+  const clear = at(EVERYTHING, 1);
   const framed = at({});
   const lost = missing(whole, made);
   const unframed = missing(whole, framed);

@@ -13,6 +13,10 @@ import type { Shelf } from './shelf';
 /** One mountable chain, with what follows from it. */
 export interface Setup extends Kit {
   readonly bodyId: BodyId;
+  /** Alike for setups with the same part of the same sensor. */
+  readonly sensorKey: string;
+  /** Alike for setups of which a frame asks the same in light, pixels and depth. */
+  readonly demandKey: string;
   /** The converter built into the lens is switched in. */
   readonly builtIn: boolean;
   /** Focal range that counts, glass behind the lens included, mm. */
@@ -74,8 +78,13 @@ export function setupOf(chain: Chain, builtIn = false): Setup {
   const sensor = { widthMm: b.sensor.widthMm * share, heightMm: b.sensor.heightMm * share };
   const { pixelsWide, pixelsHigh } = b.sensor;
   const known = pixelsWide !== null && pixelsHigh !== null;
+  const stabiliserStops = combinedStabiliserStops(b.stabiliserStops, l.stabiliserStops);
+  const smallestFNumber = l.smallestFNumber === null ? null : l.smallestFNumber * factor;
+  const sensorKey = `${sensor.widthMm} ${sensor.heightMm}`;
   return {
     bodyId: b.id,
+    sensorKey,
+    demandKey: `${b.id} ${sensorKey} ${stabiliserStops} ${smallestFNumber}`,
     lensId: l.id,
     adapterId: adapter?.id ?? null,
     converterId: converter?.id ?? null,
@@ -96,14 +105,14 @@ export function setupOf(chain: Chain, builtIn = false): Setup {
     minFocusM: tube ? null : l.minFocusM,
     maxMagnification: ownMagnification(chain, factor),
     extensionMm: tube?.lengthMm ?? 0,
-    stabiliserStops: combinedStabiliserStops(b.stabiliserStops, l.stabiliserStops),
+    stabiliserStops,
     isoCeiling: b.isoCeiling,
     autofocus: all([l.autofocus, adapter?.autofocus, tube?.autofocus]),
     autofocusLimitFNumber: b.autofocusLimitFNumber,
     sealed: all([l.sealed, b.sealed]),
     frontThread: l.filterMm !== null ? true : l.frontThread,
     shift: l.shift,
-    smallestFNumber: l.smallestFNumber === null ? null : l.smallestFNumber * factor,
+    smallestFNumber,
     fNumberAt: (focalLengthMm) => widestFNumber(l.apertures, focalLengthMm / factor) * factor,
   };
 }

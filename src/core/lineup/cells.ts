@@ -1,8 +1,8 @@
-import { footingOf, type FrameId, type Limits, needAxis } from '@/core/brief';
+import { footingOf, type Frame, type FrameId, type Limits, needAxis } from '@/core/brief';
 import { ableFinder, type Harder } from '@/core/coverage';
+import type { Setup } from '@/core/gear';
 import { clearlyBelow, covers, type Interval, type IntervalSet, union } from '@/core/intervals';
-import { BitSet } from './bitSet';
-import type { Makers } from './makers';
+import type { MakerTable } from './makers';
 import type { Occasion } from './occasions';
 
 /**
@@ -13,8 +13,8 @@ import type { Occasion } from './occasions';
 export interface Cell {
   readonly frameId: FrameId;
   readonly range: Interval;
-  /** The makers that make it. */
-  readonly makers: BitSet;
+  /** Numbers of the makers that make it, upwards. */
+  readonly makers: readonly number[];
 }
 
 /** An occasion with its cells; a cell without makers cannot be made by anything. */
@@ -25,49 +25,60 @@ export interface OccasionCells {
   readonly twice: boolean;
 }
 
-/** Cuts one occasion into cells for the setups in its hands. */
+/** Cuts the occasions of one frame into cells for the setups in their hands. */
 export function cellsOf(
-  occasion: Occasion,
-  { makers, byHand }: Makers,
+  occasions: readonly Occasion[],
+  table: MakerTable,
   limits: Limits,
   harder?: Harder,
-): OccasionCells {
-  const { frame } = occasion;
-  const twice = frame.twice && harder === undefined;
-  const able = ableFinder(frame, limits, harder);
-  const places = new Map<number, IntervalSet[]>();
-  for (const hand of occasion.hands) {
-    for (const { setup, maker, bodyMaker } of byHand[hand.index] ?? []) {
-      const set = able(setup);
-      if (set.length === 0) continue;
-      const number = twice ? bodyMaker : maker;
-      const known = places.get(number);
-      if (known) known.push(set);
-      else places.set(number, [set]);
+): OccasionCells[] {
+  const finders = new Map<Frame, (index: number) => IntervalSet>();
+  return occasions.map((occasion) => {
+    const { frame } = occasion;
+    const known = finders.get(frame);
+    const able = known ?? remembered(table, ableFinder(frame, limits, harder));
+    if (!known) finders.set(frame, able);
+    const twice = frame.twice && harder === undefined;
+    const places = new Map<number, IntervalSet[]>();
+    for (const hand of occasion.hands) {
+      for (const index of table.inHand(hand)) {
+        const set = able(index);
+        if (set.length === 0) continue;
+        const number = table.numberOf(index, hand, twice);
+        const sets = places.get(number);
+        if (sets) sets.push(set);
+        else places.set(number, [set]);
+      }
     }
-  }
-  return { occasion, twice, cells: cut(occasion, places, makers.length) };
+    return { occasion, twice, cells: cut(frame, places) };
+  });
 }
 
-function cut(
-  { frame }: Occasion,
-  places: ReadonlyMap<number, readonly IntervalSet[]>,
-  makerCount: number,
-): Cell[] {
+/** Places of a setup by its number, each worked out once. */
+function remembered(
+  { setups }: MakerTable,
+  able: (setup: Setup) => IntervalSet,
+): (index: number) => IntervalSet {
+  const known: IntervalSet[] = [];
+  return (index) => (known[index] ??= able(setups[index]!));
+}
+
+function cut(frame: Frame, places: ReadonlyMap<number, readonly IntervalSet[]>): Cell[] {
   const axis = needAxis(frame.need).range;
   const footing = footingOf(frame.need);
   if (footing !== 'held' || axis.from === axis.to) {
-    const makers = BitSet.empty(makerCount);
-    for (const [number, sets] of places) {
-      if (footing === 'free' || sets.some((set) => covers(set, axis))) makers.add(number);
-    }
-    return [{ frameId: frame.id, range: axis, makers }];
+    const makers = [...places]
+      .filter(([, sets]) => footing === 'free' || sets.some((set) => covers(set, axis)))
+      .map(([number]) => number);
+    return [{ frameId: frame.id, range: axis, makers: upwards(makers) }];
   }
   const merged = new Map<number, IntervalSet>();
   for (const [number, sets] of places)
     merged.set(number, sets.length === 1 && sets[0] ? sets[0] : union(sets.flat()));
-  return leanestRuns(axis, merged, makerCount).map((run) => ({ frameId: frame.id, ...run }));
+  return leanestRuns(axis, merged).map((run) => ({ frameId: frame.id, ...run }));
 }
+
+const upwards = (numbers: Iterable<number>) => [...numbers].sort((a, b) => a - b);
 
 interface Change {
   readonly at: number;
@@ -83,9 +94,8 @@ interface Change {
 function leanestRuns(
   axis: Interval,
   places: ReadonlyMap<number, IntervalSet>,
-  makerCount: number,
-): { range: Interval; makers: BitSet }[] {
-  const now = BitSet.empty(makerCount);
+): { range: Interval; makers: number[] }[] {
+  const now = new Set<number>();
   const changes: Change[] = [];
   for (const [maker, set] of places) {
     for (const { from, to } of set) {
@@ -96,7 +106,7 @@ function leanestRuns(
     }
   }
   changes.sort((a, b) => a.at - b.at || Number(b.opens) - Number(a.opens));
-  const runs: { range: Interval; makers: BitSet }[] = [];
+  const runs: { range: Interval; makers: number[] }[] = [];
   let leanSince: number | null = axis.from;
   let i = 0;
   while (i < changes.length) {
@@ -107,7 +117,7 @@ function leanestRuns(
       i += 1;
     }
     if (group.some((c) => c.opens) && leanSince !== null) {
-      runs.push({ range: { from: leanSince, to: at }, makers: now.copy() });
+      runs.push({ range: { from: leanSince, to: at }, makers: upwards(now) });
       leanSince = null;
     }
     for (const c of group) if (c.opens) now.add(c.maker);
@@ -115,20 +125,19 @@ function leanestRuns(
     if (group.some((c) => !c.opens)) leanSince = at;
   }
   if (leanSince !== null)
-    runs.push({ range: { from: leanSince, to: axis.to }, makers: now.copy() });
+    runs.push({ range: { from: leanSince, to: axis.to }, makers: upwards(now) });
   return runs;
 }
 
 /** The cells of one occasion that imply the others: a cell is implied by one with fewer makers. */
 export function essentialCells(cells: readonly Cell[]): Cell[] {
   if (cells.length === 1) return [...cells];
-  const distinct = [...new Map(cells.map((cell) => [cell.makers.key, cell])).values()];
-  const bySize = distinct
-    .map((cell) => ({ cell, size: cell.makers.size }))
-    .sort((a, b) => a.size - b.size);
-  const kept: Cell[] = [];
-  for (const { cell } of bySize) {
-    if (!kept.some((other) => other.makers.isWithin(cell.makers))) kept.push(cell);
+  const bySize = [...cells].sort((a, b) => a.makers.length - b.makers.length);
+  const kept: { cell: Cell; makers: ReadonlySet<number> }[] = [];
+  for (const cell of bySize) {
+    const makers = new Set(cell.makers);
+    if (!kept.some((other) => other.cell.makers.every((i) => makers.has(i))))
+      kept.push({ cell, makers });
   }
-  return kept.sort((a, b) => a.range.from - b.range.from);
+  return kept.map(({ cell }) => cell).sort((a, b) => a.range.from - b.range.from);
 }

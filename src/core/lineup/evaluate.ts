@@ -4,7 +4,6 @@ import type { Choice } from './choose';
 import { choose } from './choose';
 import type { Field } from './field';
 import type { Hand } from './hands';
-import type { HandSetup } from './makers';
 import type { MipSolver } from './mipSolver';
 import { reduce } from './reduce';
 
@@ -23,14 +22,17 @@ export function setupsIn(field: Field, choice: Choice, hand: Hand): Setup[] {
   const fixed = new Set(
     inHand(choice.uses.fixed).map(({ maker }) => `${maker.bodyId} ${kitPieces(maker.kit).join()}`),
   );
-  const has = ({ setup }: HandSetup) => {
+  const has = (setup: Setup) => {
     if (hand.fixedSetups) return fixed.has(`${setup.bodyId} ${kitPieces(setup).join()}`);
     return (
       isAtHand(setup, hand.choosesPieces ? held : taken) &&
       (!hand.choosesBodies || bodies.has(setup.bodyId))
     );
   };
-  return (field.makers.byHand[hand.index] ?? []).filter(has).map(({ setup }) => setup);
+  return field.table
+    .inHand(hand)
+    .flatMap((i) => field.table.setups[i] ?? [])
+    .filter(has);
 }
 
 /** The frames that some pieces get at the most, whatever is done with them. */
@@ -53,7 +55,7 @@ export function framesGotWith(
 /** The frames of which every cell has a maker among some pieces, hands and bodies not counted. */
 export function framesWithin(field: Field, among: ReadonlySet<string>): Set<FrameId> {
   const usable = new Set<number>();
-  field.makers.makers.forEach((m, i) => {
+  field.makers.forEach((m, i) => {
     if (isAtHand(m.kit, among)) usable.add(i);
   });
   return new Set(
@@ -61,9 +63,7 @@ export function framesWithin(field: Field, among: ReadonlySet<string>): Set<Fram
       .filter(
         (t) =>
           t.layer === 'base' &&
-          t.occasions.some((o) =>
-            o.cells.every((cell) => [...usable].some((i) => cell.makers.has(i))),
-          ),
+          t.occasions.some((o) => o.cells.every((cell) => cell.makers.some((i) => usable.has(i)))),
       )
       .map((t) => t.frame.id),
   );

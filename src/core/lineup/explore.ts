@@ -54,6 +54,8 @@ export interface LineupRivals {
   readonly tradeOff: TradeOff;
   readonly ifBreaks: readonly IfBreaks[];
   readonly lensesOut: readonly OutReason[];
+  /** Whether nothing was cut short. */
+  readonly complete: boolean;
 }
 
 export interface ExploreOptions {
@@ -63,8 +65,10 @@ export interface ExploreOptions {
   readonly mostPoints: number;
   /** Lenses left out that are looked at one by one. */
   readonly mostOut: number;
-  /** Called between steps with what is done so far, in [0, 1]; throwing from it ends the work. */
+  /** Called between steps with what is done so far, in [0, 1]. */
   readonly progress?: (done: number) => void;
+  /** Asked before each step whether to go on; what is found until then is given. */
+  readonly goOn?: () => boolean;
 }
 
 /** Everything beside the best lineup; null when there is none. */
@@ -73,7 +77,7 @@ export function exploreLineup(
   question: LineupQuestion,
   options: ExploreOptions,
 ): LineupRivals | null {
-  const { timeLimitS, progress = () => undefined } = options;
+  const { timeLimitS, progress = () => undefined, goOn = () => true } = options;
   const field = fieldOf(question);
   const best = choose(solver, field, reduce(field), timeLimitS);
   if (best === null) return null;
@@ -85,10 +89,11 @@ export function exploreLineup(
   const curve = tradeOff(solver, field, {
     timeLimitS,
     mostPoints: options.mostPoints,
+    goOn,
     progress: (share) => progress(0.4 + 0.3 * share),
   });
   progress(0.7);
-  const breaks = ifBreaks(solver, field, best, timeLimitS);
+  const breaks = ifBreaks(solver, field, best, options);
   progress(0.8);
   const candidates = lensesOut(question, field, best)
     .filter((out) => out.makes.length > 0 || out.wouldAdd.length > 0)
@@ -99,10 +104,11 @@ export function exploreLineup(
     next,
     tradeOff: curve,
     ifBreaks: breaks,
-    lensesOut: candidates.map(({ lensId }, i) => {
+    lensesOut: candidates.flatMap(({ lensId }, i) => {
       progress(0.8 + (0.2 * i) / candidates.length);
-      return whyOut(solver, question, field, best, lensId, timeLimitS);
+      return goOn() ? [whyOut(solver, question, field, best, lensId, timeLimitS)] : [];
     }),
+    complete: goOn(),
   };
 }
 
@@ -111,7 +117,7 @@ function tiesOf(
   solver: MipSolver,
   field: Field,
   best: Choice,
-  { timeLimitS, mostTies }: ExploreOptions,
+  { timeLimitS, mostTies, goOn = () => true }: ExploreOptions,
 ): { ties: Rival[]; complete: boolean } {
   const model = modelOf(field, reduce(field, { keepTies: true }));
   const session = solver.open(model.mip);
@@ -119,7 +125,7 @@ function tiesOf(
   try {
     const aims = aimsOf(field.frames, field.limits).filter((aim) => aim.name !== 'order');
     let next: Choice | null = solveAims(session, model, aims, timeLimitS);
-    while (next !== null && next.open === null && found.length <= mostTies) {
+    while (next !== null && next.open === null && found.length <= mostTies && goOn()) {
       found.push(next);
       session.addRow(otherThan(model, next.taken));
       next = solveAims(session, model, aims.slice(0, 1), timeLimitS);
@@ -188,7 +194,7 @@ function nextInKind(
   field: Field,
   question: LineupQuestion,
   best: Choice,
-  { timeLimitS, mostNext }: ExploreOptions,
+  { timeLimitS, mostNext, goOn = () => true }: ExploreOptions,
 ): Rival[] {
   const kindOf = kindsOf(field, question);
   const model = modelOf(field, reduce(field, { kindOf }));
@@ -215,8 +221,8 @@ function nextInKind(
   const keyOf = (choice: Choice) => JSON.stringify([...countKinds(choice)].sort());
   const seen = new Set([keyOf(best)]);
   const next: Choice[] = [];
-  let open = partsOf({ most: new Map(), best });
-  while (next.length < mostNext && open.length > 0) {
+  let open = mostNext > 0 ? partsOf({ most: new Map(), best }) : [];
+  while (next.length < mostNext && open.length > 0 && goOn()) {
     open.sort((a, b) => compareValues(a.best.values, b.best.values));
     const [first, ...rest] = open;
     if (!first) break;
@@ -262,9 +268,15 @@ function differenceOf(
 }
 
 /** For each lens of the lineup: what is lost when it breaks, and what from the choice mends it best. */
-function ifBreaks(solver: MipSolver, field: Field, best: Choice, timeLimitS: number): IfBreaks[] {
+function ifBreaks(
+  solver: MipSolver,
+  field: Field,
+  best: Choice,
+  { timeLimitS, goOn = () => true }: ExploreOptions,
+): IfBreaks[] {
   const lenses = field.choice.pieces.filter((p) => p.kind === 'lens' && best.taken.includes(p.id));
-  return lenses.map((lens) => {
+  return lenses.flatMap((lens) => {
+    if (!goOn()) return [];
     const rest = new Set(best.taken.filter((id) => id !== lens.id));
     const left = framesGotWith(solver, field, rest, timeLimitS);
     const among = new Set(field.choice.pieces.map((p) => p.id).filter((id) => id !== lens.id));

@@ -2,7 +2,7 @@ import type { Frame, FrameId, Limits } from '@/core/brief';
 import type { Harder } from '@/core/coverage';
 import { cellsOf, type OccasionCells } from './cells';
 import { type Hand, handsOf } from './hands';
-import { type Makers, makersOf } from './makers';
+import { type Maker, MakerTable } from './makers';
 import { type Occasion, occasionsOf } from './occasions';
 import type { LineupQuestion } from './question';
 import { type Selectable, selectable } from './selectable';
@@ -31,7 +31,9 @@ export interface Field {
   readonly limits: Limits;
   readonly choice: Selectable;
   readonly hands: readonly Hand[];
-  readonly makers: Makers;
+  readonly table: MakerTable;
+  /** What makes anything in any hand, by number. */
+  readonly makers: readonly Maker[];
   readonly targets: readonly Target[];
 }
 
@@ -53,22 +55,19 @@ function layOut(
   choice: Selectable,
   hands: readonly Hand[],
 ): Field {
-  const makers = makersOf(
-    choice.setups,
-    hands,
-    frames.some((f) => f.twice),
-  );
+  const table = new MakerTable(choice.setups, hands);
   const ordered = [...frames].sort((a, b) => (a.id < b.id ? -1 : 1));
   return {
     frames,
     limits,
     choice,
     hands,
-    makers,
+    table,
+    makers: table.makers,
     targets: ordered.flatMap((frame) => {
       const occasions = occasionsOf(frame, hands);
       return layersOf(frame, limits).map((layer) =>
-        targetOf(frame, layer, occasions, makers, limits),
+        targetOf(frame, layer, occasions, table, limits),
       );
     }),
   };
@@ -78,7 +77,7 @@ function targetOf(
   frame: Frame,
   layer: Layer,
   occasions: readonly Occasion[],
-  makers: Makers,
+  table: MakerTable,
   limits: Limits,
 ): Target {
   const harder = layer === 'base' ? undefined : HARDER[layer];
@@ -86,7 +85,7 @@ function targetOf(
     key: layer === 'base' ? frame.id : `${frame.id}#${layer}`,
     frame,
     layer,
-    occasions: occasions.map((o) => cellsOf(o, makers, limits, harder)),
+    occasions: cellsOf(occasions, table, limits, harder),
   };
 }
 

@@ -46,7 +46,7 @@ export function frameResult(field: Field, target: Target, choice: Choice): Frame
     ),
     missing: got ? [] : (reported[0]?.missing ?? []),
     impossible:
-      target.occasions[0]?.cells.filter((c) => c.makers.isEmpty).map((c) => c.range) ?? [],
+      target.occasions[0]?.cells.filter((c) => c.makers.length === 0).map((c) => c.range) ?? [],
     nearest: got ? null : nearestMiss(field, target),
     conflict: got ? null : conflictOf(frame, oneOfEachBody(field), field.limits),
   };
@@ -140,7 +140,8 @@ function nearestMiss(field: Field, target: Target): Cover | null {
   let best: { verdict: Verdict; stretchId: Cover['stretchId'] } | null = null;
   for (const { occasion } of target.occasions) {
     for (const hand of occasion.hands) {
-      for (const { setup } of field.makers.byHand[hand.index] ?? []) {
+      for (const index of field.table.inHand(hand)) {
+        const setup = field.table.setups[index]!;
         const verdict = verdictOn(setup, occasion.frame, field.limits);
         if (best === null || byVerdict(verdict, best.verdict) < 0)
           best = { verdict, stretchId: occasion.stretchId };

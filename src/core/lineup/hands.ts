@@ -103,15 +103,21 @@ export function handsByStretch(hands: readonly Hand[]): Hand[][] {
 }
 
 /**
- * How many lenses that do the same can be of use at once in any stretch: one for each hand, two
+ * How many lenses that do the same can be of use at once in each stretch: one for each hand, two
  * where pictures are to be twice covered, and one for each body that keeps its setup.
+ *
+ * @param twiceIn stretches with pictures to be twice covered
  */
-export function usefulCopies(hands: readonly Hand[], anyTwice: boolean): number {
-  const inStretch = handsByStretch(hands).map((group) =>
-    group.reduce(
-      (sum, hand) => sum + (hand.fixedSetups ? Math.max(1, hand.inHand) : anyTwice ? 2 : 1),
-      0,
-    ),
+export function usefulCopies(
+  hands: readonly Hand[],
+  twiceIn: ReadonlySet<StretchId | null>,
+): Map<StretchId | null, number> {
+  return new Map(
+    handsByStretch(hands).map((group) => {
+      const stretchId = group[0]?.stretchId ?? null;
+      const copies = (hand: Hand) =>
+        hand.fixedSetups ? Math.max(1, hand.inHand) : twiceIn.has(stretchId) ? 2 : 1;
+      return [stretchId, group.reduce((sum, hand) => sum + copies(hand), 0)];
+    }),
   );
-  return Math.max(1, ...inStretch);
 }

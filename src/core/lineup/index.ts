@@ -1,5 +1,5 @@
 /** The choice: the fewest lenses that get the frames, proven, with its reasons. */
-export type { AimValue, Choice, Open } from './choose';
+export { type AimValue, type Choice, costsOf, type Open } from './choose';
 export type { ConflictMember, LimitConflict } from './conflicts';
 export {
   exploreLineup,

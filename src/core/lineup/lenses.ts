@@ -79,7 +79,7 @@ function othersField(question: LineupQuestion, lenses: readonly Lens[]): Field {
 
 /** The frames that each lens makes with nothing behind it, hands and bodies not counted. */
 function madeAlone(field: Field): Map<LensId, FrameId[]> {
-  const { makers } = field.makers;
+  const { makers } = field;
   const made = new Map<LensId, FrameId[]>();
   for (const target of field.targets) {
     if (target.layer !== 'base') continue;
@@ -87,7 +87,7 @@ function madeAlone(field: Field): Map<LensId, FrameId[]> {
     for (const { cells } of target.occasions) {
       const byCell = cells.map(
         (cell) =>
-          new Set([...cell.makers].flatMap((i) => (makers[i]?.bare ? [makers[i].kit.lensId] : []))),
+          new Set(cell.makers.flatMap((i) => (makers[i]?.bare ? [makers[i].kit.lensId] : []))),
       );
       for (const id of byCell[0] ?? []) if (byCell.every((ids) => ids.has(id))) able.add(id);
     }
@@ -102,7 +102,7 @@ function addedBy(
   lost: readonly FrameId[],
   taken: ReadonlySet<string>,
 ): Map<LensId, FrameId[]> {
-  const { makers } = field.makers;
+  const { makers } = field;
   const withOne = makers.map(({ kit }) => isAtHand(kit, new Set([...taken, kit.lensId])));
   const atHand = makers.map(({ kit }) => isAtHand(kit, taken));
   const added = new Map<LensId, FrameId[]>();
@@ -111,10 +111,9 @@ function addedBy(
     if (target.layer !== 'base' || !wanted.has(target.frame.id)) continue;
     const able = new Set<LensId>();
     for (const { cells } of target.occasions) {
-      const open = cells.filter((cell) => ![...cell.makers].some((i) => atHand[i]));
+      const open = cells.filter((cell) => !cell.makers.some((i) => atHand[i]));
       const byCell = open.map(
-        (cell) =>
-          new Set([...cell.makers].flatMap((i) => (withOne[i] ? [makers[i]!.kit.lensId] : []))),
+        (cell) => new Set(cell.makers.flatMap((i) => (withOne[i] ? [makers[i]!.kit.lensId] : []))),
       );
       for (const id of byCell[0] ?? []) if (byCell.every((ids) => ids.has(id))) able.add(id);
     }

@@ -12,98 +12,102 @@ export interface Maker {
   readonly hand: Hand | null;
   /** null: any of the hand's bodies. */
   readonly bodyId: BodyId | null;
-  /** Everything in the key but the lens: makers that differ in the lens alone share it. */
-  readonly slot: string;
-  /** Where it is, without the kit. */
-  readonly where: string;
+  /** Number of everything in the key but the lens: makers that differ in the lens alone share it. */
+  readonly slot: number;
+  /** Number of where it is, without the kit. */
+  readonly where: number;
   /** Whether the kit is a lens and nothing else. */
   readonly bare: boolean;
 }
 
-/** A setup as it counts in one hand: by the kit, and, for what is twice covered, by the body too. */
-export interface HandSetup {
-  readonly setup: Setup;
-  readonly maker: number;
-  readonly bodyMaker: number;
-}
+/**
+ * The makers that make anything, by number in the order in which they are met; setups that need the
+ * same things share one. Most setups of a large shelf make nothing and never become one.
+ */
+export class MakerTable {
+  readonly makers: Maker[] = [];
+  private readonly numbers = new Map<string, number>();
+  private readonly slots = new Map<string, number>();
+  private readonly places = new Map<string, number>();
+  private readonly known = new Map<string, Int32Array>();
+  private readonly indices: readonly (readonly number[])[];
 
-export interface Makers {
-  /** In the order of their keys. */
-  readonly makers: readonly Maker[];
-  /** The setups of each hand, by the hand's index. */
-  readonly byHand: readonly (readonly HandSetup[])[];
-}
+  constructor(
+    readonly setups: readonly Setup[],
+    hands: readonly Hand[],
+  ) {
+    this.indices = hands.map((hand) => {
+      const own = new Set(hand.bodyIds);
+      return setups.flatMap((s, i) => (own.has(s.bodyId) ? [i] : []));
+    });
+  }
 
-/** Everything that can make something in any hand; setups that need the same things share a maker. */
-export function makersOf(
-  setups: readonly Setup[],
-  hands: readonly Hand[],
-  anyTwice: boolean,
-): Makers {
-  const byKey = new Map<string, Maker>();
-  const keyOf = (setup: Setup, hand: Hand, onBody: boolean) => {
+  /** The places in `setups` of what can be mounted in a hand. */
+  inHand(hand: Hand): readonly number[] {
+    return this.indices[hand.index] ?? [];
+  }
+
+  /** Number of the maker that a setup is in a hand; `onBody` tells bodies apart whatever the hand. */
+  numberOf(index: number, hand: Hand, onBody: boolean): number {
     const tied = onBody || hand.choosesBodies || hand.fixedSetups;
     const inHand = tied || hand.choosesPieces;
+    const place = inHand ? `${hand.index}${tied ? '@' : ''}` : '';
+    let known = this.known.get(place);
+    if (!known) {
+      known = new Int32Array(this.setups.length).fill(-1);
+      this.known.set(place, known);
+    }
+    const number = known[index] ?? -1;
+    if (number >= 0) return number;
+    const added = this.add(this.setups[index]!, hand, tied, inHand);
+    known[index] = added;
+    return added;
+  }
+
+  private add(setup: Setup, hand: Hand, tied: boolean, inHand: boolean): number {
     const where = inHand ? `${hand.index}@${tied ? setup.bodyId : ''}` : '';
     const key = `${where}|${kitKey(setup)}`;
-    if (!byKey.has(key)) {
-      const { lensId, adapterId, converterId, tubeId } = setup;
-      byKey.set(key, {
-        key,
-        kit: { lensId, adapterId, converterId, tubeId },
-        hand: inHand ? hand : null,
-        bodyId: tied ? setup.bodyId : null,
-        slot: `${where}|${adapterId ?? ''}+${converterId ?? ''}+${tubeId ?? ''}`,
-        where,
-        bare: isBare(setup),
-      });
-    }
-    return key;
-  };
-  const keyed = hands.map((hand) => {
-    const own = new Set(hand.bodyIds);
-    return setups
-      .filter((s) => own.has(s.bodyId))
-      .map((setup) => ({
-        setup,
-        key: keyOf(setup, hand, false),
-        bodyKey: anyTwice ? keyOf(setup, hand, true) : null,
-      }));
-  });
-  const makers = [...byKey.values()].sort((a, b) => (a.key < b.key ? -1 : 1));
-  const numbers = new Map(makers.map((m, i) => [m.key, i]));
-  const numberOf = (key: string) => numbers.get(key) ?? -1;
-  return {
-    makers,
-    byHand: keyed.map((entries) =>
-      entries.map(({ setup, key, bodyKey }) => ({
-        setup,
-        maker: numberOf(key),
-        bodyMaker: numberOf(bodyKey ?? key),
-      })),
-    ),
-  };
+    const known = this.numbers.get(key);
+    if (known !== undefined) return known;
+    const { lensId, adapterId, converterId, tubeId } = setup;
+    this.makers.push({
+      key,
+      kit: { lensId, adapterId, converterId, tubeId },
+      hand: inHand ? hand : null,
+      bodyId: tied ? setup.bodyId : null,
+      slot: numberIn(this.slots, `${where}|${adapterId}+${converterId}+${tubeId}`),
+      where: numberIn(this.places, where),
+      bare: isBare(setup),
+    });
+    this.numbers.set(key, this.makers.length - 1);
+    return this.makers.length - 1;
+  }
+}
+
+function numberIn(known: Map<string, number>, key: string): number {
+  const number = known.get(key) ?? known.size;
+  known.set(key, number);
+  return number;
 }
 
 /**
  * The makers that a cell's row needs: a bare lens also stands for the same lens with something
  * behind it in the same place, since that takes the lens too.
  */
-export function neededMakers(numbers: Iterable<number>, makers: readonly Maker[]): number[] {
-  const all = [...numbers];
+export function neededMakers(numbers: readonly number[], makers: readonly Maker[]): number[] {
   const bare = new Set<string>();
-  for (const i of all) {
+  for (const i of numbers) {
     const maker = makers[i];
     if (maker?.bare) bare.add(`${maker.where}|${maker.kit.lensId}`);
   }
-  return all.filter((i) => {
+  return numbers.filter((i) => {
     const maker = makers[i];
     return maker !== undefined && (maker.bare || !bare.has(`${maker.where}|${maker.kit.lensId}`));
   });
 }
 
 /** The lenses of some makers, in the order of ids. */
-export function lensesOf(numbers: Iterable<number>, makers: readonly Maker[]): LensId[] {
+export function lensesOf(numbers: readonly number[], makers: readonly Maker[]): LensId[] {
   const ids = new Set<LensId>();
   for (const i of numbers) {
     const maker = makers[i];

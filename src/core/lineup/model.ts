@@ -3,7 +3,7 @@ import { type BodyId, kitPieces } from '@/core/gear';
 import type { OccasionCells } from './cells';
 import type { Field, Target } from './field';
 import { type Hand, handsByStretch } from './hands';
-import { type Maker, neededMakers } from './makers';
+import { lensesOf, type Maker, neededMakers } from './makers';
 import type { MipModel, MipRow } from './mipSolver';
 import type { Reduced } from './reduce';
 import type { Piece } from './selectable';
@@ -51,6 +51,9 @@ export function modelOf(field: Field, reduced: Reduced): CoveringModel {
   return new ModelBuilder(field, reduced).build();
 }
 
+/** Combinations of cells of one frame that are looked at for rows that only tighten. */
+const MOST_COMBINATIONS = 24;
+
 const NO_GROUP: RowGroup = { kind: 'structure' };
 
 class ModelBuilder {
@@ -73,7 +76,7 @@ class ModelBuilder {
     private readonly field: Field,
     private readonly reduced: Reduced,
   ) {
-    this.makers = field.makers.makers;
+    this.makers = field.makers;
     this.stretches = handsByStretch(field.hands);
     const used = new Set<string>();
     for (const target of reduced.targets)
@@ -164,6 +167,7 @@ class ModelBuilder {
       const columns = this.coverOccasion(occasion, group);
       ways.set(stretchId, [...(ways.get(stretchId) ?? []), ...columns]);
     }
+    this.needALens(column, target, group);
     if (!twice) return this.impliedBy(column, [...ways.values()].flat(), group);
     const stretches = [...ways.values()].map((columns) => {
       const inStretch = this.column(0, 1, true);
@@ -171,6 +175,26 @@ class ModelBuilder {
       return inStretch;
     });
     this.impliedBy(column, stretches, group);
+  }
+
+  /**
+   * Whichever way a frame comes about, one of the lenses that make its cells there comes along.
+   * Implied, but it keeps the relaxation from counting half a lens once for each way.
+   */
+  private needALens(column: number, { occasions }: Target, group: RowGroup): void {
+    let combinations: ReadonlySet<string>[] = [new Set()];
+    for (const { cells } of occasions) {
+      combinations = combinations.flatMap((before) =>
+        cells.map((cell) => new Set([...before, ...lensesOf(cell.makers, this.makers)])),
+      );
+      if (combinations.length > MOST_COMBINATIONS) return;
+    }
+    for (const lenses of combinations)
+      this.impliedBy(
+        column,
+        [...lenses].map((id) => this.pieceColumn(id)),
+        group,
+      );
   }
 
   /** Columns for an occasion: that it is covered, and, where asked, that it is covered once more. */
@@ -223,7 +247,7 @@ class ModelBuilder {
    * several things gets a column for this cell alone, and of those that share a thing no more than
    * one counts: that keeps the relaxation from making a cell by halves of many kits.
    */
-  private makerColumns(numbers: Iterable<number>): number[] {
+  private makerColumns(numbers: readonly number[]): number[] {
     const columns = new Set<number>();
     const users = new Map<number, number[]>();
     for (const i of neededMakers(numbers, this.makers)) {

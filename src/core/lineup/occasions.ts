@@ -26,7 +26,7 @@ export function occasionsOf(frame: Frame, hands: readonly Hand[]): Occasion[] {
   const seen = new Map<string, { hands: Hand[]; frame: Frame }>();
   for (const hand of may) {
     const there = frameAt(frame, hand);
-    const key = `${hand.stretchId} ${placeKey(there)}`;
+    const key = `${hand.stretchId} ${distanceKey(there)}`;
     const known = seen.get(key);
     if (known) known.hands.push(hand);
     else seen.set(key, { hands: [hand], frame: there });
@@ -45,11 +45,13 @@ export function occasionsOf(frame: Frame, hands: readonly Hand[]): Occasion[] {
 function standsFor(one: Occasion, other: Occasion, first: boolean): boolean {
   const [hand] = one.hands;
   if (!hand || one.hands.length > 1 || !isLoose(hand)) return false;
-  if (placeKey(one.frame) !== placeKey(other.frame)) return false;
+  if (distanceKey(one.frame) !== distanceKey(other.frame)) return false;
+  if (one.frame.special.sealed && !other.frame.special.sealed) return false;
   const bodies = new Set<string>(hand.bodyIds);
   if (!other.hands.every((h) => h.bodyIds.every((id) => bodies.has(id)))) return false;
   const [otherHand] = other.hands;
   const alike =
+    one.frame.special.sealed === other.frame.special.sealed &&
     other.hands.length === 1 &&
     otherHand !== undefined &&
     isLoose(otherHand) &&
@@ -72,9 +74,7 @@ function frameAt(frame: Frame, hand: Hand): Frame {
   };
 }
 
-/** What makes the places of two occasions of one frame the same. */
-function placeKey({ need, special }: Frame): string {
-  return need.kind === 'subject'
-    ? `${need.fromM} ${need.toM} ${special.sealed}`
-    : `${special.sealed}`;
+/** What makes the distances of two occasions of one frame the same. */
+function distanceKey({ need }: Frame): string {
+  return need.kind === 'subject' ? `${need.fromM} ${need.toM}` : '';
 }

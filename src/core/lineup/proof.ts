@@ -58,10 +58,12 @@ export function proofOf(
   const lockedIn = new Set(
     field.choice.pieces.filter((p) => p.lockedIn && p.kind === 'lens').map((p) => p.id),
   );
-  const candidates = reduced.targets
-    .filter((t) => t.layer === 'base' && got.has(t.frame.id))
-    .flatMap((t) => candidatesOf(t, field))
-    .filter(({ lensIds }) => !lensIds.some((id) => lockedIn.has(id)));
+  const candidates = fewestLenses(
+    reduced.targets
+      .filter((t) => t.layer === 'base' && got.has(t.frame.id))
+      .flatMap((t) => candidatesOf(t, field))
+      .filter(({ lensIds }) => !lensIds.some((id) => lockedIn.has(id))),
+  );
   const witnesses = candidates.length === 0 ? [] : largestDisjoint(solver, candidates, timeLimitS);
   const bound = witnesses.reduce((sum, w) => sum + w.lenses, lockedIn.size);
   if (bound >= lineup.lensCount)
@@ -72,11 +74,30 @@ export function proofOf(
 }
 
 /**
+ * The witnesses that matter: one whose lenses include all of another's could always give way to it,
+ * and never stand beside it.
+ */
+function fewestLenses(all: readonly Witness[]): Witness[] {
+  const kept: { witness: Witness; lenses: ReadonlySet<LensId> }[] = [];
+  const bySize = [...all].sort(
+    (a, b) => b.lenses - a.lenses || a.lensIds.length - b.lensIds.length,
+  );
+  for (const witness of bySize) {
+    const lenses = new Set(witness.lensIds);
+    const covered = kept.some(
+      (k) => k.lenses.size <= lenses.size && k.witness.lensIds.every((id) => lenses.has(id)),
+    );
+    if (!covered) kept.push({ witness, lenses });
+  }
+  return kept.map((k) => k.witness);
+}
+
+/**
  * The combinations of one cell for each occasion, with every lens of the whole choice that makes
  * any of them. Occasions that nothing can make are no way to get the frame and ask for nothing.
  */
 function candidatesOf(target: Target, field: Field): Witness[] {
-  const { makers } = field.makers;
+  const { makers } = field;
   const whole = field.targets.find((t) => t.key === target.key);
   const occasions = target.occasions.map((o) => {
     const all = whole?.occasions.find((w) => w.occasion === o.occasion)?.cells ?? [];

@@ -1,5 +1,7 @@
+import type { StretchId } from '@/core/brief';
+import type { LensId } from '@/core/gear';
 import { BitSet } from './bitSet';
-import { type Cell, essentialCells } from './cells';
+import { essentialCells, type OccasionCells } from './cells';
 import type { Field, Target } from './field';
 import { usefulCopies } from './hands';
 import { byAims } from './objective';
@@ -33,7 +35,7 @@ export interface ReduceOptions {
 }
 
 /**
- * A lens is left out when as many others as can be of use at once make every cell that it makes, in
+ * A lens is left out when as many others as can be of use at once where it is of use make every cell that it makes, in
  * the same hand and on the same body, alone or with the same things behind them, and none of them
  * ranks worse by any aim or limited resource: putting one of them in its place never makes a lineup
  * worse, nor lets two cells share a lens that could not before.
@@ -55,27 +57,26 @@ export function reduce(field: Field, options: ReduceOptions = {}): Reduced {
   };
 }
 
-function makersAmong(field: Field, allowed: ReadonlySet<string>): BitSet {
-  const { makers } = field.makers;
-  const mask = BitSet.empty(makers.length);
-  makers.forEach(({ kit }, i) => {
-    if (
+/** For each maker, whether all its pieces are among those allowed. */
+function makersAmong(field: Field, allowed: ReadonlySet<string>): boolean[] {
+  return field.makers.map(
+    ({ kit }) =>
       allowed.has(kit.lensId) &&
       (kit.adapterId === null || allowed.has(kit.adapterId)) &&
       (kit.converterId === null || allowed.has(kit.converterId)) &&
-      (kit.tubeId === null || allowed.has(kit.tubeId))
-    )
-      mask.add(i);
-  });
-  return mask;
+      (kit.tubeId === null || allowed.has(kit.tubeId)),
+  );
 }
 
-/** Targets by the occasions that the makers of a mask can make wholly. */
-function coverable({ targets }: Pick<Field, 'targets'>, mask: BitSet): Target[] {
+/** Targets by the occasions that the allowed makers can make wholly. */
+function coverable({ targets }: Pick<Field, 'targets'>, allowed: readonly boolean[]): Target[] {
   return targets.flatMap((target) => {
     const occasions = target.occasions.flatMap((o) => {
-      const cells = o.cells.map((cell) => ({ ...cell, makers: cell.makers.and(mask) }));
-      return cells.some((cell) => cell.makers.isEmpty)
+      const cells = o.cells.map((cell) => ({
+        ...cell,
+        makers: cell.makers.filter((i) => allowed[i]),
+      }));
+      return cells.some((cell) => cell.makers.length === 0)
         ? []
         : [{ ...o, cells: essentialCells(cells) }];
     });
@@ -90,18 +91,16 @@ function undominatedLenses(
   forced: ReadonlySet<string>,
   { keepTies = false, byResources = false, kindOf = () => '' }: ReduceOptions,
 ): Set<string> {
-  const copies = usefulCopies(
-    field.hands,
-    field.frames.some((f) => f.twice),
-  );
-  const cells = targets.flatMap((t) => t.occasions.flatMap((o) => o.cells));
-  const signatures = signaturesOf(field, cells);
+  const occasions = targets.flatMap((t) => t.occasions);
+  const twiceIn = new Set(occasions.filter((o) => o.twice).map((o) => o.occasion.stretchId));
+  const copies = usefulCopies(field.hands, twiceIn);
+  const signatures = signaturesOf(field, occasions, copies);
   const compare = byAims(field.limits);
   const rank = rankOf(field, compare, keepTies, byResources);
   const ranked = pieces
     .flatMap((piece) => {
-      const signature = piece.kind === 'lens' ? signatures.get(piece.id) : undefined;
-      return signature ? [{ piece, signature, size: signature.size }] : [];
+      const own = piece.kind === 'lens' ? signatures.get(piece.id as LensId) : undefined;
+      return own ? [{ piece, ...own, size: own.signature.size }] : [];
     })
     .sort(
       (a, b) => b.size - a.size || compare(a.piece, b.piece) || (a.piece.id < b.piece.id ? -1 : 1),
@@ -117,9 +116,9 @@ function undominatedLenses(
         lens.signature.isWithin(k.signature)
       )
         better += 1;
-      if (better >= copies) break;
+      if (better >= lens.copies) break;
     }
-    if (better < copies || forced.has(lens.piece.id)) kept.push(lens);
+    if (better < lens.copies || forced.has(lens.piece.id)) kept.push(lens);
   }
   return new Set([
     ...kept.map((k) => k.piece.id),
@@ -152,34 +151,45 @@ function rankOf(
 }
 
 /**
- * What each lens can do: a bit for each cell and slot (hand, body, and what stands behind the lens).
- * A lens that makes a cell bare also stands for everything behind it in that place: it can take the
- * place of a lens that needs the converter.
+ * What each lens can do: a bit for each cell and each slot met there (hand, body, and what stands
+ * behind the lens). A lens that makes a cell bare also stands for everything behind it in that
+ * place: it can take the place of a lens that needs the converter.
  */
-function signaturesOf(field: Field, cells: readonly Cell[]): Map<string, BitSet> {
-  const { makers } = field.makers;
-  const slots = [...new Set(makers.map((m) => m.slot))].sort();
-  const slotAt = new Map(slots.map((slot, i) => [slot, i]));
-  const byWhere = new Map<string, number[]>();
-  for (const m of makers) {
-    const known = byWhere.get(m.where) ?? [];
-    const slot = slotAt.get(m.slot) ?? 0;
-    if (!known.includes(slot)) byWhere.set(m.where, [...known, slot]);
-  }
-  const signatures = new Map<string, BitSet>();
-  const marks = makers.map((maker) => {
-    const { lensId } = maker.kit;
-    const signature = signatures.get(lensId) ?? BitSet.empty(cells.length * slots.length);
-    signatures.set(lensId, signature);
-    const own = [slotAt.get(maker.slot) ?? 0];
-    return { signature, slots: maker.bare ? (byWhere.get(maker.where) ?? own) : own };
-  });
-  cells.forEach((cell, c) => {
-    for (const number of cell.makers) {
-      const mark = marks[number];
-      if (!mark) continue;
-      for (const slot of mark.slots) mark.signature.add(c * slots.length + slot);
+function signaturesOf(
+  { makers }: Field,
+  occasions: readonly OccasionCells[],
+  copies: ReadonlyMap<StretchId | null, number>,
+): Map<LensId, { signature: BitSet; copies: number }> {
+  const marks = new Map<LensId, { bits: number[]; copies: number }>();
+  let bits = 0;
+  const cells = occasions.flatMap((o) =>
+    o.cells.map((cell) => ({ cell, copies: copies.get(o.occasion.stretchId) ?? 1 })),
+  );
+  for (const { cell, copies: here } of cells) {
+    const bitOf = new Map<number, number>();
+    const byWhere = new Map<number, number[]>();
+    for (const i of cell.makers) {
+      const { slot, where } = makers[i]!;
+      if (bitOf.has(slot)) continue;
+      bitOf.set(slot, bits);
+      const beside = byWhere.get(where);
+      if (beside) beside.push(bits);
+      else byWhere.set(where, [bits]);
+      bits += 1;
     }
-  });
-  return signatures;
+    for (const i of cell.makers) {
+      const { slot, where, bare, kit } = makers[i]!;
+      let own = marks.get(kit.lensId);
+      if (!own) marks.set(kit.lensId, (own = { bits: [], copies: 1 }));
+      own.copies = Math.max(own.copies, here);
+      if (bare) for (const bit of byWhere.get(where) ?? []) own.bits.push(bit);
+      else own.bits.push(bitOf.get(slot) ?? 0);
+    }
+  }
+  return new Map(
+    [...marks].map(([id, own]) => [
+      id,
+      { signature: BitSet.of(bits, own.bits), copies: own.copies },
+    ]),
+  );
 }

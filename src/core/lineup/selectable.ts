@@ -89,20 +89,28 @@ export function selectable(shelf: Shelf, limits: Limits): Selectable {
       ...converters.map((c) => pieceOf(c, 'converter', limits.converterPieces)),
       ...tubes.map((t) => pieceOf(t, 'tube', limits.tubePieces)),
       ...adapters.map((a) => pieceOf(a, 'adapter', limits.adapterPieces)),
-    ].sort((a, b) => (a.id < b.id ? -1 : 1)),
+    ].sort(compareIds),
     bodies,
     setups: mountableSetups({
       mounts: shelf.mounts,
-      bodies,
-      lenses,
-      converters,
-      tubes,
-      adapters,
+      bodies: byId(bodies),
+      lenses: byId(lenses),
+      converters: byId(converters),
+      tubes: byId(tubes),
+      adapters: byId(adapters),
     }),
     weightUnknown,
     priceUnknown,
     bodyWeightG: limits.countBodies ? bodies.reduce((sum, b) => sum + (b.weightG ?? 0), 0) : 0,
   };
+}
+
+const compareIds = (a: { readonly id: string }, b: { readonly id: string }) =>
+  a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
+
+/** In the order of ids, so that nothing depends on the order of the shelf. */
+function byId<T extends { readonly id: string }>(items: readonly T[]): T[] {
+  return [...items].sort(compareIds);
 }
 
 interface Item {

@@ -52,10 +52,12 @@ export function tradeOff(
   {
     timeLimitS,
     mostPoints,
+    goOn,
     progress,
   }: {
     readonly timeLimitS: number;
     readonly mostPoints: number;
+    readonly goOn: () => boolean;
     readonly progress: (share: number) => void;
   },
 ): TradeOff {
@@ -70,7 +72,7 @@ export function tradeOff(
     { lenses: Infinity, weightG: Infinity, spend: Infinity, wantsPercent: Infinity },
   ];
   for (let box = boxes.pop(); box !== undefined; box = boxes.pop()) {
-    if (points.length >= mostPoints) return { points: ordered(points), complete: false };
+    if (points.length >= mostPoints || !goOn()) return { points: ordered(points), complete: false };
     const rows = [...model.mip.rows, ...musts, ...boxRows(box, costs)];
     const outcome = minimiseOnce(solver, { ...model.mip, rows }, scale, timeLimitS);
     if (outcome.kind === 'time-limit') return { points: ordered(points), complete: false };

@@ -1,6 +1,6 @@
 import { NextResponse } from 'next/server';
 import { decode } from '@/document';
-import { answerLineup } from '@/workers/answerLineup';
+import { answerInFull } from '@/workers/answerLineup';
 
 export const runtime = 'nodejs';
 
@@ -8,7 +8,7 @@ export const runtime = 'nodejs';
 const MAX_BYTES = 8_000_000;
 const TIME_LIMIT_S = 10;
 
-/** The best lineup of a posted outing file: 200, 413 when too large, 422 with field paths when bad. */
+/** The best lineup of a posted outing file and its rivals: 200, 413 when too large, 422 with field paths when bad. */
 export async function POST(request: Request) {
   const text = await readLimited(request);
   if (text === null) {
@@ -19,7 +19,7 @@ export async function POST(request: Request) {
   }
   const file = decode(text);
   if (!file.ok) return NextResponse.json({ error: file.error }, { status: 422 });
-  return NextResponse.json(await answerLineup(file.value, TIME_LIMIT_S));
+  return NextResponse.json(await answerInFull(file.value, TIME_LIMIT_S));
 }
 
 /** Reads the body and stops as soon as it is too large, whatever length the sender claims. */
