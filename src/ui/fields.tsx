@@ -121,7 +121,7 @@ export function TextField({
 }: FieldProps & {
   value: string;
   onChange: (value: string) => void;
-  type?: 'text' | 'date';
+  type?: 'text' | 'date' | 'time';
   list?: readonly string[];
 }) {
   const listId = useId();
@@ -256,5 +256,28 @@ export function Choice<T extends string>({
         ))}
       </div>
     </fieldset>
+  );
+}
+
+/** Something that is so or not; what belongs to it shows when it is. */
+export function Tick({
+  label,
+  on,
+  onChange,
+  children,
+}: {
+  label: string;
+  on: boolean;
+  onChange: (on: boolean) => void;
+  children?: ReactNode;
+}) {
+  return (
+    <div className="space-y-1">
+      <label className="flex items-center gap-2">
+        <input type="checkbox" checked={on} onChange={(e) => onChange(e.target.checked)} />
+        {label}
+      </label>
+      {on && children}
+    </div>
   );
 }

@@ -123,9 +123,9 @@ function tidy(value: number): number {
 export function FormText({
   name,
   ...rest
-}: Named & { type?: 'text' | 'date'; list?: readonly string[] }) {
+}: Named & { type?: 'text' | 'date' | 'time'; list?: readonly string[] }) {
   const { value, onChange, error } = useField(name);
-  const nullable = rest.type === 'date';
+  const nullable = rest.type === 'date' || rest.type === 'time';
   return (
     <TextField
       {...rest}

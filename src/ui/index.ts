@@ -11,6 +11,7 @@ export {
   SelectField,
   TextArea,
   TextField,
+  Tick,
 } from './fields';
 export {
   EntityForm,

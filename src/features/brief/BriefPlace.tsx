@@ -9,6 +9,7 @@ import { Button, Dialog, EntityForm, FormText, FormTextArea } from '@/ui';
 import { FrameEditor } from './FrameEditor';
 import { FrameList } from './FrameList';
 import { newFrame } from './newFrame';
+import { Stretches } from './Stretches';
 
 export function BriefPlace() {
   const file = useFile();
@@ -22,27 +23,32 @@ export function BriefPlace() {
   };
   return (
     <div className="grid gap-x-8 gap-y-4 pt-4 lg:grid-cols-[minmax(0,1fr)_22rem]">
-      <section aria-labelledby="shots" className="min-w-0">
-        <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
-          <div>
-            <h1 id="shots" className="text-xl">
-              Pictures wanted
-            </h1>
-            <OutingLine />
+      <div className="min-w-0">
+        <section aria-labelledby="shots">
+          <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
+            <div>
+              <h1 id="shots" className="text-xl">
+                Pictures wanted
+              </h1>
+              <OutingLine />
+            </div>
+            <Button look="strong" onClick={add}>
+              <Plus size={14} aria-hidden /> Add a picture
+            </Button>
           </div>
-          <Button look="strong" onClick={add}>
-            <Plus size={14} aria-hidden /> Add a picture
-          </Button>
+          {file.frames.length === 0 ? (
+            <p className="max-w-prose border-t border-hair pt-4">
+              No picture is listed yet. Add the pictures you want from this outing: what must fit,
+              from how far, in what light. The lenses follow from them.
+            </p>
+          ) : (
+            <FrameList selected={selected} onSelect={select} />
+          )}
+        </section>
+        <div className="mt-8">
+          <Stretches />
         </div>
-        {file.frames.length === 0 ? (
-          <p className="max-w-prose border-t border-hair pt-4">
-            No picture is listed yet. Add the pictures you want from this outing: what must fit,
-            from how far, in what light. The lenses follow from them.
-          </p>
-        ) : (
-          <FrameList selected={selected} onSelect={select} />
-        )}
-      </section>
+      </div>
       <aside
         aria-label="Chosen picture"
         className="lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto"

@@ -3,8 +3,8 @@
 import { useWatch } from 'react-hook-form';
 import { ev100OfSource, type Light, type LightSource, SCENES, sunPosition } from '@/core/brief';
 import type { DayPhase, Sky } from '@/core/optics';
-import { FormNumber, FormSelect, FormText, formatEv, SCENE_NAMES, SelectField } from '@/ui';
-import { Option, pairs, Section, useSet } from './parts';
+import { FormNumber, FormSelect, FormText, formatEv, SCENE_NAMES, SelectField, Tick } from '@/ui';
+import { pairs, Section, useSet } from './parts';
 
 const SOURCES: Record<LightSource['kind'], string> = {
   none: 'sets no demand',
@@ -133,7 +133,7 @@ function TimeFields() {
           ]}
         />
       </div>
-      <Option
+      <Tick
         label="It moves"
         on={movement !== null}
         onChange={(on) => set('light.movement', on ? STARTING_MOVEMENT : null)}
@@ -155,8 +155,8 @@ function TimeFields() {
             <FormNumber name="light.movement.blur.px" label="Blur at most" unit="px" />
           )}
         </div>
-      </Option>
-      <Option
+      </Tick>
+      <Tick
         label="Stars as points"
         on={stars !== null}
         onChange={(on) => set('light.stars', on ? { declinationDeg: 0, trailPx: 3 } : null)}
@@ -165,8 +165,8 @@ function TimeFields() {
           <FormNumber name="light.stars.declinationDeg" label="Declination" unit="°" />
           <FormNumber name="light.stars.trailPx" label="Trail at most" unit="px" />
         </div>
-      </Option>
-      <Option
+      </Tick>
+      <Tick
         label="Flash may be used"
         on={flash !== null}
         onChange={(on) => set('light.flash', on ? { guideNumberM: 30 } : null)}
@@ -177,7 +177,7 @@ function TimeFields() {
           unit="m"
           hint="no flash at nests, at night animals, or where it is not allowed"
         />
-      </Option>
+      </Tick>
     </>
   );
 }

@@ -3,8 +3,8 @@
 import { useWatch } from 'react-hook-form';
 import type { View } from '@/core/brief';
 import { useFile } from '@/session';
-import { FormNumber } from '@/ui';
-import { Option, Section, useSet } from './parts';
+import { FormNumber, Tick } from '@/ui';
+import { Section, useSet } from './parts';
 
 /** In which stretch, by whom, and whether it must be covered twice. */
 export function WhereFields() {
@@ -17,7 +17,7 @@ export function WhereFields() {
     on ? [...ids, id] : ids.filter((other) => other !== id);
   return (
     <Section title="Where and by whom">
-      <Option
+      <Tick
         label="Cannot be repeated: two lenses on two bodies"
         on={twice}
         onChange={(on) => set('twice', on)}
@@ -26,7 +26,7 @@ export function WhereFields() {
         <fieldset>
           <legend className="text-[12px] text-soft">Stretches; none ticked, any will do</legend>
           {stretches.map((s) => (
-            <Option
+            <Tick
               key={s.id}
               label={s.name}
               on={stretchIds.includes(s.id)}
@@ -39,7 +39,7 @@ export function WhereFields() {
         <fieldset>
           <legend className="text-[12px] text-soft">Shooters; none ticked, anyone there</legend>
           {outing.shooters.map((s) => (
-            <Option
+            <Tick
               key={s.id}
               label={s.name}
               on={shooterIds.includes(s.id)}
@@ -52,7 +52,7 @@ export function WhereFields() {
         outing.shooters.slice(1).map((s) => {
           const at = views.findIndex((v) => v.shooterId === s.id);
           return (
-            <Option
+            <Tick
               key={s.id}
               label={`${s.name} stands elsewhere`}
               on={at >= 0}
@@ -69,7 +69,7 @@ export function WhereFields() {
                 <FormNumber name={`views.${at}.fromM`} label="Nearest from there" unit="m" />
                 <FormNumber name={`views.${at}.toM`} label="Farthest from there" unit="m" />
               </div>
-            </Option>
+            </Tick>
           );
         })}
     </Section>

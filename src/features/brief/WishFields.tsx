@@ -2,8 +2,8 @@
 
 import { useWatch } from 'react-hook-form';
 import type { Depth, Need, Special } from '@/core/brief';
-import { FormNumber, SelectField } from '@/ui';
-import { Option, Section, useSet } from './parts';
+import { FormNumber, SelectField, Tick } from '@/ui';
+import { Section, useSet } from './parts';
 
 const SHARP = {
   none: 'nothing in particular',
@@ -50,7 +50,7 @@ export function WishFields() {
         </div>
       )}
       {subject && (
-        <Option
+        <Tick
           label="Blur behind"
           on={blur !== null}
           onChange={(on) => set('depth.blur', on ? { behindM: 5, percent: 2 } : null)}
@@ -64,7 +64,7 @@ export function WishFields() {
             />
             <FormNumber name="depth.blur.percent" label="Disc, of the diagonal" unit="%" />
           </div>
-        </Option>
+        </Tick>
       )}
       {subject && (
         <FormNumber
@@ -75,7 +75,7 @@ export function WishFields() {
         />
       )}
       {BOOLEANS.map(([key, label]) => (
-        <Option
+        <Tick
           key={key}
           label={label}
           on={special[key]}

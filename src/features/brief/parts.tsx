@@ -22,26 +22,3 @@ export function useSet() {
   return (name: string, value: unknown) =>
     setValue(name, value, { shouldValidate: true, shouldDirty: true });
 }
-
-/** A wish that can be made or not; its fields show when it is. */
-export function Option({
-  label,
-  on,
-  onChange,
-  children,
-}: {
-  label: string;
-  on: boolean;
-  onChange: (on: boolean) => void;
-  children?: ReactNode;
-}) {
-  return (
-    <div className="space-y-1">
-      <label className="flex items-center gap-2">
-        <input type="checkbox" checked={on} onChange={(e) => onChange(e.target.checked)} />
-        {label}
-      </label>
-      {on && children}
-    </div>
-  );
-}

@@ -1,11 +1,28 @@
 'use client';
 
 import { useFormContext, useWatch } from 'react-hook-form';
-import { limits as limitsSchema } from '@/core/brief';
-import type { Ownership } from '@/core/gear';
+import { ArrowUp, X } from 'lucide-react';
+import {
+  LATE_AIMS,
+  type LateAim,
+  limits as limitsSchema,
+  type ProfileKey,
+  PROFILES,
+  withProfile,
+} from '@/core/brief';
+import { formatKey, type Ownership } from '@/core/gear';
 import { setLimits, setLock, namesOf } from '@/document';
 import { useEdit, useFile } from '@/session';
-import { Button, EntityForm, FormNumber, OWNERSHIPS } from '@/ui';
+import {
+  Button,
+  EntityForm,
+  FormNumber,
+  FormSelect,
+  IconButton,
+  OWNERSHIPS,
+  SelectField,
+  Tick,
+} from '@/ui';
 
 /** What the choice must keep to. */
 export function LimitsPanel() {
@@ -13,6 +30,7 @@ export function LimitsPanel() {
   const edit = useEdit();
   return (
     <div className="space-y-3 border-t border-ink pt-2">
+      <SchoolField />
       <h2 className="text-lg">Limits</h2>
       <EntityForm
         label="Limits"
@@ -36,17 +54,220 @@ export function LimitsPanel() {
             unit="%"
             hint="of the wanted pictures; 0 takes all that helps"
           />
-          <FormNumber
-            name="converterPieces"
-            label="A converter counts"
-            unit="lens"
-            hint="as much as this part of a lens"
+          <FormNumber name="maxSpend" label="Spend at most" placeholder="no limit" />
+          <FormSelect
+            name="priceBasis"
+            label="Prices"
+            options={[
+              ['new', 'new'],
+              ['used', 'used'],
+            ]}
           />
+          <FormSelect
+            name="lensKinds"
+            label="Lenses"
+            options={[
+              ['any', 'of any kind'],
+              ['primes', 'primes only'],
+              ['zooms', 'zooms only'],
+              ['constant-zooms', 'constant zooms'],
+            ]}
+          />
+          <CircleField />
+          {PIECES.map(([name, label]) => (
+            <FormNumber
+              key={name}
+              name={name}
+              label={label}
+              unit="lens"
+              hint="as much as this part of a lens"
+            />
+          ))}
+          <div className="col-span-2">
+            <Ticks />
+          </div>
           <SourcesField />
+          <AllowedField name="bodyMounts" legend="Bodies of these mounts" />
+          <AllowedField name="formats" legend="Of these formats, mm" />
+          <OrderField />
         </div>
       </EntityForm>
       <Locks />
     </div>
+  );
+}
+
+const PIECES = [
+  ['converterPieces', 'A converter counts'],
+  ['tubePieces', 'A tube counts'],
+  ['adapterPieces', 'An adapter counts'],
+] as const;
+
+const SCHOOLS: Record<ProfileKey, string> = {
+  fewestLightest: 'fewest, then lightest',
+  oneZoomNeverChange: 'one zoom, never change',
+  constantZooms: 'constant zooms end to end',
+  smallFastPrimes: 'small fast primes',
+  twoBodiesNeverChange: 'bodies fixed, never change',
+  nativeLongLens: 'long lens without converter',
+  firstClassWithConverter: 'first-class lens with converter',
+  startWithLittle: 'start with little',
+  buyOnceKeepLong: 'buy once, keep long',
+};
+
+/** A school sets an order of preferences and the limits that it means; the rest stays. */
+function SchoolField() {
+  const { limits } = useFile();
+  const edit = useEdit();
+  const current =
+    PROFILES.find((p) => {
+      const as = withProfile(limits, p.key);
+      return JSON.stringify(as) === JSON.stringify(limits);
+    })?.key ?? 'own';
+  return (
+    <SelectField
+      label="Choose like"
+      value={current}
+      options={[
+        ...(current === 'own' ? [['own', 'my own limits'] as const] : []),
+        ...PROFILES.map((p) => [p.key, SCHOOLS[p.key]] as const),
+      ]}
+      onChange={(key) => key !== 'own' && edit(setLimits(withProfile(limits, key)))}
+    />
+  );
+}
+
+function useSet() {
+  const { setValue } = useFormContext();
+  return (name: string, value: unknown) => setValue(name, value, { shouldValidate: true });
+}
+
+const TICKS = [
+  ['converters', 'Converters may be used'],
+  ['neverChange', 'Never change a lens'],
+  ['countBodies', 'Bodies count in the weight'],
+] as const;
+
+function Ticks() {
+  const set = useSet();
+  const values = useWatch({ name: TICKS.map(([name]) => name) }) as boolean[];
+  return TICKS.map(([name, label], i) => (
+    <Tick key={name} label={label} on={values[i] ?? false} onChange={(on) => set(name, on)} />
+  ));
+}
+
+/** What counts as sharp. */
+function CircleField() {
+  const set = useSet();
+  const kind = useWatch({ name: 'circleOfConfusion.kind' }) as 'diagonal' | 'pixels';
+  return (
+    <>
+      <SelectField
+        label="Sharp means"
+        value={kind}
+        options={[
+          ['diagonal', 'by the picture'],
+          ['pixels', 'by the pixel'],
+        ]}
+        onChange={(next) =>
+          set(
+            'circleOfConfusion',
+            next === 'diagonal' ? { kind: next, divisor: 1500 } : { kind: next, px: 2 },
+          )
+        }
+      />
+      {kind === 'diagonal' ? (
+        <FormNumber name="circleOfConfusion.divisor" label="Diagonal over" />
+      ) : (
+        <FormNumber name="circleOfConfusion.px" label="Blur of" unit="px" />
+      )}
+    </>
+  );
+}
+
+/** Which mounts or formats may be used; all ticked is no limit. */
+function AllowedField({ name, legend }: { name: 'bodyMounts' | 'formats'; legend: string }) {
+  const { shelf } = useFile();
+  const set = useSet();
+  const allowed = useWatch({ name }) as string[] | null;
+  const all = [
+    ...new Set(shelf.bodies.map((b) => (name === 'formats' ? formatKey(b.sensor) : b.mount))),
+  ].sort();
+  if (all.length < 2) return null;
+  const chosen = allowed ?? all;
+  return (
+    <fieldset className="col-span-2">
+      <legend className="text-[12px] text-soft">{legend}</legend>
+      {all.map((key) => (
+        <Tick
+          key={key}
+          label={key.replace('x', '×')}
+          on={chosen.includes(key)}
+          onChange={(on) => {
+            const next = on ? [...chosen, key] : chosen.filter((k) => k !== key);
+            set(name, all.every((k) => next.includes(k)) ? null : next);
+          }}
+        />
+      ))}
+    </fieldset>
+  );
+}
+
+const AIMS: Record<LateAim, string> = {
+  weight: 'lighter',
+  price: 'cheaper',
+  speed: 'light in hand',
+  changes: 'fewer changes',
+  crop: 'less cropping',
+  own: 'own before other',
+};
+
+/** What decides among lineups that get the same with as many pieces, first to last. */
+function OrderField() {
+  const set = useSet();
+  const order = useWatch({ name: 'order' }) as LateAim[];
+  const left = LATE_AIMS.filter((aim) => !order.includes(aim));
+  return (
+    <fieldset className="col-span-2">
+      <legend className="text-[12px] text-soft">With as many pieces, rather</legend>
+      <ol>
+        {order.map((aim, i) => (
+          <li key={aim} className="flex items-center justify-between border-b border-hair">
+            {i + 1}. {AIMS[aim]}
+            <span>
+              <IconButton
+                label={`Put ${AIMS[aim]} earlier`}
+                disabled={i === 0}
+                onClick={() =>
+                  set('order', [...order.slice(0, i - 1), aim, order[i - 1], ...order.slice(i + 1)])
+                }
+              >
+                <ArrowUp size={14} aria-hidden />
+              </IconButton>
+              <IconButton
+                label={`Leave out ${AIMS[aim]}`}
+                onClick={() =>
+                  set(
+                    'order',
+                    order.filter((a) => a !== aim),
+                  )
+                }
+              >
+                <X size={14} aria-hidden />
+              </IconButton>
+            </span>
+          </li>
+        ))}
+      </ol>
+      {left.length > 0 && (
+        <SelectField
+          label="And then"
+          value="none"
+          options={[['none', 'nothing more'], ...left.map((aim) => [aim, AIMS[aim]] as const)]}
+          onChange={(aim) => aim !== 'none' && set('order', [...order, aim])}
+        />
+      )}
+    </fieldset>
   );
 }
 

@@ -2,12 +2,14 @@
 
 import { useAnswer } from '@/session';
 import { Gaps } from './Gaps';
+import { Hands } from './Hands';
 import { LimitsPanel } from './LimitsPanel';
 import { LineupTable } from './LineupTable';
 import { Matrix } from './Matrix';
 import { NotGot } from './NotGot';
 import { OutTable } from './OutTable';
 import { ProofText } from './ProofText';
+import { Rivals } from './Rivals';
 
 export function LineupPlace() {
   const { result, question } = useAnswer();
@@ -20,7 +22,9 @@ export function LineupPlace() {
             {result.status !== 'impossible' && <ProofText result={result} />}
             <NotGot result={result} />
             <Matrix result={result} question={question} />
+            <Hands result={result} />
             <Gaps result={result} />
+            <Rivals question={question} />
             <OutTable result={result} />
           </>
         ) : (
