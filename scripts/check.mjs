@@ -5,6 +5,7 @@ import { installDebianPackages, installPackages, readJson, run } from './steps.m
 const DEBIAN = [
   { name: 'chromium', path: '/usr/bin/chromium' },
   { name: 'liblensfun-data-v1', path: '/usr/share/lensfun/version_1' },
+  { name: 'libimage-exiftool-perl', path: '/usr/bin/exiftool' },
 ];
 const node = process.execPath;
 const bin = (path, ...args) => [node, [`node_modules/${path}`, ...args]];

@@ -273,7 +273,7 @@ export function Tick({
 }) {
   return (
     <div className="space-y-1">
-      <label className="flex items-center gap-2">
+      <label className="flex min-h-7 items-center gap-2">
         <input type="checkbox" checked={on} onChange={(e) => onChange(e.target.checked)} />
         {label}
       </label>

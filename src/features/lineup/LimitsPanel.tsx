@@ -75,13 +75,7 @@ export function LimitsPanel() {
           />
           <CircleField />
           {PIECES.map(([name, label]) => (
-            <FormNumber
-              key={name}
-              name={name}
-              label={label}
-              unit="lens"
-              hint="as much as this part of a lens"
-            />
+            <FormNumber key={name} name={name} label={label} unit="lens" />
           ))}
           <div className="col-span-2">
             <Ticks />
@@ -166,8 +160,8 @@ function CircleField() {
         label="Sharp means"
         value={kind}
         options={[
-          ['diagonal', 'by the picture'],
-          ['pixels', 'by the pixel'],
+          ['diagonal', 'by picture'],
+          ['pixels', 'by pixel'],
         ]}
         onChange={(next) =>
           set(
@@ -278,7 +272,7 @@ function SourcesField() {
     <fieldset className="col-span-2">
       <legend className="text-[12px] text-soft">Gear that may be used</legend>
       {(Object.entries(OWNERSHIPS) as [Ownership, string][]).map(([key, text]) => (
-        <label key={key} className="mr-4 inline-flex items-center gap-1.5 py-0.5">
+        <label key={key} className="mr-4 inline-flex min-h-7 items-center gap-1.5">
           <input
             type="checkbox"
             checked={sources.includes(key)}

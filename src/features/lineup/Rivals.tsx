@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { AimName, LineupQuestion, LineupRivals, Rival, TradePoint } from '@/core/lineup';
 import { namesOf } from '@/document';
 import { useFile } from '@/session';
-import { Button, formatCount, formatMoney, formatPercent, formatStops, formatWeight } from '@/ui';
+import { Button, formatCount, formatMoney, formatPercent, formatWeight } from '@/ui';
 import { exploreRivals } from '@/workers/rivalsClient';
 
 type State =
@@ -175,7 +175,7 @@ function amountText(aim: AimName, by: number, currency: string): string {
     case 'musts':
       return formatCount(by, 'must lost', 'musts lost');
     case 'wants':
-      return `${formatPercent(by)} of the wanted pictures, its cost counted`;
+      return `${formatPercent(by)} of the wanted pictures`;
     case 'pieces':
       return formatCount(by, 'piece', 'pieces');
     case 'weight':
@@ -201,7 +201,7 @@ function amountText(aim: AimName, by: number, currency: string): string {
     case 'bonus':
       return formatCount(by, 'bonus lost', 'bonuses lost');
     case 'order':
-      return formatStops(by);
+      return 'nothing but the order of names';
   }
 }
 
@@ -216,8 +216,12 @@ function bringInText(
   currency: string,
 ): string {
   if (difference === null) return '';
-  const amount = amountText(difference.aim, Math.abs(difference.by), currency);
-  return difference.by > 0
-    ? `would be as good if it saved ${amount}`
-    : `would save ${amount} if it might be used`;
+  const { aim, by } = difference;
+  const amount = amountText(aim, Math.abs(by), currency);
+  if (by < 0) return `would save ${amount} if it might be used`;
+  if (aim === 'wants')
+    return `would come in if it brought ${formatPercent(by)} more of the wanted pictures`;
+  if (aim === 'weight') return `would be as good if it were ${amount} lighter`;
+  if (aim === 'price') return `would be as good if it were ${amount} cheaper`;
+  return `would take ${amount} more`;
 }

@@ -1,0 +1,47 @@
+import { expect, open, outingMenu, standing, test } from './support';
+
+test('a stretch without change and a limit in hand change the answer', async ({ page }) => {
+  await open(page, '/brief');
+  await page.getByRole('button', { name: /^Lantern procession21:15/ }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('First shooter').check();
+  await dialog.getByLabel('Bodies in hand').fill('1');
+  await dialog.getByLabel('Lenses can be changed here').uncheck();
+  await dialog.getByRole('button', { name: 'Close' }).last().click();
+  await expect(standing(page)).not.toContainText('9 of 9 wants');
+  await page.getByRole('link', { name: 'Lineup', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'In hand' })).toBeVisible();
+  await expect(page.getByText(/not changed/).first()).toBeVisible();
+});
+
+test('a first stretch and a second shooter are added by hand', async ({ page }) => {
+  await open(page, '/brief');
+  await outingMenu(page, 'New and empty');
+  await page.getByRole('button', { name: '1 shooter', exact: true }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Add a shooter' }).click();
+  await dialog.getByRole('button', { name: 'Add a shooter' }).click();
+  await dialog.getByLabel('Shooter 2', { exact: true }).fill('On the stairs');
+  await dialog.getByRole('button', { name: 'Close' }).last().click();
+  await page.getByRole('button', { name: 'Add a stretch' }).click();
+  await dialog.getByLabel('Name').fill('Ceremony');
+  await dialog.getByLabel('On the stairs').check();
+  await dialog.getByRole('button', { name: 'Close' }).last().click();
+  await expect(page.getByRole('button', { name: /^Ceremony/ })).toBeVisible();
+});
+
+test('a school is chosen, rivals are looked for, and what they would do is told', async ({
+  page,
+}) => {
+  await open(page, '/lineup');
+  await page.getByLabel('Choose like').selectOption('small fast primes');
+  await expect(page.getByLabel('Lenses', { exact: true })).toHaveValue('primes');
+  await page.getByRole('button', { name: 'Undo (Ctrl Z)' }).click();
+  await expect(standing(page)).toContainText('4 lenses and 1 tube');
+  await page.getByRole('button', { name: 'Look beside this one' }).click();
+  const rivals = page.getByTestId('rivals');
+  await expect(rivals).toBeVisible({ timeout: 40_000 });
+  await expect(rivals).toContainText('Next best of another kind');
+  await expect(rivals.getByRole('region', { name: 'Trade-off' }).getByRole('row')).toHaveCount(7);
+  await expect(rivals).toContainText('nothing on the shelf mends it');
+});

@@ -1,0 +1,66 @@
+import { readFileSync } from 'node:fs';
+import { decode, decodeValue } from '@/document';
+import { migrate } from './migrations';
+
+const VERSION_1 = readFileSync('tests/fixtures/outing-version-1.json', 'utf8');
+
+describe('an outing of version 1', () => {
+  const old = JSON.parse(VERSION_1);
+  const read = decode(VERSION_1);
+  const file = read.ok ? read.value : null;
+
+  it('is read, with nothing that it asked for changed', () => {
+    expect(file).not.toBeNull();
+    expect(file?.frames.map((f) => [f.id, f.need, f.output, f.want])).toEqual(
+      old.frames.map((f: Record<string, unknown>) => [f.id, f.need, f.output, f.want]),
+    );
+    expect(file?.frames.map((f) => f.light.source)).toEqual(
+      old.frames.map((f: { light: { ev100: number } }) => ({ kind: 'ev', ev100: f.light.ev100 })),
+    );
+    expect(file?.limits).toMatchObject(old.limits);
+    expect(file?.shelf.lenses.map((l) => l.id)).toEqual(
+      old.shelf.lenses.map((l: { id: string }) => l.id),
+    );
+  });
+
+  it('asks for nothing new: no stretches, no wishes, figures not known', () => {
+    expect(file).toMatchObject({ version: 2, stretches: [], outing: { shooters: [] } });
+    expect(file?.frames.every((f) => !f.twice && f.depth.sharp === null)).toBe(true);
+    expect(file?.shelf.lenses.every((l) => l.shift === null && l.builtInConverter === null)).toBe(
+      true,
+    );
+    expect(file?.shelf.lenses.find((l) => l.id === 'k-15f')?.projection).toBe('equisolid');
+    expect(file?.limits.order).toEqual(['weight', 'price']);
+  });
+
+  it('keeps light that sets no demand', () => {
+    const [frame] = old.frames;
+    const dark = { ...old, frames: [{ ...frame, light: { ...frame.light, ev100: null } }] };
+    const migrated = decodeValue(dark);
+    expect(migrated.ok && migrated.value.frames[0]?.light.source).toEqual({ kind: 'none' });
+  });
+
+  it('is refused by the path of a bad field, not by what the migration adds', () => {
+    const [frame] = old.frames;
+    const bad = { ...old, frames: [{ ...frame, light: { ...frame.light, support: 'tripod' } }] };
+    const refused = decodeValue(bad);
+    expect(refused.ok ? [] : refused.error.issues.map((i) => i.path)).toEqual([
+      'frames[0].light.support',
+    ]);
+  });
+
+  it('is left as it is when it is no document at all, or new already', () => {
+    expect(migrate('text', 1)).toBe('text');
+    expect(migrate({ version: 2, frames: 7 }, 2)).toEqual({ version: 2, frames: 7 });
+  });
+});
+
+test.each([
+  ['a stretch named by a frame', { stretchIds: ['gone'] }, 'frames[0].stretchIds[0]'],
+  ['a shooter named by a frame', { shooterIds: ['gone'] }, 'frames[0].shooterIds[0]'],
+])('%s must be in the file', (_, change, path) => {
+  const read = decode(VERSION_1);
+  const file = read.ok ? read.value : null;
+  const refused = decodeValue({ ...file, frames: [{ ...file?.frames[0], ...change }] });
+  expect(refused.ok ? [] : refused.error.issues.map((i) => i.path)).toContain(path);
+});
