@@ -2,7 +2,8 @@ import { expect, open, outingMenu, standing, test } from './support';
 
 test('a stretch without change and a limit in hand change the answer', async ({ page }) => {
   await open(page, '/brief');
-  await page.getByRole('button', { name: /^Lantern procession21:15/ }).click();
+  const stretches = page.getByRole('region', { name: 'Stretches' });
+  await stretches.getByRole('button', { name: /^Lantern procession/ }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('First shooter').check();
   await dialog.getByLabel('Bodies in hand').fill('1');
