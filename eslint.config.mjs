@@ -62,6 +62,7 @@ const config = [
       'test-results/**',
       'playwright-report/**',
       '.check/**',
+      '.bench/**',
     ],
   },
   {
