@@ -1,8 +1,10 @@
 import { readFileSync } from 'node:fs';
+import { NOTHING_SPECIAL } from '@/core/brief';
+import { verdictOn } from '@/core/coverage';
 import { mountableSetups } from '@/core/gear';
 import { equivalentRange, gapsOf } from '@/core/lineup';
 import * as optics from '@/core/optics';
-import { aBody, aConverter, aLens, aShelf, someLimits } from '../support/gear';
+import { aBody, aConverter, aLens, aShelf, focalFrame, someLimits } from '../support/gear';
 
 /** Trade facts, each common practice without a single source unless the row says otherwise. */
 
@@ -100,4 +102,40 @@ test('exposure f-number and depth-of-field f-number are kept apart', () => {
   expect(optics.equivalentDepthOfFieldFNumber(2.8, CROP_2)).toBeCloseTo(5.6, 1);
   expect(optics.slowestFNumber(8, 1 / 250, 1600)).toBe(optics.slowestFNumber(8, 1 / 250, 1600));
   expect(readFileSync('src/core/optics/exposure.ts', 'utf8')).not.toMatch(/crop/i);
+});
+
+test('a lens that stops at f/6.3 loses autofocus on a body that focuses to f/5.6 (common practice, no source)', () => {
+  const frame = focalFrame('f', 300, 300, 'free', {
+    special: { ...NOTHING_SPECIAL, autofocus: true },
+  });
+  const code = (limit: number) => {
+    const body = aBody({ autofocusLimitFNumber: limit });
+    const [setup] = mountableSetups(aShelf([aLens('l', 150, 600, 6.3)], [], [body]));
+    return verdictOn(setup!, frame, someLimits()).code;
+  };
+  expect([code(5.6), code(8)]).toEqual(['autofocus-limit', 'clear']);
+});
+
+test.each([24, 28])(
+  'a landscape from one metre to the horizon at %d mm wants about f/11 to f/16 (common practice, no source)',
+  (focal) => {
+    const coc = optics.circleOfConfusionMm(optics.FULL_FRAME);
+    const marked = optics.markedFNumber(optics.fNumberForDepth(focal, coc, 1000, Infinity));
+    expect(marked).toBeGreaterThanOrEqual(10);
+    expect(marked).toBeLessThanOrEqual(16);
+    // Focused at twice the nearest distance: the hyperfocal distance.
+    expect(optics.focusForDepthMm(1000, Infinity)).toBe(2000);
+  },
+);
+
+test('a night sky wants f/2.8 or faster: 20 mm by the rule of 500, ISO 3200, EV −6.5 (common practice, no source)', () => {
+  const time = optics.ruleOf500S(20, 1);
+  expect(time).toBe(25);
+  expect(optics.markedFNumber(optics.slowestFNumber(-6.5, time, 3200))).toBeCloseTo(2.8, 1);
+});
+
+test('a circular fisheye is about 8 mm on 36×24, a frame-filling one about 15 (common practice, no source)', () => {
+  expect(optics.fisheyeCoverage('equisolid', 8, optics.FULL_FRAME)).toBe('circular');
+  const circle = optics.fisheyeImageCircleMm('equisolid', 15, 180);
+  expect(circle / optics.sideMm(optics.FULL_FRAME, 'diagonal')).toBeGreaterThan(0.97);
 });

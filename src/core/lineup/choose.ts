@@ -6,7 +6,7 @@ import type { Maker } from './makers';
 import type { MipSession, MipSolver } from './mipSolver';
 import { type CoveringModel, modelOf } from './model';
 import { type Aim, type AimName, aimsOf } from './objective';
-import { reduce, type Reduced } from './reduce';
+import type { Reduced } from './reduce';
 
 /** Where time ran out: the aim, its value and the best that is still open. */
 export interface Open {
@@ -51,24 +51,15 @@ export function choose(
   field: Field,
   reduced: Reduced,
   timeLimitS: number,
+  aims: readonly Aim[] = aimsOf(field.frames, field.limits),
 ): Choice | null {
   const model = modelOf(field, reduced);
   const session = solver.open(model.mip);
   try {
-    return solveAims(session, model, aimsOf(field.frames, field.limits), timeLimitS);
+    return solveAims(session, model, aims, timeLimitS);
   } finally {
     session.close();
   }
-}
-
-/** The best choice among some pieces only. */
-export function chooseAmong(
-  solver: MipSolver,
-  field: Field,
-  among: ReadonlySet<string>,
-  timeLimitS: number,
-): Choice | null {
-  return choose(solver, field, reduce(field, { among }), timeLimitS);
 }
 
 export function solveAims(

@@ -55,6 +55,8 @@ export function conflictBehind(
   choice: Choice | null,
   timeLimitS: number,
 ): LimitConflict | null {
+  const wanted = field.frames.filter((f) => f.want === 'must');
+  if (choice !== null && wanted.every((f) => choice.got.has(f.id))) return null;
   const trial = new Trial(solver, field, timeLimitS);
   const musts = trial.possibleMusts();
   if (choice !== null && musts.every((id) => choice.got.has(id))) return null;

@@ -1,10 +1,10 @@
 import type { FrameId } from '@/core/brief';
 import { type Kit, kitPieces, type Setup } from '@/core/gear';
-import type { Choice } from './choose';
-import { choose } from './choose';
+import { type Choice, choose } from './choose';
 import type { Field } from './field';
 import type { Hand } from './hands';
 import type { MipSolver } from './mipSolver';
+import { type AimName, aimsOf } from './objective';
 import { reduce } from './reduce';
 
 /** Whether everything of a kit is among the taken pieces. */
@@ -42,15 +42,14 @@ export function framesGotWith(
   among: ReadonlySet<string>,
   timeLimitS: number,
 ): ReadonlySet<FrameId> {
-  const unlimited = {
-    ...field,
-    limits: { ...field.limits, wantRatePercent: 0, order: [] },
-  };
-  return (
-    choose(solver, unlimited, reduce(unlimited, { among, keepAll: true }), timeLimitS)?.got ??
-    new Set()
-  );
+  const plain = { ...field, limits: { ...field.limits, wantRatePercent: 0, order: [] } };
+  const reduced = reduce(plain, { among, keepAll: true });
+  const aims = aimsOf(plain.frames, plain.limits).filter(({ name }) => OF_FRAMES.has(name));
+  return choose(solver, plain, reduced, timeLimitS, aims)?.got ?? new Set();
 }
+
+/** The aims that count frames. */
+const OF_FRAMES: ReadonlySet<AimName> = new Set<AimName>(['musts', 'wants', 'bonus']);
 
 /** The frames of which every cell has a maker among some pieces, hands and bodies not counted. */
 export function framesWithin(field: Field, among: ReadonlySet<string>): Set<FrameId> {

@@ -1,6 +1,6 @@
 'use client';
 
-import type { LineupResult } from '@/core/lineup';
+import type { LineupResult, Overlap } from '@/core/lineup';
 import { namesOf } from '@/document';
 import { useFile } from '@/session';
 import { formatCrop, formatFocalRange, formatMegapixels, overlapReasonText } from '@/ui';
@@ -44,7 +44,7 @@ export function Gaps({ result }: { result: LineupResult }) {
               {formatFocalRange(o.range.from, o.range.to)}: {o.lensIds.map(name).join(' and ')}.{' '}
               <span className="text-soft">
                 {o.reasons.length === 0
-                  ? 'Plain doubling.'
+                  ? doublingText(o, name)
                   : o.lensIds
                       .map((id) => [name(id), o.reasons.filter((r) => r.lensId === id)] as const)
                       .filter(([, reasons]) => reasons.length > 0)
@@ -60,4 +60,13 @@ export function Gaps({ result }: { result: LineupResult }) {
       </div>
     </section>
   );
+}
+
+/** What an overlap is good for when neither lens has anything over the other. */
+function doublingText(o: Overlap, name: (id: string) => string): string {
+  if (o.spareForFrameIds.length > 0)
+    return `Each is the other’s spare for ${o.spareForFrameIds.map(name).join(', ')}.`;
+  return o.onTwoBodies
+    ? 'Plain doubling, unless both are wanted at once on two bodies.'
+    : 'Plain doubling.';
 }
