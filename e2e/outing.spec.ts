@@ -131,3 +131,16 @@ test('limits change the answer, and locks that break them are named', async ({ p
   await expect(standing(page)).toContainText('No lineup keeps to the limits');
   await expect(page.getByTestId('conflict')).toContainText('at most 1 lens; 2 would do');
 });
+
+test('a new outing starts from a brief, with the shelf as it is, and is answered', async ({
+  page,
+}) => {
+  await open(page, '/brief');
+  await outingMenu(page, 'New from a starter brief…');
+  await page.getByRole('button', { name: /^Wedding by phases/ }).click();
+  await expect(page.getByRole('button', { name: /^Vows/ })).toBeVisible();
+  await expect(page.getByText('Ask the celebrant where you may stand')).toBeVisible();
+  await expect(standing(page)).toContainText('of 7 musts');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('Lantern regatta, two days', { exact: true })).toBeVisible();
+});

@@ -31,6 +31,7 @@ export function BriefPlace() {
                 Pictures wanted
               </h1>
               <OutingLine />
+              <NoteLine />
             </div>
             <Button look="strong" onClick={add}>
               <Plus size={14} aria-hidden /> Add a picture
@@ -64,6 +65,12 @@ export function BriefPlace() {
       </aside>
     </div>
   );
+}
+
+/** What is to be kept in mind on this outing, cautions first of all. */
+function NoteLine() {
+  const { note } = useFile().outing;
+  return note === '' ? null : <p className="max-w-prose text-[13px]">{note}</p>;
 }
 
 function OutingLine() {

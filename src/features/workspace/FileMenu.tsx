@@ -13,6 +13,7 @@ import {
 } from '@/document';
 import { download, fetchDemo, useFile, useSession } from '@/session';
 import { Button, Dialog, Menu } from '@/ui';
+import { StarterDialog } from './StarterDialog';
 
 const EMPTY: OutingFile = {
   format: FILE_FORMAT,
@@ -39,6 +40,8 @@ export function FileMenu() {
   const { document, state } = useSession();
   const input = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<{ name: string; refusal: Refusal } | null>(null);
+
+  const [starting, setStarting] = useState(false);
 
   const open = (next: OutingFile, said: string) => {
     document.open(next, true);
@@ -88,6 +91,7 @@ export function FileMenu() {
             },
           ],
           [
+            { label: 'New from a starter brief…', onSelect: () => setStarting(true) },
             {
               label: 'New, with this shelf',
               onSelect: () =>
@@ -97,6 +101,14 @@ export function FileMenu() {
             { label: 'The demo outing', onSelect: () => void demo() },
           ],
         ]}
+      />
+      <StarterDialog
+        open={starting}
+        onOpenChange={setStarting}
+        onChoose={(next) => {
+          setStarting(false);
+          open(next, `Started: ${next.outing.name}.`);
+        }}
       />
       <Dialog
         open={refused !== null}

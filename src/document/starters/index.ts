@@ -1,0 +1,46 @@
+/** Starter briefs: outings of the usual genres to begin from. */
+import { DEFAULT_LIMITS, outingId, stretch } from '@/core/brief';
+import type { Shelf } from '@/core/gear';
+import { FILE_FORMAT, FILE_VERSION, type OutingFile } from '../outingFile';
+import { frameOf, idOfName, type Starter } from './shot';
+
+export { STARTERS } from './genres';
+export type { Starter } from './shot';
+
+/** An outing from a starter brief, with the gear that is on the shelf. */
+export function outingFromStarter(
+  starter: Starter,
+  { shelf, currency }: { readonly shelf: Shelf; readonly currency: string },
+): OutingFile {
+  return {
+    format: FILE_FORMAT,
+    version: FILE_VERSION,
+    outing: {
+      id: outingId.parse(starter.key),
+      name: starter.name,
+      place: '',
+      firstDay: null,
+      lastDay: null,
+      currency,
+      shooters: [],
+      note: starter.caution,
+    },
+    stretches: (starter.stretches ?? []).map((s) =>
+      stretch.parse({ ...PLAIN_STRETCH, ...s, id: idOfName(s.name) }),
+    ),
+    frames: starter.shots.map(frameOf),
+    shelf,
+    limits: { ...DEFAULT_LIMITS, ...starter.limits },
+  };
+}
+
+const PLAIN_STRETCH = {
+  day: null,
+  fromTime: null,
+  toTime: null,
+  place: '',
+  weather: 'dry',
+  changes: true,
+  hands: [],
+  note: '',
+} as const;

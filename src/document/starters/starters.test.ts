@@ -1,0 +1,40 @@
+import { readFileSync } from 'node:fs';
+import { decodeValue } from '@/document';
+import { solveLineup } from '@/core/lineup';
+import { loadHighsSolver } from '@/workers/highsSolver';
+import { outingFromStarter, STARTERS } from './index';
+
+const demo = decodeValue(JSON.parse(readFileSync('demo/regatta.armreach.json', 'utf8')));
+const shelf = demo.ok ? demo.value.shelf : null;
+
+test('there is a brief for each of the usual genres, each under its own name', () => {
+  expect(STARTERS).toHaveLength(16);
+  expect(new Set(STARTERS.map((s) => s.key)).size).toBe(16);
+});
+
+test.each(STARTERS.map((s) => [s.name, s] as const))(
+  '%s is a valid outing of which some gear makes every must',
+  async (_, starter) => {
+    const file = outingFromStarter(starter, { shelf: shelf!, currency: 'EUR' });
+    const read = decodeValue(JSON.parse(JSON.stringify(file)));
+    expect(read.ok ? [] : read.error.issues).toEqual([]);
+    expect(file.outing.note).not.toBe('');
+    expect(file.frames.some((f) => f.want === 'must')).toBe(true);
+    const everything = {
+      ...file,
+      limits: {
+        ...file.limits,
+        sources: ['owned' as const, 'borrowed' as const, 'wished' as const],
+        maxLineupWeightG: null,
+        maxLenses: null,
+      },
+    };
+    const result = solveLineup(await loadHighsSolver(), everything, {
+      timeLimitS: 30,
+      now: () => 0,
+    });
+    expect(result.status).toBe('proven');
+    const lost = result.frames.filter((f) => f.want === 'must' && f.state === 'lost');
+    expect(lost.map((f) => [f.frameId, f.nearest?.shortfall?.code, f.conflict?.code])).toEqual([]);
+  },
+);

@@ -1,0 +1,47 @@
+'use client';
+
+import type { OutingFile } from '@/document';
+import { outingFromStarter, STARTERS } from '@/document/starters';
+import { useFile } from '@/session';
+import { Dialog, formatCount } from '@/ui';
+
+/** The starter briefs by genre; one chosen becomes a new outing with the shelf as it is. */
+export function StarterDialog({
+  open,
+  onOpenChange,
+  onChoose,
+}: {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  onChoose: (file: OutingFile) => void;
+}) {
+  const { shelf, outing } = useFile();
+  return (
+    <Dialog
+      open={open}
+      onOpenChange={onOpenChange}
+      title="Start from a brief"
+      description="Pictures, distances and light as they usually are, all of it to be changed. Your shelf stays."
+      wide
+    >
+      <ul className="grid gap-x-6 sm:grid-cols-2">
+        {STARTERS.map((starter) => (
+          <li key={starter.key} className="border-b border-hair">
+            <button
+              type="button"
+              className="w-full px-2 py-2 text-left hover:bg-chosen"
+              onClick={() =>
+                onChoose(outingFromStarter(starter, { shelf, currency: outing.currency }))
+              }
+            >
+              <span className="block font-semibold">{starter.name}</span>
+              <span className="block text-[13px] text-soft">
+                {starter.about} {formatCount(starter.shots.length, 'picture', 'pictures')}.
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </Dialog>
+  );
+}
