@@ -8,6 +8,7 @@ import {
   get,
   useController,
   useForm,
+  useFormContext,
   useFormState,
 } from 'react-hook-form';
 import type { z } from 'zod';
@@ -161,4 +162,10 @@ export function FormChoice<T extends string>({
 export function FormKnown({ name, ...rest }: Named) {
   const { value, onChange, error } = useField(name);
   return <KnownField {...rest} error={error} value={value as boolean | null} onChange={onChange} />;
+}
+
+/** Sets a field of the open form and has it looked at. */
+export function useFormSet(): (name: string, value: unknown) => void {
+  const { setValue } = useFormContext();
+  return (name, value) => setValue(name, value, { shouldValidate: true, shouldDirty: true });
 }

@@ -21,6 +21,7 @@ export {
   FormSelect,
   FormText,
   FormTextArea,
+  useFormSet,
 } from './form';
 export * from './format';
 export { Menu, type MenuItem } from './Menu';

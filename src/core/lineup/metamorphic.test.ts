@@ -1,15 +1,10 @@
 import fc from 'fast-check';
 import type { Frame } from '@/core/brief';
-import {
-  type LineupQuestion,
-  type LineupResult,
-  type MipSolver,
-  selectable,
-  solveLineup,
-} from '@/core/lineup';
+import { type LineupQuestion, type LineupResult, type MipSolver, selectable } from '@/core/lineup';
 import { loadHighsSolver } from '@/workers/highsSolver';
 import { anyOuting } from '../../../tests/support/arbitraries';
 import { aimValues, compareAims } from '../../../tests/support/enumerate';
+import { solveWith, takenOf } from '../../../tests/support/solve';
 import {
   aLens,
   aQuestion,
@@ -26,10 +21,7 @@ beforeAll(async () => {
   solver = await loadHighsSolver();
 });
 
-const solve = (question: LineupQuestion): LineupResult =>
-  solveLineup(solver, question, { timeLimitS: 30, now: () => 0 });
-const takenOf = ({ lineup }: LineupResult) =>
-  new Set<string>(Object.values(lineup).flatMap((ids) => [...ids]));
+const solve = (question: LineupQuestion) => solveWith(solver, question);
 
 describe('the answer', () => {
   it('does not depend on the order of shelf, frames, stretches within reason, or on names', () => {

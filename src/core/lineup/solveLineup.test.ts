@@ -9,11 +9,11 @@ import {
   type LineupResult,
   type MipSolver,
   selectable,
-  solveLineup,
 } from '@/core/lineup';
 import { loadHighsSolver } from '@/workers/highsSolver';
 import { anyLens, anyOuting, anyQuestion } from '../../../tests/support/arbitraries';
 import { aimValues, bestByEnumeration, compareAims } from '../../../tests/support/enumerate';
+import { solveWith, takenOf } from '../../../tests/support/solve';
 import {
   aBody,
   aConverter,
@@ -31,16 +31,8 @@ beforeAll(async () => {
   solver = await loadHighsSolver();
 });
 
-const solve = (question: LineupQuestion): LineupResult =>
-  solveLineup(solver, question, { timeLimitS: 30, now: () => 0 });
+const solve = (question: LineupQuestion) => solveWith(solver, question);
 const ask = (parts: Parameters<typeof aQuestion>[0]) => solve(aQuestion(parts));
-const takenOf = ({ lineup }: LineupResult) =>
-  new Set<string>([
-    ...lineup.lensIds,
-    ...lineup.converterIds,
-    ...lineup.tubeIds,
-    ...lineup.adapterIds,
-  ]);
 const valuesOf = (question: LineupQuestion, r: LineupResult) => aimValues(question, takenOf(r))!;
 
 describe('against plain enumeration', () => {

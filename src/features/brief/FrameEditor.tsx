@@ -16,11 +16,12 @@ import {
   SelectField,
   SUBJECT_NAMES,
   WANTS,
+  useFormSet,
 } from '@/ui';
 import { FrameStanding } from './FrameStanding';
 import { LightFields } from './LightFields';
 import { STARTING_NEEDS, STARTING_OUTPUTS } from './newFrame';
-import { pairs, Section, useSet } from './parts';
+import { pairs, Section } from './parts';
 import { WhereFields } from './WhereFields';
 import { WishFields } from './WishFields';
 
@@ -77,7 +78,7 @@ export function FrameEditor({ frame }: { frame: Frame }) {
 
 function NeedFields() {
   const kind = useWatch({ name: 'need.kind' }) as Need['kind'];
-  const set = useSet();
+  const set = useFormSet();
   return (
     <Section title="What must fit">
       <SelectField
@@ -134,7 +135,7 @@ function NeedFields() {
 }
 
 function SubjectFields() {
-  const set = useSet();
+  const set = useFormSet();
   const [widthM, heightM] = useWatch({ name: ['need.widthM', 'need.heightM'] }) as [
     number | null,
     number | null,
@@ -196,7 +197,7 @@ function FootingField() {
 
 function OutputFields() {
   const kind = useWatch({ name: 'output.kind' }) as Output['kind'];
-  const set = useSet();
+  const set = useFormSet();
   return (
     <Section title="Output, and so the crop allowed">
       <SelectField

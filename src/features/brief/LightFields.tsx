@@ -3,8 +3,17 @@
 import { useWatch } from 'react-hook-form';
 import { ev100OfSource, type Light, type LightSource, SCENES, sunPosition } from '@/core/brief';
 import type { DayPhase, Sky } from '@/core/optics';
-import { FormNumber, FormSelect, FormText, formatEv, SCENE_NAMES, SelectField, Tick } from '@/ui';
-import { pairs, Section, useSet } from './parts';
+import {
+  FormNumber,
+  FormSelect,
+  FormText,
+  formatEv,
+  SCENE_NAMES,
+  SelectField,
+  Tick,
+  useFormSet,
+} from '@/ui';
+import { pairs, Section } from './parts';
 
 const SOURCES: Record<LightSource['kind'], string> = {
   none: 'sets no demand',
@@ -53,7 +62,7 @@ const STARTING_MOVEMENT: Light['movement'] = {
 
 /** The light there is, and what bounds the time: what is given, movement, stars, the hand. */
 export function LightFields() {
-  const set = useSet();
+  const set = useFormSet();
   const kind = useWatch({ name: 'light.source.kind' }) as LightSource['kind'];
   return (
     <Section title="Light and time">
@@ -109,7 +118,7 @@ function SunNote({ source }: { source: Extract<LightSource, { kind: 'sun' }> }) 
 }
 
 function TimeFields() {
-  const set = useSet();
+  const set = useFormSet();
   const [movement, stars, flash] = useWatch({
     name: ['light.movement', 'light.stars', 'light.flash'],
   }) as [Light['movement'], Light['stars'], Light['flash']];

@@ -26,8 +26,8 @@ import {
   IconButton,
   TextField,
   Tick,
+  useFormSet,
 } from '@/ui';
-import { useSet } from './parts';
 
 const WEATHERS = { dry: 'dry', wet: 'wet', dust: 'dust or sand' } as const;
 
@@ -173,7 +173,7 @@ function StretchForm({ stretch, onRemove }: { stretch: Stretch; onRemove: () => 
 }
 
 function ChangesTick() {
-  const set = useSet();
+  const set = useFormSet();
   const changes = useWatch({ name: 'changes' }) as boolean;
   return (
     <Tick label="Lenses can be changed here" on={changes} onChange={(on) => set('changes', on)} />
@@ -190,7 +190,7 @@ const everything = (shooter: Shooter): Hand => ({
 /** Who is there, with which bodies and how much weight. */
 function HandsFields() {
   const { outing, shelf } = useFile();
-  const set = useSet();
+  const set = useFormSet();
   const hands = useWatch({ name: 'hands' }) as Hand[];
   if (outing.shooters.length === 0) {
     return (

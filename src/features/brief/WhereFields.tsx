@@ -3,13 +3,13 @@
 import { useWatch } from 'react-hook-form';
 import type { View } from '@/core/brief';
 import { useFile } from '@/session';
-import { FormNumber, Tick } from '@/ui';
-import { Section, useSet } from './parts';
+import { FormNumber, Tick, useFormSet } from '@/ui';
+import { Section } from './parts';
 
 /** In which stretch, by whom, and whether it must be covered twice. */
 export function WhereFields() {
   const { stretches, outing } = useFile();
-  const set = useSet();
+  const set = useFormSet();
   const [stretchIds, shooterIds, twice, views, kind] = useWatch({
     name: ['stretchIds', 'shooterIds', 'twice', 'views', 'need.kind'],
   }) as [string[], string[], boolean, View[], string];

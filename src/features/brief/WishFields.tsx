@@ -2,8 +2,8 @@
 
 import { useWatch } from 'react-hook-form';
 import type { Depth, Need, Special } from '@/core/brief';
-import { FormNumber, SelectField, Tick } from '@/ui';
-import { Section, useSet } from './parts';
+import { FormNumber, SelectField, Tick, useFormSet } from '@/ui';
+import { Section } from './parts';
 
 const SHARP = {
   none: 'nothing in particular',
@@ -13,7 +13,7 @@ const SHARP = {
 
 /** Depth that must be sharp or blurred, and what the lens must be able to do besides. */
 export function WishFields() {
-  const set = useSet();
+  const set = useFormSet();
   const kind = useWatch({ name: 'need.kind' }) as Need['kind'];
   const [sharp, blur] = useWatch({ name: ['depth.sharp', 'depth.blur'] }) as [
     Depth['sharp'],

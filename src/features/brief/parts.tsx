@@ -1,7 +1,6 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { useFormContext } from 'react-hook-form';
 
 /** The entries of a table of names, for a list of options. */
 export const pairs = <K extends string>(names: Readonly<Record<K, string>>) =>
@@ -14,11 +13,4 @@ export function Section({ title, children }: { title: string; children: ReactNod
       {children}
     </section>
   );
-}
-
-/** Sets a field of the open form and has it looked at. */
-export function useSet() {
-  const { setValue } = useFormContext();
-  return (name: string, value: unknown) =>
-    setValue(name, value, { shouldValidate: true, shouldDirty: true });
 }

@@ -22,6 +22,7 @@ import {
   OWNERSHIPS,
   SelectField,
   Tick,
+  useFormSet,
 } from '@/ui';
 
 /** What the choice must keep to. */
@@ -131,11 +132,6 @@ function SchoolField() {
   );
 }
 
-function useSet() {
-  const { setValue } = useFormContext();
-  return (name: string, value: unknown) => setValue(name, value, { shouldValidate: true });
-}
-
 const TICKS = [
   ['converters', 'Converters may be used'],
   ['neverChange', 'Never change a lens'],
@@ -143,7 +139,7 @@ const TICKS = [
 ] as const;
 
 function Ticks() {
-  const set = useSet();
+  const set = useFormSet();
   const values = useWatch({ name: TICKS.map(([name]) => name) }) as boolean[];
   return TICKS.map(([name, label], i) => (
     <Tick key={name} label={label} on={values[i] ?? false} onChange={(on) => set(name, on)} />
@@ -152,7 +148,7 @@ function Ticks() {
 
 /** What counts as sharp. */
 function CircleField() {
-  const set = useSet();
+  const set = useFormSet();
   const kind = useWatch({ name: 'circleOfConfusion.kind' }) as 'diagonal' | 'pixels';
   return (
     <>
@@ -182,7 +178,7 @@ function CircleField() {
 /** Which mounts or formats may be used; all ticked is no limit. */
 function AllowedField({ name, legend }: { name: 'bodyMounts' | 'formats'; legend: string }) {
   const { shelf } = useFile();
-  const set = useSet();
+  const set = useFormSet();
   const allowed = useWatch({ name }) as string[] | null;
   const all = [
     ...new Set(shelf.bodies.map((b) => (name === 'formats' ? formatKey(b.sensor) : b.mount))),
@@ -218,7 +214,7 @@ const AIMS: Record<LateAim, string> = {
 
 /** What decides among lineups that get the same with as many pieces, first to last. */
 function OrderField() {
-  const set = useSet();
+  const set = useFormSet();
   const order = useWatch({ name: 'order' }) as LateAim[];
   const left = LATE_AIMS.filter((aim) => !order.includes(aim));
   return (
