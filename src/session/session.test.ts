@@ -1,9 +1,13 @@
 import { readFileSync } from 'node:fs';
-import { encode, setLimits } from '@/document';
-import { demoFile } from '../../tests/support/render';
+import { decode, encode, type OutingFile, setLimits } from '@/document';
 import { createSession } from './session';
 
 const DEMO = readFileSync('demo/regatta.armreach.json', 'utf8');
+const demoFile = (): OutingFile => {
+  const read = decode(DEMO);
+  if (!read.ok) throw new Error(read.error.message);
+  return read.value;
+};
 const asked: unknown[] = [];
 const stored = new Map<string, unknown>();
 

@@ -4,13 +4,15 @@ export type Relaxation =
   | { readonly kind: 'infeasible' }
   | { readonly kind: 'failed' };
 
-/** A relaxed model of columns between 0 and 1 that can be fixed one by one. */
+/** A relaxed model whose columns can be bounded one by one. */
 export interface Relaxed {
   /** Columns that must be whole. */
   readonly whole: Int32Array;
+  /** Bounds of all columns as they are before branching. */
+  readonly lower: ArrayLike<number>;
+  readonly upper: ArrayLike<number>;
   solve(): Relaxation;
-  fix(column: number, value: 0 | 1): void;
-  free(column: number): void;
+  bound(column: number, lower: number, upper: number): void;
 }
 
 export type Branched =
@@ -32,9 +34,9 @@ const BETTER_BY = 1e-9;
 const FINEST_STEP = 1 / 4;
 
 /**
- * The exact optimum by depth-first branching, the column nearest to a half first, towards 1 first:
- * a branch is left when its relaxation is no better than the best whole solution. All columns are
- * free again afterwards.
+ * The exact optimum by depth-first branching, the column nearest to a half first, upwards first: a
+ * branch is left when its relaxation is no better than the best whole solution. All columns have
+ * their bounds again afterwards.
  *
  * @param step what every whole solution's objective is a multiple of; null when not known
  */
@@ -42,6 +44,8 @@ export function branch(relaxed: Relaxed, step: number | null, mostBranches: numb
   let best: { values: number[]; objective: number } | null = null;
   let branches = 0;
   let givenUp = false;
+  const lower = Float64Array.from(relaxed.lower);
+  const upper = Float64Array.from(relaxed.upper);
   /** The least that a whole solution under a relaxation can cost. */
   const leastOf = (objective: number) =>
     step === null ? objective : Math.ceil(objective / step - 1e-6) * step;
@@ -61,11 +65,18 @@ export function branch(relaxed: Relaxed, step: number | null, mostBranches: numb
       return;
     }
     branches += 1;
-    for (const value of [1, 0] as const) {
-      relaxed.fix(column, value);
-      visit();
-    }
-    relaxed.free(column);
+    const value = here.values[column] ?? 0;
+    const [from, to] = [lower[column] ?? 0, upper[column] ?? 0];
+    const within = (least: number, most: number) => {
+      lower[column] = least;
+      upper[column] = most;
+      relaxed.bound(column, least, most);
+    };
+    within(Math.ceil(value), to);
+    visit();
+    within(from, Math.floor(value));
+    visit();
+    within(from, to);
   };
   visit();
   if (givenUp) return { kind: 'given-up' };
@@ -87,7 +98,7 @@ function mostFractional(whole: Int32Array, values: ArrayLike<number>): number | 
   return column;
 }
 
-/** What every sum of these costs over 0-or-1 columns is a multiple of: 1, a half, a quarter; else null. */
+/** What every sum of these costs over whole columns is a multiple of: 1, a half, a quarter; else null. */
 export function wholeStep(costs: readonly number[]): number | null {
   for (let step = 1; step >= FINEST_STEP; step /= 2) {
     if (costs.every((c) => Number.isInteger(c / step))) return step;

@@ -76,11 +76,11 @@ class HighsSession implements MipSession {
       {
         whole: this.whole,
         solve: () => this.solveRelaxed(timeLimitS),
-        fix: (column, value) => this.native.changeColBounds(column, value, value),
-        free: (column) =>
-          this.native.changeColBounds(column, this.lower[column]!, this.upper[column]!),
+        lower: this.lower,
+        upper: this.upper,
+        bound: (column, lower, upper) => void this.native.changeColBounds(column, lower, upper),
       },
-      wholeStep(costs),
+      this.stepOf(costs),
       MOST_BRANCHES,
     );
     if (outcome.kind === 'given-up') return this.search(timeLimitS);
@@ -136,6 +136,12 @@ class HighsSession implements MipSession {
 
   close(): void {
     this.native.dispose();
+  }
+
+  /** What the objective is a multiple of; null where a column that need not be whole has a cost. */
+  private stepOf(costs: readonly number[]): number | null {
+    const whole = new Set(this.whole);
+    return costs.every((c, i) => c === 0 || whole.has(i)) ? wholeStep(costs) : null;
   }
 
   private solveRelaxed(timeLimitS: number): Relaxation {

@@ -2,9 +2,9 @@ import { readFileSync } from 'node:fs';
 import { decode, type OutingFile } from '@/document';
 import type { LineupResult } from '@/core/lineup';
 
-/** The demo outing and its answer as the command line prints it, for parts that show them. */
+/** An outing that stays as it is, for parts that show one; the demo may change. */
 export function demoFile(): OutingFile {
-  const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
+  const read = decode(readFileSync('tests/fixtures/outing-version-1.json', 'utf8'));
   if (!read.ok) throw new Error(read.error.message);
   return read.value;
 }

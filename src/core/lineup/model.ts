@@ -153,7 +153,7 @@ class ModelBuilder {
 
   private addTarget(target: Target): void {
     const twice = target.occasions.some((o) => o.twice);
-    const column = this.column(0, 1, twice);
+    const column = this.column(0, 1, true);
     const group: RowGroup = { kind: 'cell', frameId: target.frame.id };
     this.targets.push({ target, column });
     const [only] = target.occasions;
@@ -394,7 +394,7 @@ class ModelBuilder {
         (h) => h.hand === hand && lenses.has(h.pieceId),
       );
       if (held.length <= hand.inHand) continue;
-      const column = this.column(0, Infinity, false);
+      const column = this.column(0, this.pieces.length, true);
       this.changes.push({ hand, column });
       this.row(-hand.inHand, Infinity, [[column, 1], ...held.map((h) => [h.column, -1] as const)]);
     }
