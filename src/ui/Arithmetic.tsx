@@ -3,6 +3,7 @@
 import { Popover } from 'radix-ui';
 import type { ReactNode } from 'react';
 import type { Margins } from '@/core/coverage';
+import { TIME_RULES } from './words';
 
 /** A figure that opens its arithmetic: inputs with units, formula, result, and what it rests on. */
 export function Arithmetic({
@@ -92,7 +93,7 @@ function stepsOf(m: Margins, unit: 'm' | 'mm36x24' | 'far'): Step[] {
           {
             name: 'Light',
             result: `${exact(m.light.stops)} stops ${m.light.stops < 0 ? 'short' : 'in hand'}: f/${exact(m.light.fNumber)}, f/${exact(m.light.slowestFNumber)} would do, or ISO ${exact(m.light.isoNeeded)}`,
-            formula: `N = √(t · 2^EV · ISO / 100) with t = ${exact(m.light.timeS)} s, EV ${exact(m.light.ev100)}, ISO ${exact(m.light.iso)}; at a magnification m the lens counts as N·(1 + m)`,
+            formula: `N = √(t · 2^EV · ISO / 100) with t = ${exact(m.light.timeS)} s (${TIME_RULES[m.light.timeRule]}${m.light.starsRuleS === null ? '' : `; the rule of 500 would say ${exact(m.light.starsRuleS)} s`}), EV ${exact(m.light.ev100)}, ISO ${exact(m.light.iso)}; at a magnification m the lens counts as N·(1 + m)`,
             source:
               'Exposure equation, ISO 2720; hand-held by 1 / (f × crop), common practice. A tenth of a stop is let pass.',
           },
@@ -110,5 +111,41 @@ function stepsOf(m: Margins, unit: 'm' | 'mm36x24' | 'far'): Step[] {
               'Thin lens; internal-focus lenses differ near their closest focus, so it is an estimate.',
           },
         ];
-  return [framing, crop, ...light, ...focus];
+  return [framing, crop, ...light, ...depthSteps(m), ...focus];
+}
+
+/** Depth and blur, and what the f-number means for them on another format. */
+function depthSteps({ sharp, blur, light, cropFactor }: Margins): Step[] {
+  const thinLens = 'Thin lens, circle of confusion as set in the limits.';
+  const far = (m: number) => (m === Infinity ? 'the horizon' : `${exact(m)} m`);
+  const steps: Step[] = [];
+  if (sharp !== null) {
+    const diffraction =
+      sharp.diffractionFNumber === null
+        ? ''
+        : `; from f/${exact(sharp.diffractionFNumber)} on diffraction takes more than two pixels`;
+    steps.push({
+      name: 'Sharp in depth',
+      result: `f/${exact(sharp.fNumberNeeded)} from ${exact(sharp.nearM)} m to ${far(sharp.farM)}, focused at ${exact(sharp.focusM)} m${diffraction}`,
+      formula: `N = f²·(far − near) / (c·(2·near·far − f·(near + far))) with c = ${exact(sharp.cocMm * 1000)} µm${sharp.hyperfocalM === null ? '' : `; hyperfocal distance there ${exact(sharp.hyperfocalM)} m`}`,
+      source: thinLens,
+    });
+  }
+  if (blur !== null) {
+    steps.push({
+      name: 'Blur behind',
+      result: `${exact(blur.havePercent)} % of the diagonal, ${exact(blur.wantedPercent)} % wanted, at f/${exact(blur.fNumber)} at the longest framing`,
+      formula: 'disc = f²/N · behind / (point · (s − f))',
+      source: thinLens,
+    });
+  }
+  if (light !== null && Math.abs(cropFactor - 1) > 0.01) {
+    steps.push({
+      name: 'The f-number on 36×24',
+      result: `for exposure f/${exact(light.fNumber)} as well; for depth of field and blur f/${exact(light.fNumber * cropFactor)}`,
+      formula: `N · crop factor, ${exact(cropFactor)} by diagonal, at equal framing`,
+      source: 'Equivalence of formats; it says nothing of exposure.',
+    });
+  }
+  return steps;
 }

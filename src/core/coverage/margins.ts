@@ -1,6 +1,13 @@
 import type { Framing, NeedAxis } from '@/core/brief';
 import type { FocalRange, Setup } from '@/core/gear';
-import { blurDiscMm, fractionLeft, sideMm } from '@/core/optics';
+import {
+  blurDiscMm,
+  focusForDepthMm,
+  fractionLeft,
+  hyperfocalMm,
+  ruleOf500S,
+  sideMm,
+} from '@/core/optics';
 import { farthestUsableM, longestMm, nearestUsableM, shortestMm } from './bounds';
 import type { Demand } from './demand';
 import { blurFNumber, longestTime, magnificationOf, sharpFNumber, type TimeRule } from './exposure';
@@ -28,6 +35,8 @@ export interface Margins {
   };
   /** Magnification on the sensor there; 0 in the far. */
   readonly magnification: number;
+  /** Crop factor of the part of the sensor that is used, by diagonal. */
+  readonly cropFactor: number;
   /** Linear crop used, >= 1. */
   readonly crop: number;
   /** Linear crop allowed, >= 1. */
@@ -53,6 +62,8 @@ export interface LightMargin {
   readonly iso: number;
   readonly timeS: number;
   readonly timeRule: TimeRule;
+  /** Time by the rule of thumb for stars, to set beside the exact one; null without stars. */
+  readonly starsRuleS: number | null;
   /** f-number used: the widest, or what the depth asks for. */
   readonly fNumber: number;
   /** Slowest f-number that would still do. */
@@ -71,6 +82,10 @@ export interface SharpMargin {
   readonly cocMm: number;
   readonly nearM: number;
   readonly farM: number;
+  /** Where to focus so that both ends are alike, m from the lens. */
+  readonly focusM: number;
+  /** Hyperfocal distance at the f-number needed, m; null where no f-number does. */
+  readonly hyperfocalM: number | null;
   /** f-number from which diffraction takes more than two pixels; null without pixels. */
   readonly diffractionFNumber: number | null;
 }
@@ -120,6 +135,7 @@ export function marginsAt(
       haveWide: diagonalAngle(setup, wideMm, distanceM),
       haveLong: diagonalAngle(setup, longMm, distanceM),
     },
+    cropFactor: setup.cropFactor,
     magnification: finite(magnificationOf(focalUsedMm, distanceM)),
     crop,
     cropAllowed: demand.crop,
@@ -182,6 +198,7 @@ function lightMargin(
     iso: light.iso,
     timeS,
     timeRule: rule,
+    starsRuleS: light.starsSMm === Infinity ? null : ruleOf500S(focalLengthMm, setup.cropFactor),
     fNumber,
     slowestFNumber: fNumber * Math.sqrt(ratio),
     stops: Math.log2(ratio),
@@ -193,11 +210,17 @@ function lightMargin(
 function sharpMargin(demand: Demand, focalLengthMm: number, x: number): SharpMargin | null {
   if (demand.sharp === null) return null;
   const { cocMm, smallestFNumber, diffractionFNumber } = demand.sharp;
+  const zone = demand.sharp.zone(x);
+  const needed = sharpFNumber(demand, focalLengthMm, x);
   return {
-    fNumberNeeded: sharpFNumber(demand, focalLengthMm, x),
+    fNumberNeeded: needed,
     smallestFNumber,
     cocMm,
-    ...demand.sharp.zone(x),
+    ...zone,
+    focusM: focusForDepthMm(zone.nearM, zone.farM),
+    hyperfocalM: Number.isFinite(needed)
+      ? hyperfocalMm(focalLengthMm, needed, cocMm) / MM_PER_M
+      : null,
     diffractionFNumber,
   };
 }

@@ -9,6 +9,7 @@ import {
   type LineupResult,
   type MipSolver,
   selectable,
+  solveLineup,
 } from '@/core/lineup';
 import { loadHighsSolver } from '@/workers/highsSolver';
 import { anyLens, anyOuting, anyQuestion } from '../../../tests/support/arbitraries';
@@ -363,3 +364,36 @@ describe('awkward outings', () => {
     expect(setup?.pixels?.longPx).toBeCloseTo(3000, 0);
   });
 });
+
+describe('when time runs out', () => {
+  it('gives the best found with its bound, and does not call it proven', () => {
+    const lenses = [aLens('a', 24, 70, 4), aLens('b', 70, 200, 4)];
+    const frames = [focalFrame('f', 28, 180, 'held')];
+    const question = aQuestion({ shelf: aShelf(lenses), frames });
+    const slow: MipSolver = {
+      name: 'never ready',
+      open: (model) => ({
+        ...stub,
+        minimise: () => ({
+          kind: 'time-limit',
+          values: model.lower.map(() => 1),
+          objective: -1,
+          bound: -2,
+        }),
+      }),
+    };
+    const result = solveLineup(slow, question, { timeLimitS: 0, now: () => 0 });
+    expect(result).toMatchObject({
+      status: 'best-found',
+      open: { aim: 'musts', value: -1, bound: -2 },
+      lineup: { lensIds: ['a', 'b'] },
+    });
+  });
+});
+
+const stub = {
+  hold: () => undefined,
+  addRow: () => undefined,
+  conflictingRows: () => null,
+  close: () => undefined,
+};
