@@ -25,7 +25,7 @@ function peer(name: string, solveOnce: SolveOnce): MipSolver {
             ...rows,
             {
               lower: -Infinity,
-              upper: best + 1e-6 * Math.max(1, Math.abs(best)),
+              upper: best + 1e-4 * Math.max(1, Math.abs(best)),
               columns,
               coefficients: columns.map((i) => costs[i] ?? 0),
             },

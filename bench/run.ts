@@ -34,11 +34,12 @@ function report(name: string, value: number, unit: string, runs: number, note: s
 
 /** Modelling and solving of one question, ms: what an edit has to wait for. */
 function replan(question: LineupQuestion, runs: number) {
+  const warmUp = Math.min(WARM_UP, runs);
   const timings: { model: number; solve: number; whole: number }[] = [];
-  for (let i = 0; i < runs + WARM_UP; i += 1) {
+  for (let i = 0; i < runs + warmUp; i += 1) {
     const { choice, timing } = solveChoice(solver, question, options);
     if (choice === null || choice.open !== null) throw new Error('not proven');
-    if (i < WARM_UP) continue;
+    if (i < warmUp) continue;
     const { modelMs: model, solveMs: solve } = timing;
     timings.push({ model, solve, whole: model + solve });
   }
@@ -77,12 +78,13 @@ function solveModel(
   question: LineupQuestion,
   reduced: ReturnType<typeof reduce>,
   field: ReturnType<typeof fieldOf>,
+  aims = aimsOf(question.frames, question.limits),
 ): number[] {
   const model = modelOf(field, reduced);
   const session = by.open(model.mip);
   try {
     const values: number[] = [];
-    for (const aim of aimsOf(question.frames, question.limits)) {
+    for (const aim of aims) {
       const costs = costsOf(aim, model);
       if (costs.every((c) => c === 0)) continue;
       const outcome = session.minimise(costs, TIME_LIMIT_S);
@@ -100,23 +102,32 @@ function solveModel(
 function againstPeers(question: LineupQuestion, runs: number): void {
   const field = fieldOf(question);
   const reduced = reduce(field);
+  // The aims that decide what is got with how many pieces; others lose their way among held rows.
+  const aims = aimsOf(question.frames, question.limits).slice(0, 3);
   const time = (by: MipSolver) => {
     const started = performance.now();
-    const values = solveModel(by, question, reduced, field);
+    const values = solveModel(by, question, reduced, field, aims);
     return { values, ms: performance.now() - started };
   };
   for (const peer of PEERS) {
-    time(solver);
-    const ratios: number[] = [];
-    let agree = true;
-    for (let i = 0; i < runs; i += 1) {
-      const ours = time(solver);
-      const theirs = time(peer);
-      ratios.push(theirs.ms / ours.ms);
-      agree &&= ours.values.every((v, k) => Math.abs(v - (theirs.values[k] ?? NaN)) < 1e-4);
+    const name = `peer.${peer.name}.ratio`;
+    try {
+      time(solver);
+      const ratios: number[] = [];
+      let agree = true;
+      for (let i = 0; i < runs; i += 1) {
+        const ours = time(solver);
+        const theirs = time(peer);
+        ratios.push(theirs.ms / ours.ms);
+        agree &&= ours.values.every((v, k) => Math.abs(v - (theirs.values[k] ?? NaN)) < 1e-4);
+      }
+      const note = `${peer.name} over HiGHS on the same reduced model, musts, wants and pieces; optimum ${agree ? 'agrees' : 'DIFFERS'}`;
+      report(name, median(ratios), '1', runs, note);
+    } catch (error) {
+      const why = error instanceof Error ? error.message : String(error);
+      const note = `did not solve the model that HiGHS solves: ${why}`;
+      console.log(JSON.stringify({ name, value: null, unit: '1', runs: 0, note }));
     }
-    const note = `${peer.name} over HiGHS on the same reduced model, all aims; optimum ${agree ? 'agrees' : 'DIFFERS'}`;
-    report(`peer.${peer.name}.ratio`, median(ratios), '1', runs, note);
   }
 }
 
@@ -157,16 +168,21 @@ const large = outingOf(1000, 60, 6);
 reportReplan('replan.demo', demoOuting(), 15, 'the demo outing');
 reportReplan('replan.typical', typical, 25, '40 lenses, 4 bodies, 20 frames, 4 stretches');
 reportReplan('replan.large', large, 5, '1,000 lenses, 60 frames, 6 stretches');
-report(
-  'replan.large.vsUnreduced',
-  median(againstUnreduced(large, 3)),
-  '1',
-  3,
-  'time of all aims on the model with every lens over that on the reduced one, reduction included',
-);
-for (const lenses of [100, 300, 1000, 3000]) {
-  const { whole } = replan(outingOf(lenses, 60, 6), 3);
-  report(`replan.growth.${lenses}`, whole, 'ms', 3, `${lenses} lenses, 60 frames, 6 stretches`);
-}
 againstPeers(typical, 3);
 explore(typical, 5);
+for (const [lenses, runs] of [
+  [100, 5],
+  [300, 5],
+  [1000, 3],
+  [3000, 1],
+] as const) {
+  const { whole } = replan(outingOf(lenses, 60, 6), runs);
+  report(`replan.growth.${lenses}`, whole, 'ms', runs, `${lenses} lenses, 60 frames, 6 stretches`);
+}
+report(
+  'replan.large.vsUnreduced',
+  median(againstUnreduced(large, 1)),
+  '1',
+  1,
+  'time of all aims on the model with every lens over that on the reduced one, reduction included',
+);

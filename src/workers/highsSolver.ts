@@ -29,8 +29,12 @@ function solverOn(highs: Highs): MipSolver {
 const DUAL_TOLERANCE = 1e-7;
 /** Time for finding rows that fight, s. */
 const CONFLICT_TIME_S = 10;
-/** Relaxations looked at by branching before HiGHS's own search takes over. */
-const MOST_BRANCHES = 600;
+/**
+ * Branches tried before HiGHS's own search takes over: many in a small model, where starting that
+ * search costs more than they do, few in a large one, where each relaxation does.
+ */
+const mostBranches = (columns: number) =>
+  Math.round(Math.min(600, Math.max(20, 120_000 / columns)));
 
 /**
  * One model in HiGHS.
@@ -81,7 +85,7 @@ class HighsSession implements MipSession {
         bound: (column, lower, upper) => void this.native.changeColBounds(column, lower, upper),
       },
       this.stepOf(costs),
-      MOST_BRANCHES,
+      mostBranches(this.all.length),
     );
     if (outcome.kind === 'given-up') return this.search(timeLimitS);
     if (outcome.kind === 'infeasible') return outcome;
@@ -213,8 +217,17 @@ function emptySession(model: MipModel): MipSession {
 }
 
 function modelData(highs: Highs, model: MipModel): ModelData {
-  const starts = [0];
-  for (const row of model.rows) starts.push((starts.at(-1) ?? 0) + row.columns.length);
+  const entries = model.rows.reduce((sum, row) => sum + row.columns.length, 0);
+  const starts = new Int32Array(model.rows.length + 1);
+  const indices = new Int32Array(entries);
+  const values = new Float64Array(entries);
+  let at = 0;
+  model.rows.forEach((row, r) => {
+    indices.set(row.columns, at);
+    values.set(row.coefficients, at);
+    at += row.columns.length;
+    starts[r + 1] = at;
+  });
   const { continuous, integer } = highs.constants.variableType;
   return {
     numCols: model.columnCount,
@@ -228,9 +241,9 @@ function modelData(highs: Highs, model: MipModel): ModelData {
       format: 'csr',
       numRows: model.rows.length,
       numCols: model.columnCount,
-      starts: Int32Array.from(starts),
-      indices: Int32Array.from(model.rows.flatMap((r) => [...r.columns])),
-      values: Float64Array.from(model.rows.flatMap((r) => [...r.coefficients])),
+      starts,
+      indices,
+      values,
     },
     integrality: model.integer.map((whole) => (whole ? integer : continuous)),
   };

@@ -38,7 +38,9 @@ export class BitSet {
   }
 
   isWithin(other: BitSet): boolean {
-    return this.words.every((word, i) => (word & ~(other.words[i] ?? 0)) === 0);
+    for (let i = 0; i < this.words.length; i += 1)
+      if ((this.words[i]! & ~(other.words[i] ?? 0)) !== 0) return false;
+    return true;
   }
 
   meets(other: BitSet): boolean {
