@@ -19,17 +19,17 @@ function peer(name: string, solveOnce: SolveOnce): MipSolver {
           const objective = costs.reduce((sum, c, i) => sum + c * (values[i] ?? 0), 0);
           return { kind: 'optimal', values, objective };
         },
-        hold(costs, best) {
-          const columns = costs.flatMap((c, i) => (c === 0 ? [] : [i]));
-          rows = [
-            ...rows,
-            {
+        hold(...parts) {
+          const held = parts.map(({ costs, value }): MipRow => {
+            const columns = costs.flatMap((c, i) => (c === 0 ? [] : [i]));
+            return {
               lower: -Infinity,
-              upper: best + 1e-4 * Math.max(1, Math.abs(best)),
+              upper: value + 1e-4 * Math.max(1, Math.abs(value)),
               columns,
               coefficients: columns.map((i) => costs[i] ?? 0),
-            },
-          ];
+            };
+          });
+          rows = [...rows, ...held];
         },
         addRow(row) {
           rows = [...rows, row];

@@ -90,7 +90,7 @@ function solveModel(
       const outcome = session.minimise(costs, TIME_LIMIT_S);
       if (outcome.kind !== 'optimal') throw new Error(`${by.name}: ${outcome.kind}`);
       values.push(outcome.objective);
-      session.hold(costs, outcome.objective);
+      session.hold({ costs, value: outcome.objective });
     }
     return values;
   } finally {

@@ -1,8 +1,12 @@
 import {
+  explain,
+  exploreBeside,
   exploreLineup,
+  type ExploreOptions,
   type LineupQuestion,
   type LineupResult,
   type LineupRivals,
+  solveChoice,
   solveLineup,
 } from '@/core/lineup';
 import { loadHighsSolver } from './highsSolver';
@@ -26,17 +30,23 @@ export async function answerRivals(
   progress: (done: number) => void = () => undefined,
 ): Promise<LineupRivals | null> {
   const solver = await loadHighsSolver();
-  const until = performance.now() + budgetS * 1000;
-  return exploreLineup(solver, question, {
-    ...MOST,
-    timeLimitS: budgetS,
-    goOn: () => performance.now() < until,
-    progress,
-  });
+  return exploreLineup(solver, question, { ...lookingAround(budgetS), progress });
 }
 
 /** The best lineup with all that stands beside it, as printed and posted back. */
 export async function answerInFull(question: LineupQuestion, timeLimitS: number) {
-  const result = await answerLineup(question, timeLimitS);
-  return { ...result, rivals: await answerRivals(question, timeLimitS) };
+  const solver = await loadHighsSolver();
+  const options = { timeLimitS, now: () => performance.now() };
+  const solved = solveChoice(solver, question, options);
+  const result = explain(solver, question, solved, options);
+  const { field, choice } = solved;
+  const rivals =
+    choice && exploreBeside(solver, question, field, choice, lookingAround(timeLimitS));
+  return { ...result, rivals };
+}
+
+/** Looks around for so many seconds. */
+function lookingAround(budgetS: number): ExploreOptions {
+  const until = performance.now() + budgetS * 1000;
+  return { ...MOST, timeLimitS: budgetS, goOn: () => performance.now() < until };
 }

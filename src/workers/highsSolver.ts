@@ -6,6 +6,7 @@ import {
   type MipRow,
   type MipSession,
   type MipSolver,
+  type Reached,
 } from '@/core/lineup';
 import { branch, type Relaxation, wholeStep } from './branch';
 
@@ -98,15 +99,17 @@ class HighsSession implements MipSession {
    * reduced cost stays where it is, and rows with a dual stay tight. That keeps the model a covering
    * one, which a row over the whole objective would not.
    */
-  hold(costs: readonly number[], best: number): void {
+  hold(...parts: readonly Reached[]): void {
     if (!this.relaxed) {
-      const columns = costs.flatMap((c, i) => (c === 0 ? [] : [i]));
-      this.addRow({
-        lower: -Infinity,
-        upper: best + AIM_TOLERANCE * Math.max(1, Math.abs(best)),
-        columns,
-        coefficients: columns.map((i) => costs[i] ?? 0),
-      });
+      for (const { costs, value } of parts) {
+        const columns = costs.flatMap((c, i) => (c === 0 ? [] : [i]));
+        this.addRow({
+          lower: -Infinity,
+          upper: value + AIM_TOLERANCE * Math.max(1, Math.abs(value)),
+          columns,
+          coefficients: columns.map((i) => costs[i] ?? 0),
+        });
+      }
       return;
     }
     const { colValue, colDual, rowValue, rowDual } = this.native.getSolution();

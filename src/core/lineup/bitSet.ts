@@ -4,11 +4,12 @@ const WORD_BITS = 32;
 export class BitSet {
   private constructor(private readonly words: Uint32Array) {}
 
+  /** @param size above every member */
   static empty(size: number): BitSet {
     return new BitSet(new Uint32Array(Math.ceil(size / WORD_BITS)));
   }
 
-  static of(size: number, members: Iterable<number>): BitSet {
+  static of(size: number, members: readonly number[]): BitSet {
     const set = BitSet.empty(size);
     for (const member of members) set.add(member);
     return set;
@@ -24,31 +25,10 @@ export class BitSet {
     this.words[word] = (this.words[word] ?? 0) & ~(1 << (member & 31));
   }
 
-  has(member: number): boolean {
-    return (((this.words[member >>> 5] ?? 0) >>> (member & 31)) & 1) === 1;
-  }
-
-  copy(): BitSet {
-    return new BitSet(this.words.slice());
-  }
-
-  /** What is in both. */
-  and(other: BitSet): BitSet {
-    return new BitSet(this.words.map((word, i) => word & (other.words[i] ?? 0)));
-  }
-
   isWithin(other: BitSet): boolean {
     for (let i = 0; i < this.words.length; i += 1)
       if ((this.words[i]! & ~(other.words[i] ?? 0)) !== 0) return false;
     return true;
-  }
-
-  meets(other: BitSet): boolean {
-    return this.words.some((word, i) => (word & (other.words[i] ?? 0)) !== 0);
-  }
-
-  get isEmpty(): boolean {
-    return this.words.every((word) => word === 0);
   }
 
   get size(): number {
@@ -58,16 +38,12 @@ export class BitSet {
   }
 
   /** Its members, upwards. */
-  *[Symbol.iterator](): Generator<number> {
-    for (const [i, bits] of this.words.entries()) {
-      for (let word = bits; word !== 0; word &= word - 1) {
-        yield i * WORD_BITS + (31 - Math.clz32(word & -word));
-      }
+  members(): number[] {
+    const members: number[] = [];
+    for (let i = 0; i < this.words.length; i += 1) {
+      for (let word = this.words[i]!; word !== 0; word &= word - 1)
+        members.push(i * WORD_BITS + (31 - Math.clz32(word & -word)));
     }
-  }
-
-  /** The same text for equal sets. */
-  get key(): string {
-    return this.words.join();
+    return members;
   }
 }

@@ -2,6 +2,7 @@ import { footingOf, type Frame, type FrameId, type Limits, needAxis } from '@/co
 import { ableFinder, type Harder } from '@/core/coverage';
 import type { Setup } from '@/core/gear';
 import { clearlyBelow, covers, type Interval, type IntervalSet, union } from '@/core/intervals';
+import { BitSet } from './bitSet';
 import type { MakerTable } from './makers';
 import type { Occasion } from './occasions';
 
@@ -50,7 +51,7 @@ export function cellsOf(
         else places.set(number, [set]);
       }
     }
-    return { occasion, twice, cells: cut(frame, places) };
+    return { occasion, twice, cells: cut(frame, places, table.makers.length) };
   });
 }
 
@@ -63,7 +64,11 @@ function remembered(
   return (index) => (known[index] ??= able(setups[index]!));
 }
 
-function cut(frame: Frame, places: ReadonlyMap<number, readonly IntervalSet[]>): Cell[] {
+function cut(
+  frame: Frame,
+  places: ReadonlyMap<number, readonly IntervalSet[]>,
+  makerCount: number,
+): Cell[] {
   const axis = needAxis(frame.need).range;
   const footing = footingOf(frame.need);
   if (footing !== 'held' || axis.from === axis.to) {
@@ -75,10 +80,10 @@ function cut(frame: Frame, places: ReadonlyMap<number, readonly IntervalSet[]>):
   const merged = new Map<number, IntervalSet>();
   for (const [number, sets] of places)
     merged.set(number, sets.length === 1 && sets[0] ? sets[0] : union(sets.flat()));
-  return leanestRuns(axis, merged).map((run) => ({ frameId: frame.id, ...run }));
+  return leanestRuns(axis, merged, makerCount).map((run) => ({ frameId: frame.id, ...run }));
 }
 
-const upwards = (numbers: Iterable<number>) => [...numbers].sort((a, b) => a - b);
+const upwards = (numbers: readonly number[]) => [...numbers].sort((a, b) => a - b);
 
 interface Change {
   readonly at: number;
@@ -94,8 +99,9 @@ interface Change {
 function leanestRuns(
   axis: Interval,
   places: ReadonlyMap<number, IntervalSet>,
+  makerCount: number,
 ): { range: Interval; makers: number[] }[] {
-  const now = new Set<number>();
+  const now = BitSet.empty(makerCount);
   const changes: Change[] = [];
   for (const [maker, set] of places) {
     for (const { from, to } of set) {
@@ -117,7 +123,7 @@ function leanestRuns(
       i += 1;
     }
     if (group.some((c) => c.opens) && leanSince !== null) {
-      runs.push({ range: { from: leanSince, to: at }, makers: upwards(now) });
+      runs.push({ range: { from: leanSince, to: at }, makers: now.members() });
       leanSince = null;
     }
     for (const c of group) if (c.opens) now.add(c.maker);
@@ -125,19 +131,22 @@ function leanestRuns(
     if (group.some((c) => !c.opens)) leanSince = at;
   }
   if (leanSince !== null)
-    runs.push({ range: { from: leanSince, to: axis.to }, makers: upwards(now) });
+    runs.push({ range: { from: leanSince, to: axis.to }, makers: now.members() });
   return runs;
 }
 
-/** The cells of one occasion that imply the others: a cell is implied by one with fewer makers. */
-export function essentialCells(cells: readonly Cell[]): Cell[] {
+/**
+ * The cells of one occasion that imply the others: a cell is implied by one with fewer makers.
+ *
+ * @param makerCount above every number of a maker
+ */
+export function essentialCells(cells: readonly Cell[], makerCount: number): Cell[] {
   if (cells.length === 1) return [...cells];
   const bySize = [...cells].sort((a, b) => a.makers.length - b.makers.length);
-  const kept: { cell: Cell; makers: ReadonlySet<number> }[] = [];
+  const kept: { cell: Cell; makers: BitSet }[] = [];
   for (const cell of bySize) {
-    const makers = new Set(cell.makers);
-    if (!kept.some((other) => other.cell.makers.every((i) => makers.has(i))))
-      kept.push({ cell, makers });
+    const makers = BitSet.of(makerCount, cell.makers);
+    if (!kept.some((other) => other.makers.isWithin(makers))) kept.push({ cell, makers });
   }
   return kept.map(({ cell }) => cell).sort((a, b) => a.range.from - b.range.from);
 }

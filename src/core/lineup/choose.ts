@@ -70,7 +70,14 @@ export function solveAims(
 ): Choice | null {
   let values: readonly number[] | null = null;
   const reached: AimValue[] = [];
-  for (const aim of aims) {
+  const reach = (aim: Aim, value: number) =>
+    reached.push({ aim: aim.name, value: value + constantOf(aim, model) });
+  const both = solveTogether(session, model, aims, timeLimitS);
+  if (both !== null) {
+    values = both.values;
+    both.reached.forEach(([aim, value]) => reach(aim, value));
+  }
+  for (const aim of aims.slice(reached.length)) {
     const costs = costsOf(aim, model);
     if (costs.every((c) => c === 0) && values !== null) continue;
     const outcome = session.minimise(costs, timeLimitS);
@@ -80,10 +87,49 @@ export function solveAims(
       return choiceOf(model, outcome.values ?? values, reached, open);
     }
     values = outcome.values;
-    reached.push({ aim: aim.name, value: outcome.objective + constantOf(aim, model) });
-    session.hold(costs, outcome.objective);
+    reach(aim, outcome.objective);
+    session.hold({ costs, value: outcome.objective });
   }
   return choiceOf(model, values, reached, null);
+}
+
+/** Largest spread of a second aim that is added to a first one: beyond it rounding could tell. */
+const WIDEST_SPREAD = 1e4;
+
+/**
+ * The first two aims in one go, which is exact where the first counts wholes: one of it weighs more
+ * than all of the second.
+ *
+ * @returns null when they cannot be, or were not, solved together
+ */
+function solveTogether(
+  session: MipSession,
+  model: CoveringModel,
+  [first, second]: readonly Aim[],
+  timeLimitS: number,
+): { values: readonly number[]; reached: readonly (readonly [Aim, number])[] } | null {
+  if (!first || !second) return null;
+  const [ones, others] = [costsOf(first, model), costsOf(second, model)];
+  const spread = others.reduce(
+    (sum, c, i) => sum + Math.abs(c) * ((model.mip.upper[i] ?? 0) - (model.mip.lower[i] ?? 0)),
+    0,
+  );
+  const whole = ones.every((c, i) => c === 0 || (Number.isInteger(c) && model.mip.integer[i]));
+  if (!whole || spread === 0 || spread > WIDEST_SPREAD || ones.every((c) => c === 0)) return null;
+  const costs = ones.map((c, i) => c * (spread + 1) + (others[i] ?? 0));
+  const outcome = session.minimise(costs, timeLimitS);
+  if (outcome.kind !== 'optimal') return null;
+  const valueOf = (of: readonly number[]) =>
+    of.reduce((sum, c, i) => sum + c * (outcome.values[i] ?? 0), 0);
+  const [one, other] = [Math.round(valueOf(ones)), valueOf(others)];
+  session.hold({ costs: ones, value: one }, { costs: others, value: other });
+  return {
+    values: outcome.values,
+    reached: [
+      [first, one],
+      [second, other],
+    ],
+  };
 }
 
 /** Targets count as lost unless got, so a target's cost is subtracted where its column is 1. */

@@ -50,20 +50,3 @@ export function framesGotWith(
 
 /** The aims that count frames. */
 const OF_FRAMES: ReadonlySet<AimName> = new Set<AimName>(['musts', 'wants', 'bonus']);
-
-/** The frames of which every cell has a maker among some pieces, hands and bodies not counted. */
-export function framesWithin(field: Field, among: ReadonlySet<string>): Set<FrameId> {
-  const usable = new Set<number>();
-  field.makers.forEach((m, i) => {
-    if (isAtHand(m.kit, among)) usable.add(i);
-  });
-  return new Set(
-    field.targets
-      .filter(
-        (t) =>
-          t.layer === 'base' &&
-          t.occasions.some((o) => o.cells.every((cell) => cell.makers.some((i) => usable.has(i)))),
-      )
-      .map((t) => t.frame.id),
-  );
-}

@@ -71,16 +71,26 @@ export interface ExploreOptions {
   readonly goOn?: () => boolean;
 }
 
-/** Everything beside the best lineup; null when there is none. */
+/** Everything beside the best lineup of a question; null when there is none. */
 export function exploreLineup(
   solver: MipSolver,
   question: LineupQuestion,
   options: ExploreOptions,
 ): LineupRivals | null {
-  const { timeLimitS, progress = () => undefined, goOn = () => true } = options;
   const field = fieldOf(question);
-  const best = choose(solver, field, reduce(field), timeLimitS);
-  if (best === null) return null;
+  const best = choose(solver, field, reduce(field), options.timeLimitS);
+  return best && exploreBeside(solver, question, field, best, options);
+}
+
+/** Everything beside a best lineup that is known already. */
+export function exploreBeside(
+  solver: MipSolver,
+  question: LineupQuestion,
+  field: Field,
+  best: Choice,
+  options: ExploreOptions,
+): LineupRivals {
+  const { timeLimitS, progress = () => undefined, goOn = () => true } = options;
   progress(0.1);
   const { ties, complete } = tiesOf(solver, field, best, options);
   progress(0.2);

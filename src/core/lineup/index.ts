@@ -2,6 +2,7 @@
 export { type AimValue, type Choice, costsOf, type Open } from './choose';
 export type { ConflictMember, LimitConflict } from './conflicts';
 export {
+  exploreBeside,
   exploreLineup,
   type ExploreOptions,
   type IfBreaks,
@@ -14,7 +15,7 @@ export {
 } from './explore';
 export { type Field, fieldOf } from './field';
 export { bestOfEachKit, byVerdict } from './frames';
-export type { MipModel, MipOutcome, MipRow, MipSession, MipSolver } from './mipSolver';
+export type { MipModel, MipOutcome, MipRow, MipSession, MipSolver, Reached } from './mipSolver';
 export { modelOf } from './model';
 export { type Aim, AIM_TOLERANCE, type AimName, aimsOf, wantSharesPercent } from './objective';
 export type { Proof, Witness } from './proof';
@@ -41,4 +42,4 @@ export {
 export { type Piece, selectable, type Selectable } from './selectable';
 export { lensLacks } from './lenses';
 export type { LineupQuestion } from './question';
-export { solveChoice, solveLineup, type SolveOptions } from './solveLineup';
+export { explain, solveChoice, solveLineup, type SolveOptions } from './solveLineup';

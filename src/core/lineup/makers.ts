@@ -16,6 +16,8 @@ export interface Maker {
   readonly slot: number;
   /** Number of where it is, without the kit. */
   readonly where: number;
+  /** Number of where it is with the lens, whatever stands behind the lens. */
+  readonly whereLens: number;
   /** Whether the kit is a lens and nothing else. */
   readonly bare: boolean;
 }
@@ -29,6 +31,7 @@ export class MakerTable {
   private readonly numbers = new Map<string, number>();
   private readonly slots = new Map<string, number>();
   private readonly places = new Map<string, number>();
+  private readonly placedLenses = new Map<string, number>();
   private readonly known = new Map<string, Int32Array>();
   private readonly indices: readonly (readonly number[])[];
 
@@ -77,6 +80,7 @@ export class MakerTable {
       bodyId: tied ? setup.bodyId : null,
       slot: numberIn(this.slots, `${where}|${adapterId}+${converterId}+${tubeId}`),
       where: numberIn(this.places, where),
+      whereLens: numberIn(this.placedLenses, `${where}|${lensId}`),
       bare: isBare(setup),
     });
     this.numbers.set(key, this.makers.length - 1);
@@ -95,14 +99,14 @@ function numberIn(known: Map<string, number>, key: string): number {
  * behind it in the same place, since that takes the lens too.
  */
 export function neededMakers(numbers: readonly number[], makers: readonly Maker[]): number[] {
-  const bare = new Set<string>();
+  const bare = new Set<number>();
   for (const i of numbers) {
-    const maker = makers[i];
-    if (maker?.bare) bare.add(`${maker.where}|${maker.kit.lensId}`);
+    const maker = makers[i]!;
+    if (maker.bare) bare.add(maker.whereLens);
   }
   return numbers.filter((i) => {
-    const maker = makers[i];
-    return maker !== undefined && (maker.bare || !bare.has(`${maker.where}|${maker.kit.lensId}`));
+    const maker = makers[i]!;
+    return maker.bare || !bare.has(maker.whereLens);
   });
 }
 

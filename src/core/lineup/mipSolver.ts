@@ -26,11 +26,20 @@ export type MipOutcome =
       readonly bound: number;
     };
 
+/** An objective, or a part of one, at its value. */
+export interface Reached {
+  readonly costs: readonly number[];
+  readonly value: number;
+}
+
 /** A model loaded once and solved for one objective after another. */
 export interface MipSession {
   minimise(costs: readonly number[], timeLimitS: number): MipOutcome;
-  /** Keeps the objective of the last `minimise`, which was optimal, at its value from now on. */
-  hold(costs: readonly number[], best: number): void;
+  /**
+   * Keeps the objective of the last `minimise`, which was optimal, at its value from now on; given
+   * in parts, each part at its own.
+   */
+  hold(...parts: readonly Reached[]): void;
   addRow(row: MipRow): void;
   /**
    * After an infeasible outcome: rows that cannot be met together, as numbers in order of their

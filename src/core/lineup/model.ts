@@ -3,7 +3,7 @@ import { type BodyId, kitPieces } from '@/core/gear';
 import type { OccasionCells } from './cells';
 import type { Field, Target } from './field';
 import { type Hand, handsByStretch } from './hands';
-import { lensesOf, type Maker, neededMakers } from './makers';
+import { type Maker, neededMakers } from './makers';
 import type { MipModel, MipRow } from './mipSolver';
 import type { Reduced } from './reduce';
 import type { Piece } from './selectable';
@@ -182,19 +182,20 @@ class ModelBuilder {
    * Implied, but it keeps the relaxation from counting half a lens once for each way.
    */
   private needALens(column: number, { occasions }: Target, group: RowGroup): void {
-    let combinations: ReadonlySet<string>[] = [new Set()];
+    const combined = occasions.reduce((count, { cells }) => count * cells.length, 1);
+    if (combined > MOST_COMBINATIONS) return;
+    let combinations: ReadonlySet<number>[] = [new Set()];
     for (const { cells } of occasions) {
+      const lenses = cells.map((cell) => this.lensColumns(cell.makers));
       combinations = combinations.flatMap((before) =>
-        cells.map((cell) => new Set([...before, ...lensesOf(cell.makers, this.makers)])),
+        lenses.map((more) => new Set([...before, ...more])),
       );
-      if (combinations.length > MOST_COMBINATIONS) return;
     }
-    for (const lenses of combinations)
-      this.impliedBy(
-        column,
-        [...lenses].map((id) => this.pieceColumn(id)),
-        group,
-      );
+    for (const lenses of combinations) this.impliedBy(column, [...lenses], group);
+  }
+
+  private lensColumns(numbers: readonly number[]): Set<number> {
+    return new Set(numbers.map((i) => this.pieceColumn(this.makers[i]!.kit.lensId)));
   }
 
   /** Columns for an occasion: that it is covered, and, where asked, that it is covered once more. */

@@ -70,15 +70,15 @@ function makersAmong(field: Field, allowed: ReadonlySet<string>): boolean[] {
 
 /** Targets by the occasions that the allowed makers can make wholly. */
 function coverable({ targets }: Pick<Field, 'targets'>, allowed: readonly boolean[]): Target[] {
+  const all = allowed.every((may) => may);
   return targets.flatMap((target) => {
     const occasions = target.occasions.flatMap((o) => {
-      const cells = o.cells.map((cell) => ({
-        ...cell,
-        makers: cell.makers.filter((i) => allowed[i]),
-      }));
+      const cells = all
+        ? o.cells
+        : o.cells.map((cell) => ({ ...cell, makers: cell.makers.filter((i) => allowed[i]) }));
       return cells.some((cell) => cell.makers.length === 0)
         ? []
-        : [{ ...o, cells: essentialCells(cells) }];
+        : [{ ...o, cells: essentialCells(cells, allowed.length) }];
     });
     return occasions.length === 0 ? [] : [{ ...target, occasions }];
   });

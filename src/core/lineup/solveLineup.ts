@@ -77,9 +77,17 @@ export function solveLineup(
   question: LineupQuestion,
   options: SolveOptions,
 ): LineupResult {
-  const { timeLimitS, now } = options;
+  return explain(solver, question, solveChoice(solver, question, options), options);
+}
+
+/** A choice with its reasons and totals. */
+export function explain(
+  solver: MipSolver,
+  question: LineupQuestion,
+  { field, choice: found, proof, timing }: Solved,
+  { timeLimitS, now }: SolveOptions,
+): LineupResult {
   const started = now();
-  const { field, choice: found, proof, timing } = solveChoice(solver, question, options);
   const { frames, shelf, limits } = question;
   const choice = found ?? lockedOnly(field);
   const lensIds = idsOf<LensId>(field, choice, 'lens');
@@ -107,7 +115,7 @@ export function solveLineup(
     notes: notesOf(question, field, choice, bodiesWithoutPixels(field, frames)),
     conflict: conflictBehind(solver, field, found, timeLimitS),
     open: found?.open ?? null,
-    timing: { ...timing, totalMs: now() - started },
+    timing: { ...timing, totalMs: timing.modelMs + timing.solveMs + now() - started },
   };
 }
 
