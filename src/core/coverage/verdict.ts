@@ -82,34 +82,43 @@ export function ableFinder(
   harder: Harder = AS_ASKED,
 ): (setup: Setup) => IntervalSet {
   const axis = needAxis(frame.need);
-  const ways = framingFinder(frame);
-  const demands = new Map<string, Demand>();
-  const demandFor = (setup: Setup): Demand => {
-    const known = demands.get(setup.demandKey);
-    if (known) return known;
+  const known = new Map<string, Asked>();
+  const askedOf = (setup: Setup): Asked => {
+    const found = known.get(setup.demandKey);
+    if (found) return found;
     const demand = asHard(demandOf(setup, frame, limits), harder);
-    demands.set(setup.demandKey, demand);
-    return demand;
+    const ways = framings(frame.need, setup.sensor, frame.special.magnification);
+    const asked = { demand, ways, ...focalBounds(axis, ways, demand.crop) };
+    known.set(setup.demandKey, asked);
+    return asked;
   };
   return (setup) => {
-    if (barOf(setup, frame) !== null) return NOWHERE;
-    const demand = demandFor(setup);
-    if (demand.pixelsShort !== null) return NOWHERE;
-    return places(setup, axis, ways(setup), demand, demand.crop, EVERYTHING);
+    const { demand, ways, widestMm, longestMm } = askedOf(setup);
+    if (setup.focal.wideMm > longestMm || setup.focal.longMm < widestMm) return NOWHERE;
+    if (demand.pixelsShort !== null || barOf(setup, frame) !== null) return NOWHERE;
+    return places(setup, axis, ways, demand, demand.crop, EVERYTHING);
   };
 }
 
 const NOWHERE: IntervalSet = [];
 
-/** The framings of a frame by sensor, each worked out once. */
-function framingFinder(frame: Frame): (setup: Setup) => readonly Framing[] {
-  const bySensor = new Map<string, readonly Framing[]>();
-  return ({ sensor, sensorKey }) => {
-    const known = bySensor.get(sensorKey);
-    if (known) return known;
-    const ways = framings(frame.need, sensor, frame.special.magnification);
-    bySensor.set(sensorKey, ways);
-    return ways;
+/** What a frame asks of all setups on one body and part of its sensor. */
+interface Asked {
+  readonly demand: Demand;
+  readonly ways: readonly Framing[];
+  readonly widestMm: number;
+  readonly longestMm: number;
+}
+
+/** Room for rounding, so that the quick look never rejects what the exact one would not. */
+const FOCAL_ROOM = 1 + 1e-9;
+
+/** Focal lengths outside which a setup frames no place of the axis: a quick look before the exact one. */
+function focalBounds(axis: NeedAxis, ways: readonly Framing[], crop: number) {
+  const { from, to } = axis.range;
+  return {
+    widestMm: Math.min(...ways.map((way) => way.slopeMin(crop) * from)) / FOCAL_ROOM,
+    longestMm: Math.max(...ways.map((way) => way.slopeMax * to)) * FOCAL_ROOM,
   };
 }
 
