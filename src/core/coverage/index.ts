@@ -4,6 +4,7 @@ export { type Conflict, conflictOf } from './conflict';
 export { type Demand, demandOf, LIGHT_TOLERANCE_STOPS, outputPixels } from './demand';
 export type { TimeRule } from './exposure';
 export type { BlurMargin, LightMargin, Margins, SharpMargin } from './margins';
+export { marginsOf, type Picture, pictureOf, type Sides, subjectSides } from './picture';
 export { type Shortfall, shortfallOf } from './shortfall';
 export {
   ableFinder,

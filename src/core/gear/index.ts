@@ -15,7 +15,7 @@ export {
   widestFNumber,
 } from './lens';
 export { type Chain, isBare, type Kit, kitKey, kitPieces, mountableChains } from './chain';
-export { formatKey, mountableSetups, type Setup, setupOf } from './setup';
+export { formatKey, mountableSetups, type Setup, setupOf, setupOfKit } from './setup';
 export {
   ITEM_KINDS,
   type ItemKind,

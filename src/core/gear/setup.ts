@@ -60,6 +60,24 @@ export function mountableSetups(shelf: Shelf): Setup[] {
   );
 }
 
+/** The setup of a kit on a body, by their ids; null when one of them is not on the shelf. */
+export function setupOfKit(
+  shelf: Shelf,
+  kit: Kit & { readonly bodyId: BodyId; readonly builtIn?: boolean },
+): Setup | null {
+  const body = shelf.bodies.find((b) => b.id === kit.bodyId);
+  const lens = shelf.lenses.find((l) => l.id === kit.lensId);
+  const adapter = shelf.adapters.find((a) => a.id === kit.adapterId) ?? null;
+  const converter = shelf.converters.find((c) => c.id === kit.converterId) ?? null;
+  const tube = shelf.tubes.find((t) => t.id === kit.tubeId) ?? null;
+  const complete =
+    adapter?.id === (kit.adapterId ?? undefined) &&
+    converter?.id === (kit.converterId ?? undefined) &&
+    tube?.id === (kit.tubeId ?? undefined);
+  if (!body || !lens || !complete) return null;
+  return setupOf({ body, adapter, converter, tube, lens }, kit.builtIn);
+}
+
 /**
  * What follows from a chain. A converter multiplies focal length, f-number and magnification and
  * keeps the close focus (Ray, Applied Photographic Optics, from memory). A lens whose image circle

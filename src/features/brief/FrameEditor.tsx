@@ -19,6 +19,7 @@ import {
   useFormSet,
 } from '@/ui';
 import { FrameStanding } from './FrameStanding';
+import { FrameView } from './FrameView';
 import { LightFields } from './LightFields';
 import { STARTING_NEEDS, STARTING_OUTPUTS } from './newFrame';
 import { pairs, Section } from './parts';
@@ -52,6 +53,7 @@ export function FrameEditor({ frame }: { frame: Frame }) {
   return (
     <div className="space-y-4 border-t border-ink pt-2">
       <FrameStanding frame={frame} />
+      <FrameView frame={frame} />
       <EntityForm
         label={`Picture ${frame.name}`}
         schema={frameSchema}

@@ -14,6 +14,7 @@ import {
 } from '@/ui';
 import type { Highlight } from './chartOption';
 import type { Service } from './service';
+import { Through } from './Through';
 
 const LOCKS: [Lock, string][] = [
   ['in', 'take it'],
@@ -74,6 +75,7 @@ export function Details({
           onChange={(next) => edit(setLock(lens.id, next))}
         />
       )}
+      <Through key={highlight.id} frame={frame ?? null} services={services} />
       <ServiceList
         title={lens ? 'Makes alone' : 'Can make it alone'}
         services={able}

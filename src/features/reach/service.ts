@@ -1,12 +1,12 @@
 import type { Frame } from '@/core/brief';
 import { type Shortfall, shortfallOf, verdictOn } from '@/core/coverage';
-import { kitKey, type Kit, mountableSetups, type Setup } from '@/core/gear';
+import { type BodyId, kitKey, type Kit, mountableSetups, type Setup } from '@/core/gear';
 import { byVerdict, type LineupQuestion } from '@/core/lineup';
 
 /** How one kit serves one frame, by its best body. */
 export interface Service extends Kit {
   readonly frameId: string;
-  readonly bodyId: string;
+  readonly bodyId: BodyId;
   /** null when it makes the frame alone. */
   readonly shortfall: Shortfall | null;
   readonly byCrop: boolean;

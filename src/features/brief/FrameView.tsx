@@ -1,0 +1,26 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { Frame } from '@/core/brief';
+import { kitKey, setupOfKit } from '@/core/gear';
+import { kitName, namesOf } from '@/document';
+import { useAnswer, useFile } from '@/session';
+import { Viewfinder } from '@/ui/viewfinder';
+
+/** The picture as the lineup would take it, or as the nearest miss would; it follows the editing. */
+export function FrameView({ frame }: { frame: Frame }) {
+  const file = useFile();
+  const { result } = useAnswer();
+  const standing = result?.frames.find((f) => f.frameId === frame.id);
+  const setups = useMemo(() => {
+    const name = namesOf(file);
+    const nearest = standing?.nearest ? [standing.nearest] : [];
+    const all = [...(standing?.covers ?? []), ...nearest].flatMap((c) => {
+      const setup = setupOfKit(file.shelf, c);
+      const label = `${kitName(c, name)} on ${name(c.bodyId)}`;
+      return setup ? [{ key: `${c.bodyId} ${kitKey(c)}`, label, setup }] : [];
+    });
+    return [...new Map(all.map((s) => [s.key, s])).values()];
+  }, [file, standing]);
+  return <Viewfinder frame={frame} limits={file.limits} setups={setups} />;
+}

@@ -1,0 +1,101 @@
+import { type Need, SUBJECTS, type SubjectKey } from '@/core/brief';
+import { subjectSides } from '@/core/coverage';
+
+/** The drawings that stand for subjects. */
+export type FigureKind =
+  | 'bust'
+  | 'person'
+  | 'people'
+  | 'bird'
+  | 'animal'
+  | 'shell'
+  | 'boat'
+  | 'vehicle'
+  | 'aircraft'
+  | 'hall'
+  | 'front'
+  | 'hands'
+  | 'ring'
+  | 'disc'
+  | 'skyline'
+  | 'thing';
+
+/** A subject to be drawn, in the units of the picture's sides. */
+export interface Figure {
+  readonly kind: FigureKind;
+  readonly width: number;
+  readonly height: number;
+}
+
+const KINDS: Readonly<Record<SubjectKey, FigureKind>> = {
+  headAndShoulders: 'bust',
+  standingPerson: 'person',
+  couple: 'people',
+  groupOfTen: 'people',
+  crowd: 'people',
+  smallBird: 'bird',
+  largeBird: 'bird',
+  smallMammal: 'animal',
+  largeMammal: 'animal',
+  rowingShell: 'shell',
+  boat: 'boat',
+  vehicle: 'vehicle',
+  smallAircraft: 'aircraft',
+  largeAircraft: 'aircraft',
+  hall: 'hall',
+  buildingFront: 'front',
+  hands: 'hands',
+  ring: 'ring',
+};
+
+/** Width over height of each drawing where only one side is given. Common practice, no source. */
+const SHAPES: Readonly<Record<FigureKind, number>> = {
+  bust: 0.9,
+  person: 0.33,
+  people: 1.5,
+  bird: 1.2,
+  animal: 1.4,
+  shell: 10,
+  boat: 2.7,
+  vehicle: 3,
+  aircraft: 3.5,
+  hall: 2.5,
+  front: 1.6,
+  hands: 1.4,
+  ring: 1.5,
+  disc: 1,
+  skyline: 6,
+  thing: 1.5,
+};
+
+/** What is this narrow in the far is drawn as a disc, radians: the moon, the sun. */
+const DISC_WIDTH = 0.02;
+/** People as tall as this stand in a row as wide as the subject, m. */
+const PERSON_M = 1.8;
+
+/** The drawing that suits a need's subject; null where no subject is given. */
+export function figureOf(need: Need): Figure | null {
+  const sides = subjectSides(need);
+  if (sides === null) return null;
+  const { width, height } = sides;
+  const kind = kindOf(need, width, height);
+  if (kind === 'people' && height === null)
+    return { kind, width: width ?? 1, height: Math.min(PERSON_M, width ?? PERSON_M) };
+  return {
+    kind,
+    width: width ?? (height ?? 1) * SHAPES[kind],
+    height: height ?? (width ?? 1) / SHAPES[kind],
+  };
+}
+
+function kindOf(need: Need, width: number | null, height: number | null): FigureKind {
+  if (need.kind === 'far')
+    return Math.max(width ?? 0, height ?? 0) < DISC_WIDTH ? 'disc' : 'skyline';
+  const known = SUBJECTS.find((s) => s.widthM === width && s.heightM === height);
+  if (known) return KINDS[known.key];
+  if (width === null) return (height ?? 0) > 0.9 ? 'person' : 'thing';
+  if (height === null) return width > 4 ? 'shell' : 'people';
+  if (height > 1.4 && height < 2.6) return width < 1 ? 'person' : 'people';
+  if (width > 4) return height > 3 ? 'front' : 'boat';
+  return width < 0.1 ? 'ring' : 'thing';
+}
