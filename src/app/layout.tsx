@@ -5,7 +5,7 @@ import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
-import { THEME_SCRIPT } from '@/ui';
+import { THEME_SCRIPT, UNITS_SCRIPT } from '@/ui';
 
 export const metadata: Metadata = {
   title: { default: 'Arm Reach', template: '%s · Arm Reach' },
@@ -21,7 +21,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <script
           nonce={nonce}
           suppressHydrationWarning
-          dangerouslySetInnerHTML={{ __html: THEME_SCRIPT }}
+          dangerouslySetInnerHTML={{ __html: THEME_SCRIPT + UNITS_SCRIPT }}
         />
       </head>
       <body>{children}</body>

@@ -150,6 +150,19 @@ export const setLock =
     })(file);
   };
 
+/** Takes one lineup as it is: its pieces locked in, and no lens besides. */
+export const takeLineup =
+  (pieceIds: readonly string[]): Edit =>
+  (file) => {
+    const taken = new Set(pieceIds);
+    const lenses = file.shelf.lenses.filter((l) => taken.has(l.id)).length;
+    return setLimits({
+      lockedIn: [...pieceIds],
+      lockedOut: file.limits.lockedOut.filter((id) => !taken.has(id)),
+      maxLenses: Math.max(1, lenses),
+    })(file);
+  };
+
 function put<T extends { id: string }>(items: readonly T[], item: T, behind?: string): T[] {
   if (items.some((i) => i.id === item.id)) return items.map((i) => (i.id === item.id ? item : i));
   const place = behind === undefined ? -1 : items.findIndex((i) => i.id === behind);

@@ -27,6 +27,7 @@ export {
   setLock,
   setOuting,
   shelfIds,
+  takeLineup,
 } from './edits';
 export { plainMessage } from './messages';
 export { kitName, namesOf } from './names';

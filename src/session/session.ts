@@ -10,6 +10,7 @@ import {
   startAutosave,
 } from '@/document/live';
 import { type Answer, createLineupClient } from '@/workers/lineupClient';
+import { createLibrary, type Library } from './library';
 
 export interface SessionState {
   readonly phase: 'opening' | 'open' | 'failed';
@@ -25,6 +26,7 @@ export interface SessionState {
 export interface Session {
   readonly document: DocumentStore;
   readonly storage: OutingStorage;
+  readonly library: Library;
   readonly answer: StoreApi<Answer>;
   readonly state: StoreApi<SessionState>;
   /** Opens what is stored, or the demo. Returns the way to end the session. */
@@ -36,6 +38,12 @@ export const DEMO_ADDRESS = '/api/demo';
 export function createSession(): Session {
   const document = createDocumentStore(() => performance.now());
   const storage = openStorage();
+  const library = createLibrary(
+    document,
+    storage,
+    () => crypto.randomUUID(),
+    () => Date.now(),
+  );
   const answer = createStore<Answer>(() => ({
     result: null,
     question: null,
@@ -66,6 +74,7 @@ export function createSession(): Session {
   return {
     document,
     storage,
+    library,
     answer,
     state,
     start() {

@@ -1,6 +1,7 @@
 'use client';
 
 import { type ReactNode, useId, useState } from 'react';
+import { inOwnUnits } from './units';
 
 const BOX =
   'min-h-7 w-full border border-edge bg-sheet px-1.5 py-0.5 aria-[invalid=true]:border-wrong aria-[invalid=true]:border-2';
@@ -75,8 +76,13 @@ export function NumberField({
   ...field
 }: NumberFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
-  const shown = value === null || Number.isNaN(value) ? '' : show(value);
-  const current = typed !== null && sameNumber(readNumber(typed), value) ? typed : shown;
+  const own = inOwnUnits(unit);
+  const factor = own?.factor ?? 1;
+  const inOwn = (ours: number) => (own ? Number((ours * factor).toPrecision(4)) : ours);
+  const fromOwn = (read: number | null | undefined) =>
+    read === null || read === undefined ? read : read / factor;
+  const shown = value === null || Number.isNaN(value) ? '' : show(inOwn(value));
+  const current = typed !== null && sameNumber(fromOwn(readNumber(typed)), value) ? typed : shown;
   return (
     <Field {...field}>
       {(ids) => (
@@ -90,7 +96,7 @@ export function NumberField({
             value={current}
             onChange={(event) => {
               setTyped(event.target.value);
-              const read = readNumber(event.target.value);
+              const read = fromOwn(readNumber(event.target.value));
               onChange(read === undefined ? NaN : read);
             }}
             onBlur={() => {
@@ -99,7 +105,7 @@ export function NumberField({
           />
           {unit && (
             <span className="pointer-events-none absolute inset-y-0 right-1.5 flex items-center text-[12px] text-soft">
-              {unit}
+              {own?.unit ?? unit}
             </span>
           )}
         </span>
@@ -109,7 +115,9 @@ export function NumberField({
 }
 
 function sameNumber(read: number | null | undefined, value: number | null): boolean {
-  return read === undefined ? value !== null && Number.isNaN(value) : read === value;
+  if (read === undefined) return value !== null && Number.isNaN(value);
+  if (read === null || value === null) return read === value;
+  return Math.abs(read - value) <= 1e-12 * Math.abs(value);
 }
 
 export function TextField({

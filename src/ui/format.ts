@@ -1,4 +1,5 @@
 import { markedFNumber } from '@/core/optics';
+import { G_PER_OUNCE, M_PER_FOOT, unitsNow } from './units';
 
 /** Numbers as photographers read them, each with its unit. Exact values go to the arithmetic view. */
 
@@ -27,17 +28,30 @@ export function formatAngle(deg: number): string {
   return `${digits(deg, deg < 10 ? 1 : 0)}°`;
 }
 
+/** A distance or a length of a subject, in the person's units. */
 export function formatMetres(m: number): string {
+  if (unitsNow() === 'imperial') return formatFeet(m / M_PER_FOOT);
   if (m < 1) return `${digits(m * 100, m < 0.1 ? 1 : 0)}${NARROW}cm`;
   return `${digits(m, m < 10 ? 1 : 0)}${NARROW}m`;
+}
+
+const FEET_PER_MILE = 5280;
+/** From here on feet are given in miles. */
+const MILES_FROM_FEET = 3000;
+
+function formatFeet(feet: number): string {
+  if (feet < 1) return `${digits(feet * 12, 1)}${NARROW}in`;
+  if (feet >= MILES_FROM_FEET) return `${digits(feet / FEET_PER_MILE, 1)}${NARROW}mi`;
+  return `${digits(feet, feet < 10 ? 1 : 0)}${NARROW}ft`;
 }
 
 export function formatDistances(from: number, to: number): string {
   if (from === to) return formatMetres(from);
   const [a, b] = [formatMetres(from), formatMetres(to)];
   if (a === b) return a;
-  return a.slice(-2) === b.slice(-2) && a.endsWith('m') && !a.endsWith('cm') && !b.endsWith('cm')
-    ? `${a.slice(0, -2)}–${b}`
+  const unitOf = (text: string) => text.slice(text.indexOf(NARROW));
+  return unitOf(a) === unitOf(b) && !a.endsWith('cm')
+    ? `${a.slice(0, -unitOf(a).length)}–${b}`
     : `${a}–${b}`;
 }
 
@@ -61,6 +75,12 @@ export function formatStops(stops: number): string {
 }
 
 export function formatWeight(g: number): string {
+  if (unitsNow() === 'imperial') {
+    const ounces = g / G_PER_OUNCE;
+    return ounces < 16
+      ? `${digits(ounces, 1)}${NARROW}oz`
+      : `${(ounces / 16).toFixed(2)}${NARROW}lb`;
+  }
   return g < 1000 ? `${digits(g, 0)}${NARROW}g` : `${(g / 1000).toFixed(2)}${NARROW}kg`;
 }
 

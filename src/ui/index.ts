@@ -26,7 +26,9 @@ export {
 export * from './format';
 export { Menu, type MenuItem } from './Menu';
 export { type FrameState, StateMark } from './StateMark';
-export { applyTheme, isNight, THEME_SCRIPT, watchTheme } from './theme';
+export { applyTheme, isNight, type Theme, THEME_SCRIPT, themeChosen, watchTheme } from './theme';
+export { applyUnits, type Units, UNITS_SCRIPT, unitsNow, watchUnits } from './units';
+export { LogSlider } from './Slider';
 export {
   conflictText,
   FOOTING_HINTS,
@@ -36,6 +38,7 @@ export {
   overlapReasonText,
   OWNERSHIPS,
   placeText,
+  PROFILE_NAMES,
   SCENE_NAMES,
   shortfallText,
   shortfallWord,

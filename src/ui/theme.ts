@@ -3,7 +3,7 @@ export type Theme = 'light' | 'night' | 'system';
 const KEY = 'arm-reach-theme';
 
 /** Runs before the first paint, so that the page never flashes in the other theme. */
-export const THEME_SCRIPT = `(function(){var t='system';try{t=localStorage.getItem('${KEY}')||t}catch(e){}if(t==='night'||(t==='system'&&matchMedia('(prefers-color-scheme: dark)').matches))document.documentElement.dataset.theme='night'})()`;
+export const THEME_SCRIPT = `(function(){var t='system';try{t=localStorage.getItem('${KEY}')||t}catch(e){}if(t==='night'||(t==='system'&&matchMedia('(prefers-color-scheme: dark)').matches))document.documentElement.dataset.theme='night'})();`;
 
 export function applyTheme(theme: Theme): void {
   const dark = matchMedia('(prefers-color-scheme: dark)').matches;
@@ -14,6 +14,16 @@ export function applyTheme(theme: Theme): void {
     localStorage.setItem(KEY, theme);
   } catch {
     // Without storage the theme holds for this visit.
+  }
+}
+
+/** The theme that was chosen; the one in force may follow the system. */
+export function themeChosen(): Theme {
+  try {
+    const stored = localStorage.getItem(KEY);
+    return stored === 'light' || stored === 'night' ? stored : 'system';
+  } catch {
+    return 'system';
   }
 }
 

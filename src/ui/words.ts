@@ -3,6 +3,7 @@ import {
   type Footing,
   type Frame,
   type Need,
+  type ProfileKey,
   type SceneKey,
   type SubjectKey,
   type Want,
@@ -157,6 +158,18 @@ export function conflictText(c: Conflict): string {
       return `At ${c.magnification.toLocaleString('en-GB')}× the subject overfills the picture; ${c.largestByFill.toLocaleString('en-GB', { maximumFractionDigits: 2 })}× fits.`;
   }
 }
+
+export const PROFILE_NAMES: Record<ProfileKey, string> = {
+  fewestLightest: 'fewest, then lightest',
+  oneZoomNeverChange: 'one zoom, never change',
+  constantZooms: 'constant zooms end to end',
+  smallFastPrimes: 'small fast primes',
+  twoBodiesNeverChange: 'bodies fixed, never change',
+  nativeLongLens: 'long lens without converter',
+  firstClassWithConverter: 'first-class lens with converter',
+  startWithLittle: 'start with little',
+  buyOnceKeepLong: 'buy once, keep long',
+};
 
 export const TIME_RULES: Record<TimeRule, string> = {
   given: 'the longest time given',

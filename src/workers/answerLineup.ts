@@ -1,3 +1,4 @@
+import { type ProfileKey, withProfile } from '@/core/brief';
 import {
   explain,
   exploreBeside,
@@ -18,6 +19,28 @@ export async function answerLineup(
 ): Promise<LineupResult> {
   const solver = await loadHighsSolver();
   return solveLineup(solver, question, { timeLimitS, now: () => performance.now() });
+}
+
+/** What each of some profiles would take, one after another. */
+export async function answerSchools(
+  question: LineupQuestion,
+  keys: readonly ProfileKey[],
+  timeLimitS: number,
+  progress: (done: number) => void = () => undefined,
+): Promise<SchoolAnswer[]> {
+  const answers: SchoolAnswer[] = [];
+  for (const key of keys) {
+    const limits = withProfile(question.limits, key);
+    const result = await answerLineup({ ...question, limits }, timeLimitS);
+    answers.push({ key, result });
+    progress(answers.length / keys.length);
+  }
+  return answers;
+}
+
+export interface SchoolAnswer {
+  readonly key: ProfileKey;
+  readonly result: LineupResult;
 }
 
 /** How much is looked at beside the best lineup. */

@@ -1,10 +1,10 @@
 import { expose } from 'comlink';
 import { z } from 'zod';
-import { answerLineup, answerRivals } from './answerLineup';
+import { answerLineup, answerRivals, answerSchools } from './answerLineup';
 
 z.config({ jitless: true });
 
-const service = { answer: answerLineup, rivals: answerRivals };
+const service = { answer: answerLineup, rivals: answerRivals, schools: answerSchools };
 export type LineupService = typeof service;
 
 expose(service);

@@ -1,30 +1,55 @@
 import { proxy, type Remote, wrap } from 'comlink';
+import type { ProfileKey } from '@/core/brief';
 import type { LineupQuestion, LineupRivals } from '@/core/lineup';
+import type { SchoolAnswer } from './answerLineup';
 import type { LineupService } from './lineup.worker';
 
 const BUDGET_S = 30;
+const SCHOOL_BUDGET_S = 10;
 
-/**
- * Looks for the lineups beside the best one, in a worker of its own, so that the answer in sight
- * never waits for it.
- *
- * @returns stop: ends the work at once
- */
+/** What is told of work in the background. */
+export interface BackgroundReport<T> {
+  readonly progress: (done: number) => void;
+  readonly done: (found: T) => void;
+  readonly failed: (message: string) => void;
+}
+
+/** Looks for the lineups beside the best one; returns the way to end the work at once. */
 export function exploreRivals(
-  { outing, stretches, frames, shelf, limits }: LineupQuestion,
-  report: {
-    readonly progress: (done: number) => void;
-    readonly done: (rivals: LineupRivals | null) => void;
-    readonly failed: (message: string) => void;
-  },
+  question: LineupQuestion,
+  report: BackgroundReport<LineupRivals | null>,
+): () => void {
+  return inBackground(report, (service, progress) =>
+    service.rivals(alone(question), BUDGET_S, progress),
+  );
+}
+
+/** Works out what each of some profiles would take; returns the way to end the work at once. */
+export function compareSchools(
+  question: LineupQuestion,
+  keys: readonly ProfileKey[],
+  report: BackgroundReport<readonly SchoolAnswer[]>,
+): () => void {
+  return inBackground(report, (service, progress) =>
+    service.schools(alone(question), keys, SCHOOL_BUDGET_S, progress),
+  );
+}
+
+/** A worker of its own, so that the answer in sight never waits for it. */
+function inBackground<T>(
+  report: BackgroundReport<T>,
+  work: (service: Remote<LineupService>, progress: (done: number) => void) => Promise<T>,
 ): () => void {
   const worker = new Worker(new URL('./lineup.worker.ts', import.meta.url), { type: 'module' });
-  const service: Remote<LineupService> = wrap<LineupService>(worker);
-  service
-    .rivals({ outing, stretches, frames, shelf, limits }, BUDGET_S, proxy(report.progress))
+  work(wrap<LineupService>(worker), proxy(report.progress))
     .then(report.done, (error: unknown) =>
       report.failed(error instanceof Error ? error.message : String(error)),
     )
     .finally(() => worker.terminate());
   return () => worker.terminate();
+}
+
+/** The question without whatever else the outing's file holds. */
+function alone({ outing, stretches, frames, shelf, limits }: LineupQuestion): LineupQuestion {
+  return { outing, stretches, frames, shelf, limits };
 }

@@ -28,7 +28,7 @@ export {
   type Limits,
 } from './limits';
 export { outing, type Outing, outingId } from './outing';
-export { type Profile, type ProfileKey, PROFILES, withProfile } from './profiles';
+export { type Profile, type ProfileKey, profileOf, PROFILES, withProfile } from './profiles';
 export { type SceneKey, SCENES } from './scenes';
 export {
   type Hand,

@@ -1,4 +1,4 @@
-import type { Limits } from './limits';
+import { DEFAULT_LIMITS, type Limits } from './limits';
 
 /**
  * Schools of choosing: an order of preferences and, where the school means it, limits. A profile
@@ -65,8 +65,26 @@ export const PROFILES = [
 
 export type ProfileKey = (typeof PROFILES)[number]['key'];
 
-/** Limits as a profile would have them; everything that it does not speak of stays. */
+/** The profile that limits are set by, all of what it speaks of; null when they are the person's own. */
+export function profileOf(limits: Limits): ProfileKey | null {
+  const isSo = ({ limits: own }: Profile) =>
+    Object.entries(own).every(
+      ([name, value]) => JSON.stringify(limits[name as keyof Limits]) === JSON.stringify(value),
+    );
+  return PROFILES.find(isSo)?.key ?? null;
+}
+
+/**
+ * Limits as a profile would have them; everything that it does not speak of stays, but what an
+ * earlier profile set goes back to what is usual.
+ */
 export function withProfile(limits: Limits, key: ProfileKey): Limits {
-  const profile: Profile | undefined = PROFILES.find((p) => p.key === key);
-  return { ...limits, ...profile?.limits };
+  const before = profileOf(limits);
+  const names = Object.keys(profileBy(before)?.limits ?? {}) as (keyof Limits)[];
+  const usual = Object.fromEntries(names.map((name) => [name, DEFAULT_LIMITS[name]]));
+  return { ...limits, ...usual, ...profileBy(key)?.limits };
+}
+
+function profileBy(key: ProfileKey | null): Profile | undefined {
+  return PROFILES.find((p) => p.key === key);
 }

@@ -4,11 +4,32 @@ const DATABASE = 'arm-reach';
 const CURRENT = 'current-outing';
 const ASIDE = 'set-aside';
 const KEPT = 'arm-reach-kept';
+const LIBRARY = 'library';
+const OPEN_ID = 'open-id';
+const OUTING = 'outing:';
 
 /** What is kept of a stored outing that could not be read: its text, never deleted on its own. */
 export interface SetAside {
   readonly text: string;
   readonly reason: string;
+}
+
+/** An outing of the library, without its text. */
+export interface LibraryEntry {
+  readonly id: string;
+  readonly name: string;
+  /** When it was last put there, ms since 1970. */
+  readonly savedAt: number;
+}
+
+/** The outings that are not open, and the id of the one that is. */
+export interface OutingLibrary {
+  openId(): Promise<string | null>;
+  setOpenId(id: string): Promise<void>;
+  list(): Promise<readonly LibraryEntry[]>;
+  shelve(entry: LibraryEntry, text: string): Promise<void>;
+  fetch(id: string): Promise<string | null>;
+  discard(id: string): Promise<void>;
 }
 
 /**
@@ -17,7 +38,7 @@ export interface SetAside {
  * Writing takes a moment that a page being left does not have; `keep` is for that: it is done when
  * it returns, and what it kept counts until the next `save` has gone through.
  */
-export interface OutingStorage {
+export interface OutingStorage extends OutingLibrary {
   load(): Promise<string | null>;
   keep(text: string): void;
   save(text: string): Promise<void>;
@@ -44,5 +65,25 @@ export function openStorage(): OutingStorage {
     setAside: async (aside) => void (await db.setItem(ASIDE, aside)),
     loadAside: () => db.getItem<SetAside>(ASIDE),
     dropAside: () => db.removeItem(ASIDE),
+    ...libraryIn(db),
+  };
+}
+
+function libraryIn(db: LocalForage): OutingLibrary {
+  const list = async () => (await db.getItem<readonly LibraryEntry[]>(LIBRARY)) ?? [];
+  const without = async (id: string) => (await list()).filter((entry) => entry.id !== id);
+  return {
+    openId: () => db.getItem<string>(OPEN_ID),
+    setOpenId: async (id) => void (await db.setItem(OPEN_ID, id)),
+    list,
+    async shelve(entry, text) {
+      await db.setItem(`${OUTING}${entry.id}`, text);
+      await db.setItem(LIBRARY, [entry, ...(await without(entry.id))]);
+    },
+    fetch: (id) => db.getItem<string>(`${OUTING}${id}`),
+    async discard(id) {
+      await db.setItem(LIBRARY, await without(id));
+      await db.removeItem(`${OUTING}${id}`);
+    },
   };
 }

@@ -6,7 +6,7 @@ import {
   LATE_AIMS,
   type LateAim,
   limits as limitsSchema,
-  type ProfileKey,
+  profileOf,
   PROFILES,
   withProfile,
 } from '@/core/brief';
@@ -20,6 +20,7 @@ import {
   FormSelect,
   IconButton,
   OWNERSHIPS,
+  PROFILE_NAMES,
   SelectField,
   Tick,
   useFormSet,
@@ -98,34 +99,18 @@ const PIECES = [
   ['adapterPieces', 'An adapter counts'],
 ] as const;
 
-const SCHOOLS: Record<ProfileKey, string> = {
-  fewestLightest: 'fewest, then lightest',
-  oneZoomNeverChange: 'one zoom, never change',
-  constantZooms: 'constant zooms end to end',
-  smallFastPrimes: 'small fast primes',
-  twoBodiesNeverChange: 'bodies fixed, never change',
-  nativeLongLens: 'long lens without converter',
-  firstClassWithConverter: 'first-class lens with converter',
-  startWithLittle: 'start with little',
-  buyOnceKeepLong: 'buy once, keep long',
-};
-
 /** A school sets an order of preferences and the limits that it means; the rest stays. */
 function SchoolField() {
   const { limits } = useFile();
   const edit = useEdit();
-  const current =
-    PROFILES.find((p) => {
-      const as = withProfile(limits, p.key);
-      return JSON.stringify(as) === JSON.stringify(limits);
-    })?.key ?? 'own';
+  const current = profileOf(limits) ?? 'own';
   return (
     <SelectField
       label="Choose like"
       value={current}
       options={[
         ...(current === 'own' ? [['own', 'my own limits'] as const] : []),
-        ...PROFILES.map((p) => [p.key, SCHOOLS[p.key]] as const),
+        ...PROFILES.map((p) => [p.key, PROFILE_NAMES[p.key]] as const),
       ]}
       onChange={(key) => key !== 'own' && edit(setLimits(withProfile(limits, key)))}
     />

@@ -10,6 +10,7 @@ import { NotGot } from './NotGot';
 import { OutTable } from './OutTable';
 import { ProofText } from './ProofText';
 import { Rivals } from './Rivals';
+import { Schools } from './Schools';
 
 export function LineupPlace() {
   const { result, question } = useAnswer();
@@ -24,6 +25,7 @@ export function LineupPlace() {
             <Matrix result={result} question={question} />
             <Hands result={result} />
             <Gaps result={result} />
+            <Schools question={question} />
             <Rivals question={question} />
             <OutTable result={result} />
           </>

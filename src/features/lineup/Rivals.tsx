@@ -1,39 +1,18 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
-import type { AimName, LineupQuestion, LineupRivals, Rival, TradePoint } from '@/core/lineup';
+import type { AimName, IfBreaks, LineupQuestion, LineupRivals, Rival } from '@/core/lineup';
 import { namesOf } from '@/document';
 import { useFile } from '@/session';
 import { Button, formatCount, formatMoney, formatPercent, formatWeight } from '@/ui';
 import { exploreRivals } from '@/workers/rivalsClient';
-
-type State =
-  | { readonly kind: 'idle' }
-  | { readonly kind: 'looking'; readonly done: number }
-  | { readonly kind: 'found'; readonly rivals: LineupRivals | null }
-  | { readonly kind: 'failed'; readonly message: string };
-
-const IDLE: State = { kind: 'idle' };
+import { Looking } from './Looking';
+import { TakeButton } from './TakeButton';
+import { TradeCurve } from './TradeCurve';
+import { useBackground } from './useBackground';
 
 /** What stands beside the best lineup; looked for when asked, and again when the outing changes. */
 export function Rivals({ question }: { question: LineupQuestion }) {
-  const [held, setHeld] = useState<{ state: State; question: LineupQuestion | null }>({
-    state: IDLE,
-    question: null,
-  });
-  const stop = useRef<() => void>(() => undefined);
-  useEffect(() => () => stop.current(), [question]);
-  const setState = (state: State) => setHeld({ state, question });
-  // What was found for another question never shows beside this one.
-  const state = held.question === question ? held.state : IDLE;
-  const look = () => {
-    setState({ kind: 'looking', done: 0 });
-    stop.current = exploreRivals(question, {
-      progress: (done) => setState({ kind: 'looking', done }),
-      done: (rivals) => setState({ kind: 'found', rivals }),
-      failed: (message) => setState({ kind: 'failed', message }),
-    });
-  };
+  const { state, start, stop } = useBackground<LineupRivals | null>(question);
   return (
     <section aria-labelledby="rivals">
       <h2 id="rivals" className="mb-1 text-lg">
@@ -43,26 +22,18 @@ export function Rivals({ question }: { question: LineupQuestion }) {
         <p className="flex flex-wrap items-center gap-3">
           Equally good ones, other kinds, what more or less weight and money would get, and what to
           do when a lens breaks.
-          <Button onClick={look}>Look beside this one</Button>
+          <Button onClick={() => start((report) => exploreRivals(question, report))}>
+            Look beside this one
+          </Button>
         </p>
       )}
       {state.kind === 'looking' && (
-        <p className="flex items-center gap-3">
-          <progress aria-label="Looking beside the best lineup" value={state.done} max={1} />
-          <Button
-            onClick={() => {
-              stop.current();
-              setState(IDLE);
-            }}
-          >
-            Stop
-          </Button>
-        </p>
+        <Looking label="Looking beside the best lineup" done={state.done} onStop={stop} />
       )}
       {state.kind === 'failed' && (
         <p className="text-wrong">Nothing could be looked at beside it: {state.message}</p>
       )}
-      {state.kind === 'found' && state.rivals && <Found rivals={state.rivals} />}
+      {state.kind === 'found' && state.found && <Found rivals={state.found} />}
     </section>
   );
 }
@@ -82,89 +53,70 @@ function Found({ rivals }: { rivals: LineupRivals }) {
             ? 'No other lineup is as good'
             : `${formatCount(rivals.ties.length, 'other is', 'others are')} as good${rivals.tiesComplete ? '' : ', and there are more'}`
         }
-        rows={rivals.ties.map((r) => [names(r.pieceIds), ''])}
+        rows={rivals.ties.map((r) => ({ what: names(r.pieceIds), take: r.pieceIds }))}
       />
       <List
         title="Next best of another kind"
-        rows={rivals.next.map((r) => [names(r.pieceIds), worseText(r, currency)])}
+        rows={rivals.next.map((r) => ({
+          what: names(r.pieceIds),
+          about: worseText(r, currency),
+          take: r.pieceIds,
+        }))}
       />
-      <TradeTable points={rivals.tradeOff.points} name={name} currency={currency} />
+      <TradeCurve points={rivals.tradeOff.points} name={name} currency={currency} />
       <List
         title="If it breaks"
-        rows={rivals.ifBreaks.map((b) => [
-          name(b.lensId),
-          b.lost.length === 0
-            ? 'the others get all the same'
-            : `loses ${names(b.lost)}; ${
-                b.repair.length === 0
-                  ? 'nothing on the shelf mends it'
-                  : `take ${names(b.repair)}${b.lostAfterRepair.length > 0 ? `, and still lose ${names(b.lostAfterRepair)}` : ' instead'}`
-              }`,
-        ])}
+        rows={rivals.ifBreaks.map((b) => ({ what: name(b.lensId), about: breakText(b, names) }))}
       />
       <List
         title="What would bring others in"
-        rows={out.map((o) => [name(o.lensId), bringInText(o.difference, currency)])}
+        rows={out.map((o) => ({
+          what: name(o.lensId),
+          about: bringInText(o.difference, currency),
+          take: o.withIt,
+        }))}
       />
     </div>
   );
 }
 
-function List({ title, rows }: { title: string; rows: readonly (readonly [string, string])[] }) {
+function breakText(b: IfBreaks, names: (ids: readonly string[]) => string): string {
+  if (b.lost.length === 0) return 'the others get all the same';
+  const still =
+    b.lostAfterRepair.length > 0 ? `, and still lose ${names(b.lostAfterRepair)}` : ' instead';
+  const mend =
+    b.repair.length === 0 ? 'nothing on the shelf mends it' : `take ${names(b.repair)}${still}`;
+  return `loses ${names(b.lost)}; ${mend}`;
+}
+
+interface Row {
+  readonly what: string;
+  readonly about?: string;
+  /** Pieces of a lineup that can be taken as it is. */
+  readonly take?: readonly string[];
+}
+
+function List({ title, rows }: { title: string; rows: readonly Row[] }) {
+  const name = namesOf(useFile());
   return (
     <div>
       <h3 className="text-base">{title}</h3>
       {rows.length > 0 && (
         <ul>
-          {rows.map(([what, about]) => (
-            <li key={what} className="border-b border-hair py-1">
-              {what}
-              {about !== '' && <span className="block text-[13px] text-soft">{about}</span>}
+          {rows.map(({ what, about, take }) => (
+            <li
+              key={what}
+              className="flex items-start justify-between gap-4 border-b border-hair py-1"
+            >
+              <span>
+                {what}
+                {about && <span className="block text-[13px] text-soft">{about}</span>}
+              </span>
+              {take && <TakeButton pieceIds={take} name={name} />}
             </li>
           ))}
         </ul>
       )}
-    </div>
-  );
-}
-
-function TradeTable({
-  points,
-  name,
-  currency,
-}: {
-  points: readonly TradePoint[];
-  name: (id: string) => string;
-  currency: string;
-}) {
-  return (
-    <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Trade-off">
-      <h3 className="text-base">What more or less would get</h3>
-      <table className="w-full border-collapse">
-        <thead>
-          <tr className="border-b border-ink text-left text-[12px] text-soft">
-            {['Lenses', 'Weight', 'To buy', 'Wants', 'Lineup'].map((h) => (
-              <th key={h} scope="col" className="py-1 pr-4 font-normal">
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {points.map((p) => (
-            <tr key={p.pieceIds.join()} className="border-b border-hair align-top">
-              <td className="py-1 pr-4">{p.lenses}</td>
-              <td className="py-1 pr-4 whitespace-nowrap">
-                {formatWeight(p.weightG)}
-                {p.weightUnknown.length > 0 && ` + ${p.weightUnknown.length} unknown`}
-              </td>
-              <td className="py-1 pr-4 whitespace-nowrap">{formatMoney(p.spend, currency)}</td>
-              <td className="py-1 pr-4 whitespace-nowrap">{formatPercent(p.wantsPercent)}</td>
-              <td className="py-1">{p.pieceIds.map(name).join(', ')}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
     </div>
   );
 }

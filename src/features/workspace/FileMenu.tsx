@@ -1,67 +1,48 @@
 'use client';
 
-import { useRef, useState } from 'react';
-import { toast } from 'sonner';
-import { DEFAULT_LIMITS, outingId } from '@/core/brief';
-import {
-  decode,
-  encode,
-  FILE_FORMAT,
-  FILE_VERSION,
-  type OutingFile,
-  type Refusal,
-} from '@/document';
-import { download, fetchDemo, useFile, useSession } from '@/session';
+import { useRouter } from 'next/navigation';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { decode, type Refusal } from '@/document';
 import { Button, Dialog, Menu } from '@/ui';
+import { OutingsDialog } from './OutingsDialog';
+import { Palette } from './Palette';
+import { SettingsDialog } from './SettingsDialog';
+import { PLACES, SHORTCUTS } from './shortcuts';
 import { StarterDialog } from './StarterDialog';
+import { useOpening } from './useOpening';
+import { useOutingActions } from './useOutingActions';
 
-const EMPTY: OutingFile = {
-  format: FILE_FORMAT,
-  version: FILE_VERSION,
-  outing: {
-    id: outingId.parse('outing'),
-    name: 'New outing',
-    place: '',
-    firstDay: null,
-    lastDay: null,
-    currency: 'EUR',
-    shooters: [],
-    note: '',
-  },
-  frames: [],
-  stretches: [],
-  shelf: { mounts: [], bodies: [], lenses: [], converters: [], tubes: [], adapters: [] },
-  limits: DEFAULT_LIMITS,
-};
+type Shown = 'starters' | 'outings' | 'settings' | 'shortcuts' | 'palette' | null;
 
-/** Opens, starts, exports. Whatever is replaced can be had back by undo. */
+/** Opens, starts, exports, finds. Whatever was open is kept. */
 export function FileMenu() {
-  const file = useFile();
-  const { document, state } = useSession();
+  const { open } = useOpening();
+  const router = useRouter();
   const input = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<{ name: string; refusal: Refusal } | null>(null);
-
-  const [starting, setStarting] = useState(false);
-
-  const open = (next: OutingFile, said: string) => {
-    document.open(next, true);
-    state.setState({ firstVisit: false });
-    toast(said, {
-      description: 'Undo brings the other outing back.',
-      action: { label: 'Undo', onClick: document.undo },
-    });
-  };
+  const [shown, setShown] = useState<Shown>(null);
+  const show = (what: Shown) => () => setShown(what);
+  const showing = (what: Shown) => ({
+    open: shown === what,
+    onOpenChange: (isOpen: boolean) => setShown(isOpen ? what : null),
+  });
+  const actions = useOutingActions({
+    chooseFile: () => input.current?.click(),
+    showStarters: show('starters'),
+    showOutings: show('outings'),
+    showSettings: show('settings'),
+    showShortcuts: show('shortcuts'),
+  });
+  useKeys({
+    find: show('palette'),
+    list: show('shortcuts'),
+    go: (href) => router.push(href),
+  });
   const read = async (chosen: File) => {
     const result = decode(await chosen.text());
     if (result.ok) open(result.value, `Opened ${result.value.outing.name}.`);
     else setRefused({ name: chosen.name, refusal: result.error });
   };
-  const demo = () =>
-    fetchDemo().then(
-      (next) => open(next, 'Opened the demo outing.'),
-      (error: unknown) =>
-        toast(error instanceof Error ? error.message : 'The demo could not be opened.'),
-    );
 
   return (
     <>
@@ -80,36 +61,38 @@ export function FileMenu() {
       />
       <Menu
         trigger={<Button>Outing</Button>}
-        groups={[
-          [
-            { label: 'Open a file…', onSelect: () => input.current?.click() },
-            {
-              label: 'Export this outing',
-              hint: '.armreach.json',
-              onSelect: () =>
-                download(`${file.outing.id}.armreach.json`, encode(file), 'application/json'),
-            },
-          ],
-          [
-            { label: 'New from a starter brief…', onSelect: () => setStarting(true) },
-            {
-              label: 'New, with this shelf',
-              onSelect: () =>
-                open({ ...EMPTY, shelf: file.shelf }, 'Started a new outing with the same shelf.'),
-            },
-            { label: 'New and empty', onSelect: () => open(EMPTY, 'Started an empty outing.') },
-            { label: 'The demo outing', onSelect: () => void demo() },
-          ],
-        ]}
+        groups={actions.map((group) =>
+          group.map(({ label, hint, run }) => ({
+            label,
+            ...(hint === undefined ? {} : { hint }),
+            onSelect: run,
+          })),
+        )}
       />
+      <Palette {...showing('palette')} actions={actions.flat()} />
+      <OutingsDialog {...showing('outings')} />
+      <SettingsDialog {...showing('settings')} />
       <StarterDialog
-        open={starting}
-        onOpenChange={setStarting}
+        {...showing('starters')}
         onChoose={(next) => {
-          setStarting(false);
+          setShown(null);
           open(next, `Started: ${next.outing.name}.`);
         }}
       />
+      <Dialog
+        {...showing('shortcuts')}
+        title="Keys"
+        description="Everything can be done without a mouse; these are the short ways."
+      >
+        <dl className="grid grid-cols-[8rem_1fr] gap-y-1">
+          {SHORTCUTS.map(([keys, what]) => (
+            <div key={keys} className="contents">
+              <dt className="font-semibold">{keys}</dt>
+              <dd>{what}</dd>
+            </div>
+          ))}
+        </dl>
+      </Dialog>
       <Dialog
         open={refused !== null}
         onOpenChange={(isOpen) => !isOpen && setRefused(null)}
@@ -134,5 +117,32 @@ export function FileMenu() {
         </div>
       </Dialog>
     </>
+  );
+}
+
+/** Ctrl K, ?, and the numbers of the places; none of them while something is typed. */
+function useKeys(does: { find: () => void; list: () => void; go: (href: string) => void }) {
+  const onKey = useEffectEvent((event: KeyboardEvent) => {
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+      event.preventDefault();
+      return does.find();
+    }
+    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+    if (event.key === '?') return does.list();
+    const place = PLACES[Number(event.key) - 1];
+    if (place) does.go(place[0]);
+  });
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => onKey(event);
+    window.addEventListener('keydown', listen);
+    return () => window.removeEventListener('keydown', listen);
+  }, []);
+}
+
+function isTyping(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement &&
+    (target.closest('input, textarea, select, [role="dialog"], [role="menu"]') !== null ||
+      target.isContentEditable)
   );
 }

@@ -7,13 +7,7 @@ import { useSyncExternalStore } from 'react';
 import { useFile, useHistory, useSessionState } from '@/session';
 import { applyTheme, IconButton, isNight, watchTheme } from '@/ui';
 import { FileMenu } from './FileMenu';
-
-const PLACES = [
-  ['/brief', 'Brief'],
-  ['/shelf', 'Shelf'],
-  ['/reach', 'Reach'],
-  ['/lineup', 'Lineup'],
-] as const;
+import { PLACES } from './shortcuts';
 
 const SAVED = {
   saved: 'Saved here',

@@ -1,9 +1,10 @@
 'use client';
 
-import { type ReactNode, useEffect } from 'react';
+import { type ReactNode, useEffect, useSyncExternalStore } from 'react';
 import { Toaster } from 'sonner';
 import { z } from 'zod';
 import { plainMessage } from '@/document';
+import { unitsNow, watchUnits } from '@/ui';
 import { SessionProvider, useHistory, useSessionState } from '@/session';
 import { Header } from './Header';
 import { Notices } from './Notices';
@@ -22,8 +23,9 @@ export function Workspace({ children }: { children: ReactNode }) {
 function Frame({ children }: { children: ReactNode }) {
   const phase = useSessionState((s) => s.phase);
   const problem = useSessionState((s) => s.problem);
+  const units = useSyncExternalStore(watchUnits, unitsNow, () => 'metric' as const);
   return (
-    <div className="flex min-h-screen flex-col">
+    <div key={units} className="flex min-h-screen flex-col">
       <a
         href="#place"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-2"

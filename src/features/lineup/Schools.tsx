@@ -1,0 +1,177 @@
+'use client';
+
+import { useState } from 'react';
+import { type ProfileKey, profileOf, PROFILES, withProfile } from '@/core/brief';
+import type { LineupQuestion, LineupResult } from '@/core/lineup';
+import { kitName, namesOf, setLimits } from '@/document';
+import { useEdit, useFile } from '@/session';
+import {
+  behindText,
+  Button,
+  formatCount,
+  formatMoney,
+  formatPercent,
+  formatWeight,
+  PROFILE_NAMES,
+  StateMark,
+} from '@/ui';
+import type { SchoolAnswer } from '@/workers/answerLineup';
+import { compareSchools } from '@/workers/rivalsClient';
+import { Looking } from './Looking';
+import { useBackground } from './useBackground';
+
+const FIRST: readonly ProfileKey[] = [
+  'fewestLightest',
+  'oneZoomNeverChange',
+  'constantZooms',
+  'smallFastPrimes',
+  'twoBodiesNeverChange',
+];
+
+/** What people who choose differently would take, side by side: lineups as columns, pictures as rows. */
+export function Schools({ question }: { question: LineupQuestion }) {
+  const [keys, setKeys] = useState<readonly ProfileKey[]>(FIRST);
+  const { state, start, stop } = useBackground<readonly SchoolAnswer[]>(question);
+  const turn = (key: ProfileKey) =>
+    setKeys(PROFILES.map((p) => p.key).filter((k) => keys.includes(k) !== (k === key)));
+  return (
+    <section aria-labelledby="schools">
+      <h2 id="schools" className="mb-1 text-lg">
+        Ways of choosing, side by side
+      </h2>
+      <fieldset className="flex flex-wrap gap-x-5">
+        <legend className="sr-only">Ways to compare</legend>
+        {PROFILES.map(({ key }) => (
+          <label key={key} className="flex min-h-7 items-center gap-2">
+            <input type="checkbox" checked={keys.includes(key)} onChange={() => turn(key)} />
+            {PROFILE_NAMES[key]}
+          </label>
+        ))}
+      </fieldset>
+      <p className="mt-1 mb-2">
+        <Button
+          disabled={keys.length === 0}
+          onClick={() => start((report) => compareSchools(question, keys, report))}
+        >
+          {keys.length > 1 ? `Lay these ${keys.length} side by side` : 'Work it out'}
+        </Button>
+      </p>
+      {state.kind === 'looking' && (
+        <Looking label="Working out each way of choosing" done={state.done} onStop={stop} />
+      )}
+      {state.kind === 'failed' && (
+        <p className="text-wrong">They could not be worked out: {state.message}</p>
+      )}
+      {state.kind === 'found' && <SideBySide answers={state.found} />}
+    </section>
+  );
+}
+
+function SideBySide({ answers }: { answers: readonly SchoolAnswer[] }) {
+  const file = useFile();
+  const edit = useEdit();
+  const name = namesOf(file);
+  const current = profileOf(file.limits);
+  return (
+    <div
+      className="relative overflow-x-auto"
+      tabIndex={0}
+      role="region"
+      aria-label="Lineups side by side"
+    >
+      <table className="w-full border-collapse text-[13px]" data-testid="schools">
+        <thead>
+          <tr className="border-b border-ink text-left align-bottom">
+            <th scope="col" className="py-1 pr-4 text-[12px] font-normal text-soft">
+              Picture
+            </th>
+            {answers.map(({ key, result }) => (
+              <th key={key} scope="col" className="min-w-36 py-1 pr-4 align-top font-normal">
+                <span className="block font-semibold">{PROFILE_NAMES[key]}</span>
+                {result.lineup.lensIds.map((id) => (
+                  <span key={id} className="block text-got">
+                    {name(id)}
+                  </span>
+                ))}
+                <span className="block text-soft">
+                  {result.status === 'impossible' ? 'limits fight' : behindText(result.lineup)}
+                </span>
+                {current !== key && (
+                  <Button
+                    aria-label={`Choose like ${PROFILE_NAMES[key]}`}
+                    onClick={() => edit(setLimits(withProfile(file.limits, key)))}
+                  >
+                    Choose like this
+                  </Button>
+                )}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {file.frames.map((frame) => (
+            <tr key={frame.id} className="border-b border-hair align-top">
+              <th scope="row" className="py-1 pr-4 text-left font-normal">
+                {frame.name}
+              </th>
+              {answers.map(({ key, result }) => (
+                <td key={key} className="py-1 pr-4">
+                  <Made result={result} frameId={frame.id} name={name} />
+                </td>
+              ))}
+            </tr>
+          ))}
+          {TOTALS.map(([label, text]) => (
+            <tr key={label} className="border-b border-hair">
+              <th scope="row" className="py-1 pr-4 text-left font-normal text-soft">
+                {label}
+              </th>
+              {answers.map(({ key, result }) => (
+                <td key={key} className="py-1 pr-4 font-semibold">
+                  {text(result, file.outing.currency)}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+const TOTALS: readonly (readonly [string, (r: LineupResult, currency: string) => string])[] = [
+  ['Lenses', ({ totals }) => formatCount(totals.lenses, 'lens', 'lenses')],
+  ['Musts', ({ totals }) => `${totals.musts.got} of ${totals.musts.of}`],
+  [
+    'Wants',
+    ({ totals }) =>
+      `${totals.wants.got} of ${totals.wants.of}, ${formatPercent(totals.wants.sharePercent)}`,
+  ],
+  ['Weight', ({ totals }) => formatWeight(totals.weightG)],
+  ['Price', ({ totals }, currency) => formatMoney(totals.price, currency)],
+  ['To buy', ({ totals }, currency) => formatMoney(totals.toBuy, currency)],
+  [
+    'Sure',
+    ({ status }) => ({ proven: 'proven', 'best-found': 'best found', impossible: '–' })[status],
+  ],
+];
+
+function Made({
+  result,
+  frameId,
+  name,
+}: {
+  result: LineupResult;
+  frameId: string;
+  name: (id: string) => string;
+}) {
+  const standing = result.frames.find((f) => f.frameId === frameId);
+  if (!standing) return null;
+  const [cover] = standing.covers;
+  return (
+    <>
+      <StateMark state={standing.state} />{' '}
+      {standing.state !== 'lost' && cover && kitName(cover, name)}
+    </>
+  );
+}

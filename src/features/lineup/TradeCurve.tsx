@@ -1,0 +1,152 @@
+'use client';
+
+import { useState } from 'react';
+import type { TradePoint } from '@/core/lineup';
+import { formatMoney, formatPercent, formatWeight } from '@/ui';
+import { TakeButton } from './TakeButton';
+
+const WIDTH = 560;
+const HEIGHT = 240;
+const EDGE = { left: 44, right: 20, top: 14, bottom: 34 };
+
+interface Axes {
+  readonly x: (weightG: number) => number;
+  readonly y: (wantsPercent: number) => number;
+  readonly weights: readonly number[];
+}
+
+/** The lineups that nothing beats, by weight and wanted pictures, each to be picked; the table says the same. */
+export function TradeCurve({
+  points,
+  name,
+  currency,
+}: {
+  points: readonly TradePoint[];
+  name: (id: string) => string;
+  currency: string;
+}) {
+  const [pointed, setPointed] = useState<TradePoint | null>(null);
+  if (points.length === 0) return null;
+  const { x, y, weights } = axesOf(points);
+  return (
+    <div>
+      <h3 className="text-base">What more or less would get</h3>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        role="img"
+        aria-label={`${points.length} lineups by weight and wanted pictures; the table below says the same.`}
+        className="mt-1 w-full max-w-xl border border-hair bg-sheet"
+        data-testid="trade-curve"
+      >
+        {[0, 25, 50, 75, 100].map((percent) => (
+          <g key={percent}>
+            <path
+              d={`M${EDGE.left} ${y(percent)}H${WIDTH - EDGE.right}`}
+              stroke="var(--hair)"
+              strokeWidth={0.5}
+            />
+            <text
+              x={EDGE.left - 6}
+              y={y(percent) + 4}
+              textAnchor="end"
+              fontSize={11}
+              fill="var(--ink-soft)"
+            >
+              {formatPercent(percent)}
+            </text>
+          </g>
+        ))}
+        {weights.map((g) => (
+          <text
+            key={g}
+            x={x(g)}
+            y={HEIGHT - 12}
+            textAnchor="middle"
+            fontSize={11}
+            fill="var(--ink-soft)"
+          >
+            {formatWeight(g)}
+          </text>
+        ))}
+        {points.map((p) => (
+          <g
+            key={p.pieceIds.join()}
+            transform={`translate(${x(p.weightG)} ${y(p.wantsPercent)})`}
+            onPointerEnter={() => setPointed(p)}
+          >
+            <circle
+              r={10}
+              fill={p === pointed ? 'var(--got)' : 'var(--sheet)'}
+              stroke="var(--got)"
+              strokeWidth={p.spend > 0 ? 1 : 2.5}
+              strokeDasharray={p.spend > 0 ? '3 2' : undefined}
+            />
+            <text
+              y={4}
+              textAnchor="middle"
+              fontSize={11}
+              fill={p === pointed ? 'var(--sheet)' : 'var(--ink)'}
+            >
+              {p.lenses}
+            </text>
+          </g>
+        ))}
+      </svg>
+      <p className="text-[13px] text-soft">
+        Upwards, wanted pictures got; across, weight; the number is how many lenses; dashed where
+        something has to be bought.
+      </p>
+      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Trade-off">
+        <table className="w-full border-collapse">
+          <thead>
+            <tr className="border-b border-ink text-left text-[12px] text-soft">
+              {['Lenses', 'Weight', 'To buy', 'Wants', 'Lineup', ''].map((h) => (
+                <th key={h} scope="col" className="py-1 pr-4 font-normal">
+                  {h || <span className="sr-only">Actions</span>}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {points.map((p) => (
+              <tr
+                key={p.pieceIds.join()}
+                className={`border-b border-hair align-top ${p === pointed ? 'bg-chosen' : ''}`}
+                onPointerEnter={() => setPointed(p)}
+              >
+                <td className="py-1 pr-4">{p.lenses}</td>
+                <td className="py-1 pr-4 whitespace-nowrap">
+                  {formatWeight(p.weightG)}
+                  {p.weightUnknown.length > 0 && ` + ${p.weightUnknown.length} unknown`}
+                </td>
+                <td className="py-1 pr-4 whitespace-nowrap">{formatMoney(p.spend, currency)}</td>
+                <td className="py-1 pr-4 whitespace-nowrap">{formatPercent(p.wantsPercent)}</td>
+                <td className="py-1">{p.pieceIds.map(name).join(', ')}</td>
+                <td className="py-1 text-right">
+                  <TakeButton pieceIds={p.pieceIds} name={name} />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </div>
+  );
+}
+
+/** Room beside the lightest and the heaviest lineup, as a share of what lies between. */
+const ROOM = 0.06;
+
+function axesOf(points: readonly TradePoint[]): Axes {
+  const weights = points.map((p) => p.weightG);
+  const [least, most] = [Math.min(...weights), Math.max(...weights)];
+  const spread = Math.max(most - least, 100);
+  const [from, to] = [least - ROOM * spread, most + ROOM * spread];
+  const across = WIDTH - EDGE.left - EDGE.right;
+  const up = HEIGHT - EDGE.top - EDGE.bottom;
+  return {
+    x: (g) => EDGE.left + (across * (g - from)) / (to - from),
+    y: (percent) => EDGE.top + up * (1 - percent / 100),
+    weights: [0, 0.25, 0.5, 0.75, 1].map((share) => Math.round((least + share * spread) / 10) * 10),
+  };
+}

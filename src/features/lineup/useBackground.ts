@@ -1,0 +1,38 @@
+import { useEffect, useRef, useState } from 'react';
+import type { LineupQuestion } from '@/core/lineup';
+import type { BackgroundReport } from '@/workers/rivalsClient';
+
+export type Background<T> =
+  | { readonly kind: 'idle' }
+  | { readonly kind: 'looking'; readonly done: number }
+  | { readonly kind: 'found'; readonly found: T }
+  | { readonly kind: 'failed'; readonly message: string };
+
+/** Work beside the answer in sight: started when asked, ended when the question changes. */
+export function useBackground<T>(question: LineupQuestion) {
+  const [held, setHeld] = useState<{ state: Background<T>; question: LineupQuestion | null }>({
+    state: { kind: 'idle' },
+    question: null,
+  });
+  const end = useRef<() => void>(() => undefined);
+  useEffect(() => () => end.current(), [question]);
+  const setState = (state: Background<T>) => setHeld({ state, question });
+  // What was found for another question never shows beside this one.
+  const state: Background<T> = held.question === question ? held.state : { kind: 'idle' };
+  return {
+    state,
+    start(work: (report: BackgroundReport<T>) => () => void) {
+      end.current();
+      setState({ kind: 'looking', done: 0 });
+      end.current = work({
+        progress: (done) => setState({ kind: 'looking', done }),
+        done: (found) => setState({ kind: 'found', found }),
+        failed: (message) => setState({ kind: 'failed', message }),
+      });
+    },
+    stop() {
+      end.current();
+      setState({ kind: 'idle' });
+    },
+  };
+}

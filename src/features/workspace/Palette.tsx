@@ -1,0 +1,116 @@
+'use client';
+
+import { Command } from 'cmdk';
+import { useRouter } from 'next/navigation';
+import { Dialog as Radix } from 'radix-ui';
+import { PROFILES, withProfile } from '@/core/brief';
+import { ITEM_KINDS } from '@/core/gear';
+import { setLimits } from '@/document';
+import { useEdit, useFile, useHistory } from '@/session';
+import { PROFILE_NAMES } from '@/ui';
+import { PLACES } from './shortcuts';
+import type { OutingAction } from './useOutingActions';
+
+/** Finds anything by its name: places, pictures, gear, ways of choosing, actions. */
+export function Palette({
+  open,
+  onOpenChange,
+  actions,
+}: {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  actions: readonly OutingAction[];
+}) {
+  const file = useFile();
+  const edit = useEdit();
+  const router = useRouter();
+  const { undo, redo } = useHistory();
+  const run = (what: () => void) => {
+    onOpenChange(false);
+    what();
+  };
+  const go = (href: string) => run(() => router.push(href));
+  const groups: readonly (readonly [string, readonly Found[]])[] = [
+    ['Places', PLACES.map(([href, name]) => ({ key: href, name, run: () => go(href) }))],
+    [
+      'Pictures',
+      file.frames.map((f) => ({
+        key: f.id,
+        name: f.name,
+        run: () => go(`/brief?frame=${f.id}`),
+      })),
+    ],
+    [
+      'Gear',
+      ITEM_KINDS.flatMap((kind) =>
+        file.shelf[kind].map((item) => ({
+          key: item.id,
+          name: item.name,
+          run: () => go(`/shelf?kind=${kind}&item=${item.id}`),
+        })),
+      ),
+    ],
+    [
+      'Choose like',
+      PROFILES.map(({ key }) => ({
+        key,
+        name: PROFILE_NAMES[key],
+        run: () => run(() => edit(setLimits(withProfile(file.limits, key)))),
+      })),
+    ],
+    [
+      'Actions',
+      [
+        { key: 'undo', name: 'Undo', run: () => run(undo) },
+        { key: 'redo', name: 'Redo', run: () => run(redo) },
+        ...actions.map((a) => ({ key: a.label, name: a.label, run: () => run(a.run) })),
+      ],
+    ],
+  ];
+  return (
+    <Radix.Root open={open} onOpenChange={onOpenChange}>
+      <Radix.Portal>
+        <Radix.Overlay className="fixed inset-0 z-40 bg-black/40" />
+        <Radix.Content
+          aria-describedby={undefined}
+          className="fixed top-[10vh] left-1/2 z-50 w-[94vw] max-w-xl -translate-x-1/2 border border-edge bg-sheet"
+        >
+          <Radix.Title className="sr-only">Find anything</Radix.Title>
+          <Command label="Find anything" loop>
+            <Command.Input
+              placeholder="Find a place, a picture, a lens, an action"
+              className="w-full border-b border-hair bg-sheet px-4 py-3 text-base outline-none"
+            />
+            <Command.List tabIndex={0} className="max-h-[60vh] overflow-auto p-1">
+              <Command.Empty className="px-3 py-2 text-soft">Nothing has that name.</Command.Empty>
+              {groups.map(([heading, found]) => (
+                <Command.Group
+                  key={heading}
+                  heading={heading}
+                  className="[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-[12px] [&_[cmdk-group-heading]]:text-soft"
+                >
+                  {found.map((item) => (
+                    <Command.Item
+                      key={item.key}
+                      value={`${item.name} ${item.key}`}
+                      onSelect={item.run}
+                      className="cursor-pointer px-3 py-1.5 data-[selected=true]:bg-chosen"
+                    >
+                      {item.name}
+                    </Command.Item>
+                  ))}
+                </Command.Group>
+              ))}
+            </Command.List>
+          </Command>
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  );
+}
+
+interface Found {
+  readonly key: string;
+  readonly name: string;
+  readonly run: () => void;
+}

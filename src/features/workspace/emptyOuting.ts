@@ -1,0 +1,21 @@
+import { DEFAULT_LIMITS, outingId } from '@/core/brief';
+import { FILE_FORMAT, FILE_VERSION, type OutingFile } from '@/document';
+
+export const EMPTY_OUTING: OutingFile = {
+  format: FILE_FORMAT,
+  version: FILE_VERSION,
+  outing: {
+    id: outingId.parse('outing'),
+    name: 'New outing',
+    place: '',
+    firstDay: null,
+    lastDay: null,
+    currency: 'EUR',
+    shooters: [],
+    note: '',
+  },
+  frames: [],
+  stretches: [],
+  shelf: { mounts: [], bodies: [], lenses: [], converters: [], tubes: [], adapters: [] },
+  limits: DEFAULT_LIMITS,
+};

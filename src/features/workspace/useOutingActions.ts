@@ -1,0 +1,53 @@
+'use client';
+
+import { encode } from '@/document';
+import { download, useFile } from '@/session';
+import { EMPTY_OUTING } from './emptyOuting';
+import { useOpening } from './useOpening';
+
+/** Something done with outings, from the menu or the palette. */
+export interface OutingAction {
+  readonly label: string;
+  readonly hint?: string;
+  readonly run: () => void;
+}
+
+/** The dialogs that actions open. */
+export interface OutingDialogs {
+  readonly chooseFile: () => void;
+  readonly showStarters: () => void;
+  readonly showOutings: () => void;
+  readonly showSettings: () => void;
+  readonly showShortcuts: () => void;
+}
+
+/** What can be done with outings, in groups. */
+export function useOutingActions(dialogs: OutingDialogs): readonly (readonly OutingAction[])[] {
+  const file = useFile();
+  const { open, openDemo } = useOpening();
+  return [
+    [
+      { label: 'All outings…', run: dialogs.showOutings },
+      { label: 'Open a file…', run: dialogs.chooseFile },
+      {
+        label: 'Export this outing',
+        hint: '.armreach.json',
+        run: () => download(`${file.outing.id}.armreach.json`, encode(file), 'application/json'),
+      },
+    ],
+    [
+      { label: 'New from a starter brief…', run: dialogs.showStarters },
+      {
+        label: 'New, with this shelf',
+        run: () =>
+          open({ ...EMPTY_OUTING, shelf: file.shelf }, 'Started a new outing with the same shelf.'),
+      },
+      { label: 'New and empty', run: () => open(EMPTY_OUTING, 'Started an empty outing.') },
+      { label: 'The demo outing', run: openDemo },
+    ],
+    [
+      { label: 'Settings…', run: dialogs.showSettings },
+      { label: 'Keys…', hint: '?', run: dialogs.showShortcuts },
+    ],
+  ];
+}
