@@ -2,7 +2,14 @@ import { type Kit, kitPieces } from '@/core/gear';
 import type { OutingFile } from './outingFile';
 
 /** Names of everything in an outing by id; an id without a name stands for itself. */
-export function namesOf({ shelf, stretches, frames, outing }: OutingFile): (id: string) => string {
+export function namesOf({
+  shelf,
+  stretches,
+  frames,
+  outing,
+}: Pick<OutingFile, 'shelf' | 'stretches' | 'frames'> & {
+  outing: Pick<OutingFile['outing'], 'shooters'>;
+}): (id: string) => string {
   const named = [
     ...shelf.lenses,
     ...shelf.converters,

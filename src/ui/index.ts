@@ -25,6 +25,8 @@ export {
 } from './form';
 export * from './format';
 export { Menu, type MenuItem } from './Menu';
+export { proofWords } from './proofWords';
+export { Ranges } from './Ranges';
 export { type FrameState, StateMark } from './StateMark';
 export { applyTheme, isNight, type Theme, THEME_SCRIPT, themeChosen, watchTheme } from './theme';
 export { applyUnits, type Units, UNITS_SCRIPT, unitsNow, watchUnits } from './units';

@@ -1,7 +1,8 @@
 'use client';
 
+import { namesOf } from '@/document';
 import { useAnswer } from '@/session';
-import { Gaps } from './Gaps';
+import { Ranges } from '@/ui';
 import { Hands } from './Hands';
 import { LimitsPanel } from './LimitsPanel';
 import { LineupTable } from './LineupTable';
@@ -24,7 +25,7 @@ export function LineupPlace() {
             <NotGot result={result} />
             <Matrix result={result} question={question} />
             <Hands result={result} />
-            <Gaps result={result} />
+            <Ranges result={result} name={namesOf(question)} />
             <Schools question={question} />
             <Rivals question={question} />
             <OutTable result={result} />

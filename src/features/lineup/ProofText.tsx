@@ -4,8 +4,7 @@ import { footingOf } from '@/core/brief';
 import type { LineupResult } from '@/core/lineup';
 import { namesOf } from '@/document';
 import { useFile } from '@/session';
-import { placeText } from '@/ui';
-import { proofWords } from './proofWords';
+import { placeText, proofWords } from '@/ui';
 
 /** Why fewer will not do, in words where it can be had. */
 export function ProofText({ result }: { result: LineupResult }) {

@@ -94,7 +94,9 @@ function SideBySide({ answers }: { answers: readonly SchoolAnswer[] }) {
                   </span>
                 ))}
                 <span className="block text-soft">
-                  {result.status === 'impossible' ? 'limits fight' : behindText(result.lineup)}
+                  {result.status === 'impossible'
+                    ? 'limits fight'
+                    : behindText(result.lineup).replace(/^(,| and) /, 'with ')}
                 </span>
                 {current !== key && (
                   <Button

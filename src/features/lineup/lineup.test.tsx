@@ -3,16 +3,16 @@ import { act, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { LineupResult } from '@/core/lineup';
 import { solveLineup } from '@/core/lineup';
+import { namesOf } from '@/document';
 import type { Limits } from '@/core/brief';
 import { loadHighsSolver } from '@/workers/highsSolver';
 import { demoFile, held } from '../../../tests/support/render';
-import { Gaps } from './Gaps';
+import { proofWords, Ranges } from '@/ui';
 import { LineupTable } from './LineupTable';
 import { Matrix } from './Matrix';
 import { NotGot } from './NotGot';
 import { OutTable } from './OutTable';
 import { ProofText } from './ProofText';
-import { proofWords } from './proofWords';
 
 jest.mock('@/session', () => ({
   ...jest.requireActual('../../../tests/support/render').sessionStandIn,
@@ -186,10 +186,15 @@ test('lenses left out give their reason at once and what they lack when asked', 
 });
 
 test('gaps say what they cost, overlaps what speaks for them', async () => {
-  const { rerender } = render(<Gaps result={await answer()} />);
+  const { rerender } = render(<Ranges result={await answer()} name={namesOf(demoFile())} />);
   expect(screen.getByText('None: the ranges meet from the widest to the longest.')).toBeVisible();
   expect(plain(document.body)).toMatch(/90 mm f\/2\.8 macro is faster by .*stops/);
-  rerender(<Gaps result={await answer({ lockedIn: ['t-10-24', 'k-400'], maxLenses: 2 })} />);
+  rerender(
+    <Ranges
+      result={await answer({ lockedIn: ['t-10-24', 'k-400'], maxLenses: 2 })}
+      name={namesOf(demoFile())}
+    />,
+  );
   expect(plain(document.body)).toMatch(
     /37–400 mm on 36×24, a crop of 10\.87× .*Costs .*Prize-giving/,
   );

@@ -47,6 +47,9 @@ export function Legend({ crop }: { crop: number }) {
       <Key label="not got">
         <path d="M1 6h24" stroke="var(--wrong)" strokeWidth="1.5" />
       </Key>
+      <Key label="two lenses share">
+        <path d="M1 5h24M1 7h24" stroke="var(--edge)" />
+      </Key>
       <Key label="too slow">
         <path d="M1 6h24" stroke="var(--wrong)" strokeWidth="1.5" strokeDasharray="1.5 3" />
       </Key>

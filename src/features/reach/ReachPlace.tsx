@@ -2,16 +2,19 @@
 
 import type { ECharts } from 'echarts/core';
 import dynamic from 'next/dynamic';
-import { useMemo, useRef, useState } from 'react';
+import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { download, useAnswer, useFile, useSelection } from '@/session';
-import { Button, formatCount, Menu } from '@/ui';
+import { namesOf } from '@/document';
+import { Button, formatCount, Menu, proofWords, Ranges } from '@/ui';
 import { reachData } from './chartData';
 import type { Highlight } from './chartOption';
 import { Details } from './Details';
+import { FilterBar } from './FilterBar';
 import { Legend } from './Legend';
 import { chartPng, chartSvg } from './saveChart';
 import { servicesOf } from './service';
 import { ReachTable } from './ReachTable';
+import { shownBy, useFilters } from './useFilters';
 
 const ReachChart = dynamic(() => import('./ReachChart'), {
   ssr: false,
@@ -27,22 +30,39 @@ export function ReachPlace() {
   const [pointed, setPointed] = useState<Highlight | null>(null);
   const chart = useRef<ECharts | null>(null);
   const body = file.shelf.bodies.find((b) => b.id === bodyId) ?? null;
-  const data = useMemo(() => reachData(file, result, body), [file, result, body]);
+  const filters = useFilters();
+  const shown = shownBy(filters, result);
+  const shownKey = JSON.stringify([
+    filters.stretchId,
+    filters.mount,
+    filters.which,
+    filters.search,
+  ]);
+  const data = useMemo(
+    () => reachData(file, result, body, shown),
+    [file, result, body, shownKey], // eslint-disable-line react-hooks/exhaustive-deps -- what is shown follows from the key and the result
+  );
+  const [proofShown, setProofShown] = useState(false);
   const chosen: Highlight | null = lensId
     ? { kind: 'lens', id: lensId }
     : frameId
       ? { kind: 'frame', id: frameId }
       : null;
-  const highlight = pointed ?? chosen;
+  // Pointing is answered when there is time: with a thousand lenses it takes a moment to look.
+  const highlight = useDeferredValue(pointed ?? chosen);
   const services = useMemo(() => {
     if (highlight === null) return [];
     const frames =
       highlight.kind === 'frame' ? file.frames.filter((f) => f.id === highlight.id) : file.frames;
     return servicesOf(file, frames, highlight.kind === 'lens' ? highlight.id : null);
   }, [file, highlight?.kind, highlight?.id]); // eslint-disable-line react-hooks/exhaustive-deps -- a highlight is its kind and id
+  const witnesses =
+    proofShown && result?.proof.kind !== 'none' ? (result?.proof.witnesses ?? []) : [];
   const lit =
     highlight === null
-      ? null
+      ? witnesses.length === 0
+        ? null
+        : new Set<string>([...witnesses.map((w) => w.frameId), ...(result?.lineup.lensIds ?? [])])
       : new Set([
           highlight.id,
           ...services
@@ -77,6 +97,9 @@ export function ReachPlace() {
                 </option>
               ))}
             </select>
+            <Button aria-pressed={proofShown} onClick={() => setProofShown(!proofShown)}>
+              {proofShown ? 'Hide the proof' : 'Show the proof'}
+            </Button>
             <Button onClick={() => zoom(50)}>Closer</Button>
             <Button onClick={() => zoom(100)}>Whole</Button>
             <Menu
@@ -108,6 +131,13 @@ export function ReachPlace() {
           </p>
         ) : (
           <>
+            <FilterBar filters={filters} />
+            {proofShown && result && (
+              <p className="mb-1" role="status">
+                {proofWords(result.proof, result.totals) ?? 'It is not proven yet.'}{' '}
+                {witnesses.length > 0 && 'They are the pictures left dark on the chart.'}
+              </p>
+            )}
             <div className="h-[27rem] border-y border-hair bg-sheet">
               <ReachChart
                 data={data}
@@ -120,6 +150,11 @@ export function ReachPlace() {
             </div>
             <Legend crop={data.labelCrop} />
             <ReachTable data={data} chosen={chosen} onChoose={choose} onPoint={setPointed} />
+            {result && (
+              <div className="mt-6">
+                <Ranges result={result} name={namesOf(file)} />
+              </div>
+            )}
           </>
         )}
       </section>

@@ -2,7 +2,13 @@ import type { Frame } from '@/core/brief';
 import { type FrameSpan, frameSpan } from '@/core/coverage';
 import { type Body, type Lens, mountFits, type Setup, setupOf } from '@/core/gear';
 import { cropFactor, FULL_FRAME } from '@/core/optics';
-import { equivalentRange, type Gap, type LineupQuestion, type LineupResult } from '@/core/lineup';
+import {
+  equivalentRange,
+  type Gap,
+  type LineupQuestion,
+  type LineupResult,
+  type Overlap,
+} from '@/core/lineup';
 import type { FrameState } from '@/ui';
 
 /** A point of the chart: focal length on the 36×24 mm frame, and f-number. */
@@ -40,6 +46,7 @@ export interface ReachData {
   readonly bands: readonly Band[];
   readonly spans: readonly Span[];
   readonly gaps: readonly Gap[];
+  readonly overlaps: readonly Overlap[];
   /** Crop factor of the format that focal lengths are labelled for. */
   readonly labelCrop: number;
 }
@@ -50,11 +57,20 @@ const SAME_LEVEL_STOPS = 0.45;
 /** Room that a frame's number takes to either side of a short span, as a factor. */
 const NUMBER_ROOM = 1.06;
 
+/** What of it is drawn. */
+export interface Shown {
+  readonly lens: (lens: Lens) => boolean;
+  readonly frame: (frame: Frame) => boolean;
+}
+
+const ALL: Shown = { lens: () => true, frame: () => true };
+
 /** Everything that the chart draws. `body` is the one looked through; null takes whichever fits. */
 export function reachData(
   { frames, shelf, limits }: Pick<LineupQuestion, 'frames' | 'shelf' | 'limits'>,
   result: LineupResult | null,
   body: Body | null,
+  shown: Shown = ALL,
 ): ReachData {
   const bodies = (body ? [body] : shelf.bodies).filter((b) => !limits.lockedOut.includes(b.id));
   const format = body ?? bodies[0] ?? null;
@@ -62,7 +78,7 @@ export function reachData(
     ...(result?.lineup.lensIds ?? []),
     ...(result?.lineup.converterIds ?? []),
   ]);
-  const bands = shelf.lenses.flatMap((lens) => {
+  const bands = shelf.lenses.filter(shown.lens).flatMap((lens) => {
     const mounted = bodies.find((b) => mountFits(shelf.mounts, b.mount, lens.mount));
     if (!mounted || lens.projection !== 'rectilinear') return [];
     const out = limits.lockedOut.includes(lens.id) || !limits.sources.includes(lens.ownership);
@@ -71,7 +87,9 @@ export function reachData(
   const states = new Map(result?.frames.map((f) => [f.frameId, f]));
   const floor = slowestShown(bands);
   const numbered = frames.map((frame, i) => ({ frame, number: i + 1 }));
-  const straight = numbered.filter(({ frame }) => frame.need.kind !== 'fisheye');
+  const straight = numbered.filter(
+    ({ frame }) => frame.need.kind !== 'fisheye' && shown.frame(frame),
+  );
   const spans = straight.map(({ frame, number }) => {
     const standing = states.get(frame.id);
     return {
@@ -99,6 +117,7 @@ export function reachData(
       first: 0,
     })),
     gaps: result?.gaps ?? [],
+    overlaps: result?.overlaps ?? [],
     labelCrop: format ? cropFactor(format.sensor) : 1,
   };
 }

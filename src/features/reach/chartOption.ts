@@ -3,7 +3,14 @@ import type { EChartsCoreOption } from 'echarts/core';
 import { angleOfViewDeg, FULL_FRAME, fullStops, markedFNumber } from '@/core/optics';
 import { formatAngle } from '@/ui';
 import { type ReachData, slowestShown, stopsOf } from './chartData';
-import { bandShape, type ChartColours, type Extent, gapShape, spanShape } from './chartShapes';
+import {
+  bandShape,
+  type ChartColours,
+  type Extent,
+  gapShape,
+  overlapShape,
+  spanShape,
+} from './chartShapes';
 
 export interface Highlight {
   readonly kind: 'lens' | 'frame';
@@ -110,6 +117,17 @@ export function chartOption({ data, colours, lit }: ChartInput): EChartsCoreOpti
         renderItem: (_: unknown, api: CustomSeriesRenderItemAPI) => gapShape(api, colours),
         encode: { x: [0, 2], y: [1, 3] },
         z: 0,
+      },
+      {
+        id: 'overlaps',
+        type: 'custom',
+        silent: true,
+        clip: true,
+        data: data.overlaps.map((o) => [log2(o.range.from), y.max, log2(o.range.to)]),
+        renderItem: (params: { dataIndex: number }, api: CustomSeriesRenderItemAPI) =>
+          overlapShape(params.dataIndex, api, colours),
+        encode: { x: [0, 2], y: 1 },
+        z: 1,
       },
       {
         id: 'bands',

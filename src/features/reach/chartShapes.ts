@@ -244,3 +244,25 @@ export function gapShape(api: CustomSeriesRenderItemAPI, colours: ChartColours):
     ],
   } as Shape;
 }
+
+/** Room between overlaps that are drawn one above the other, px. */
+const OVERLAP_ROOM = 5;
+
+/** What two lenses of the lineup share: a double line along the foot of the chart. */
+export function overlapShape(
+  index: number,
+  api: CustomSeriesRenderItemAPI,
+  colours: ChartColours,
+): Shape {
+  const [x0 = 0, foot = 0] = api.coord([api.value(0), api.value(1)]);
+  const [x1 = 0] = api.coord([api.value(2), api.value(1)]);
+  const y = foot - 4 - index * OVERLAP_ROOM;
+  return {
+    type: 'group',
+    children: [y, y - 2].map((at) => ({
+      type: 'line',
+      shape: { x1: x0, y1: at, x2: Math.max(x1, x0 + 1), y2: at },
+      style: { stroke: colours.edge, lineWidth: 1 },
+    })),
+  } as Shape;
+}

@@ -1,13 +1,9 @@
-'use client';
-
 import type { LineupResult, Overlap } from '@/core/lineup';
-import { namesOf } from '@/document';
-import { useFile } from '@/session';
-import { formatCrop, formatFocalRange, formatMegapixels, overlapReasonText } from '@/ui';
+import { formatCrop, formatFocalRange, formatMegapixels } from './format';
+import { overlapReasonText } from './words';
 
 /** Holes and shared ranges of the lineup, with what they cost or are good for. */
-export function Gaps({ result }: { result: LineupResult }) {
-  const name = namesOf(useFile());
+export function Ranges({ result, name }: { result: LineupResult; name: (id: string) => string }) {
   if (result.lineup.lensIds.length === 0) return null;
   return (
     <section aria-labelledby="gaps" className="grid gap-8 md:grid-cols-2">

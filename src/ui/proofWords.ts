@@ -1,5 +1,5 @@
 import type { LineupResult, Proof } from '@/core/lineup';
-import { formatCount } from '@/ui';
+import { formatCount } from './format';
 
 /** The proof in a sentence or two; null where there is none to tell. */
 export function proofWords(proof: Proof, totals: LineupResult['totals']): string | null {
