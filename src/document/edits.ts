@@ -62,10 +62,28 @@ export const moveFrame =
     return { ...file, frames };
   };
 
+/** Puts a frame where another one is; those between move up. */
+export const placeFrame =
+  (id: FrameId, at: FrameId): Edit =>
+  (file) => {
+    const from = file.frames.findIndex((f) => f.id === id);
+    const to = file.frames.findIndex((f) => f.id === at);
+    const moved = file.frames[from];
+    if (!moved || to < 0) return file;
+    const frames = file.frames.filter((f) => f.id !== id);
+    frames.splice(to, 0, moved);
+    return { ...file, frames };
+  };
+
 /** Puts a stretch in its place, or at the end when it is new. */
 export const putStretch =
   (stretch: Stretch): Edit =>
   (file) => ({ ...file, stretches: put(file.stretches, stretch) });
+
+/** Adds frames at the end. */
+export const addFrames =
+  (frames: readonly Frame[]): Edit =>
+  (file) => ({ ...file, frames: [...file.frames, ...frames] });
 
 /** Takes a stretch out; frames that could only be made in it can then be made in any. */
 export const removeStretch =

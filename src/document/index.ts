@@ -9,6 +9,7 @@ export {
   type Refusal,
 } from './codec';
 export {
+  addFrames,
   addGear,
   type Edit,
   freshId,
@@ -17,6 +18,7 @@ export {
   type Lock,
   lockOf,
   moveFrame,
+  placeFrame,
   putFrame,
   putStretch,
   putItem,
@@ -32,3 +34,4 @@ export {
 export { plainMessage } from './messages';
 export { kitName, namesOf } from './names';
 export { FILE_FORMAT, FILE_VERSION, MAX_FRAMES, type OutingFile, outingFile } from './outingFile';
+export { readShotList, type ShotLine } from './shotList';

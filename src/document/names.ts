@@ -1,15 +1,20 @@
-import { type Kit, kitPieces } from '@/core/gear';
-import type { OutingFile } from './outingFile';
+import { type Kit, kitPieces, type Shelf } from '@/core/gear';
+
+interface Named {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** What holds named things: an outing's file, or a question made from one. */
+export interface Nameable {
+  readonly shelf: Shelf;
+  readonly stretches: readonly Named[];
+  readonly frames: readonly Named[];
+  readonly outing: { readonly shooters: readonly Named[] };
+}
 
 /** Names of everything in an outing by id; an id without a name stands for itself. */
-export function namesOf({
-  shelf,
-  stretches,
-  frames,
-  outing,
-}: Pick<OutingFile, 'shelf' | 'stretches' | 'frames'> & {
-  outing: Pick<OutingFile['outing'], 'shooters'>;
-}): (id: string) => string {
+export function namesOf({ shelf, stretches, frames, outing }: Nameable): (id: string) => string {
   const named = [
     ...shelf.lenses,
     ...shelf.converters,

@@ -162,14 +162,15 @@ export function TextField({
 export function TextArea({
   value,
   onChange,
+  rows = 2,
   ...field
-}: FieldProps & { value: string; onChange: (value: string) => void }) {
+}: FieldProps & { value: string; onChange: (value: string) => void; rows?: number }) {
   return (
     <Field {...field}>
       {(ids) => (
         <textarea
           {...ids}
-          rows={2}
+          rows={rows}
           className={BOX}
           value={value}
           onChange={(e) => onChange(e.target.value)}

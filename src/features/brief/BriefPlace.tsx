@@ -9,12 +9,14 @@ import { Button, Dialog, EntityForm, FormText, FormTextArea } from '@/ui';
 import { FrameEditor } from './FrameEditor';
 import { FrameList } from './FrameList';
 import { newFrame } from './newFrame';
+import { PasteDialog } from './PasteDialog';
 import { Stretches } from './Stretches';
 
 export function BriefPlace() {
   const file = useFile();
   const edit = useEdit();
   const [selected, select] = useSelection('frame');
+  const [pasting, setPasting] = useState(false);
   const frame = file.frames.find((f) => f.id === selected) ?? null;
   const add = () => {
     const added = newFrame(file.frames);
@@ -33,9 +35,13 @@ export function BriefPlace() {
               <OutingLine />
               <NoteLine />
             </div>
-            <Button look="strong" onClick={add}>
-              <Plus size={14} aria-hidden /> Add a picture
-            </Button>
+            <span className="flex gap-2">
+              <Button onClick={() => setPasting(true)}>Paste a shot list</Button>
+              <Button look="strong" onClick={add}>
+                <Plus size={14} aria-hidden /> Add a picture
+              </Button>
+            </span>
+            <PasteDialog open={pasting} onOpenChange={setPasting} onAdded={select} />
           </div>
           {file.frames.length === 0 ? (
             <p className="max-w-prose border-t border-hair pt-4">

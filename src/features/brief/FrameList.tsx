@@ -1,9 +1,35 @@
 'use client';
 
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  type UniqueIdentifier,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
 import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react';
+import { useId } from 'react';
 import type { Frame } from '@/core/brief';
 import type { FrameResult } from '@/core/lineup';
-import { kitName, moveFrame, namesOf, type OutingFile, putFrame, removeFrame } from '@/document';
+import {
+  kitName,
+  moveFrame,
+  namesOf,
+  placeFrame,
+  type OutingFile,
+  putFrame,
+  removeFrame,
+} from '@/document';
 import { useAnswer, useEdit, useFile } from '@/session';
 import { IconButton, lightText, needText, shortfallWord, StateMark, WANTS } from '@/ui';
 import { copyOf } from './newFrame';
@@ -18,42 +44,80 @@ export function FrameList({ selected, onSelect }: FrameListProps) {
   const file = useFile();
   const { result } = useAnswer();
   const results = new Map(result?.frames.map((f) => [f.frameId, f]));
+  const edit = useEdit();
+  const id = useId();
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const name = namesOf(file);
+  const numberOf = (frameId: UniqueIdentifier) =>
+    1 + file.frames.findIndex((f) => f.id === frameId);
+  const drop = ({ active, over }: DragEndEvent) => {
+    if (over && over.id !== active.id)
+      edit(placeFrame(active.id as Frame['id'], over.id as Frame['id']));
+  };
   return (
-    <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Shot list">
-      <table className="w-full min-w-[34rem] border-collapse">
-        <thead>
-          <tr className="border-b border-ink text-left text-[12px] text-soft">
-            <th scope="col" className="w-8 py-1 font-normal">
-              №
-            </th>
-            <th scope="col" className="min-w-52 py-1 font-normal">
-              Picture
-            </th>
-            <th scope="col" className="w-16 py-1 font-normal">
-              Want
-            </th>
-            <th scope="col" className="w-56 py-1 font-normal">
-              Made with
-            </th>
-            <th scope="col" className="w-30 py-1">
-              <span className="sr-only">Actions</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {file.frames.map((frame, i) => (
-            <FrameRow
-              key={frame.id}
-              frame={frame}
-              number={i + 1}
-              result={results.get(frame.id)}
-              selected={frame.id === selected}
-              onSelect={onSelect}
-            />
-          ))}
-        </tbody>
-      </table>
-    </div>
+    <DndContext
+      id={id}
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      onDragEnd={drop}
+      accessibility={{
+        screenReaderInstructions: {
+          draggable:
+            'Space lifts the picture, arrow keys move it, Space puts it down, Escape leaves it.',
+        },
+        announcements: {
+          onDragStart: ({ active }) => `${name(String(active.id))} lifted.`,
+          onDragOver: ({ over }) => (over ? `At place ${numberOf(over.id)}.` : undefined),
+          onDragEnd: ({ active, over }) =>
+            over ? `${name(String(active.id))} put at place ${numberOf(over.id)}.` : undefined,
+          onDragCancel: ({ active }) => `${name(String(active.id))} left where it was.`,
+        },
+      }}
+    >
+      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Shot list">
+        <table className="w-full min-w-[34rem] border-collapse">
+          <thead>
+            <tr className="border-b border-ink text-left text-[12px] text-soft">
+              <th scope="col" className="w-8 py-1 font-normal">
+                №
+              </th>
+              <th scope="col" className="min-w-52 py-1 font-normal">
+                Picture
+              </th>
+              <th scope="col" className="w-16 py-1 font-normal">
+                Want
+              </th>
+              <th scope="col" className="w-56 py-1 font-normal">
+                Made with
+              </th>
+              <th scope="col" className="w-30 py-1">
+                <span className="sr-only">Actions</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <SortableContext
+              items={file.frames.map((f) => f.id)}
+              strategy={verticalListSortingStrategy}
+            >
+              {file.frames.map((frame, i) => (
+                <FrameRow
+                  key={frame.id}
+                  frame={frame}
+                  number={i + 1}
+                  result={results.get(frame.id)}
+                  selected={frame.id === selected}
+                  onSelect={onSelect}
+                />
+              ))}
+            </SortableContext>
+          </tbody>
+        </table>
+      </div>
+    </DndContext>
   );
 }
 
@@ -72,11 +136,26 @@ function FrameRow({
 }) {
   const file = useFile();
   const edit = useEdit();
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
+    id: frame.id,
+  });
   return (
     <tr
-      className={`group border-b border-hair align-top ${selected ? 'bg-chosen' : 'hover:bg-sheet'}`}
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={`group border-b border-hair align-top ${selected || isDragging ? 'bg-chosen' : 'hover:bg-sheet'}`}
     >
-      <td className="py-1.5 pl-1 text-soft">{number}</td>
+      <td className="py-1 pl-0 text-soft">
+        <button
+          type="button"
+          {...attributes}
+          {...listeners}
+          aria-label={`Move ${frame.name}, now at place ${number}`}
+          className="min-h-7 min-w-7 cursor-grab touch-none text-left"
+        >
+          {number}
+        </button>
+      </td>
       <td className="py-1.5 pr-3">
         <button
           type="button"

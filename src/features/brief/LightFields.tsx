@@ -14,6 +14,7 @@ import {
   useFormSet,
 } from '@/ui';
 import { pairs, Section } from './parts';
+import { SunCourse } from './SunCourse';
 
 const SOURCES: Record<LightSource['kind'], string> = {
   none: 'sets no demand',
@@ -100,6 +101,7 @@ function SunFields() {
       </div>
       <FormSelect name="light.source.sky" label="Sky" options={pairs(SKIES)} />
       <SunNote source={source} />
+      <SunCourse source={source} />
     </>
   );
 }

@@ -29,6 +29,8 @@ import {
   useFormSet,
 } from '@/ui';
 
+import { Timeline } from './Timeline';
+
 const WEATHERS = { dry: 'dry', wet: 'wet', dust: 'dust or sand' } as const;
 
 /** The parts of the outing in time order: where, in what weather, what is in hand. */
@@ -61,20 +63,31 @@ export function Stretches() {
           be changed, it is wet, fewer bodies are in hand, or two shooters share the gear.
         </p>
       ) : (
-        <ol className="flex flex-wrap border-t border-hair">
-          {file.stretches.map((s) => (
-            <li key={s.id} className="border-r border-b border-hair">
-              <button
-                type="button"
-                className="min-h-7 px-3 py-1 text-left hover:bg-chosen"
-                onClick={() => setOpened(s.id)}
-              >
-                <span className="block font-semibold">{s.name}</span>
-                <span className="block text-[12px] text-soft">{stretchText(s)}</span>
-              </button>
-            </li>
-          ))}
-        </ol>
+        <>
+          <Timeline onOpen={setOpened} about={stretchText} />
+          <ol className="flex flex-wrap border-t border-hair empty:hidden">
+            {file.stretches
+              .filter((s) => s.fromTime === null || s.toTime === null)
+              .map((s) => (
+                <li key={s.id} className="border-r border-b border-hair">
+                  <button
+                    type="button"
+                    className="min-h-7 px-3 py-1 text-left hover:bg-chosen"
+                    onClick={() => setOpened(s.id)}
+                  >
+                    <span className="block font-semibold">{s.name}</span>
+                    <span className="block text-[12px] text-soft">{stretchText(s)}</span>
+                  </button>
+                </li>
+              ))}
+          </ol>
+          {file.stretches.some((s) => s.fromTime !== null && s.toTime !== null) && (
+            <p className="text-[12px] text-soft">
+              Drag a bar to move it, its end to lengthen it; by keyboard ← → and Shift ← →. Enter
+              opens it.
+            </p>
+          )}
+        </>
       )}
       <Dialog
         open={current !== undefined}
@@ -114,14 +127,12 @@ function newStretch(stretches: readonly Stretch[]): Stretch {
 }
 
 /** What is particular about a stretch, short. */
-function stretchText({ fromTime, toTime, weather, changes, hands }: Stretch): string {
-  const times = fromTime && toTime ? [`${fromTime}–${toTime}`] : [];
+function stretchText({ weather, changes, hands }: Stretch): string {
   const limits = hands.flatMap((h) => [
     ...(h.bodies === null ? [] : [formatCount(h.bodies, 'body', 'bodies')]),
     ...(h.maxWeightG === null ? [] : [formatWeight(h.maxWeightG)]),
   ]);
   return [
-    ...times,
     ...(weather === 'dry' ? [] : [WEATHERS[weather]]),
     ...(changes ? [] : ['no change']),
     ...(hands.length > 1 ? [`${hands.length} shooters`] : []),

@@ -1,7 +1,7 @@
 import { type Frame, frameId, type Need, NOTHING_SPECIAL, type Output } from '@/core/brief';
-import { freshId } from '@/document';
+import { freshId, type ShotLine } from '@/document';
 
-const SUBJECT: Need = {
+const SUBJECT: Extract<Need, { kind: 'subject' }> = {
   kind: 'subject',
   widthM: null,
   heightM: 1.8,
@@ -60,6 +60,17 @@ export function newFrame(frames: readonly Frame[]): Frame {
     output: STARTING_OUTPUTS.pixels,
     note: '',
   };
+}
+
+/** Frames from the lines of a shot list: a standing person where the line says no more. */
+export function framesOfLines(lines: readonly ShotLine[], frames: readonly Frame[]): Frame[] {
+  const added: Frame[] = [];
+  for (const { name, want, fromM, toM } of lines) {
+    const fresh = newFrame([...frames, ...added]);
+    const need = fromM === null || toM === null ? SUBJECT : { ...SUBJECT, fromM, toM };
+    added.push({ ...fresh, name, want, need: { ...need, toM: Math.max(need.fromM, need.toM) } });
+  }
+  return added;
 }
 
 export function copyOf(frame: Frame, frames: readonly Frame[]): Frame {
