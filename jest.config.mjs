@@ -29,6 +29,7 @@ const config = async () => ({
     project({
       displayName: 'parts',
       testEnvironment: 'jsdom',
+      setupFiles: ['<rootDir>/tests/support/browserStubs.ts'],
       testMatch: ['<rootDir>/src/{ui,features,session}/**/*.test.{ts,tsx}'],
     }),
     project({

@@ -120,6 +120,24 @@ export const addGear =
     },
   });
 
+/** Adds a whole shelf to this one; what has the same id takes its place. */
+export const addShelf =
+  (other: OutingFile['shelf']): Edit =>
+  (file) => {
+    const added = addGear({ mounts: other.mounts, bodies: other.bodies, lenses: other.lenses })(
+      file,
+    );
+    return {
+      ...added,
+      shelf: {
+        ...added.shelf,
+        converters: putAll(added.shelf.converters, other.converters),
+        tubes: putAll(added.shelf.tubes, other.tubes),
+        adapters: putAll(added.shelf.adapters, other.adapters),
+      },
+    };
+  };
+
 /** Takes pieces off the shelf, and out of the limits and converters that name them. */
 export const removeItems =
   (ids: ReadonlySet<string>): Edit =>

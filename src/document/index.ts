@@ -11,6 +11,7 @@ export {
 export {
   addFrames,
   addGear,
+  addShelf,
   type Edit,
   freshId,
   type ItemOf,
@@ -35,3 +36,4 @@ export { plainMessage } from './messages';
 export { kitName, namesOf } from './names';
 export { FILE_FORMAT, FILE_VERSION, MAX_FRAMES, type OutingFile, outingFile } from './outingFile';
 export { readShotList, type ShotLine } from './shotList';
+export { decodeShelf, duplicatesOn, encodeShelf } from './shelfFile';

@@ -24,7 +24,7 @@ describe('an outing of version 1', () => {
   });
 
   it('asks for nothing new: no stretches, no wishes, figures not known', () => {
-    expect(file).toMatchObject({ version: 2, stretches: [], outing: { shooters: [] } });
+    expect(file).toMatchObject({ version: 3, stretches: [], outing: { shooters: [] } });
     expect(file?.frames.every((f) => !f.twice && f.depth.sharp === null)).toBe(true);
     expect(file?.shelf.lenses.every((l) => l.shift === null && l.builtInConverter === null)).toBe(
       true,
@@ -51,7 +51,33 @@ describe('an outing of version 1', () => {
 
   it('is left as it is when it is no document at all, or new already', () => {
     expect(migrate('text', 1)).toBe('text');
-    expect(migrate({ version: 2, frames: 7 }, 2)).toEqual({ version: 2, frames: 7 });
+    expect(migrate({ version: 3, frames: 7 }, 3)).toEqual({ version: 3, frames: 7 });
+  });
+});
+
+describe('an outing of version 2', () => {
+  const read = decode(VERSION_1);
+  const old = JSON.parse(JSON.stringify({ ...(read.ok ? read.value : {}), version: 2 }));
+  delete old.packing;
+  for (const lens of old.shelf.lenses) for (const k of ['lengthMm', 'diameterMm']) delete lens[k];
+  for (const body of old.shelf.bodies)
+    for (const k of ['sizeMm', 'picturesPerCharge', 'cardSlots', 'fileMb']) delete body[k];
+
+  it('is read as it was, with sizes, charges and packing not known', () => {
+    const migrated = decodeValue(old);
+    expect(migrated).toEqual({ ok: true, value: read.ok && read.value });
+    expect(migrated.ok && migrated.value.packing.prefer).toBe('changes');
+    expect(migrated.ok && migrated.value.shelf.lenses.every((l) => l.lengthMm === null)).toBe(true);
+  });
+
+  it('keeps what it knew already', () => {
+    const sized = { ...old.shelf.lenses[0], lengthMm: 80 };
+    const shelf = { ...old.shelf, lenses: [sized, ...old.shelf.lenses.slice(1)] };
+    const migrated = decodeValue({ ...old, shelf });
+    expect(migrated.ok && migrated.value.shelf.lenses[0]).toMatchObject({
+      lengthMm: 80,
+      diameterMm: null,
+    });
   });
 });
 

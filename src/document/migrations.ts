@@ -5,7 +5,7 @@ type Migration = (file: Json) => Json;
 type Json = Readonly<Record<string, unknown>>;
 
 /** Entry i leads from version i + 1 to version i + 2. */
-const MIGRATIONS: readonly Migration[] = [stretchesAndWishes];
+const MIGRATIONS: readonly Migration[] = [stretchesAndWishes, sizesAndPacking];
 
 /** Brings a document of an older version to the newest, step by step. */
 export function migrate(file: unknown, version: number): unknown {
@@ -77,6 +77,41 @@ function stretchesAndWishes(file: Json): Json {
       adapterPieces: 0.5,
       order: ['weight', 'price'],
     }),
+  };
+}
+
+/**
+ * 2 to 3: sizes of lenses and bodies, what a body takes in charge and cards, and what is packed.
+ * None of it was known before, and nothing chosen depends on it.
+ */
+function sizesAndPacking(file: Json): Json {
+  const unknownBody = { sizeMm: null, picturesPerCharge: null, cardSlots: null, fileMb: null };
+  const packing = {
+    pictures: null,
+    coldPercent: 0,
+    base: 'the car',
+    bagWeightG: null,
+    maxWeightG: null,
+    compartments: [],
+    anyOrder: [],
+    prefer: 'changes',
+    things: [],
+    ticked: [],
+  };
+  return {
+    ...file,
+    version: 3,
+    shelf: isJson(file.shelf)
+      ? {
+          ...file.shelf,
+          bodies: each(file.shelf.bodies, (body) => ({ ...body, ...missing(body, unknownBody) })),
+          lenses: each(file.shelf.lenses, (lens) => ({
+            ...lens,
+            ...missing(lens, { lengthMm: null, diameterMm: null }),
+          })),
+        }
+      : file.shelf,
+    ...missing(file, { packing }),
   };
 }
 

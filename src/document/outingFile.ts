@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { frame, limits, outing, stretch } from '@/core/brief';
+import { frame, limits, outing, packing, stretch } from '@/core/brief';
 import { piecesOf, shelf } from '@/core/gear';
 
 export const FILE_FORMAT = 'armreach';
-export const FILE_VERSION = 2;
+export const FILE_VERSION = 3;
 export const MAX_FRAMES = 500;
 export const MAX_STRETCHES = 50;
 
@@ -17,6 +17,7 @@ export const outingFile = z
     frames: z.array(frame).max(MAX_FRAMES),
     shelf,
     limits,
+    packing,
   })
   .superRefine((file, context) => {
     for (const { path, message } of brokenReferences(file))
@@ -37,6 +38,7 @@ function brokenReferences(file: {
   readonly frames: readonly z.infer<typeof frame>[];
   readonly shelf: z.infer<typeof shelf>;
   readonly limits: z.infer<typeof limits>;
+  readonly packing: z.infer<typeof packing>;
 }): Broken[] {
   const { shooters } = file.outing;
   const ids = (items: Named) => new Set<string>(items.map((item) => item.id));
@@ -86,6 +88,9 @@ function brokenReferences(file: {
             ],
       ),
     ]),
+    ...unknown(file.packing.anyOrder, stretchIds, ['packing', 'anyOrder'], 'stretch'),
+    ...usedTwice(file.packing.compartments, ['packing', 'compartments']),
+    ...usedTwice(file.packing.things, ['packing', 'things']),
     ...unknown(
       file.limits.lockedIn,
       pieces,

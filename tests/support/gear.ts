@@ -38,6 +38,10 @@ export function aBody(change: Partial<Body> | Record<string, unknown> = {}): Bod
     isoCeiling: null,
     stabiliserStops: null,
     autofocusLimitFNumber: null,
+    sizeMm: null,
+    picturesPerCharge: null,
+    cardSlots: null,
+    fileMb: null,
     sealed: null,
     ...change,
   });
@@ -81,6 +85,8 @@ export function aLens(
     filterMm: null,
     frontThread: null,
     shift: null,
+    lengthMm: null,
+    diameterMm: null,
     sealed: null,
     ...change,
   });

@@ -41,3 +41,10 @@ export {
   type StretchId,
 } from './stretch';
 export { type SubjectKey, SUBJECTS } from './subjects';
+export {
+  type Compartment,
+  DEFAULT_PACKING,
+  type PackedThing,
+  packing,
+  type Packing,
+} from './packing';

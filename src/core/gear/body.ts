@@ -22,5 +22,17 @@ export const body = z.strictObject({
   /** Slowest f-number at which its autofocus still works. */
   autofocusLimitFNumber: within(GEAR_RANGES.fNumber).nullable(),
   sealed: z.boolean().nullable(),
+  /** Width, height and depth as a block, without a lens. */
+  sizeMm: z
+    .strictObject({
+      widthMm: within(GEAR_RANGES.sizeMm),
+      heightMm: within(GEAR_RANGES.sizeMm),
+      depthMm: within(GEAR_RANGES.sizeMm),
+    })
+    .nullable(),
+  picturesPerCharge: z.number().int().min(1).max(20_000).nullable(),
+  cardSlots: z.number().int().min(1).max(4).nullable(),
+  /** Size of a picture's file, MB. */
+  fileMb: z.number().min(0.1).max(2000).nullable(),
 });
 export type Body = z.infer<typeof body>;

@@ -10,6 +10,7 @@ export const GEAR_RANGES = {
   magnification: { min: 0.001, max: 20 },
   stabiliserStops: { min: 0, max: 10 },
   iso: { min: 50, max: 4_000_000 },
+  sizeMm: { min: 1, max: 2000 },
 } as const;
 
 /** A number within one of the stated ranges, ends included. */

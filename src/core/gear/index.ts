@@ -1,7 +1,15 @@
 /** The shelf: bodies, lenses, what stands between them, and the setups that can be mounted from them. */
 export { adapter, type Adapter, adapterId, type AdapterId } from './adapter';
 export { body, type Body, bodyId, type BodyId } from './body';
-export { GEAR_RANGES, itemId, itemName, mountName, ownership, type Ownership } from './common';
+export {
+  GEAR_RANGES,
+  itemId,
+  itemName,
+  mountName,
+  ownership,
+  type Ownership,
+  within,
+} from './common';
 export { converter, type Converter, converterId, type ConverterId } from './converter';
 export {
   type AperturePoint,

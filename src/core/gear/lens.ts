@@ -77,6 +77,10 @@ export const lens = z.strictObject({
   /** Whether it shifts for perspective control. */
   shift: z.boolean().nullable(),
   sealed: z.boolean().nullable(),
+  /** From the mount to the front, caps off, at its shortest. */
+  lengthMm: within(GEAR_RANGES.sizeMm).nullable(),
+  /** Of the barrel, or of the hood put on reversed where that is wider. */
+  diameterMm: within(GEAR_RANGES.sizeMm).nullable(),
 });
 export type Lens = z.infer<typeof lens>;
 

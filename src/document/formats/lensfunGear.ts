@@ -77,6 +77,10 @@ function bodyFrom(camera: DatabaseCamera, id: string): Body {
     isoCeiling: null,
     stabiliserStops: null,
     autofocusLimitFNumber: null,
+    sizeMm: null,
+    picturesPerCharge: null,
+    cardSlots: null,
+    fileMb: null,
     sealed: null,
   };
 }
@@ -100,6 +104,8 @@ function lensFrom(lens: DatabaseLens, mount: string, id: string): Lens {
     filterMm: null,
     frontThread: null,
     shift: null,
+    lengthMm: null,
+    diameterMm: null,
     smallestFNumber: null,
     builtInConverter: null,
     sealed: null,

@@ -1,5 +1,5 @@
 /** Starter briefs: outings of the usual genres to begin from. */
-import { DEFAULT_LIMITS, outingId, stretch } from '@/core/brief';
+import { DEFAULT_LIMITS, DEFAULT_PACKING, outingId, stretch } from '@/core/brief';
 import type { Shelf } from '@/core/gear';
 import { FILE_FORMAT, FILE_VERSION, type OutingFile } from '../outingFile';
 import { frameOf, idOfName, type Starter } from './shot';
@@ -31,6 +31,7 @@ export function outingFromStarter(
     frames: starter.shots.map(frameOf),
     shelf,
     limits: { ...DEFAULT_LIMITS, ...starter.limits },
+    packing: DEFAULT_PACKING,
   };
 }
 

@@ -102,7 +102,11 @@ export function LineupTable({ result }: { result: LineupResult }) {
                     {c.name}
                   </th>
                   <td className="py-1.5 pr-4">
-                    {'lengthMm' in c ? formatMm(c.lengthMm) : 'factor' in c ? `${c.factor}×` : ''}
+                    {'lengthMm' in c && c.lengthMm !== null
+                      ? formatMm(c.lengthMm)
+                      : 'factor' in c
+                        ? `${c.factor}×`
+                        : ''}
                   </td>
                   <td className="py-1.5 pr-4">
                     {c.weightG === null ? 'not known' : formatWeight(c.weightG)}

@@ -2,10 +2,10 @@
 
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { addGear, shelfIds } from '@/document';
+import { addGear, duplicatesOn, shelfIds } from '@/document';
 import { LENS_CSV_TEMPLATE, type LensTable, readLensCsv } from '@/document/formats';
 import { download, useEdit, useFile, useSession } from '@/session';
-import { Button, Dialog, formatCount } from '@/ui';
+import { Button, Dialog, formatCount, Tick } from '@/ui';
 
 /** Lenses from a table. What cannot be read is listed; nothing is taken over until it is said so. */
 export function CsvImport({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -18,11 +18,14 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
     onClose();
   };
   const onShelf = new Set(file.shelf.lenses.map((l) => l.id));
+  const doubled = table ? duplicatesOn(file.shelf, table.lenses) : new Set<string>();
+  const [skipping, setSkipping] = useState(true);
+  const taken = table?.lenses.filter((l) => !skipping || !doubled.has(l.id)) ?? [];
   const known = table?.lenses.filter((l) => onShelf.has(l.id)).length ?? 0;
   const take = () => {
     if (!table) return;
-    edit(addGear({ lenses: table.lenses }));
-    toast(`${formatCount(table.lenses.length, 'lens', 'lenses')} taken over.`, {
+    edit(addGear({ lenses: taken }));
+    toast(`${formatCount(taken.length, 'lens', 'lenses')} taken over.`, {
       action: { label: 'Undo', onClick: document.undo },
     });
     close();
@@ -75,10 +78,17 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
                 ))}
               </ul>
             )}
+            {doubled.size > 0 && (
+              <Tick
+                label={`Leave out ${formatCount(doubled.size, 'lens that stands', 'lenses that stand')} on the shelf already by maker and name`}
+                on={skipping}
+                onChange={setSkipping}
+              />
+            )}
             <div className="flex justify-end gap-2">
               <Button onClick={close}>Cancel</Button>
-              <Button look="strong" disabled={table.lenses.length === 0} onClick={take}>
-                Take over {formatCount(table.lenses.length, 'lens', 'lenses')}
+              <Button look="strong" disabled={taken.length === 0} onClick={take}>
+                Take over {formatCount(taken.length, 'lens', 'lenses')}
               </Button>
             </div>
           </>

@@ -10,6 +10,8 @@ import {
 } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRef } from 'react';
+import type { Kind } from '@/document';
+import { EditCell, isEditable } from './EditCell';
 
 /** A row ready to show: its cells as text, with what they sort by. */
 export interface GearRow {
@@ -33,16 +35,30 @@ const helper = createColumnHelper<typeof features, GearRow>();
 const ROW_HEIGHT = 34;
 
 interface GearTableProps {
+  readonly kind: Kind;
   readonly label: string;
   readonly rows: readonly GearRow[];
   /** Column keys with their headings. */
   readonly columns: readonly (readonly [string, string])[];
+  /** Under a heading for each mount. */
+  readonly grouped: boolean;
+  /** Figures are changed in their cells. */
+  readonly editing: boolean;
   readonly selected: string | null;
   readonly onSelect: (id: string) => void;
 }
 
 /** A table of hundreds of rows: only those in sight are drawn. */
-export function GearTable({ label, rows, columns, selected, onSelect }: GearTableProps) {
+export function GearTable({
+  kind,
+  label,
+  rows,
+  columns,
+  grouped,
+  editing,
+  selected,
+  onSelect,
+}: GearTableProps) {
   const scroller = useRef<HTMLDivElement>(null);
   const table = useTable({
     features,
@@ -60,10 +76,13 @@ export function GearTable({ label, rows, columns, selected, onSelect }: GearTabl
     ]),
     getRowId: (row) => row.id,
   });
-  const sorted = table.getRowModel().rows;
+  const lines = linesOf(
+    table.getRowModel().rows.map((row) => row.original),
+    grouped,
+  );
   // eslint-disable-next-line react-hooks/incompatible-library -- nothing of it is passed on
   const virtual = useVirtualizer({
-    count: sorted.length,
+    count: lines.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW_HEIGHT,
     overscan: 12,
@@ -80,7 +99,7 @@ export function GearTable({ label, rows, columns, selected, onSelect }: GearTabl
       aria-label={label}
       className="relative max-h-[calc(100vh-15rem)] min-h-40 overflow-auto"
     >
-      <table className="w-full border-collapse" aria-rowcount={sorted.length + 1}>
+      <table className="w-full border-collapse" aria-rowcount={lines.length + 1}>
         <thead className="sticky top-0 z-10 bg-paper">
           {table.getHeaderGroups().map((group) => (
             <tr key={group.id} className="border-b border-ink text-left text-[12px] text-soft">
@@ -116,8 +135,20 @@ export function GearTable({ label, rows, columns, selected, onSelect }: GearTabl
         <tbody>
           {before > 0 && <tr style={{ height: before }} aria-hidden />}
           {shown.map((item) => {
-            const row = sorted[item.index]?.original;
-            if (!row) return null;
+            const row = lines[item.index];
+            if (row === undefined) return null;
+            if (typeof row === 'string')
+              return (
+                <tr key={row} style={{ height: ROW_HEIGHT }} className="border-b border-ink">
+                  <th
+                    scope="colgroup"
+                    colSpan={columns.length + 1}
+                    className="text-left align-bottom"
+                  >
+                    {row}
+                  </th>
+                </tr>
+              );
             const chosen = row.id === selected;
             return (
               <tr
@@ -143,7 +174,11 @@ export function GearTable({ label, rows, columns, selected, onSelect }: GearTabl
                 </td>
                 {columns.map(([key]) => (
                   <td key={key} className="pr-4 whitespace-nowrap">
-                    {row.cells[key]?.text}
+                    {editing && isEditable(key) ? (
+                      <EditCell kind={kind} id={row.id} name={row.name} column={key} />
+                    ) : (
+                      row.cells[key]?.text
+                    )}
                   </td>
                 ))}
               </tr>
@@ -154,4 +189,17 @@ export function GearTable({ label, rows, columns, selected, onSelect }: GearTabl
       </table>
     </div>
   );
+}
+
+/** The rows in order, with the name of each mount before its own. */
+function linesOf(rows: readonly GearRow[], grouped: boolean): (GearRow | string)[] {
+  if (!grouped) return [...rows];
+  const groups = new Map<string, GearRow[]>();
+  for (const row of rows) {
+    const mount = row.cells.mount?.text ?? '';
+    groups.set(mount, [...(groups.get(mount) ?? []), row]);
+  }
+  return [...groups]
+    .sort(([a], [b]) => a.localeCompare(b))
+    .flatMap(([mount, own]) => [mount, ...own]);
 }

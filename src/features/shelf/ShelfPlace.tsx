@@ -2,29 +2,25 @@
 
 import { Plus } from 'lucide-react';
 import { Tabs } from 'radix-ui';
-import { useDeferredValue, useMemo, useState } from 'react';
-import { type Kind, putItem } from '@/document';
+import { useRef, useState } from 'react';
+import { encodeShelf, type Kind, putItem } from '@/document';
 import { writeLensCsv } from '@/document/formats';
-import { download, useAnswer, useEdit, useFile, useSelection } from '@/session';
+import { download, useEdit, useFile, useSelection } from '@/session';
 import { Button, Menu } from '@/ui';
 import { CsvImport } from './CsvImport';
 import { GearEditor } from './GearEditor';
-import { GearTable } from './GearTable';
+import { GearList } from './GearList';
 import { LensfunImport } from './LensfunImport';
+import { Mounts } from './Mounts';
 import { newItem } from './newGear';
 import {
   ADAPTER_COLUMNS,
-  adapterRow,
   BODY_COLUMNS,
-  bodyRow,
   CONVERTER_COLUMNS,
-  converterRow,
   LENS_COLUMNS,
-  lensRow,
-  mountOf,
   TUBE_COLUMNS,
-  tubeRow,
 } from './rows';
+import { ShelfFile } from './ShelfFile';
 
 const KINDS = [
   ['lenses', 'Lenses', LENS_COLUMNS],
@@ -47,7 +43,8 @@ export function ShelfPlace() {
   const edit = useEdit();
   const [kindInAddress, setKind] = useSelection('kind');
   const [selected, select] = useSelection('item');
-  const [importing, setImporting] = useState<'csv' | 'lensfun' | null>(null);
+  const [importing, setImporting] = useState<'csv' | 'lensfun' | 'mounts' | null>(null);
+  const shelfInput = useRef<HTMLInputElement>(null);
   const kind: Kind = KINDS.find(([key]) => key === kindInAddress)?.[0] ?? 'lenses';
   const item = file.shelf[kind].find((i) => i.id === selected) ?? null;
   const add = () => {
@@ -81,6 +78,10 @@ export function ShelfPlace() {
                     label: 'Gear from the open lens database…',
                     onSelect: () => setImporting('lensfun'),
                   },
+                  {
+                    label: 'A whole shelf from a JSON file…',
+                    onSelect: () => shelfInput.current?.click(),
+                  },
                 ],
                 [
                   {
@@ -89,7 +90,13 @@ export function ShelfPlace() {
                     onSelect: () =>
                       download('lenses.csv', writeLensCsv(file.shelf.lenses), 'text/csv'),
                   },
+                  {
+                    label: 'Export the shelf as JSON',
+                    onSelect: () =>
+                      download('shelf.json', encodeShelf(file.shelf), 'application/json'),
+                  },
                 ],
+                [{ label: 'What fits what…', onSelect: () => setImporting('mounts') }],
               ]}
             />
             <Button look="strong" onClick={add}>
@@ -133,87 +140,9 @@ export function ShelfPlace() {
         )}
       </aside>
       <CsvImport open={importing === 'csv'} onClose={() => setImporting(null)} />
+      <ShelfFile input={shelfInput} />
+      <Mounts open={importing === 'mounts'} onClose={() => setImporting(null)} />
       <LensfunImport open={importing === 'lensfun'} onClose={() => setImporting(null)} />
     </div>
-  );
-}
-
-interface GearListProps {
-  readonly kind: Kind;
-  readonly label: string;
-  readonly columns: readonly (readonly [string, string])[];
-  readonly selected: string | null;
-  readonly onSelect: (id: string) => void;
-}
-
-/** The table of one kind with its filters. */
-function GearList({ kind, label, columns, selected, onSelect }: GearListProps) {
-  const { shelf, limits, outing } = useFile();
-  const { result } = useAnswer();
-  const [text, setText] = useState('');
-  const [mount, setMount] = useState('');
-  const wanted = useDeferredValue(text).toLowerCase();
-  const rows = useMemo(() => {
-    const inLineup = new Set<string>([
-      ...(result?.lineup.lensIds ?? []),
-      ...(result?.lineup.converterIds ?? []),
-      ...(result?.lineup.tubeIds ?? []),
-      ...(result?.lineup.adapterIds ?? []),
-    ]);
-    const context = { currency: outing.currency, limits, inLineup };
-    const all = {
-      lenses: () => shelf.lenses.map((l) => lensRow(l, context)),
-      bodies: () => shelf.bodies.map((b) => bodyRow(b, context)),
-      converters: () => shelf.converters.map((c) => converterRow(c, context)),
-      tubes: () => shelf.tubes.map((t) => tubeRow(t, context)),
-      adapters: () => shelf.adapters.map((a) => adapterRow(a, context)),
-    }[kind]();
-    return all.filter(
-      (row) =>
-        (mount === '' || row.cells.mount?.text === mount) &&
-        (wanted === '' ||
-          `${row.name} ${row.note} ${Object.values(row.cells)
-            .map((c) => c.text)
-            .join(' ')}`
-            .toLowerCase()
-            .includes(wanted)),
-    );
-  }, [kind, limits, mount, outing.currency, result, shelf, wanted]);
-  const mounts = [...new Set(shelf[kind].map(mountOf))].sort();
-  return (
-    <>
-      <div className="mb-1 flex flex-wrap items-center gap-2">
-        <input
-          type="search"
-          aria-label={`Search ${label.toLowerCase()}`}
-          placeholder="Search"
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-          className="min-h-7 w-44 border border-edge bg-sheet px-1.5"
-        />
-        <select
-          aria-label="Mount"
-          value={mount}
-          onChange={(e) => setMount(e.target.value)}
-          className="min-h-7 border border-edge bg-sheet px-1"
-        >
-          <option value="">every mount</option>
-          {mounts.map((m) => (
-            <option key={m}>{m}</option>
-          ))}
-        </select>
-        <span className="text-soft">
-          {rows.length} shown; <span className="font-semibold text-got">green</span> is in the
-          lineup
-        </span>
-      </div>
-      <GearTable
-        label={label}
-        rows={rows}
-        columns={columns}
-        selected={selected}
-        onSelect={onSelect}
-      />
-    </>
   );
 }

@@ -45,6 +45,8 @@ export function newItem<K extends Kind>(kind: K, file: OutingFile): ItemOf[K] {
       builtInConverter: null,
       frontThread: null,
       shift: null,
+      lengthMm: null,
+      diameterMm: null,
     }),
     bodies: (): Body => ({
       id: bodyId.parse(freshId('body', taken)),
@@ -55,6 +57,10 @@ export function newItem<K extends Kind>(kind: K, file: OutingFile): ItemOf[K] {
       isoCeiling: null,
       stabiliserStops: null,
       autofocusLimitFNumber: null,
+      sizeMm: null,
+      picturesPerCharge: null,
+      cardSlots: null,
+      fileMb: null,
       sealed: null,
     }),
     converters: (): Converter => ({

@@ -20,8 +20,12 @@ export const LENS_COLUMNS = [
   ['fNumber', 'f-number'],
   ['mount', 'Mount'],
   ['focus', 'Closest'],
+  ['magnification', 'Magnifies'],
+  ['filter', 'Thread'],
+  ['length', 'Length'],
   ['weight', 'Weight'],
   ['price', 'New'],
+  ['used', 'Used'],
   ['ownership', 'Whose'],
 ] as const;
 
@@ -31,6 +35,7 @@ export const BODY_COLUMNS = [
   ['mount', 'Mount'],
   ['weight', 'Weight'],
   ['price', 'New'],
+  ['used', 'Used'],
   ['ownership', 'Whose'],
 ] as const;
 
@@ -40,6 +45,7 @@ export const CONVERTER_COLUMNS = [
   ['mount', 'Mount'],
   ['weight', 'Weight'],
   ['price', 'New'],
+  ['used', 'Used'],
   ['ownership', 'Whose'],
 ] as const;
 
@@ -48,6 +54,7 @@ export const TUBE_COLUMNS = [
   ['mount', 'Mount'],
   ['weight', 'Weight'],
   ['price', 'New'],
+  ['used', 'Used'],
   ['ownership', 'Whose'],
 ] as const;
 
@@ -57,6 +64,7 @@ export const ADAPTER_COLUMNS = [
   ['autofocus', 'Autofocus'],
   ['weight', 'Weight'],
   ['price', 'New'],
+  ['used', 'Used'],
   ['ownership', 'Whose'],
 ] as const;
 
@@ -77,6 +85,18 @@ export function lensRow(lens: Lens, context: Context): GearRow {
           ? formatFNumber(ends[0])
           : `${formatFNumber(ends[0])}–${formatFNumber(ends[1]).slice(2)}`,
       sort: ends[1],
+    },
+    magnification: {
+      text: lens.maxMagnification === null ? '' : `${lens.maxMagnification}×`,
+      sort: lens.maxMagnification ?? undefined,
+    },
+    filter: {
+      text: lens.filterMm === null ? '' : formatMm(lens.filterMm),
+      sort: lens.filterMm ?? undefined,
+    },
+    length: {
+      text: lens.lengthMm === null ? '' : formatMm(lens.lengthMm),
+      sort: lens.lengthMm ?? undefined,
     },
     focus: {
       text: lens.minFocusM === null ? '' : formatMetres(lens.minFocusM),
@@ -152,6 +172,10 @@ function rowOf(
         text: item.weightG === null ? '' : formatWeight(item.weightG),
         sort: item.weightG ?? undefined,
       },
+      used: {
+        text: item.priceUsed === null ? '' : formatMoney(item.priceUsed, currency),
+        sort: item.priceUsed ?? undefined,
+      },
       price: {
         text: item.priceNew === null ? '' : formatMoney(item.priceNew, currency),
         sort: item.priceNew ?? undefined,
@@ -160,3 +184,14 @@ function rowOf(
     },
   };
 }
+
+/** Columns that are only shown when asked for. */
+export const EXTRA_COLUMNS: ReadonlySet<string> = new Set([
+  'used',
+  'magnification',
+  'filter',
+  'length',
+]);
+
+/** Columns that can be changed in the table. */
+export const EDITABLE = { weight: 'weightG', price: 'priceNew', used: 'priceUsed' } as const;

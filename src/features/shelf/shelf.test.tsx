@@ -29,6 +29,10 @@ describe('rows', () => {
       Object.fromEntries(Object.entries(row.cells).map(([key, cell]) => [key, plain(cell.text)])),
     ).toEqual({
       range: '24–240 mm',
+      filter: '72 mm',
+      length: '',
+      magnification: '0.27×',
+      used: '€560',
       fNumber: 'f/4–6.3',
       focus: '50 cm',
       mount: 'Quillmar K',
@@ -81,6 +85,9 @@ describe('the table', () => {
     };
     render(
       <GearTable
+        kind="lenses"
+        grouped={false}
+        editing={false}
         label="Lenses"
         rows={[one, ...rows.slice(0, 4)]}
         columns={LENS_COLUMNS}
@@ -107,6 +114,9 @@ describe('the table', () => {
     }));
     render(
       <GearTable
+        kind="lenses"
+        grouped={false}
+        editing={false}
         label="Lenses"
         rows={many}
         columns={LENS_COLUMNS}

@@ -1,4 +1,4 @@
-import { DEFAULT_LIMITS, outingId } from '@/core/brief';
+import { DEFAULT_LIMITS, DEFAULT_PACKING, outingId } from '@/core/brief';
 import { FILE_FORMAT, FILE_VERSION, type OutingFile } from '@/document';
 
 export const EMPTY_OUTING: OutingFile = {
@@ -18,4 +18,5 @@ export const EMPTY_OUTING: OutingFile = {
   stretches: [],
   shelf: { mounts: [], bodies: [], lenses: [], converters: [], tubes: [], adapters: [] },
   limits: DEFAULT_LIMITS,
+  packing: DEFAULT_PACKING,
 };

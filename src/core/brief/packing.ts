@@ -1,0 +1,58 @@
+import { z } from 'zod';
+import { GEAR_RANGES, itemId, itemName, within } from '@/core/gear';
+import { stretchId } from './stretch';
+
+const innerMm = z.number().min(10).max(2000);
+
+/** A part of a bag by its inner size. */
+export const compartment = z.strictObject({
+  id: itemId,
+  name: itemName,
+  widthMm: innerMm,
+  heightMm: innerMm,
+  depthMm: innerMm,
+});
+export type Compartment = z.infer<typeof compartment>;
+
+/** Something to pack that is neither body nor glass. */
+export const packedThing = z.strictObject({
+  id: itemId,
+  name: itemName,
+  weightG: within(GEAR_RANGES.weightG).nullable(),
+});
+export type PackedThing = z.infer<typeof packedThing>;
+
+/** What the plan of carrying and packing goes by, besides the outing itself. */
+export const packing = z.strictObject({
+  /** Pictures expected over the whole outing; null for what is usual for its length. */
+  pictures: z.number().int().min(0).max(200_000).nullable(),
+  /** Share of a battery's charge that cold takes, percent. */
+  coldPercent: z.number().min(0).max(90),
+  /** Where the things stay that a stretch does not need. */
+  base: z.string().trim().max(80),
+  bagWeightG: within(GEAR_RANGES.weightG).nullable(),
+  /** Most that is carried at any moment by one person, g; null for no limit. */
+  maxWeightG: z.number().min(0).max(200_000).nullable(),
+  compartments: z.array(compartment).max(20),
+  /** Stretches in which the pictures may be made in any order. */
+  anyOrder: z.array(stretchId).max(50),
+  /** Fewer changes or less weight first, where both cannot be had. */
+  prefer: z.enum(['changes', 'weight']),
+  things: z.array(packedThing).max(100),
+  /** Ids of packed things that are ticked off. */
+  ticked: z.array(z.string().max(120)).max(500),
+});
+export type Packing = z.infer<typeof packing>;
+
+export const DEFAULT_PACKING: Packing = {
+  pictures: null,
+  coldPercent: 0,
+  base: 'the car',
+  bagWeightG: null,
+  maxWeightG: null,
+  compartments: [],
+  anyOrder: [],
+  prefer: 'changes',
+  things: [],
+  ticked: [],
+};

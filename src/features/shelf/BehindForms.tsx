@@ -1,0 +1,113 @@
+'use client';
+
+import { useFormContext, useWatch } from 'react-hook-form';
+import {
+  type Adapter,
+  adapter,
+  type Converter,
+  converter,
+  type Lens,
+  type Tube,
+  tube,
+} from '@/core/gear';
+import { putItem } from '@/document';
+import { useEdit, useFile } from '@/session';
+import { EntityForm, FormKnown, FormNumber, FormText } from '@/ui';
+import { CommonFields, GRID, NameFields, useMounts } from './gearFields';
+
+/** A converter with the lenses it is made for. */
+export function ConverterForm({ item }: { item: Converter }) {
+  const { shelf } = useFile();
+  const edit = useEdit();
+  return (
+    <EntityForm
+      label={`Converter ${item.name}`}
+      schema={converter}
+      value={item}
+      onValid={(next, field) => edit(putItem('converters', next), `${item.id}.${field}`)}
+    >
+      <div className={GRID}>
+        <NameFields />
+        <FormNumber name="factor" label="Factor" unit="×" />
+        <span />
+        <CommonFields />
+        <TakesLenses lenses={shelf.lenses.filter((l) => l.mount === item.mount)} />
+      </div>
+    </EntityForm>
+  );
+}
+
+/** An extension tube. */
+export function TubeForm({ item }: { item: Tube }) {
+  const edit = useEdit();
+  return (
+    <EntityForm
+      label={`Tube ${item.name}`}
+      schema={tube}
+      value={item}
+      onValid={(next, field) => edit(putItem('tubes', next), `${item.id}.${field}`)}
+    >
+      <div className={GRID}>
+        <NameFields />
+        <FormNumber name="lengthMm" label="Extension" unit="mm" />
+        <FormKnown name="autofocus" label="Autofocus passes" />
+        <CommonFields />
+      </div>
+    </EntityForm>
+  );
+}
+
+/** An adapter, in its direction. */
+export function AdapterForm({ item }: { item: Adapter }) {
+  const edit = useEdit();
+  const mounts = useMounts();
+  return (
+    <EntityForm
+      label={`Adapter ${item.name}`}
+      schema={adapter}
+      value={item}
+      onValid={(next, field) => edit(putItem('adapters', next), `${item.id}.${field}`)}
+    >
+      <div className={GRID}>
+        <div className="col-span-2">
+          <FormText name="name" label="Name" />
+        </div>
+        <FormText name="maker" label="Maker" />
+        <FormNumber name="factor" label="Factor of its glass" unit="×" hint="1 without glass" />
+        <FormText name="lensMount" label="Carries lenses of" list={mounts} />
+        <FormText name="bodyMount" label="on bodies of" list={mounts} />
+        <FormKnown name="autofocus" label="Autofocus survives" />
+        <span />
+        <CommonFields />
+      </div>
+    </EntityForm>
+  );
+}
+
+/** Which lenses the converter is made for. */
+function TakesLenses({ lenses }: { lenses: readonly Lens[] }) {
+  const { setValue } = useFormContext();
+  const lensIds = useWatch({ name: 'lensIds' }) as readonly string[];
+  return (
+    <fieldset className="col-span-2">
+      <legend className="text-[12px] text-soft">Made for these lenses of its mount</legend>
+      {lenses.length === 0 && <p>No lens of this mount is on the shelf.</p>}
+      {lenses.map((l) => (
+        <label key={l.id} className="flex items-center gap-2 py-0.5">
+          <input
+            type="checkbox"
+            checked={lensIds.includes(l.id)}
+            onChange={(e) =>
+              setValue(
+                'lensIds',
+                e.target.checked ? [...lensIds, l.id] : lensIds.filter((id) => id !== l.id),
+                { shouldValidate: true },
+              )
+            }
+          />
+          {l.name}
+        </label>
+      ))}
+    </fieldset>
+  );
+}

@@ -1,0 +1,42 @@
+'use client';
+
+import { mountableChains } from '@/core/gear';
+import { useFile } from '@/session';
+
+/** What a lens goes on, or a body takes, and by what adapter. */
+export function Fits({ kind, id }: { kind: 'lenses' | 'bodies'; id: string }) {
+  const { shelf } = useFile();
+  const chains = mountableChains({
+    ...shelf,
+    converters: [],
+    tubes: [],
+    ...(kind === 'lenses'
+      ? { lenses: shelf.lenses.filter((l) => l.id === id) }
+      : { bodies: shelf.bodies.filter((b) => b.id === id) }),
+  });
+  const other = (chain: (typeof chains)[number]) =>
+    kind === 'lenses' ? chain.body.name : chain.lens.name;
+  const direct = chains.filter((c) => c.adapter === null).map(other);
+  const adapted = chains.filter((c) => c.adapter !== null);
+  const most = 6;
+  const listed = (names: readonly string[]) =>
+    names.length > most
+      ? `${names.slice(0, most).join(', ')} and ${names.length - most} more`
+      : names.join(', ');
+  if (chains.length === 0)
+    return (
+      <p className="text-[13px]">
+        {kind === 'lenses' ? 'Fits no body on the shelf.' : 'No lens on the shelf fits it.'}
+      </p>
+    );
+  const adapters = [...new Set(adapted.map((c) => c.adapter?.name ?? ''))];
+  return (
+    <p className="text-[13px] text-soft">
+      {direct.length > 0 && `${kind === 'lenses' ? 'Fits' : 'Takes'} ${listed(direct)}. `}
+      {adapters.map(
+        (name) =>
+          `By “${name}”: ${listed(adapted.filter((c) => c.adapter?.name === name).map(other))}. `,
+      )}
+    </p>
+  );
+}

@@ -1,0 +1,211 @@
+'use client';
+
+import { Columns3 } from 'lucide-react';
+import { Popover } from 'radix-ui';
+import { useDeferredValue, useMemo, useState } from 'react';
+import type { Ownership } from '@/core/gear';
+import { type Kind } from '@/document';
+import { useAnswer, useFile } from '@/session';
+import { Button, OWNERSHIPS, readNumber } from '@/ui';
+import { GearTable } from './GearTable';
+import {
+  adapterRow,
+  bodyRow,
+  converterRow,
+  EXTRA_COLUMNS,
+  lensRow,
+  mountOf,
+  tubeRow,
+} from './rows';
+
+interface GearListProps {
+  readonly kind: Kind;
+  readonly label: string;
+  readonly columns: readonly (readonly [string, string])[];
+  readonly selected: string | null;
+  readonly onSelect: (id: string) => void;
+}
+
+const BOX = 'min-h-7 border border-edge bg-sheet px-1';
+
+/** What the lenses are narrowed to by their figures; as typed, nothing where it is no number. */
+interface Figures {
+  readonly reachesMm: string;
+  readonly fNumber: string;
+  readonly weightG: string;
+}
+const NO_FIGURES: Figures = { reachesMm: '', fNumber: '', weightG: '' };
+
+/** The table of one kind with its filters, its columns and its ways of changing. */
+export function GearList({ kind, label, columns, selected, onSelect }: GearListProps) {
+  const { shelf, limits, outing } = useFile();
+  const { result } = useAnswer();
+  const [text, setText] = useState('');
+  const [mount, setMount] = useState('');
+  const [whose, setWhose] = useState<Ownership | ''>('');
+  const [figures, setFigures] = useState(NO_FIGURES);
+  const [grouped, setGrouped] = useState(false);
+  const [editing, setEditing] = useState(false);
+  const [hidden, setHidden] = useState<ReadonlySet<string>>(EXTRA_COLUMNS);
+  const wanted = useDeferredValue(text).toLowerCase();
+  const narrowed = useDeferredValue(figures);
+  const rows = useMemo(() => {
+    const inLineup = new Set<string>([
+      ...(result?.lineup.lensIds ?? []),
+      ...(result?.lineup.converterIds ?? []),
+      ...(result?.lineup.tubeIds ?? []),
+      ...(result?.lineup.adapterIds ?? []),
+    ]);
+    const context = { currency: outing.currency, limits, inLineup };
+    const all = {
+      lenses: () => shelf.lenses.filter(hasFigures(narrowed)).map((l) => lensRow(l, context)),
+      bodies: () => shelf.bodies.map((b) => bodyRow(b, context)),
+      converters: () => shelf.converters.map((c) => converterRow(c, context)),
+      tubes: () => shelf.tubes.map((t) => tubeRow(t, context)),
+      adapters: () => shelf.adapters.map((a) => adapterRow(a, context)),
+    }[kind]();
+    return all.filter(
+      (row) =>
+        (mount === '' || row.cells.mount?.text === mount) &&
+        (whose === '' || row.cells.ownership?.sort === whose) &&
+        (wanted === '' ||
+          `${row.name} ${row.note} ${Object.values(row.cells)
+            .map((c) => c.text)
+            .join(' ')}`
+            .toLowerCase()
+            .includes(wanted)),
+    );
+  }, [kind, limits, mount, whose, narrowed, outing.currency, result, shelf, wanted]);
+  const mounts = [...new Set(shelf[kind].map(mountOf))].sort();
+  const figure = (name: keyof Figures, hint: string) => (
+    <input
+      aria-label={hint}
+      placeholder={hint}
+      inputMode="decimal"
+      value={figures[name]}
+      onChange={(e) => setFigures({ ...figures, [name]: e.target.value })}
+      className={`${BOX} w-28 px-1.5`}
+    />
+  );
+  return (
+    <>
+      <div className="mb-1 flex flex-wrap items-center gap-2">
+        <input
+          type="search"
+          aria-label={`Search ${label.toLowerCase()}`}
+          placeholder="Search"
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+          className="min-h-7 w-36 border border-edge bg-sheet px-1.5"
+        />
+        <select
+          aria-label="Mount"
+          value={mount}
+          onChange={(e) => setMount(e.target.value)}
+          className={BOX}
+        >
+          <option value="">every mount</option>
+          {mounts.map((m) => (
+            <option key={m}>{m}</option>
+          ))}
+        </select>
+        <select
+          aria-label="Whose"
+          value={whose}
+          onChange={(e) => setWhose(e.target.value as Ownership | '')}
+          className={BOX}
+        >
+          <option value="">anyone’s</option>
+          {Object.entries(OWNERSHIPS).map(([key, name]) => (
+            <option key={key} value={key}>
+              {name}
+            </option>
+          ))}
+        </select>
+        {kind === 'lenses' && (
+          <>
+            {figure('reachesMm', 'reaches mm')}
+            {figure('fNumber', 'f/ at most')}
+            {figure('weightG', 'g at most')}
+          </>
+        )}
+        <ColumnChoice columns={columns} hidden={hidden} onChange={setHidden} />
+        <Button aria-pressed={grouped} onClick={() => setGrouped(!grouped)}>
+          By mount
+        </Button>
+        <Button aria-pressed={editing} onClick={() => setEditing(!editing)}>
+          {editing ? 'Done' : 'Edit here'}
+        </Button>
+        <span className="text-soft">
+          {rows.length} shown; <span className="font-semibold text-got">green</span> is in the
+          lineup
+        </span>
+      </div>
+      <GearTable
+        kind={kind}
+        label={label}
+        rows={rows}
+        columns={columns.filter(([key]) => !hidden.has(key))}
+        grouped={grouped}
+        editing={editing}
+        selected={selected}
+        onSelect={onSelect}
+      />
+    </>
+  );
+}
+
+function hasFigures({ reachesMm, fNumber, weightG }: Figures) {
+  const [reach, slowest, heaviest] = [reachesMm, fNumber, weightG].map(readNumber);
+  return (l: {
+    focal: { wideMm: number; longMm: number };
+    apertures: readonly { fNumber: number }[];
+    weightG: number | null;
+  }) =>
+    (!reach || (l.focal.wideMm <= reach && reach <= l.focal.longMm)) &&
+    (!slowest || (l.apertures.at(-1)?.fNumber ?? Infinity) <= slowest) &&
+    (!heaviest || (l.weightG !== null && l.weightG <= heaviest));
+}
+
+function ColumnChoice({
+  columns,
+  hidden,
+  onChange,
+}: {
+  columns: readonly (readonly [string, string])[];
+  hidden: ReadonlySet<string>;
+  onChange: (hidden: ReadonlySet<string>) => void;
+}) {
+  return (
+    <Popover.Root>
+      <Popover.Trigger asChild>
+        <Button>
+          <Columns3 size={14} aria-hidden /> Columns
+        </Button>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          sideOffset={4}
+          className="z-30 border border-edge bg-sheet px-4 py-2"
+          aria-label="Columns"
+        >
+          {columns.map(([key, name]) => (
+            <label key={key} className="flex min-h-7 items-center gap-2">
+              <input
+                type="checkbox"
+                checked={!hidden.has(key)}
+                onChange={(e) => {
+                  const next = new Set(hidden);
+                  if (e.target.checked) next.delete(key);
+                  else next.add(key);
+                  onChange(next);
+                }}
+              />
+              {name}
+            </label>
+          ))}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

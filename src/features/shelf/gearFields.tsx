@@ -1,0 +1,56 @@
+'use client';
+
+import { useFile } from '@/session';
+import { FormNumber, FormSelect, FormText, OWNERSHIPS } from '@/ui';
+import { Weigh } from './Weigh';
+
+export function useMounts(): string[] {
+  const { shelf } = useFile();
+  return [...new Set([...shelf.bodies, ...shelf.lenses].map((i) => i.mount))].sort();
+}
+
+/** What a piece is called, by whom it is made, and its mount. */
+export function NameFields() {
+  const mounts = useMounts();
+  return (
+    <>
+      <div className="col-span-2">
+        <FormText name="name" label="Name" />
+      </div>
+      <FormText name="maker" label="Maker" />
+      <FormText name="mount" label="Mount" list={mounts} />
+    </>
+  );
+}
+
+/** Weight, whose it is, prices. */
+export function CommonFields() {
+  const { outing } = useFile();
+  return (
+    <>
+      <div className="flex items-end gap-1">
+        <FormNumber name="weightG" label="Weight" unit="g" placeholder="not known" />
+        <Weigh />
+      </div>
+      <FormSelect
+        name="ownership"
+        label="Whose"
+        options={Object.entries(OWNERSHIPS) as [keyof typeof OWNERSHIPS, string][]}
+      />
+      <FormNumber
+        name="priceNew"
+        label="Price new"
+        unit={outing.currency}
+        placeholder="not known"
+      />
+      <FormNumber
+        name="priceUsed"
+        label="Price used"
+        unit={outing.currency}
+        placeholder="not known"
+      />
+    </>
+  );
+}
+
+export const GRID = 'grid grid-cols-2 gap-2';
