@@ -9,6 +9,7 @@ const elements = [
   { type: 'brief', pattern: 'src/core/brief' },
   { type: 'coverage', pattern: 'src/core/coverage' },
   { type: 'lineup', pattern: 'src/core/lineup' },
+  { type: 'carry', pattern: 'src/core/carry' },
   { type: 'core-base', pattern: 'src/core' },
   { type: 'document', pattern: 'src/document' },
   { type: 'workers', pattern: 'src/workers' },
@@ -20,14 +21,15 @@ const elements = [
   { type: 'cli', pattern: 'src/cli' },
 ];
 
-const CORE = ['core-base', 'optics', 'gear', 'brief', 'coverage', 'lineup'];
+const CORE = ['core-base', 'optics', 'gear', 'brief', 'coverage', 'lineup', 'carry'];
 const MAY_USE = {
   'core-base': [],
   optics: ['core-base'],
   gear: ['core-base', 'optics'],
   brief: ['core-base', 'optics', 'gear'],
   coverage: ['core-base', 'optics', 'gear', 'brief'],
-  lineup: CORE,
+  lineup: ['core-base', 'optics', 'gear', 'brief', 'coverage'],
+  carry: CORE,
   document: [...CORE],
   workers: [...CORE],
   devices: [],

@@ -40,6 +40,8 @@ export {
   type Totals,
 } from './result';
 export { type Piece, selectable, type Selectable } from './selectable';
+export { type Hand, handsOf } from './hands';
 export { lensLacks } from './lenses';
+export { type Occasion, occasionsOf } from './occasions';
 export type { LineupQuestion } from './question';
 export { explain, solveChoice, solveLineup, type SolveOptions } from './solveLineup';

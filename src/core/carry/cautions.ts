@@ -1,0 +1,117 @@
+import { ev100OfSource, type Frame, SUBJECTS } from '@/core/brief';
+import { equivalentRange, type LineupQuestion } from '@/core/lineup';
+import { setupOfKit } from '@/core/gear';
+import type { CarryPlan, CarryQuestion } from './plan';
+
+/** A caution, and the frames or stretches that call for it. Local rules come before all of them. */
+export interface Caution {
+  readonly code:
+    | 'sun-in-finder'
+    | 'loose-overhead'
+    | 'animals'
+    | 'flash-animals'
+    | 'backwards'
+    | 'lifting'
+    | 'heavy-lens'
+    | 'lithium'
+    | 'law';
+  /** Names of the frames or stretches that call for it. */
+  readonly for: readonly string[];
+  /** Weight that calls for it, g; null where none does. */
+  readonly weightG: number | null;
+}
+
+/** Longer than this, on the 36×24 mm frame, the sun in a finder hurts at once. Common practice, no source. */
+const LONG_MM = 200;
+const DAYLIGHT_EV100 = 12;
+/** The most that people call bearable for a day, g; heavier lenses than that below are not held. Common practice, no source. */
+const BEARABLE_G = 7000;
+const HEAVY_SETUP_G = 3000;
+
+/** Words in places, names and notes that call for a caution. */
+const WORDS: readonly (readonly [Caution['code'], RegExp])[] = [
+  [
+    'loose-overhead',
+    /\b(aircraft|helicopter|balloon|glider|catwalk|rigg\w*|balcony|gallery|overhead)\b/i,
+  ],
+  ['law', /\b(airfield|airport|railway|rail|station|road|bridge|drone|harbour|port|border)\b/i],
+];
+
+const ANIMALS = SUBJECTS.filter((s) => /Bird|Mammal/.test(s.key));
+
+/** The cautions that an outing and its plan call for, gravest first. */
+export function cautionsFor(question: CarryQuestion, plan: CarryPlan): Caution[] {
+  const { frames, stretches } = question;
+  const named = (those: readonly { readonly name: string }[]) => those.map((x) => x.name);
+  const animals = frames.filter(isAnimal);
+  const long = frames.filter(
+    (f) =>
+      (ev100OfSource(f.light.source) ?? 0) >= DAYLIGHT_EV100 &&
+      longestMadeWith(f, question, plan) >= LONG_MM,
+  );
+  const inHand = Math.max(
+    0,
+    ...plan.stretches.flatMap((s) => s.hands.map((h) => h.weights.inHandG)),
+  );
+  const days = new Set(stretches.flatMap((s) => s.day ?? [])).size;
+  const all: (Caution | null)[] = [
+    caution('sun-in-finder', named(long)),
+    ...WORDS.map(([code, words]) =>
+      caution(code, named(stretches.filter((s) => words.test(`${s.name} ${s.place} ${s.note}`)))),
+    ),
+    caution('animals', named(animals)),
+    caution('flash-animals', named(animals.filter((f) => f.light.flash !== null))),
+    caution(
+      'backwards',
+      named(frames.filter((f) => f.need.kind === 'subject' && f.need.footing === 'flowing')),
+    ),
+    plan.worst !== null && plan.worst.weightG >= BEARABLE_G
+      ? { code: 'lifting', for: [], weightG: plan.worst.weightG }
+      : null,
+    inHand >= HEAVY_SETUP_G ? { code: 'heavy-lens', for: [], weightG: inHand } : null,
+    days > 1 ? { code: 'lithium', for: [], weightG: null } : null,
+  ];
+  return all.filter((c) => c !== null);
+}
+
+function caution(code: Caution['code'], those: readonly string[]): Caution | null {
+  return those.length === 0 ? null : { code, for: those, weightG: null };
+}
+
+function isAnimal({ need }: Frame): boolean {
+  return (
+    need.kind === 'subject' &&
+    ANIMALS.some((s) => s.widthM === need.widthM && s.heightM === need.heightM)
+  );
+}
+
+/** Longest focal length, on the 36×24 mm frame, that a frame is planned with. */
+function longestMadeWith(
+  { id }: Frame,
+  { shelf }: Pick<LineupQuestion, 'shelf'>,
+  plan: CarryPlan,
+): number {
+  const lengths = plan.stretches.flatMap((s) =>
+    s.hands.flatMap((h) =>
+      h.doings.flatMap((d) =>
+        d.kind === 'frame' && d.frameId === id
+          ? d.with.map(({ bodyId, pieceIds }) => {
+              const find = <T extends string>(of: readonly { readonly id: T }[]) =>
+                of.find((x) => pieceIds.includes(x.id))?.id ?? null;
+              const lensId = find(shelf.lenses);
+              if (lensId === null) return 0;
+              const setup = setupOfKit(shelf, {
+                bodyId,
+                lensId,
+                adapterId: find(shelf.adapters),
+                converterId: find(shelf.converters),
+                tubeId: find(shelf.tubes),
+              });
+              return setup ? equivalentRange(setup).to : 0;
+            })
+          : [],
+      ),
+    ),
+  );
+  return Math.max(0, ...lengths);
+}

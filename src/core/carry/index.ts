@@ -1,0 +1,24 @@
+/** The plan by stretch: what hangs on which body, what is changed when, what is carried and packed. */
+export { fewestChanges, type Schedule, type ScheduleOptions, type Step } from './changes';
+export {
+  type CarryAnswer,
+  carryAnswer,
+  type CarryHand,
+  type CarryPlan,
+  type CarryQuestion,
+  type CarryStretch,
+  type Doing,
+  type OnBody,
+  type Weights,
+} from './plan';
+export { type Mounting, type Option, type Shift, shiftsOf, type Task } from './tasks';
+export { type BagAnswer, type BagItem, packBag, type Placed } from './bag';
+export { type Caution, cautionsFor } from './cautions';
+export {
+  FORGOTTEN_OFTEN,
+  type ForgottenOften,
+  packingList,
+  type PackingLine,
+  USUAL_PICTURES_A_FRAME,
+} from './packingList';
+export { afterScenario, lostTo, type Scenario } from './scenario';

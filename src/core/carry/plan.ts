@@ -1,0 +1,298 @@
+import type { FrameId, Outing, Packing, ShooterId, StretchId } from '@/core/brief';
+import type { Body, BodyId } from '@/core/gear';
+import { piecesOf } from '@/core/gear';
+import type { LineupQuestion, LineupResult } from '@/core/lineup';
+import { fewestChanges, type Schedule, type Step } from './changes';
+import { lightestPieces } from './lightest';
+import { type HandShift, type Mounting, type Shift, shiftsOf, takenPieces } from './tasks';
+
+/** What a plan of carrying is made for. */
+export interface CarryQuestion extends Omit<LineupQuestion, 'outing'> {
+  readonly outing: Pick<Outing, 'shooters' | 'currency'>;
+  readonly packing: Packing;
+}
+
+/** A setup on a body, by ids. */
+export interface OnBody {
+  readonly bodyId: BodyId;
+  readonly pieceIds: readonly string[];
+}
+
+/** What is done in a stretch, in order: a setup is put on, or a picture is made. */
+export type Doing =
+  | { readonly kind: 'put'; readonly on: OnBody; readonly isChange: boolean }
+  | { readonly kind: 'frame'; readonly frameId: FrameId; readonly with: readonly OnBody[] };
+
+export interface Weights {
+  /** The heaviest setup that is lifted to the eye, g. */
+  readonly inHandG: number;
+  /** All other setups that hang on the shooter at the same time. */
+  readonly shoulderG: number;
+  /** What is in the bag, the bag included. */
+  readonly bagG: number;
+  readonly allG: number;
+  /** Names of what is carried and of unknown weight. */
+  readonly unknown: readonly string[];
+}
+
+/** One shooter in one stretch. */
+export interface CarryHand {
+  readonly shooterId: ShooterId | null;
+  /** What is mounted when the stretch begins; a body without a setup has an empty list. */
+  readonly start: readonly OnBody[];
+  readonly bag: readonly string[];
+  readonly doings: readonly Doing[];
+  readonly weights: Weights;
+}
+
+/** One stretch of the plan. */
+export interface CarryStretch {
+  readonly stretchId: StretchId | null;
+  /** Changes made before it begins, where they can be made at rest. */
+  readonly before: readonly OnBody[];
+  readonly hands: readonly CarryHand[];
+  /** Changes during it. */
+  readonly changes: number;
+  /** Whether changes are allowed in it. */
+  readonly mayChange: boolean;
+  /** Pieces and bodies that stay at the base. */
+  readonly left: readonly string[];
+  /** Pieces and bodies that another shooter had in the stretch before. */
+  readonly handovers: readonly { readonly id: string; readonly to: ShooterId | null }[];
+}
+
+export interface CarryPlan {
+  readonly stretches: readonly CarryStretch[];
+  /** Changes in all: before stretches and during them. */
+  readonly changes: number;
+  readonly proven: boolean;
+  /** Frames of the lineup for which no way was found here. */
+  readonly unplanned: readonly FrameId[];
+  /** The most that anyone carries at any moment, and where; null without stretches. */
+  readonly worst: {
+    readonly stretchId: StretchId | null;
+    readonly shooterId: ShooterId | null;
+    readonly weightG: number;
+  } | null;
+}
+
+/** A plan with what would be otherwise. */
+export interface CarryAnswer {
+  readonly plan: CarryPlan;
+  /** The plan by the other preference; null where it is the same. */
+  readonly other: CarryPlan | null;
+  /** Changes with every picture in the order of the brief. */
+  readonly changesInOrder: number;
+  /** Changes if every stretch left its order free. */
+  readonly changesAnyOrder: number;
+}
+
+/** The plan by the person's preference, the other one, and what the order of pictures is worth. */
+export function carryAnswer(question: CarryQuestion, result: LineupResult): CarryAnswer {
+  const shifts = shiftsOf(question, result);
+  const light = lightestPieces(shifts, question);
+  const free = new Set(
+    shifts.flatMap((s, i) =>
+      question.packing.anyOrder.some((id) => id === s.stretchId) ? [i] : [],
+    ),
+  );
+  const schedule = (of: readonly Shift[], anyOrder: ReadonlySet<number>) =>
+    fewestChanges(of, { anyOrder });
+  const fewest = planOf(question, result, shifts, schedule(shifts, free));
+  const lightest = planOf(question, result, light, schedule(light, free));
+  const [plan, other] =
+    question.packing.prefer === 'changes' ? [fewest, lightest] : [lightest, fewest];
+  const all = new Set(shifts.keys());
+  return {
+    plan,
+    other:
+      plan.changes === other.changes && plan.worst?.weightG === other.worst?.weightG ? null : other,
+    changesInOrder: schedule(shifts, new Set()).changes,
+    changesAnyOrder: schedule(shifts, all).changes,
+  };
+}
+
+function planOf(
+  question: CarryQuestion,
+  result: LineupResult,
+  shifts: readonly Shift[],
+  schedule: Schedule,
+): CarryPlan {
+  const items = itemsOf(question);
+  const planned = new Set(schedule.steps.map((s) => s.frameId));
+  const mounted = new Map<BodyId, Mounting>();
+  const holder = new Map<string, ShooterId | null>();
+  const along = [
+    ...takenPieces(result),
+    ...new Set(shifts.flatMap((s) => s.hands.flatMap((h) => h.bodyIds))),
+  ];
+  const stretches = shifts.map((shift, at) => {
+    const steps = schedule.steps.filter((s) => s.shift === at);
+    const { before, during } = atRest(steps, shift.changes);
+    for (const { mounting } of before) putOn(mounted, mounting);
+    const started = new Map(mounted);
+    const hands = shift.hands.map((h) => handOf(h, during, started, items, question.packing));
+    for (const { put } of during) for (const { mounting } of put) putOn(mounted, mounting);
+    const carried = hands.map((h) => [
+      ...h.bag,
+      ...h.start.flatMap((s) => [s.bodyId, ...s.pieceIds]),
+    ]);
+    const handovers = shift.hands.flatMap(({ hand }, i) =>
+      (carried[i] ?? []).flatMap((id) => {
+        const from = holder.get(id);
+        holder.set(id, hand.shooterId);
+        return from !== undefined && from !== hand.shooterId ? [{ id, to: hand.shooterId }] : [];
+      }),
+    );
+    const here = new Set(carried.flat());
+    return {
+      stretchId: shift.stretchId,
+      mayChange: shift.changes,
+      before: before.filter((p) => p.isChange).map(({ mounting }) => onBody(mounting)),
+      hands,
+      changes: during.reduce((sum, s) => sum + s.put.filter((p) => p.isChange).length, 0),
+      left: along.filter((id) => !here.has(id)),
+      handovers,
+    };
+  });
+  return {
+    stretches,
+    changes: schedule.changes,
+    proven: schedule.proven,
+    unplanned: result.frames
+      .filter((f) => f.state !== 'lost' && !planned.has(f.frameId))
+      .map((f) => f.frameId),
+    worst: worstOf(stretches),
+  };
+}
+
+type Put = Step['put'][number];
+
+/**
+ * Changes that can be made at rest before a stretch: the first on each body, as long as nothing of
+ * it is used on another body before. Where no lens may be changed, all of them.
+ */
+function atRest(steps: readonly Step[], mayChange: boolean): { before: Put[]; during: Step[] } {
+  const before: Put[] = [];
+  const touched = new Set<BodyId>();
+  const used = new Set<string>();
+  const during = steps.map((step) => {
+    const put = step.put.filter((p) => {
+      const { bodyId, pieces } = p.mounting;
+      const first = !touched.has(bodyId) && !pieces.some((id) => used.has(id));
+      touched.add(bodyId);
+      if (!first && mayChange) return true;
+      before.push(p);
+      return false;
+    });
+    for (const m of step.with) {
+      touched.add(m.bodyId);
+      for (const id of m.pieces) used.add(id);
+    }
+    return { ...step, put };
+  });
+  return { before, during };
+}
+
+function putOn(mounted: Map<BodyId, Mounting>, mounting: Mounting): void {
+  for (const [body, other] of mounted)
+    if (other.pieces.some((id) => mounting.pieces.includes(id))) mounted.delete(body);
+  mounted.set(mounting.bodyId, mounting);
+}
+
+const onBody = ({ bodyId, pieces }: Mounting): OnBody => ({ bodyId, pieceIds: pieces });
+
+function handOf(
+  { hand, bodyIds, mountings }: HandShift,
+  steps: readonly Step[],
+  started: ReadonlyMap<BodyId, Mounting>,
+  items: Items,
+  packing: Packing,
+): CarryHand {
+  const own = new Set<BodyId>(bodyIds);
+  const reachable = new Set(mountings.flatMap((m) => m.pieces));
+  const doings: Doing[] = steps.flatMap((step) => {
+    const ours = step.with.filter((m) => own.has(m.bodyId));
+    if (ours.length === 0) return [];
+    return [
+      ...step.put
+        .filter((p) => own.has(p.mounting.bodyId))
+        .map((p) => ({ kind: 'put' as const, on: onBody(p.mounting), isChange: p.isChange })),
+      { kind: 'frame' as const, frameId: step.frameId, with: ours.map(onBody) },
+    ];
+  });
+  const used = new Set(
+    doings.flatMap((d) =>
+      d.kind === 'put'
+        ? [d.on.bodyId, ...d.on.pieceIds]
+        : d.with.flatMap((o) => [o.bodyId, ...o.pieceIds]),
+    ),
+  );
+  const needed = bodyIds.filter((id) => used.has(id));
+  const inHand = (needed.length > 0 ? needed : bodyIds).slice(0, Math.max(1, hand.inHand));
+  const start = inHand.map((bodyId) => {
+    const on = started.get(bodyId);
+    const mine = on?.pieces.every((id) => reachable.has(id));
+    return {
+      bodyId,
+      pieceIds: on && mine && on.pieces.some((id) => used.has(id)) ? on.pieces : [],
+    };
+  });
+  const worn = new Set(start.flatMap((s) => s.pieceIds));
+  const bag = [...used].filter((id) => !worn.has(id) && !own.has(id as BodyId));
+  return {
+    shooterId: hand.shooterId,
+    start,
+    bag,
+    doings,
+    weights: weightsOf(start, bag, doings, items, packing),
+  };
+}
+
+interface Items {
+  readonly weightOf: (id: string) => number | null;
+  readonly bodies: ReadonlyMap<string, Body>;
+}
+
+function itemsOf({ shelf }: CarryQuestion): Items {
+  const weights = new Map<string, number | null>(
+    [...piecesOf(shelf), ...shelf.bodies].map((item) => [item.id, item.weightG]),
+  );
+  return {
+    weightOf: (id) => weights.get(id) ?? null,
+    bodies: new Map(shelf.bodies.map((b) => [b.id, b])),
+  };
+}
+
+function weightsOf(
+  start: readonly OnBody[],
+  bag: readonly string[],
+  doings: readonly Doing[],
+  { weightOf }: Items,
+  packing: Packing,
+): Weights {
+  const sum = (ids: readonly string[]) => ids.reduce((g, id) => g + (weightOf(id) ?? 0), 0);
+  const setups = [...start, ...doings.flatMap((d) => (d.kind === 'put' ? [d.on] : []))];
+  const weightOfSetup = (s: OnBody) => sum([s.bodyId, ...s.pieceIds]);
+  const worn = sum(start.flatMap((s) => [s.bodyId, ...s.pieceIds]));
+  const inHandG = Math.max(0, ...setups.map(weightOfSetup));
+  const heaviestWorn = Math.max(0, ...start.map(weightOfSetup));
+  const bagG = sum(bag) + (bag.length > 0 ? (packing.bagWeightG ?? 0) : 0);
+  const carried = [...start.flatMap((s) => [s.bodyId, ...s.pieceIds]), ...bag];
+  return {
+    inHandG,
+    shoulderG: Math.max(0, worn - heaviestWorn),
+    bagG,
+    allG: worn + bagG,
+    unknown: carried.filter((id) => weightOf(id) === null),
+  };
+}
+
+function worstOf(stretches: readonly CarryStretch[]): CarryPlan['worst'] {
+  let worst: CarryPlan['worst'] = null;
+  for (const { stretchId, hands } of stretches)
+    for (const { shooterId, weights } of hands)
+      if (worst === null || weights.allG > worst.weightG)
+        worst = { stretchId, shooterId, weightG: weights.allG };
+  return worst;
+}
