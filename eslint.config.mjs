@@ -19,6 +19,7 @@ const elements = [
   { type: 'feature', pattern: 'src/features/*', capture: ['place'] },
   { type: 'app', pattern: 'src/app' },
   { type: 'cli', pattern: 'src/cli' },
+  { type: 'offline', pattern: 'src/offline' },
 ];
 
 const CORE = ['core-base', 'optics', 'gear', 'brief', 'coverage', 'lineup', 'carry'];
@@ -37,6 +38,7 @@ const MAY_USE = {
   ui: [...CORE, 'document'],
   feature: [...CORE, 'document', 'workers', 'devices', 'session', 'ui'],
   app: ['feature', 'ui', 'document', 'workers'],
+  offline: [],
   cli: [...CORE, 'document', 'workers'],
 };
 

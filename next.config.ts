@@ -1,3 +1,4 @@
+import { withSerwist } from '@serwist/turbopack';
 import type { NextConfig } from 'next';
 
 const config: NextConfig = {
@@ -8,4 +9,4 @@ const config: NextConfig = {
   serverExternalPackages: ['highs'],
 };
 
-export default config;
+export default withSerwist(config);

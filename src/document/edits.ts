@@ -1,4 +1,4 @@
-import type { Frame, FrameId, Limits, Outing, Stretch, StretchId } from '@/core/brief';
+import type { Frame, FrameId, Limits, Outing, Packing, Stretch, StretchId } from '@/core/brief';
 import {
   type Adapter,
   type Body,
@@ -34,6 +34,10 @@ export const setLimits =
     ...file,
     limits: { ...file.limits, ...change },
   });
+
+export const setPacking =
+  (change: Partial<Packing>): Edit =>
+  (file) => ({ ...file, packing: { ...file.packing, ...change } });
 
 /** Puts a frame in its place, or at the end (or behind another) when it is new. */
 export const putFrame =
@@ -91,6 +95,10 @@ export const removeStretch =
   (file) => ({
     ...file,
     stretches: file.stretches.filter((s) => s.id !== id),
+    packing: {
+      ...file.packing,
+      anyOrder: file.packing.anyOrder.filter((other) => other !== id),
+    },
     frames: file.frames.map((f) => ({
       ...f,
       stretchIds: f.stretchIds.filter((other) => other !== id),

@@ -29,6 +29,7 @@ export {
   setLimits,
   setLock,
   setOuting,
+  setPacking,
   shelfIds,
   takeLineup,
 } from './edits';

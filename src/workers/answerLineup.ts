@@ -1,4 +1,12 @@
-import { type ProfileKey, withProfile } from '@/core/brief';
+import { type FrameId, type ProfileKey, withProfile } from '@/core/brief';
+import {
+  afterScenario,
+  type CarryAnswer,
+  carryAnswer,
+  type CarryQuestion,
+  lostTo,
+  type Scenario,
+} from '@/core/carry';
 import {
   explain,
   exploreBeside,
@@ -41,6 +49,23 @@ export async function answerSchools(
 export interface SchoolAnswer {
   readonly key: ProfileKey;
   readonly result: LineupResult;
+}
+
+/** The plan that is left when something goes wrong, and what is lost. */
+export async function answerScenario(
+  question: CarryQuestion,
+  result: LineupResult,
+  scenario: Scenario,
+  timeLimitS: number,
+): Promise<ScenarioAnswer> {
+  const left = afterScenario(question, result, scenario);
+  const after = await answerLineup(left, timeLimitS);
+  return { lost: lostTo(result, after), answer: carryAnswer(left, after) };
+}
+
+export interface ScenarioAnswer {
+  readonly lost: readonly FrameId[];
+  readonly answer: CarryAnswer;
 }
 
 /** How much is looked at beside the best lineup. */

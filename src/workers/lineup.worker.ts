@@ -1,10 +1,17 @@
 import { expose } from 'comlink';
 import { z } from 'zod';
-import { answerLineup, answerRivals, answerSchools } from './answerLineup';
+import { carryAnswer } from '@/core/carry';
+import { answerLineup, answerRivals, answerScenario, answerSchools } from './answerLineup';
 
 z.config({ jitless: true });
 
-const service = { answer: answerLineup, rivals: answerRivals, schools: answerSchools };
+const service = {
+  answer: answerLineup,
+  rivals: answerRivals,
+  carry: carryAnswer,
+  scenario: answerScenario,
+  schools: answerSchools,
+};
 export type LineupService = typeof service;
 
 expose(service);

@@ -1,7 +1,8 @@
 import { proxy, type Remote, wrap } from 'comlink';
 import type { ProfileKey } from '@/core/brief';
-import type { LineupQuestion, LineupRivals } from '@/core/lineup';
-import type { SchoolAnswer } from './answerLineup';
+import type { CarryAnswer, CarryQuestion, Scenario } from '@/core/carry';
+import type { LineupQuestion, LineupResult, LineupRivals } from '@/core/lineup';
+import type { ScenarioAnswer, SchoolAnswer } from './answerLineup';
 import type { LineupService } from './lineup.worker';
 
 const BUDGET_S = 30;
@@ -32,6 +33,27 @@ export function compareSchools(
 ): () => void {
   return inBackground(report, (service, progress) =>
     service.schools(alone(question), keys, SCHOOL_BUDGET_S, progress),
+  );
+}
+
+/** Plans the carrying of a lineup; returns the way to end the work at once. */
+export function planCarrying(
+  question: CarryQuestion,
+  result: LineupResult,
+  report: BackgroundReport<CarryAnswer>,
+): () => void {
+  return inBackground(report, (service) => service.carry(question, result));
+}
+
+/** What is left of a plan when something goes wrong; returns the way to end the work at once. */
+export function playScenario(
+  question: CarryQuestion,
+  result: LineupResult,
+  scenario: Scenario,
+  report: BackgroundReport<ScenarioAnswer>,
+): () => void {
+  return inBackground(report, (service) =>
+    service.scenario(question, result, scenario, SCHOOL_BUDGET_S),
   );
 }
 

@@ -124,7 +124,7 @@ function planOf(
   const holder = new Map<string, ShooterId | null>();
   const along = [
     ...takenPieces(result),
-    ...new Set(shifts.flatMap((s) => s.hands.flatMap((h) => h.bodyIds))),
+    ...new Set(schedule.steps.flatMap((s) => s.with.map((m) => m.bodyId))),
   ];
   const stretches = shifts.map((shift, at) => {
     const steps = schedule.steps.filter((s) => s.shift === at);

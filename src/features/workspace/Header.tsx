@@ -28,7 +28,7 @@ export function Header() {
           {file.outing.name}
         </p>
       </div>
-      <nav aria-label="Places" className="flex gap-1 text-base">
+      <nav aria-label="Places" className="flex flex-wrap gap-1 text-base print:hidden">
         {PLACES.map(([href, name]) => (
           <Link
             key={href}
@@ -40,7 +40,7 @@ export function Header() {
           </Link>
         ))}
       </nav>
-      <div className="flex items-center gap-1">
+      <div className="flex items-center gap-1 print:hidden">
         <span
           role="status"
           aria-live="polite"

@@ -12,7 +12,7 @@ export function Notices() {
   return (
     <>
       {firstVisit && (
-        <div className="mx-5 mt-3 flex items-center justify-between gap-3 border-l-2 border-ink pl-3">
+        <div className="mx-5 mt-3 flex items-center justify-between gap-3 border-l-2 border-ink pl-3 print:hidden">
           <p className="max-w-prose">
             This is a made-up outing to look around in. Its lineup is already worked out: see{' '}
             <Link className="underline" href="/lineup">

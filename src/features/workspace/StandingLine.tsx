@@ -26,7 +26,7 @@ export function StandingLine() {
     <div
       aria-label="Standing line"
       role="region"
-      className="mx-5 mt-2 flex min-h-9 flex-wrap items-center gap-x-6 gap-y-1 border-y border-ink py-1.5"
+      className="mx-5 mt-2 print:hidden flex min-h-9 flex-wrap items-center gap-x-6 gap-y-1 border-y border-ink py-1.5"
     >
       {error && <span className="text-wrong">The lineup could not be worked out: {error}</span>}
       {!error && result && <Summary result={result} file={file} />}

@@ -8,15 +8,18 @@ import { unitsNow, watchUnits } from '@/ui';
 import { SessionProvider, useHistory, useSessionState } from '@/session';
 import { Header } from './Header';
 import { Notices } from './Notices';
+import { Offline } from './Offline';
 import { StandingLine } from './StandingLine';
 
 z.config({ jitless: true, customError: plainMessage });
 
 export function Workspace({ children }: { children: ReactNode }) {
   return (
-    <SessionProvider>
-      <Frame>{children}</Frame>
-    </SessionProvider>
+    <Offline>
+      <SessionProvider>
+        <Frame>{children}</Frame>
+      </SessionProvider>
+    </Offline>
   );
 }
 

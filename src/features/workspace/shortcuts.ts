@@ -4,6 +4,7 @@ export const PLACES = [
   ['/shelf', 'Shelf'],
   ['/reach', 'Reach'],
   ['/lineup', 'Lineup'],
+  ['/carry', 'Carry'],
 ] as const;
 
 export const SHORTCUTS: readonly (readonly [string, string])[] = [

@@ -1,0 +1,7 @@
+import { CarryPlace } from '@/features/carry';
+
+export const metadata = { title: 'Carry' };
+
+export default function CarryPage() {
+  return <CarryPlace />;
+}

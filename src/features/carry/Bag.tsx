@@ -1,0 +1,159 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { Compartment } from '@/core/brief';
+import { type BagItem, type CarryPlan, packBag, type Placed } from '@/core/carry';
+import { namesOf, type OutingFile } from '@/document';
+import { useFile } from '@/session';
+import { formatMm, formatPercent } from '@/ui';
+
+/** Whether everything that comes along goes into the bag, and how it lies there, seen from above. */
+export function Bag({ plan }: { plan: CarryPlan }) {
+  const file = useFile();
+  const name = namesOf(file);
+  const { compartments } = file.packing;
+  const { answer, unsized } = useMemo(() => {
+    const { items, unsized: without } = bagItems(file, plan);
+    const into = file.packing.compartments;
+    return { unsized: without, answer: into.length === 0 ? null : packBag(into, items) };
+  }, [file, plan]);
+  return (
+    <section aria-labelledby="bag">
+      <h2 id="bag" className="text-lg">
+        The bag
+      </h2>
+      {answer === null ? (
+        <p className="text-soft">
+          Give the inner sizes of your bag beside the plan to see whether everything goes in.
+        </p>
+      ) : (
+        <>
+          <p className={answer.kind === 'fits' ? '' : 'text-wrong'} role="status">
+            {answer.kind === 'fits' && 'Everything of known size goes in, as drawn.'}
+            {answer.kind === 'too-big' &&
+              `${name(answer.id)} goes into no compartment, however it is turned.`}
+            {answer.kind === 'too-much' &&
+              `There is more than the bag has room for: ${formatPercent(100 * answer.shareFilled)} of it.`}
+            {answer.kind === 'not-found' &&
+              `No way was found to get all in; left over: ${answer.outIds.map(name).join(', ')}. Round lenses count as the blocks around them, so try it.`}
+          </p>
+          {(answer.kind === 'fits' || answer.kind === 'not-found') && (
+            <div className="mt-2 flex flex-wrap gap-5">
+              {compartments.map((c) => (
+                <Drawn
+                  key={c.id}
+                  compartment={c}
+                  placed={answer.placed.filter((p) => p.compartmentId === c.id)}
+                  name={name}
+                />
+              ))}
+            </div>
+          )}
+        </>
+      )}
+      {unsized.length > 0 && (
+        <p className="text-[13px] text-soft">
+          Sizes not known, not drawn: {unsized.map(name).join(', ')}.
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** Room for caps at both ends of a lens, mm. */
+const CAPS_MM = 12;
+
+/** Everything that the plan uses, as blocks; what has no size is named. */
+function bagItems({ shelf }: OutingFile, plan: CarryPlan) {
+  const along = new Set<string>(
+    plan.stretches.flatMap((s) => [
+      ...s.left,
+      ...s.hands.flatMap((h) => [
+        ...h.bag,
+        ...h.start.flatMap((o) => [o.bodyId as string, ...o.pieceIds]),
+      ]),
+    ]),
+  );
+  const items: BagItem[] = [];
+  const unsized: string[] = [];
+  for (const id of along) {
+    const lens = shelf.lenses.find((l) => l.id === id);
+    const body = shelf.bodies.find((b) => b.id === id);
+    if (lens?.lengthMm && lens.diameterMm)
+      items.push({
+        id,
+        widthMm: lens.diameterMm,
+        heightMm: lens.lengthMm + CAPS_MM,
+        depthMm: lens.diameterMm,
+      });
+    else if (body?.sizeMm) items.push({ id, ...body.sizeMm });
+    else unsized.push(id);
+  }
+  return { items, unsized };
+}
+
+/** A compartment from above: what lies lower is drawn first, round lenses that stand as rounds. */
+function Drawn({
+  compartment: c,
+  placed,
+  name,
+}: {
+  compartment: Compartment;
+  placed: readonly Placed[];
+  name: (id: string) => string;
+}) {
+  const upwards = [...placed].sort((a, b) => a.yMm - b.yMm);
+  return (
+    <figure>
+      <svg
+        viewBox={`-4 -4 ${c.widthMm + 8} ${c.depthMm + 8}`}
+        width={(c.widthMm + 8) * 0.75}
+        role="img"
+        aria-label={`${c.name}, from above: ${placed.map((p) => name(p.id)).join(', ') || 'empty'}`}
+        className="max-w-full"
+      >
+        <rect
+          width={c.widthMm}
+          height={c.depthMm}
+          fill="var(--sheet)"
+          stroke="var(--ink)"
+          strokeWidth={2}
+        />
+        {upwards.map((p) => (
+          <g key={p.id} transform={`translate(${p.xMm} ${p.zMm})`}>
+            <rect
+              width={p.widthMm}
+              height={p.depthMm}
+              rx={p.widthMm === p.depthMm ? p.widthMm / 2 : 3}
+              fill="var(--paper)"
+              stroke="var(--edge)"
+            />
+            <text
+              x={p.widthMm / 2}
+              y={p.depthMm / 2 + 4}
+              textAnchor="middle"
+              fontSize={11}
+              fill="var(--ink)"
+            >
+              {name(p.id).slice(0, Math.max(4, Math.floor(p.widthMm / 6.5)))}
+            </text>
+            {p.yMm > 0 && (
+              <text
+                x={p.widthMm / 2}
+                y={p.depthMm / 2 + 16}
+                textAnchor="middle"
+                fontSize={9}
+                fill="var(--ink-soft)"
+              >
+                on top
+              </text>
+            )}
+          </g>
+        ))}
+      </svg>
+      <figcaption className="text-[12px] text-soft">
+        {c.name}, {formatMm(c.widthMm)} × {formatMm(c.depthMm)}, {formatMm(c.heightMm)} high
+      </figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,124 @@
+'use client';
+
+import { isAfter, parseISO } from 'date-fns';
+import { Printer } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { cautionsFor, packingList } from '@/core/carry';
+import type { Stretch } from '@/core/brief';
+import { namesOf } from '@/document';
+import { useFile } from '@/session';
+import { Button, Menu } from '@/ui';
+import { Bag } from './Bag';
+import { Cautions } from './Cautions';
+import { exportCalendar, exportCsv, exportMarkdown } from './exports';
+import { PackingView } from './PackingView';
+import { PlanSettings } from './PlanSettings';
+import { StretchPlan } from './StretchPlan';
+import { Summary } from './Summary';
+import { useCarryPlan } from './useCarryPlan';
+import { WhatIf } from './WhatIf';
+
+export function CarryPlace() {
+  const file = useFile();
+  const { question, result, answer, thinking, problem } = useCarryPlan();
+  const name = namesOf(file);
+  const lines = useMemo(
+    () => (question && answer ? packingList(question, answer.plan) : []),
+    [question, answer],
+  );
+  const cautions = useMemo(
+    () => (question && answer ? cautionsFor(question, answer.plan) : []),
+    [question, answer],
+  );
+  const [now] = useState(() => new Date());
+  if (!answer || !question || !result) {
+    return (
+      <p className="pt-4 text-soft">
+        {problem ? `The carrying could not be planned: ${problem}` : 'Planning what is carried…'}
+      </p>
+    );
+  }
+  const { plan } = answer;
+  const next = nextOf(file.stretches, now);
+  const days = daysOf(plan.stretches, file.stretches);
+  return (
+    <div className="grid gap-x-8 gap-y-6 pt-4 lg:grid-cols-[minmax(0,1fr)_19rem]">
+      <div className="min-w-0 space-y-6">
+        <div className="flex flex-wrap items-end justify-between gap-3">
+          <h1 className="text-xl">What hangs where, stretch by stretch</h1>
+          <span className="flex gap-2 print:hidden">
+            <Button onClick={() => window.print()}>
+              <Printer size={14} aria-hidden /> Print
+            </Button>
+            <Menu
+              trigger={<Button>Take along</Button>}
+              groups={[
+                [
+                  {
+                    label: 'Stretches as a calendar',
+                    hint: '.ics',
+                    onSelect: () => exportCalendar(file),
+                  },
+                  {
+                    label: 'Packing list as CSV',
+                    hint: '.csv',
+                    onSelect: () => exportCsv(file, lines),
+                  },
+                  {
+                    label: 'Packing list as Markdown',
+                    hint: '.md',
+                    onSelect: () => exportMarkdown(file, lines),
+                  },
+                ],
+              ]}
+            />
+          </span>
+        </div>
+        <Summary answer={answer} thinking={thinking} />
+        {days.map(([day, stretches]) => (
+          <div key={day} className="space-y-5 print:break-after-page" data-testid="carry-day">
+            {stretches.map((s) => (
+              <StretchPlan
+                key={s.stretchId}
+                plan={s}
+                isNext={s.stretchId !== null && s.stretchId === next}
+              />
+            ))}
+          </div>
+        ))}
+        <PackingView lines={lines} />
+        <Bag plan={plan} />
+        <WhatIf question={question} result={result} name={name} />
+        <Cautions cautions={cautions} />
+      </div>
+      <aside
+        aria-label="How to carry"
+        className="print:hidden lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto"
+        tabIndex={0}
+      >
+        <PlanSettings answer={answer} />
+      </aside>
+    </div>
+  );
+}
+
+/** The stretch that is on, or comes next; null when all are over or have no times. */
+function nextOf(stretches: readonly Stretch[], now: Date): string | null {
+  const timed = stretches.filter((s) => s.day !== null && s.toTime !== null);
+  return timed.find((s) => isAfter(parseISO(`${s.day}T${s.toTime}`), now))?.id ?? null;
+}
+
+/** The stretches by day, in their order; those without a day go with the one before. */
+function daysOf<T extends { readonly stretchId: string | null }>(
+  planned: readonly T[],
+  stretches: readonly Stretch[],
+): [string, T[]][] {
+  const days: [string, T[]][] = [];
+  for (const s of planned) {
+    const day = stretches.find((x) => x.id === s.stretchId)?.day ?? days.at(-1)?.[0] ?? 'whole';
+    const last = days.at(-1);
+    if (last && last[0] === day) last[1].push(s);
+    else days.push([day, [s]]);
+  }
+  return days;
+}

@@ -1,0 +1,142 @@
+'use client';
+
+import { ArrowRightLeft, Camera } from 'lucide-react';
+import type { CarryHand, CarryStretch, OnBody } from '@/core/carry';
+import { namesOf } from '@/document';
+import { useFile } from '@/session';
+import { formatCount, formatWeight } from '@/ui';
+
+const WEATHERS = { dry: 'dry', wet: 'wet', dust: 'dust or sand' } as const;
+
+/** One stretch: what hangs on which body at its start, what is made with what, what stays. */
+export function StretchPlan({ plan, isNext }: { plan: CarryStretch; isNext: boolean }) {
+  const file = useFile();
+  const name = namesOf(file);
+  const stretch = file.stretches.find((s) => s.id === plan.stretchId);
+  const title = stretch?.name ?? 'The whole outing';
+  return (
+    <section
+      id={plan.stretchId ?? 'whole'}
+      aria-label={title}
+      className={`border-t pt-2 ${isNext ? 'border-t-4 border-ink max-lg:-order-1' : 'border-ink'}`}
+    >
+      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+        <h2 className="text-lg">
+          {title}
+          {isNext && <span className="ml-2 text-[13px] text-soft">next</span>}
+        </h2>
+        <p className="text-soft">
+          {[
+            stretch?.fromTime && stretch.toTime ? `${stretch.fromTime}–${stretch.toTime}` : '',
+            stretch?.place ?? '',
+            stretch ? WEATHERS[stretch.weather] : '',
+            plan.mayChange ? '' : 'no lens is changed',
+          ]
+            .filter((t) => t !== '')
+            .join(', ')}
+        </p>
+      </div>
+      {stretch?.note && <p className="max-w-prose text-[13px]">{stretch.note}</p>}
+      {plan.before.length > 0 && (
+        <p className="mt-1 flex items-start gap-1.5">
+          <ArrowRightLeft size={15} className="mt-0.5 shrink-0" aria-hidden />
+          <span>
+            Before it begins: {plan.before.map((on) => `put ${kitOf(on, name)}`).join('; ')}.
+          </span>
+        </p>
+      )}
+      {plan.handovers.length > 0 && (
+        <p className="mt-1">
+          Handed over:{' '}
+          {plan.handovers.map((h) => `${name(h.id)} to ${h.to ? name(h.to) : 'you'}`).join(', ')}.
+        </p>
+      )}
+      <div className={`mt-2 grid gap-6 ${plan.hands.length > 1 ? 'md:grid-cols-2' : ''}`}>
+        {plan.hands.map((hand) => (
+          <HandPlan key={hand.shooterId} hand={hand} named={plan.hands.length > 1} />
+        ))}
+      </div>
+      {plan.left.length > 0 && (
+        <p className="mt-2 text-[13px] text-soft">
+          Stays in {file.packing.base || 'the car'}: {plan.left.map(name).join(', ')}.
+        </p>
+      )}
+    </section>
+  );
+}
+
+function kitOf(on: OnBody, name: (id: string) => string): string {
+  return on.pieceIds.length === 0
+    ? `${name(on.bodyId)} without a lens`
+    : `${on.pieceIds.map(name).join(' + ')} on ${name(on.bodyId)}`;
+}
+
+function HandPlan({ hand, named }: { hand: CarryHand; named: boolean }) {
+  const file = useFile();
+  const name = namesOf(file);
+  const { weights } = hand;
+  return (
+    <div>
+      {named && <h3 className="text-base">{hand.shooterId ? name(hand.shooterId) : 'You'}</h3>}
+      <dl className="grid grid-cols-[5.5rem_1fr] gap-x-3 gap-y-0.5">
+        <dt className="text-soft">At the start</dt>
+        <dd>
+          {hand.start.length === 0
+            ? 'nothing in hand'
+            : hand.start.map((on) => (
+                <span key={on.bodyId} className="block font-semibold">
+                  {kitOf(on, name)}
+                </span>
+              ))}
+        </dd>
+        <dt className="text-soft">In the bag</dt>
+        <dd>{hand.bag.length === 0 ? 'nothing' : hand.bag.map(name).join(', ')}</dd>
+        <dt className="text-soft">Weight</dt>
+        <dd>
+          {formatWeight(weights.allG)} in all: {formatWeight(weights.inHandG)} in hand
+          {weights.shoulderG > 0 && `, ${formatWeight(weights.shoulderG)} on the shoulder`}
+          {weights.bagG > 0 && `, ${formatWeight(weights.bagG)} the bag`}
+          {weights.unknown.length > 0 &&
+            `; weight not known of ${weights.unknown.map(name).join(', ')}`}
+        </dd>
+      </dl>
+      {hand.doings.length === 0 ? (
+        <p className="mt-1 text-soft">No picture is planned here.</p>
+      ) : (
+        <ol className="mt-1.5" aria-label="In order">
+          {hand.doings.map((doing, i) =>
+            doing.kind === 'put' ? (
+              <li
+                key={i}
+                className="flex items-start gap-1.5 border-b border-hair py-1 pl-1 font-semibold"
+              >
+                <ArrowRightLeft size={15} className="mt-0.5 shrink-0" aria-hidden />
+                Change: {kitOf(doing.on, name)}
+              </li>
+            ) : (
+              <li key={i} className="flex items-start gap-1.5 border-b border-hair py-1 pl-1">
+                <Camera size={15} className="mt-0.5 shrink-0 text-soft" aria-hidden />
+                <span>
+                  {name(doing.frameId)}{' '}
+                  <span className="text-soft">
+                    with {doing.with.map((on) => kitOf(on, name)).join(', and ')}
+                  </span>
+                </span>
+              </li>
+            ),
+          )}
+        </ol>
+      )}
+      {hand.doings.length > 0 && (
+        <p className="sr-only">
+          {formatCount(
+            hand.doings.filter((d) => d.kind === 'put' && d.isChange).length,
+            'change',
+            'changes',
+          )}{' '}
+          during it
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,49 @@
+'use client';
+
+import type { CarryAnswer } from '@/core/carry';
+import { namesOf } from '@/document';
+import { useFile } from '@/session';
+import { formatCount, formatWeight } from '@/ui';
+
+/** The whole plan in a few lines: changes, the heaviest moment, what order is worth. */
+export function Summary({ answer, thinking }: { answer: CarryAnswer; thinking: boolean }) {
+  const file = useFile();
+  const name = namesOf(file);
+  const { plan, changesInOrder, changesAnyOrder } = answer;
+  const { worst } = plan;
+  const limit = file.packing.maxWeightG;
+  const tooHeavy = limit !== null && worst !== null && worst.weightG > limit;
+  const saved = changesInOrder - plan.changes;
+  return (
+    <div className="max-w-prose" role="status" aria-live="polite">
+      <p className="text-base">
+        <strong>{formatCount(plan.changes, 'change', 'changes')}</strong>{' '}
+        {plan.proven ? 'over the whole outing, and fewer cannot do' : 'is the best found'}
+        {worst && (
+          <>
+            ;{' '}
+            <strong className={tooHeavy ? 'text-wrong' : ''}>{formatWeight(worst.weightG)}</strong>{' '}
+            at the heaviest moment
+            {worst.stretchId && `, ${name(worst.stretchId)}`}
+            {file.outing.shooters.length > 1 && worst.shooterId && ` (${name(worst.shooterId)})`}
+            {tooHeavy && `, over your ${formatWeight(limit)}`}
+          </>
+        )}
+        .{thinking && <span className="text-soft"> Planning anew…</span>}
+      </p>
+      {saved > 0 && (
+        <p className="text-soft">
+          Leaving the order free where you allow it saves {formatCount(saved, 'change', 'changes')}.
+        </p>
+      )}
+      {changesAnyOrder < plan.changes && (
+        <p className="text-soft">
+          With the order free in every stretch it would take {changesAnyOrder}.
+        </p>
+      )}
+      {plan.unplanned.length > 0 && (
+        <p className="text-wrong">Not planned: {plan.unplanned.map(name).join(', ')}.</p>
+      )}
+    </div>
+  );
+}

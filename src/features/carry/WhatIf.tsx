@@ -1,0 +1,119 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import type { CarryQuestion, Scenario } from '@/core/carry';
+import type { LineupResult } from '@/core/lineup';
+import { Button, formatCount, SelectField } from '@/ui';
+import type { ScenarioAnswer } from '@/workers/answerLineup';
+import { playScenario } from '@/workers/rivalsClient';
+
+type State =
+  | { readonly kind: 'idle' | 'working' }
+  | { readonly kind: 'failed'; readonly message: string }
+  | { readonly kind: 'done'; readonly answer: ScenarioAnswer };
+
+/** Whether the plan still holds when something goes wrong, and what is lost. */
+export function WhatIf({
+  question,
+  result,
+  name,
+}: {
+  question: CarryQuestion;
+  result: LineupResult;
+  name: (id: string) => string;
+}) {
+  const [chosen, setChosen] = useState('late');
+  const [held, setHeld] = useState<{ state: State; for: CarryQuestion | null }>({
+    state: { kind: 'idle' },
+    for: null,
+  });
+  const stop = useRef<() => void>(() => undefined);
+  useEffect(() => () => stop.current(), [question]);
+  const state: State = held.for === question ? held.state : { kind: 'idle' };
+  const breakable = [
+    ...result.lineup.lensIds,
+    ...question.shelf.bodies
+      .filter((b) => question.limits.sources.includes(b.ownership))
+      .filter((b) => !question.limits.lockedOut.includes(b.id))
+      .map((b) => b.id),
+  ];
+  const play = () => {
+    stop.current();
+    const scenario: Scenario =
+      chosen === 'late'
+        ? { kind: 'late', hours: 1 }
+        : chosen === 'wet'
+          ? { kind: 'wet' }
+          : { kind: 'breaks', id: chosen };
+    const say = (next: State) => setHeld({ state: next, for: question });
+    say({ kind: 'working' });
+    stop.current = playScenario(question, result, scenario, {
+      progress: () => undefined,
+      done: (answer) => say({ kind: 'done', answer }),
+      failed: (message) => say({ kind: 'failed', message }),
+    });
+  };
+  return (
+    <section aria-labelledby="whatif" className="print:hidden">
+      <h2 id="whatif" className="text-lg">
+        Does it still hold?
+      </h2>
+      <div className="flex flex-wrap items-end gap-2">
+        <div className="w-64">
+          <SelectField
+            label="Suppose"
+            value={chosen}
+            options={[
+              ['late', 'I start an hour late'],
+              ['wet', 'it turns wet'],
+              ...breakable.map((id) => [id as string, `${name(id)} breaks`] as const),
+            ]}
+            onChange={setChosen}
+          />
+        </div>
+        <Button onClick={play}>Plan it again</Button>
+      </div>
+      <div role="status" aria-live="polite">
+        {state.kind === 'working' && <p className="text-soft">Planning with what is left…</p>}
+        {state.kind === 'failed' && <p className="text-wrong">{state.message}</p>}
+        {state.kind === 'done' && <Left answer={state.answer} name={name} />}
+      </div>
+    </section>
+  );
+}
+
+function Left({ answer, name }: { answer: ScenarioAnswer; name: (id: string) => string }) {
+  const { lost, answer: again } = answer;
+  return (
+    <div className="mt-1 space-y-1" data-testid="whatif">
+      <p>
+        {lost.length === 0 ? (
+          'It holds: everything is still made with what comes along.'
+        ) : (
+          <span className="text-wrong">
+            Lost: {lost.map(name).join(', ')} ({formatCount(lost.length, 'picture', 'pictures')}).
+          </span>
+        )}{' '}
+        {formatCount(again.plan.changes, 'change', 'changes')}.
+      </p>
+      <ul className="text-[13px]">
+        {again.plan.stretches.map((s) => (
+          <li key={s.stretchId} className="border-b border-hair py-0.5">
+            <strong>{s.stretchId ? name(s.stretchId) : 'The whole outing'}</strong>:{' '}
+            {s.hands
+              .flatMap((h) =>
+                h.doings.flatMap((d) =>
+                  d.kind === 'frame'
+                    ? [
+                        `${name(d.frameId)} with ${d.with.map((o) => o.pieceIds.map(name).join(' + ')).join(' and ')}`,
+                      ]
+                    : [],
+                ),
+              )
+              .join('; ') || 'nothing'}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,72 @@
+import {
+  CacheFirst,
+  type HandlerWillRespondCallbackParam,
+  NetworkFirst,
+  type PrecacheEntry,
+  Serwist,
+  type SerwistPlugin,
+} from 'serwist';
+
+/** What a service worker's global scope offers of what is used here. */
+declare const self: {
+  readonly __SW_MANIFEST: (PrecacheEntry | string)[] | undefined;
+  readonly location: Location;
+  addEventListener(type: 'activate', listener: (event: ActivateEvent) => void): void;
+};
+interface ActivateEvent {
+  waitUntil(work: Promise<unknown>): void;
+}
+
+const PAGES = 'pages';
+const PLACES = ['/brief', '/shelf', '/reach', '/lineup', '/carry'];
+/** A network slower than this counts as none, s. */
+const SLOW_S = 4;
+
+/** A worker's script must not carry the marks of a cached answer, or its own address is lost. */
+const plainWorkers: SerwistPlugin = {
+  handlerWillRespond: async ({ request, response }: HandlerWillRespondCallbackParam) =>
+    request.destination === 'worker'
+      ? new Response(response.body, { status: response.status, headers: response.headers })
+      : response,
+};
+
+const serwist = new Serwist({
+  precacheEntries: self.__SW_MANIFEST ?? [],
+  precacheOptions: { plugins: [plainWorkers], cleanupOutdatedCaches: true },
+  skipWaiting: true,
+  clientsClaim: true,
+  runtimeCaching: [
+    {
+      matcher: ({ request }) => request.mode === 'navigate',
+      handler: new NetworkFirst({
+        cacheName: PAGES,
+        networkTimeoutSeconds: SLOW_S,
+        matchOptions: { ignoreSearch: true, ignoreVary: true },
+        plugins: [{ handlerDidError: () => caches.match('/carry', { cacheName: PAGES }) }],
+      }),
+    },
+    {
+      matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/_next/static/'),
+      handler: new CacheFirst({ cacheName: 'built', plugins: [plainWorkers] }),
+    },
+    {
+      matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname === '/api/demo',
+      handler: new NetworkFirst({ cacheName: 'demo', networkTimeoutSeconds: SLOW_S }),
+    },
+  ],
+});
+
+// Every place is kept on the first visit, so that the field needs no second one.
+self.addEventListener('activate', (event) => {
+  event.waitUntil(
+    caches.open(PAGES).then((cache) =>
+      Promise.allSettled(
+        PLACES.map(async (place) => {
+          const page = await fetch(place, { credentials: 'same-origin' });
+          if (page.ok && !page.redirected) await cache.put(place, page);
+        }),
+      ),
+    ),
+  );
+});
+serwist.addEventListeners();
