@@ -9,6 +9,7 @@ const PAGES = [
   '/shelf?kind=adapters&item=a-k-t',
   '/reach?frame=f03',
   '/lineup',
+  '/carry',
 ];
 
 for (const theme of ['light', 'dark'] as const) {

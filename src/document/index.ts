@@ -38,3 +38,4 @@ export { kitName, namesOf } from './names';
 export { FILE_FORMAT, FILE_VERSION, MAX_FRAMES, type OutingFile, outingFile } from './outingFile';
 export { readShotList, type ShotLine } from './shotList';
 export { decodeShelf, duplicatesOn, encodeShelf } from './shelfFile';
+export { copyItem, lensOfLine, newItem } from './newGear';

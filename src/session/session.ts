@@ -16,6 +16,8 @@ export interface SessionState {
   readonly phase: 'opening' | 'open' | 'failed';
   /** The demo was opened because nothing was stored. */
   readonly firstVisit: boolean;
+  /** The way through for a first visit is being walked. */
+  readonly touring: boolean;
   readonly saveState: SaveState;
   /** A stored outing that could not be read, kept for download. */
   readonly aside: SetAside | null;
@@ -53,6 +55,7 @@ export function createSession(): Session {
   const state = createStore<SessionState>(() => ({
     phase: 'opening',
     firstVisit: false,
+    touring: false,
     saveState: 'saved',
     aside: null,
     problem: null,

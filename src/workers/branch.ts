@@ -39,8 +39,13 @@ const FINEST_STEP = 1 / 4;
  * their bounds again afterwards.
  *
  * @param step what every whole solution's objective is a multiple of; null when not known
+ * @param goOn asked before each branch, with the branches so far; `given-up` when it says no
  */
-export function branch(relaxed: Relaxed, step: number | null, mostBranches: number): Branched {
+export function branch(
+  relaxed: Relaxed,
+  step: number | null,
+  goOn: (branches: number) => boolean,
+): Branched {
   let best: { values: number[]; objective: number } | null = null;
   let branches = 0;
   let givenUp = false;
@@ -60,7 +65,7 @@ export function branch(relaxed: Relaxed, step: number | null, mostBranches: numb
       best = { values: Array.from(here.values), objective: here.objective };
       return;
     }
-    if (branches >= mostBranches) {
+    if (!goOn(branches)) {
       givenUp = true;
       return;
     }

@@ -30,6 +30,8 @@ function solverOn(highs: Highs): MipSolver {
 const DUAL_TOLERANCE = 1e-7;
 /** Time for finding rows that fight, s. */
 const CONFLICT_TIME_S = 10;
+/** Longest that branching goes on, ms: a few times what starting the search takes. */
+const BRANCHING_MS = 200;
 /**
  * Branches tried before HiGHS's own search takes over: many in a small model, where starting that
  * search costs more than they do, few in a large one, where each relaxation does.
@@ -52,6 +54,8 @@ class HighsSession implements MipSession {
   private readonly status: Highs['constants']['modelStatus'];
   /** The last optimum was that of the relaxation, so its duals describe all optima. */
   private relaxed = false;
+  /** Branching led nowhere once: with what is held since, it will not the next time. */
+  private branches = true;
   private readonly lower: Float64Array;
   private readonly upper: Float64Array;
 
@@ -77,6 +81,7 @@ class HighsSession implements MipSession {
   minimise(costs: readonly number[], timeLimitS: number): MipOutcome {
     this.native.changeColsCost({ kind: 'set', indices: this.all }, Float64Array.from(costs));
     this.relaxed = false;
+    const until = performance.now() + BRANCHING_MS;
     const outcome = branch(
       {
         whole: this.whole,
@@ -86,9 +91,13 @@ class HighsSession implements MipSession {
         bound: (column, lower, upper) => void this.native.changeColBounds(column, lower, upper),
       },
       this.stepOf(costs),
-      mostBranches(this.all.length),
+      (branches) =>
+        this.branches && branches < mostBranches(this.all.length) && performance.now() < until,
     );
-    if (outcome.kind === 'given-up') return this.search(timeLimitS);
+    if (outcome.kind === 'given-up') {
+      this.branches = false;
+      return this.search(timeLimitS);
+    }
     if (outcome.kind === 'infeasible') return outcome;
     this.relaxed = outcome.branches === 0;
     return { kind: 'optimal', values: outcome.values, objective: outcome.objective };

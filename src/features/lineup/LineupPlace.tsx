@@ -26,15 +26,17 @@ export function LineupPlace() {
             <Matrix result={result} question={question} />
             <Hands result={result} />
             <Ranges result={result} name={namesOf(question)} />
-            <Schools question={question} />
-            <Rivals question={question} />
+            <div className="space-y-8 print:hidden">
+              <Schools question={question} />
+              <Rivals question={question} />
+            </div>
             <OutTable result={result} />
           </>
         ) : (
           <p className="text-soft">Working out the lineup…</p>
         )}
       </div>
-      <aside aria-label="Limits" className="lg:sticky lg:top-2 lg:self-start">
+      <aside aria-label="Limits" className="print:hidden lg:sticky lg:top-2 lg:self-start">
         <LimitsPanel />
       </aside>
     </div>

@@ -30,9 +30,14 @@ export function LineupTable({ result }: { result: LineupResult }) {
   const only = new Map(result.lensesIn.map((l) => [l.lensId, l.onlyIt]));
   return (
     <section aria-labelledby="taken">
-      <h1 id="taken" className="mb-2 text-xl">
-        {headline(result)}
-      </h1>
+      <div className="mb-2 flex items-start justify-between gap-3">
+        <h1 id="taken" className="text-xl">
+          {headline(result)}
+        </h1>
+        <span className="print:hidden">
+          <Button onClick={() => window.print()}>Print</Button>
+        </span>
+      </div>
       {result.conflict && <ConflictText conflict={result.conflict} />}
       <Notes result={result} name={name} />
       {lenses.length > 0 && (

@@ -3,6 +3,7 @@
 import { Copy, Trash2 } from 'lucide-react';
 import type { Adapter, Body, Converter, Lens, Tube } from '@/core/gear';
 import {
+  copyItem,
   type ItemOf,
   type Kind,
   type Lock,
@@ -17,7 +18,6 @@ import { AdapterForm, ConverterForm, TubeForm } from './BehindForms';
 import { BodyForm } from './BodyForm';
 import { Fits } from './Fits';
 import { LensForm } from './LensForm';
-import { copyItem } from './newGear';
 
 interface GearEditorProps<K extends Kind> {
   readonly kind: K;

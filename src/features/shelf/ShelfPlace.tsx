@@ -3,7 +3,7 @@
 import { Plus } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useRef, useState } from 'react';
-import { encodeShelf, type Kind, putItem } from '@/document';
+import { encodeShelf, type Kind, newItem, putItem } from '@/document';
 import { writeLensCsv } from '@/document/formats';
 import { download, useEdit, useFile, useSelection } from '@/session';
 import { Button, Menu } from '@/ui';
@@ -12,7 +12,6 @@ import { GearEditor } from './GearEditor';
 import { GearList } from './GearList';
 import { LensfunImport } from './LensfunImport';
 import { Mounts } from './Mounts';
-import { newItem } from './newGear';
 import {
   ADAPTER_COLUMNS,
   BODY_COLUMNS,

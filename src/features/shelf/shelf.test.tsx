@@ -5,7 +5,7 @@ import { body, converter, lens } from '@/core/gear';
 import { demoFile, held } from '../../../tests/support/render';
 import { GearEditor } from './GearEditor';
 import { GearTable } from './GearTable';
-import { copyItem, newItem } from './newGear';
+import { copyItem, newItem } from '@/document';
 import { bodyRow, converterRow, LENS_COLUMNS, lensRow } from './rows';
 
 jest.mock('@/session', () => ({

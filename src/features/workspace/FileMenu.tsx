@@ -3,7 +3,9 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { decode, type Refusal } from '@/document';
+import { useSession } from '@/session';
 import { Button, Dialog, Menu } from '@/ui';
+import { FirstOuting } from './FirstOuting';
 import { OutingsDialog } from './OutingsDialog';
 import { Palette } from './Palette';
 import { SettingsDialog } from './SettingsDialog';
@@ -12,11 +14,12 @@ import { StarterDialog } from './StarterDialog';
 import { useOpening } from './useOpening';
 import { useOutingActions } from './useOutingActions';
 
-type Shown = 'starters' | 'outings' | 'settings' | 'shortcuts' | 'palette' | null;
+type Shown = 'starters' | 'first' | 'outings' | 'settings' | 'shortcuts' | 'palette' | null;
 
 /** Opens, starts, exports, finds. Whatever was open is kept. */
 export function FileMenu() {
   const { open } = useOpening();
+  const { state } = useSession();
   const router = useRouter();
   const input = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<{ name: string; refusal: Refusal } | null>(null);
@@ -29,6 +32,8 @@ export function FileMenu() {
   const actions = useOutingActions({
     chooseFile: () => input.current?.click(),
     showStarters: show('starters'),
+    showFirst: show('first'),
+    startTour: () => state.setState({ touring: true }),
     showOutings: show('outings'),
     showSettings: show('settings'),
     showShortcuts: show('shortcuts'),
@@ -72,6 +77,7 @@ export function FileMenu() {
       <Palette {...showing('palette')} actions={actions.flat()} />
       <OutingsDialog {...showing('outings')} />
       <SettingsDialog {...showing('settings')} />
+      <FirstOuting {...showing('first')} />
       <StarterDialog
         {...showing('starters')}
         onChoose={(next) => {

@@ -1,18 +1,25 @@
 'use client';
 
 import Link from 'next/link';
+import { useState } from 'react';
 import { download, useSession, useSessionState } from '@/session';
 import { Button } from '@/ui';
+import { FirstOuting } from './FirstOuting';
+import { Tour } from './Tour';
 
 /** Said once above the places: what the demo is, or that a stored outing was set aside. */
 export function Notices() {
   const { state, storage } = useSession();
   const firstVisit = useSessionState((s) => s.firstVisit);
+  const touring = useSessionState((s) => s.touring);
+  const [starting, setStarting] = useState(false);
   const aside = useSessionState((s) => s.aside);
   return (
     <>
-      {firstVisit && (
-        <div className="mx-5 mt-3 flex items-center justify-between gap-3 border-l-2 border-ink pl-3 print:hidden">
+      {touring && <Tour onStart={() => setStarting(true)} />}
+      <FirstOuting open={starting} onOpenChange={setStarting} />
+      {firstVisit && !touring && (
+        <div className="mx-5 mt-3 flex flex-wrap items-center justify-between gap-3 border-l-2 border-ink pl-3 print:hidden">
           <p className="max-w-prose">
             This is a made-up outing to look around in. Its lineup is already worked out: see{' '}
             <Link className="underline" href="/lineup">
@@ -24,9 +31,13 @@ export function Notices() {
             </Link>
             . Change anything; the line above answers at once.
           </p>
-          <Button look="quiet" onClick={() => state.setState({ firstVisit: false })}>
-            Understood
-          </Button>
+          <span className="flex flex-wrap gap-2">
+            <Button onClick={() => state.setState({ touring: true })}>Show me around</Button>
+            <Button onClick={() => setStarting(true)}>Start from nothing</Button>
+            <Button look="quiet" onClick={() => state.setState({ firstVisit: false })}>
+              Understood
+            </Button>
+          </span>
         </div>
       )}
       {aside && (
@@ -38,7 +49,7 @@ export function Notices() {
             A stored outing could not be read and was set aside: {aside.reason} Download it to mend
             it, then open the file again.
           </p>
-          <span className="flex gap-2">
+          <span className="flex flex-wrap gap-2">
             <Button
               onClick={() => download('set-aside.armreach.json', aside.text, 'application/json')}
             >

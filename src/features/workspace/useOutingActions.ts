@@ -16,6 +16,8 @@ export interface OutingAction {
 export interface OutingDialogs {
   readonly chooseFile: () => void;
   readonly showStarters: () => void;
+  readonly showFirst: () => void;
+  readonly startTour: () => void;
   readonly showOutings: () => void;
   readonly showSettings: () => void;
   readonly showShortcuts: () => void;
@@ -36,6 +38,7 @@ export function useOutingActions(dialogs: OutingDialogs): readonly (readonly Out
       },
     ],
     [
+      { label: 'New, from one camera…', run: dialogs.showFirst },
       { label: 'New from a starter brief…', run: dialogs.showStarters },
       {
         label: 'New, with this shelf',
@@ -44,6 +47,7 @@ export function useOutingActions(dialogs: OutingDialogs): readonly (readonly Out
       },
       { label: 'New and empty', run: () => open(EMPTY_OUTING, 'Started an empty outing.') },
       { label: 'The demo outing', run: openDemo },
+      { label: 'Show me around', run: dialogs.startTour },
     ],
     [
       { label: 'Settings…', run: dialogs.showSettings },

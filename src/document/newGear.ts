@@ -5,12 +5,14 @@ import {
   bodyId,
   type Converter,
   converterId,
+  lens,
   type Lens,
   lensId,
   type Tube,
   tubeId,
 } from '@/core/gear';
-import { freshId, type ItemOf, type Kind, type OutingFile, shelfIds } from '@/document';
+import { freshId, type ItemOf, type Kind, shelfIds } from './edits';
+import type { OutingFile } from './outingFile';
 
 const UNKNOWN = {
   maker: '',
@@ -95,4 +97,34 @@ export function newItem<K extends Kind>(kind: K, file: OutingFile): ItemOf[K] {
 export function copyItem<K extends Kind>(item: ItemOf[K], file: OutingFile): ItemOf[K] {
   const id = freshId(item.id, shelfIds(file));
   return { ...item, id: id as never, name: `${item.name}, again`.slice(0, 120) };
+}
+
+/** What a line such as 24–105 mm f/4–5.6, or 50 1.8, says of a lens; null when it is none. */
+const LENS_LINE =
+  /(\d+(?:\.\d+)?)(?:\s*[-–]\s*(\d+(?:\.\d+)?))?\s*(?:mm)?\s*,?\s*f?\s*\/?\s*(\d+(?:\.\d+)?)(?:\s*[-–]\s*(\d+(?:\.\d+)?))?\s*$/i;
+
+/** A lens from its name as it stands on the barrel; null when no range and f-number are in it. */
+export function lensOfLine(line: string, file: OutingFile): Lens | null {
+  const read = LENS_LINE.exec(line.trim());
+  if (!read) return null;
+  const [wideMm = NaN, longMm = NaN, fast = NaN, slow = NaN] = [
+    read[1],
+    read[2] ?? read[1],
+    read[3],
+    read[4] ?? read[3],
+  ].map(Number);
+  const found = lens.safeParse({
+    ...newItem('lenses', file),
+    id: freshId(line, shelfIds(file)),
+    name: line.trim(),
+    focal: { wideMm, longMm },
+    apertures:
+      wideMm === longMm
+        ? [{ focalMm: wideMm, fNumber: fast }]
+        : [
+            { focalMm: wideMm, fNumber: fast },
+            { focalMm: longMm, fNumber: slow },
+          ],
+  });
+  return found.success ? found.data : null;
 }

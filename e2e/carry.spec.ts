@@ -1,0 +1,104 @@
+import { readFileSync } from 'node:fs';
+import { expect, open, saved, standing, test } from './support';
+
+const plan = (page: Parameters<typeof open>[0], stretch: string) =>
+  page.getByRole('region', { name: stretch, exact: true });
+
+test('a whole day of the demo: what hangs where, who holds what, what is packed', async ({
+  page,
+}) => {
+  await open(page, '/carry');
+  await expect(
+    page.getByText('4 changes over the whole outing, and fewer cannot do'),
+  ).toBeVisible();
+  const launch = plan(page, 'In the launch');
+  await expect(launch).toContainText('no lens is changed');
+  await expect(launch.getByText(/^Change:/)).toHaveCount(0);
+  const finals = plan(page, 'Finals, both banks');
+  await expect(finals.getByRole('heading', { name: 'Second shooter' })).toBeVisible();
+  await expect(finals).toContainText('Handed over: T20 to Second shooter');
+  await expect(plan(page, 'Boathouse and crews')).toContainText('Crew portrait on the slip with');
+  await expect(page.getByText('Everything of known size goes in, as drawn.')).toBeVisible();
+  await expect(page.getByText('Never look at the sun')).toBeVisible();
+
+  const cards = page.getByLabel(/Cards of \d+ GB for K1/);
+  await expect(
+    page.getByText(/pictures × 28 MB = \d+ GB; one a slot \(2\) and one spare/),
+  ).toBeVisible();
+  await cards.check();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel(/Cards of \d+ GB for K1/)).toBeChecked();
+
+  await page.getByLabel('Carry at most').fill('4000');
+  await expect(page.getByText('over your 4.00')).toBeVisible();
+});
+
+test('when something goes wrong the plan is made again with what is left', async ({ page }) => {
+  await open(page, '/carry');
+  await page.getByLabel('Suppose').selectOption('23 mm f/1.4 breaks');
+  await page.getByRole('button', { name: 'Plan it again' }).click();
+  await expect(page.getByTestId('whatif')).toContainText(
+    'Lost: Dancers by lantern light (1 picture)',
+  );
+  await page.getByLabel('Suppose').selectOption('I start an hour late');
+  await page.getByRole('button', { name: 'Plan it again' }).click();
+  await expect(page.getByTestId('whatif')).toContainText('It holds');
+  await expect(standing(page)).toContainText('4 lenses');
+});
+
+test('stretches and packing list are taken along as calendar, CSV and Markdown', async ({
+  page,
+}) => {
+  await open(page, '/carry');
+  for (const [item, file, start] of [
+    ['Stretches as a calendar', 'lantern-regatta.ics', 'BEGIN:VCALENDAR'],
+    ['Packing list as CSV', 'lantern-regatta-packing.csv', 'count,what,why,packed'],
+    ['Packing list as Markdown', 'lantern-regatta-packing.md', '# Lantern regatta, two days'],
+  ] as const) {
+    await page.getByRole('button', { name: 'Take along' }).click();
+    const waiting = page.waitForEvent('download');
+    await page.getByRole('menuitem', { name: item }).click();
+    const download = await waiting;
+    expect(download.suggestedFilename()).toBe(file);
+    expect(readFileSync(await download.path(), 'utf8').startsWith(start)).toBe(true);
+  }
+});
+
+test('on a phone everything is within reach of a thumb, and nothing is wider than the screen', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await open(page, '/carry');
+  await expect(plan(page, 'Heats from the bridge')).toContainText('next');
+  const wide = await page.evaluate(
+    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+  );
+  expect(wide).toBe(0);
+});
+
+test.describe('without a network', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('the plan opens after a first visit, and is still worked out', async ({
+    browser,
+    baseURL,
+  }) => {
+    const context = await browser.newContext({ baseURL: baseURL! });
+    const page = await context.newPage();
+    await open(page, '/lineup');
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
+    await page.waitForFunction(async () =>
+      (await caches.open('pages')).match('/carry').then((found) => found !== undefined),
+    );
+    await saved(page);
+    await context.setOffline(true);
+    await page.goto('/carry');
+    await expect(page.getByText('4 changes over the whole outing')).toBeVisible();
+    await page.getByRole('checkbox', { name: 'Lantern procession' }).check();
+    await expect(
+      page.getByText(/changes over the whole outing, and fewer cannot do/),
+    ).toBeVisible();
+    await context.close();
+  });
+});

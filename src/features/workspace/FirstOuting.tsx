@@ -1,0 +1,114 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { bodyId } from '@/core/gear';
+import { lensOfLine, newItem, type OutingFile, putItem } from '@/document';
+import { outingFromStarter, STARTERS } from '@/document/starters';
+import { Button, Dialog, SelectField, TextField } from '@/ui';
+import { EMPTY_OUTING } from './emptyOuting';
+import { useOpening } from './useOpening';
+
+const FORMATS = {
+  full: ['36 × 24 mm', 36, 24],
+  crop15: ['23.5 × 15.6 mm, crop 1.5', 23.5, 15.6],
+  crop16: ['22.3 × 14.9 mm, crop 1.6', 22.3, 14.9],
+  fourThirds: ['17.3 × 13 mm, crop 2', 17.3, 13],
+} as const;
+type FormatKey = keyof typeof FORMATS;
+
+/** From nothing to an answer: one body, the lenses as they are named, and what the outing is like. */
+export function FirstOuting({
+  open,
+  onOpenChange,
+}: {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+}) {
+  const { open: openOuting } = useOpening();
+  const router = useRouter();
+  const [name, setName] = useState('My camera');
+  const [format, setFormat] = useState<FormatKey>('crop15');
+  const [lines, setLines] = useState<readonly string[]>(['', '', '']);
+  const [genre, setGenre] = useState<string>(STARTERS[0]?.key ?? '');
+  const withBody = bodyOnShelf(name, format);
+  const read = lines.map((line) => (line.trim() === '' ? undefined : lensOfLine(line, withBody)));
+  const good = read.some((l) => l) && read.every((l) => l !== null) && name.trim() !== '';
+  const start = () => {
+    const starter = STARTERS.find((s) => s.key === genre);
+    if (!starter || !good) return;
+    const filled = lines.reduce((file, line) => {
+      const lens = line.trim() === '' ? null : lensOfLine(line, file);
+      return lens ? putItem('lenses', lens)(file) : file;
+    }, withBody);
+    onOpenChange(false);
+    openOuting(
+      outingFromStarter(starter, { shelf: filled.shelf, currency: filled.outing.currency }),
+      'Here is your outing; every figure in it can be changed.',
+    );
+    router.push('/lineup');
+  };
+  return (
+    <Dialog
+      open={open}
+      onOpenChange={onOpenChange}
+      title="Start from nothing"
+      description="One camera, a few lenses, and what you are going to photograph. All of it can be changed later."
+    >
+      <div className="space-y-3">
+        <div className="grid grid-cols-2 gap-3">
+          <TextField label="Your camera" value={name} onChange={setName} />
+          <SelectField
+            label="Its sensor"
+            value={format}
+            options={Object.entries(FORMATS).map(([key, [text]]) => [key as FormatKey, text])}
+            onChange={setFormat}
+          />
+        </div>
+        <fieldset className="space-y-2">
+          <legend className="text-[12px] text-soft">
+            Your lenses, as they are named: 18–55 mm f/3.5–5.6, or 50 f/1.8
+          </legend>
+          {lines.map((line, i) => (
+            <TextField
+              key={i}
+              label={`Lens ${i + 1}`}
+              value={line}
+              error={
+                read[i] === null
+                  ? 'Give a range and an f-number, such as 18–55 f/3.5–5.6'
+                  : undefined
+              }
+              onChange={(next) => setLines(lines.map((l, k) => (k === i ? next : l)))}
+            />
+          ))}
+          <Button onClick={() => setLines([...lines, ''])}>One more lens</Button>
+        </fieldset>
+        <SelectField
+          label="What you are going to photograph"
+          value={genre}
+          options={STARTERS.map((s) => [s.key, s.name])}
+          onChange={setGenre}
+        />
+        <p className="text-right">
+          <Button look="strong" disabled={!good} onClick={start}>
+            Show me which lenses to take
+          </Button>
+        </p>
+      </div>
+    </Dialog>
+  );
+}
+
+function bodyOnShelf(name: string, format: FormatKey): OutingFile {
+  const [, widthMm, heightMm] = FORMATS[format];
+  const fresh = newItem('bodies', EMPTY_OUTING);
+  const pixels = { pixelsWide: 6000, pixelsHigh: format === 'fourThirds' ? 4500 : 4000 };
+  return putItem('bodies', {
+    ...fresh,
+    id: bodyId.parse('my-camera'),
+    name: name.trim() || 'My camera',
+    mount: 'My mount',
+    sensor: { widthMm, heightMm, ...pixels },
+  })(EMPTY_OUTING);
+}

@@ -1,0 +1,117 @@
+'use client';
+
+import { usePathname, useRouter, useSearchParams } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import type { OutingFile } from '@/document';
+import { useFile, useSession } from '@/session';
+import { Button } from '@/ui';
+
+interface Now {
+  readonly path: string;
+  readonly frame: string | null;
+  readonly file: OutingFile;
+}
+
+interface Step {
+  readonly text: string;
+  readonly href: string;
+  /** Whether it is done, compared with how things stood when it began. */
+  readonly done: (now: Now, before: Now) => boolean;
+}
+
+/** A way through that teaches by doing: each step goes on by itself once it is done. */
+const STEPS: readonly Step[] = [
+  {
+    text: 'In Brief stand the pictures wanted. Choose one, and see it through the viewfinder.',
+    href: '/brief',
+    done: (now) => now.path === '/brief' && now.frame !== null,
+  },
+  {
+    text: 'Change something of it: how badly it is wanted, or from how far. The line above answers at once.',
+    href: '/brief',
+    done: (now, before) => now.file.frames !== before.file.frames,
+  },
+  {
+    text: 'Reach lays all lenses out by angle and light. Choose a picture there: the lenses that can make it light up.',
+    href: '/reach',
+    done: (now) => now.path === '/reach' && now.frame !== null,
+  },
+  {
+    text: 'Lineup says which lenses, and why fewer will not do. Leave one at home, and see what then.',
+    href: '/lineup',
+    done: (now, before) => now.file.limits.lockedOut.length > before.file.limits.lockedOut.length,
+  },
+  {
+    text: 'Carry says what hangs on which camera, and what to pack.',
+    href: '/carry',
+    done: (now) => now.path === '/carry',
+  },
+];
+
+export function Tour({ onStart }: { onStart: () => void }) {
+  const { state } = useSession();
+  const router = useRouter();
+  const path = usePathname();
+  const frame = useSearchParams().get('frame');
+  const file = useFile();
+  const [at, setAt] = useState(0);
+  const [before, setBefore] = useState<Now>({ path, frame, file });
+  const step = STEPS[at];
+  const done = step?.done({ path, frame, file }, before) ?? false;
+  useEffect(() => {
+    if (!done) return;
+    const timer = setTimeout(() => {
+      setBefore({ path, frame: null, file });
+      setAt((n) => n + 1);
+    }, 700);
+    return () => clearTimeout(timer);
+  }, [done, path, file]);
+  const end = () => state.setState({ firstVisit: false, touring: false });
+  return (
+    <div
+      role="region"
+      aria-label="A way through"
+      className="mx-5 mt-3 flex flex-wrap items-center justify-between gap-3 border-l-4 border-ink pl-3 print:hidden"
+    >
+      {step ? (
+        <>
+          <p className="max-w-prose" aria-live="polite">
+            <span className="text-soft">
+              {at + 1} of {STEPS.length}
+            </span>{' '}
+            {done ? 'Done.' : step.text}
+          </p>
+          <span className="flex gap-2">
+            {path !== step.href && <Button onClick={() => router.push(step.href)}>Go there</Button>}
+            <Button look="quiet" onClick={() => setAt(at + 1)}>
+              Next
+            </Button>
+            <Button look="quiet" onClick={end}>
+              Leave
+            </Button>
+          </span>
+        </>
+      ) : (
+        <>
+          <p className="max-w-prose">
+            That is the whole way. Undo brings the demo back as it was; now your own outing.
+          </p>
+          <span className="flex gap-2">
+            <Button
+              look="strong"
+              onClick={() => {
+                end();
+                onStart();
+              }}
+            >
+              Start from nothing
+            </Button>
+            <Button look="quiet" onClick={end}>
+              Leave
+            </Button>
+          </span>
+        </>
+      )}
+    </div>
+  );
+}
