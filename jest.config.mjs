@@ -13,7 +13,7 @@ async function project(own) {
   return {
     ...config,
     transformIgnorePatterns: [
-      '/node_modules/(?!(@tanstack/[^/]+)/)',
+      '/node_modules/(?!(@tanstack/[^/]+|nanoid)/)',
       '^.+\\.module\\.(css|sass|scss)$',
     ],
   };

@@ -7,7 +7,7 @@ export default defineConfig({
   testDir: './e2e',
   timeout: 60_000,
   expect: { timeout: 15_000 },
-  workers: 1,
+  workers: 2,
   reporter: [['list'], ['json', { outputFile: '.check/e2e.json' }]],
   use: {
     baseURL: `http://localhost:${PORT}`,

@@ -1,0 +1,246 @@
+import { readFileSync } from 'node:fs';
+import { solveLineup, type LineupResult } from '@/core/lineup';
+import { decode, type OutingFile } from '@/document';
+import { loadHighsSolver } from '@/workers/highsSolver';
+import { type BagItem, packBag } from './bag';
+import { cautionsFor } from './cautions';
+import { packingList, type PackingLine } from './packingList';
+import { carryAnswer, type CarryAnswer } from './plan';
+import { afterScenario, lostTo } from './scenario';
+
+const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
+const demo = (read.ok ? read.value : null) as OutingFile;
+const options = { timeLimitS: 30, now: () => 0 };
+
+let result: LineupResult;
+let answer: CarryAnswer;
+beforeAll(async () => {
+  result = solveLineup(await loadHighsSolver(), demo, options);
+  answer = carryAnswer(demo, result);
+});
+
+describe('the plan of the demo', () => {
+  it('makes every picture of the lineup, each with what is on a body then', () => {
+    const { plan } = answer;
+    expect(plan.unplanned).toEqual([]);
+    const on = new Map<string, string>();
+    let changes = 0;
+    for (const stretch of plan.stretches) {
+      for (const { bodyId, pieceIds } of stretch.before) on.set(bodyId, pieceIds.join());
+      changes += stretch.before.length + stretch.changes;
+      for (const hand of stretch.hands) {
+        for (const { bodyId, pieceIds } of hand.start)
+          if (pieceIds.length > 0) on.set(bodyId, pieceIds.join());
+        for (const doing of hand.doings) {
+          if (doing.kind === 'put') on.set(doing.on.bodyId, doing.on.pieceIds.join());
+          else for (const w of doing.with) expect(on.get(w.bodyId)).toBe(w.pieceIds.join());
+        }
+      }
+    }
+    expect(changes).toBe(plan.changes);
+    expect(plan.proven).toBe(true);
+  });
+
+  it('changes nothing where no lens may be changed, and shares no piece between hands', () => {
+    for (const stretch of answer.plan.stretches) {
+      if (!stretch.mayChange) expect(stretch.changes).toBe(0);
+      const held = stretch.hands.flatMap((h) => [
+        ...h.bag,
+        ...h.start.flatMap((s) => [s.bodyId as string, ...s.pieceIds]),
+      ]);
+      expect(new Set(held).size).toBe(held.length);
+    }
+  });
+
+  it('weighs what is in hand, on the shoulder and in the bag, by hand for the procession', () => {
+    const lanterns = answer.plan.stretches.find((s) => s.stretchId === 'lanterns')!;
+    const { weights, bag } = lanterns.hands[0]!;
+    expect(bag).toEqual(['t-23']);
+    // K1 658 with 70–300 680; T20 476 with 16–55 655; in the bag 23 mm 375, the bag itself 1450.
+    expect(weights).toEqual({
+      inHandG: 1338,
+      shoulderG: 1131,
+      bagG: 1825,
+      allG: 4294,
+      unknown: [],
+    });
+    expect(answer.plan.worst).toEqual({ stretchId: 'lanterns', shooterId: 'first', weightG: 4294 });
+  });
+
+  it('never takes more changes with more freedom of order', () => {
+    expect(answer.changesAnyOrder).toBeLessThanOrEqual(answer.plan.changes);
+    expect(answer.plan.changes).toBeLessThanOrEqual(answer.changesInOrder);
+  });
+
+  it('weighs no more when less weight comes first', () => {
+    const light = carryAnswer({ ...demo, packing: { ...demo.packing, prefer: 'weight' } }, result);
+    expect(light.plan.worst!.weightG).toBeLessThanOrEqual(answer.plan.worst!.weightG);
+    expect(light.plan.changes).toBeGreaterThanOrEqual(answer.plan.changes);
+  });
+});
+
+describe('the packing list', () => {
+  const lineOf = (file: OutingFile, id: string) =>
+    packingList(file, answer.plan).find((l) => l.id === id) as PackingLine;
+
+  it('counts batteries for the busiest day with one spare, fewer charges in the cold', () => {
+    const one = lineOf(demo, 'battery:t20') as Extract<PackingLine, { code: 'batteries' }>;
+    expect(one.count).toBe(Math.ceil(one.pictures / 2 / 340) + 1);
+    const cold = { ...demo, packing: { ...demo.packing, coldPercent: 60 } };
+    const more = lineOf(cold, 'battery:t20') as Extract<PackingLine, { code: 'batteries' }>;
+    expect(more.count).toBe(Math.ceil(one.pictures / 2 / (340 * 0.4)) + 1);
+  });
+
+  it('gives each slot a card that holds everything, and one spare', () => {
+    const line = lineOf(demo, 'card:k1') as Extract<PackingLine, { code: 'cards' }>;
+    expect(line.neededGb).toBeCloseTo((line.pictures * 28) / 1000, 9);
+    expect(line.cardGb).toBeGreaterThanOrEqual(line.neededGb);
+    expect(line.count).toBe(3);
+  });
+
+  it('shares the expected pictures out among the bodies', () => {
+    const all = packingList(demo, answer.plan).flatMap((l) =>
+      l.code === 'batteries' ? [l.pictures] : [],
+    );
+    const sum = all.reduce((a, b) => a + b, 0);
+    expect(sum).toBeGreaterThanOrEqual(2400);
+    expect(sum).toBeLessThan(2400 + all.length);
+  });
+
+  it('packs for the wet, for what stands still, and what is one’s own', () => {
+    const codes = packingList(demo, answer.plan).map((l) => l.code);
+    expect(codes).toEqual(expect.arrayContaining(['rain', 'tripod', 'thing', 'body', 'piece']));
+    const dry = {
+      ...demo,
+      stretches: demo.stretches.map((s) => ({ ...s, weather: 'dry' as const })),
+    };
+    expect(packingList(dry, answer.plan).map((l) => l.code)).not.toContain('rain');
+  });
+
+  it('takes filters of the largest thread, and rings for the smaller ones', () => {
+    const asking = {
+      ...demo,
+      frames: demo.frames.map((f) => ({ ...f, special: { ...f.special, frontFilter: true } })),
+    };
+    const lines = packingList(asking, answer.plan);
+    expect(lines.find((l) => l.code === 'filters')).toMatchObject({ threadMm: 77 });
+    expect(lines.flatMap((l) => (l.code === 'step-up-ring' ? [[l.fromMm, l.toMm]] : []))).toEqual([
+      [72, 77],
+      [67, 77],
+      [58, 77],
+    ]);
+  });
+
+  it('says what is not known', () => {
+    const bodies = demo.shelf.bodies.map((b) => ({ ...b, picturesPerCharge: null, fileMb: null }));
+    const codes = packingList({ ...demo, shelf: { ...demo.shelf, bodies } }, answer.plan).map(
+      (l) => l.code,
+    );
+    expect(codes).toEqual(expect.arrayContaining(['unknown-charge', 'unknown-file']));
+  });
+});
+
+test('cautions come where the plan calls for them, and only there', () => {
+  const codes = cautionsFor(demo, answer.plan).map((c) => c.code);
+  expect(codes).toEqual(['sun-in-finder', 'law', 'animals', 'backwards', 'lithium']);
+  const calm = { ...demo, frames: [], stretches: [] };
+  const nothing = { ...answer.plan, stretches: [], worst: null };
+  expect(cautionsFor(calm, nothing)).toEqual([]);
+  const heavy = { ...nothing, worst: { stretchId: null, shooterId: null, weightG: 7000 } };
+  expect(cautionsFor(calm, heavy).map((c) => c.code)).toEqual(['lifting']);
+});
+
+describe('when something goes wrong', () => {
+  const after = async (scenario: Parameters<typeof afterScenario>[2]) =>
+    solveLineup(await loadHighsSolver(), afterScenario(demo, result, scenario), options);
+
+  it('a broken lens loses what only it makes', async () => {
+    expect(lostTo(result, await after({ kind: 'breaks', id: 't-23' }))).toEqual(['f15']);
+  });
+
+  it('an hour late everything is still made; five hours late the heats are gone', async () => {
+    expect(lostTo(result, await after({ kind: 'late', hours: 1 }))).toEqual([]);
+    const late = afterScenario(demo, result, { kind: 'late', hours: 5 });
+    expect(late.stretches.map((s) => s.id)).not.toContain('heats');
+    expect(late.stretches.find((s) => s.id === 'boathouse')?.fromTime).toBe('13:30');
+    expect(lostTo(result, await after({ kind: 'late', hours: 5 }))).toContain('f14');
+  });
+
+  it('only what comes along may mend it', () => {
+    const left = afterScenario(demo, result, { kind: 'breaks', id: 'k1' });
+    expect(left.shelf.lenses.map((l) => l.id).sort()).toEqual([...result.lineup.lensIds].sort());
+    expect(left.shelf.bodies.map((b) => b.id)).not.toContain('k1');
+  });
+});
+
+describe('the bag', () => {
+  const box = (widthMm: number, heightMm: number, depthMm: number) => ({
+    id: 'main',
+    name: 'Main',
+    widthMm,
+    heightMm,
+    depthMm,
+  });
+  const block = (id: string, widthMm: number, heightMm: number, depthMm: number): BagItem => ({
+    id,
+    widthMm,
+    heightMm,
+    depthMm,
+  });
+
+  it('takes eight cubes of 100 into one of 200, and not nine', () => {
+    const cubes = (n: number) => Array.from({ length: n }, (_, i) => block(`c${i}`, 100, 100, 100));
+    const eight = packBag([box(200, 200, 200)], cubes(8));
+    expect(eight.kind).toBe('fits');
+    expect(packBag([box(200, 200, 200)], cubes(9))).toEqual({
+      kind: 'too-much',
+      shareFilled: 9 / 8,
+    });
+  });
+
+  it('lays down what is too long to stand', () => {
+    const answered = packBag([box(300, 90, 100)], [block('tele', 84, 220, 84)]);
+    expect(answered).toMatchObject({ kind: 'fits', placed: [{ widthMm: 220, heightMm: 84 }] });
+  });
+
+  it('names what goes in nowhere', () => {
+    const small = block('small', 60, 60, 60);
+    expect(packBag([box(200, 200, 200)], [small, block('long', 84, 350, 84)])).toEqual({
+      kind: 'too-big',
+      id: 'long',
+    });
+  });
+
+  it('says that it found none where room is left but not in one piece', () => {
+    const answered = packBag(
+      [box(150, 100, 100)],
+      [block('a', 90, 100, 100), block('b', 60, 60, 100), block('c', 60, 60, 60)],
+    );
+    expect(answered).toMatchObject({ kind: 'not-found', outIds: ['c'] });
+  });
+
+  it('never lets blocks overlap or stick out', () => {
+    const items = [70, 84, 67, 81, 95, 120].map((d, i) => block(`i${i}`, d, d + 40, d));
+    const answered = packBag([box(290, 180, 420), box(260, 80, 160)], items);
+    expect(answered.kind).toBe('fits');
+    const placed = answered.kind === 'fits' ? answered.placed : [];
+    const ends = (p: (typeof placed)[number]) =>
+      [
+        [p.xMm, p.xMm + p.widthMm],
+        [p.yMm, p.yMm + p.heightMm],
+        [p.zMm, p.zMm + p.depthMm],
+      ] as const;
+    placed.forEach((a, i) => {
+      const c = a.compartmentId === 'main' ? [290, 180, 420] : [260, 80, 160];
+      ends(a).forEach(([, end], axis) => expect(end).toBeLessThanOrEqual(c[axis]!));
+      for (const b of placed.slice(i + 1)) {
+        if (a.compartmentId !== b.compartmentId) continue;
+        const apart = ends(a).some(([from, to], axis) => {
+          const [otherFrom, otherTo] = ends(b)[axis]!;
+          return to <= otherFrom || otherTo <= from;
+        });
+        expect(apart).toBe(true);
+      }
+    });
+  });
+});

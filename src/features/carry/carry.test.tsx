@@ -1,0 +1,159 @@
+import '@testing-library/jest-dom';
+import { render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { readFileSync } from 'node:fs';
+import { carryAnswer, cautionsFor, packingList } from '@/core/carry';
+import { solveLineup } from '@/core/lineup';
+import { decode } from '@/document';
+import { loadHighsSolver } from '@/workers/highsSolver';
+import { held } from '../../../tests/support/render';
+import { Bag } from './Bag';
+import { Cautions } from './Cautions';
+import { calendarOf, packingCsv, packingMarkdown } from './exports';
+import { PackingView } from './PackingView';
+import { PlanSettings } from './PlanSettings';
+import { StretchPlan } from './StretchPlan';
+import { Summary } from './Summary';
+
+jest.mock('@/session', () => ({
+  ...jest.requireActual('../../../tests/support/render').sessionStandIn,
+  download: () => undefined,
+}));
+
+const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
+const demo = read.ok ? read.value : (null as never);
+let answer: ReturnType<typeof carryAnswer>;
+beforeAll(async () => {
+  const result = solveLineup(await loadHighsSolver(), demo, { timeLimitS: 30, now: () => 0 });
+  answer = carryAnswer(demo, result);
+});
+beforeEach(() => Object.assign(held, { file: demo, edits: [] }));
+
+const plain = (element: HTMLElement) => (element.textContent ?? '').replaceAll('\u202F', ' ');
+const stretch = (id: string) => answer.plan.stretches.find((s) => s.stretchId === id)!;
+
+test('the summary says the changes, that fewer cannot do, and the heaviest moment', () => {
+  const { rerender } = render(<Summary answer={answer} thinking={false} />);
+  expect(plain(screen.getByRole('status'))).toContain(
+    '4 changes over the whole outing, and fewer cannot do; 4.29 kg at the heaviest moment, Lantern procession (First shooter).',
+  );
+  held.file = { ...demo, packing: { ...demo.packing, maxWeightG: 4000 } };
+  const saving = { ...answer, changesInOrder: 6, plan: { ...answer.plan, proven: false } };
+  rerender(<Summary answer={saving} thinking />);
+  const text = plain(screen.getByRole('status'));
+  expect(text).toContain('is the best found');
+  expect(text).toContain('over your 4.00 kg');
+  expect(text).toContain('saves 2 changes');
+});
+
+test('a stretch says what hangs where, in whose hands, and what stays', () => {
+  const { rerender } = render(<StretchPlan plan={stretch('finals')} isNext />);
+  const finals = screen.getByRole('region', { name: 'Finals, both banks' });
+  expect(plain(finals)).toContain('next');
+  expect(plain(finals)).toContain('Handed over: T20 to Second shooter');
+  expect(within(finals).getAllByRole('list', { name: 'In order' })).toHaveLength(2);
+  rerender(<StretchPlan plan={stretch('boathouse')} isNext={false} />);
+  const boathouse = screen.getByRole('region', { name: 'Boathouse and crews' });
+  expect(plain(boathouse)).toContain('Change: 70–300 mm f/4.5–5.6 + 25 mm tube on K1');
+  expect(plain(boathouse)).toContain('Stays in the boathouse locker: 16–55 mm f/2.8, 23 mm f/1.4');
+  rerender(<StretchPlan plan={stretch('launch')} isNext={false} />);
+  expect(plain(screen.getByRole('region', { name: 'In the launch' }))).toContain(
+    'wet, no lens is changed',
+  );
+});
+
+test('ticks of the packing list are kept with the outing, and taken back', async () => {
+  const user = userEvent.setup();
+  const lines = packingList(demo, answer.plan);
+  const { rerender } = render(<PackingView lines={lines} />);
+  expect(screen.getByRole('heading', { name: /Packing list/ })).toHaveTextContent(
+    /^Packing list 0 of/,
+  );
+  await user.click(screen.getByLabelText(/Rain covers and a towel/));
+  expect(held.file.packing.ticked).toEqual(['rain']);
+  rerender(<PackingView lines={[...lines]} />);
+  await user.click(screen.getByLabelText(/Rain covers and a towel/));
+  expect(held.file.packing.ticked).toEqual([]);
+  expect(screen.getAllByRole('checkbox').at(lines.length)).toBe(
+    screen.getByLabelText('spare batteries, charged'),
+  );
+});
+
+test('every line says why with its arithmetic', () => {
+  render(<PackingView lines={packingList(demo, answer.plan)} />);
+  const batteries = screen.getByText(/Batteries for T20/).parentElement!;
+  expect(plain(batteries)).toMatch(
+    /pictures over 2 days, charged every night ÷ 340 a charge, rounded up, and one spare/,
+  );
+  expect(plain(screen.getByText(/^Tripod that bears/))).toContain(
+    'the heaviest setup weighs 1.44 kg',
+  );
+});
+
+test('the bag says whether all goes in, and what has no size', () => {
+  const { rerender } = render(<Bag plan={answer.plan} />);
+  expect(screen.getByRole('status')).toHaveTextContent('Everything of known size goes in');
+  expect(screen.getByText(/Sizes not known/)).toHaveTextContent('25 mm tube');
+  const [main] = demo.packing.compartments;
+  const small = { ...main!, widthMm: 60, heightMm: 60, depthMm: 60 };
+  held.file = { ...demo, packing: { ...demo.packing, compartments: [small] } };
+  rerender(<Bag plan={{ ...answer.plan }} />);
+  expect(screen.getByRole('status')).toHaveTextContent(/goes into no compartment/);
+  held.file = { ...demo, packing: { ...demo.packing, compartments: [] } };
+  rerender(<Bag plan={{ ...answer.plan }} />);
+  expect(screen.getByText(/Give the inner sizes of your bag/)).toBeVisible();
+});
+
+test('cautions defer to local rules, and are silent where there are none', () => {
+  const { container, rerender } = render(<Cautions cautions={cautionsFor(demo, answer.plan)} />);
+  expect(screen.getByText(/come first\.$/)).toBeVisible();
+  expect(container).toHaveTextContent('Do not walk or run backwards');
+  rerender(<Cautions cautions={[]} />);
+  expect(container).toBeEmptyDOMElement();
+});
+
+test('order and preference are chosen, compartments and things added and taken away', async () => {
+  const user = userEvent.setup();
+  const shown = render(<PlanSettings answer={answer} />);
+  const again = () => shown.rerender(<PlanSettings answer={{ ...answer }} />);
+  expect(screen.queryByLabelText('In the launch')).toBeNull();
+  await user.click(screen.getByLabelText('Finals, both banks'));
+  expect(held.file.packing.anyOrder).toEqual(['boathouse', 'finals']);
+  again();
+  await user.click(screen.getByLabelText('less weight'));
+  expect(held.file.packing.prefer).toBe('weight');
+  await user.click(screen.getByRole('button', { name: 'Add a compartment' }));
+  expect(held.file.packing.compartments).toHaveLength(3);
+  again();
+  await user.click(screen.getByRole('button', { name: 'Remove Life jacket' }));
+  expect(held.file.packing.things.map((t) => t.id)).toEqual(['towel']);
+});
+
+describe('what is taken along', () => {
+  const lines = () => packingList(demo, answer.plan);
+
+  it('is a calendar with every stretch at its local time', () => {
+    const { text, left } = calendarOf(demo);
+    expect(left).toEqual([]);
+    expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(demo.stretches.length);
+    expect(text).toContain('DTSTART:20270612T083000');
+    expect(text).toContain('DTEND:20270612T123000');
+    const past = { ...demo.stretches[0]!, fromTime: '22:00', toTime: '01:00' };
+    const undated = { ...demo.stretches[1]!, day: null };
+    const night = calendarOf({ ...demo, stretches: [past, undated] });
+    expect(night.text).toContain('DTEND:20270613T010000');
+    expect(night.left).toEqual(['Boathouse and crews']);
+  });
+
+  it('is a packing list as CSV and as Markdown, ticks and all', () => {
+    const ticked = { ...demo, packing: { ...demo.packing, ticked: ['rain'] } };
+    const csv = packingCsv(ticked, lines()).split('\n');
+    expect(csv[0]).toBe('count,what,why,packed');
+    expect(csv).toHaveLength(lines().length + 1);
+    expect(csv.find((row) => row.includes('Rain covers'))).toMatch(/,yes$/);
+    const markdown = packingMarkdown(ticked, lines());
+    expect(markdown).toContain('# Lantern regatta, two days, 12 June 2027');
+    expect(markdown).toContain('- [x] Rain covers and a towel (wet: In the launch)');
+    expect(markdown).toContain('- [ ] 10–24 mm f/4 (in the plan)');
+  });
+});
