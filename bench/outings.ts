@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { frameId } from '@/core/brief';
 import { lensId } from '@/core/gear';
 import type { LineupQuestion } from '@/core/lineup';
-import { decode } from '@/document';
+import { decode, type OutingFile } from '@/document';
 
 /** Made-up outings of any size, the same on every run: the demo's gear and frames, varied. */
 
@@ -15,7 +15,7 @@ function numbers(seed: number): () => number {
   };
 }
 
-export function demoOuting(): LineupQuestion {
+export function demoOuting(): OutingFile {
   const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
   if (!read.ok) throw new Error(read.error.message);
   return read.value;
@@ -63,5 +63,35 @@ export function outingOf(
     shelf: { ...shelf, lenses, converters: [] },
     frames: many,
     limits,
+  };
+}
+
+/** The demo with ten lenses taken, all four bodies, and two shooters in every stretch. */
+export function carryOuting(): OutingFile {
+  const demo = demoOuting();
+  const lockedIn = [
+    'k-16-35',
+    'k-24-70',
+    'k-70-200',
+    'k-100-400',
+    'k-50',
+    'k-85',
+    't-10-24',
+    't-16-55',
+    't-23',
+    't-70-300',
+  ];
+  return {
+    ...demo,
+    stretches: demo.stretches.map((s) => ({
+      ...s,
+      hands: demo.outing.shooters.map(({ id }) => ({
+        shooterId: id,
+        bodyIds: [],
+        bodies: null,
+        maxWeightG: null,
+      })),
+    })),
+    limits: { ...demo.limits, lockedIn, sources: ['owned', 'borrowed', 'wished'] },
   };
 }

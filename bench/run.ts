@@ -8,9 +8,12 @@ import {
   modelOf,
   reduce,
   solveChoice,
+  solveLineup,
 } from '@/core/lineup';
 import { loadHighsSolver } from '@/workers/highsSolver';
-import { demoOuting, outingOf } from './outings';
+import { carryAnswer } from '@/core/carry';
+import { benchBrowser } from './browser';
+import { carryOuting, demoOuting, outingOf } from './outings';
 import { PEERS } from './peers';
 
 /** One JSON line for each figure: medians over several runs, after warm-up runs that do not count. */
@@ -167,27 +170,73 @@ function explore(question: LineupQuestion, runs: number): void {
   );
 }
 
-const typical = outingOf(40, 20, 4);
-const large = outingOf(1000, 60, 6);
-reportReplan('replan.demo', demoOuting(), 15, 'the demo outing');
-reportReplan('replan.typical', typical, 25, '40 lenses, 4 bodies, 20 frames, 4 stretches');
-reportReplan('replan.large', large, 5, '1,000 lenses, 60 frames, 6 stretches');
-againstPeers(typical, 3);
-explore(typical, 5);
-for (const [lenses, runs] of [
-  [100, 5],
-  [300, 5],
-  [1000, 3],
-  [3000, 1],
-] as const) {
-  const { whole } = replan(outingOf(lenses, 60, 6), runs);
-  report(`replan.growth.${lenses}`, whole, 'ms', runs, `${lenses} lenses, 60 frames, 6 stretches`);
+/** The plan of carrying for six stretches, two shooters, four bodies and ten lenses. */
+function carry(runs: number): void {
+  const question = carryOuting();
+  const result = solveLineup(solver, question, options);
+  const times: number[] = [];
+  let proven = true;
+  for (let i = 0; i < runs + 2; i += 1) {
+    const started = performance.now();
+    const { plan } = carryAnswer(question, result);
+    if (i >= 2) times.push(performance.now() - started);
+    proven &&= plan.proven;
+  }
+  const { lineup } = result;
+  report(
+    'carry.plan',
+    median(times),
+    'ms',
+    runs,
+    `${question.stretches.length} stretches, 2 shooters, ${question.shelf.bodies.length} bodies, ${lineup.lensIds.length} lenses; both preferences, in order and in any order; ${proven ? 'proven' : 'NOT PROVEN'}`,
+  );
 }
-const { ratio, ended } = againstUnreduced(large);
-report(
-  'replan.large.vsUnreduced',
-  ratio,
-  '1',
-  1,
-  `time of all aims on the model with every lens over that on the reduced one, reduction included${ended ? '' : `; at least, since one aim of the model with every lens did not end within ${TIME_LIMIT_S} s`}`,
-);
+
+const typical = () => outingOf(40, 20, 4);
+const large = () => outingOf(1000, 60, 6);
+
+/** The parts of the run, in order; named on the command line, only those run. */
+const PARTS: readonly (readonly [string, () => void | Promise<void>])[] = [
+  ['carry', () => carry(9)],
+  ['demo', () => reportReplan('replan.demo', demoOuting(), 15, 'the demo outing')],
+  [
+    'typical',
+    () =>
+      reportReplan('replan.typical', typical(), 25, '40 lenses, 4 bodies, 20 frames, 4 stretches'),
+  ],
+  ['large', () => reportReplan('replan.large', large(), 5, '1,000 lenses, 60 frames, 6 stretches')],
+  ['peers', () => againstPeers(typical(), 3)],
+  ['tradeoff', () => explore(typical(), 5)],
+  ['browser', () => benchBrowser(report, median)],
+  ['growth', growth],
+  ['unreduced', unreduced],
+];
+
+function growth(): void {
+  for (const [lenses, runs] of [
+    [100, 5],
+    [300, 5],
+    [1000, 3],
+    [3000, 1],
+  ] as const) {
+    const { whole } = replan(outingOf(lenses, 60, 6), runs);
+    report(
+      `replan.growth.${lenses}`,
+      whole,
+      'ms',
+      runs,
+      `${lenses} lenses, 60 frames, 6 stretches`,
+    );
+  }
+}
+
+function unreduced(): void {
+  const { ratio, ended } = againstUnreduced(large());
+  const note =
+    'time of all aims on the model with every lens over that on the reduced one, reduction included';
+  const atLeast = `; at least, since one aim of the model with every lens did not end within ${TIME_LIMIT_S} s`;
+  report('replan.large.vsUnreduced', ratio, '1', 1, ended ? note : `${note}${atLeast}`);
+}
+
+const wanted = new Set(process.argv.slice(2));
+for (const [name, part] of PARTS) if (wanted.size === 0 || wanted.has(name)) await part();

@@ -15,6 +15,7 @@ jest.mock('@/workers/lineupClient', () => ({
   createLineupClient: () => ({
     ask: (question: unknown) => asked.push(question),
     close: () => undefined,
+    warm: () => undefined,
   }),
 }));
 jest.mock('localforage', () => ({

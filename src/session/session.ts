@@ -82,6 +82,7 @@ export function createSession(): Session {
     state,
     start() {
       const client = createLineupClient((next) => answer.setState(next));
+      client.warm();
       const unsubscribe = document.store.subscribe(({ file }, { file: before }) => {
         if (file !== null && !sameQuestion(file, before)) client.ask(file);
       });

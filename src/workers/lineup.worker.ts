@@ -1,11 +1,13 @@
 import { expose } from 'comlink';
 import { z } from 'zod';
 import { carryAnswer } from '@/core/carry';
+import { loadHighsSolver } from './highsSolver';
 import { answerLineup, answerRivals, answerScenario, answerSchools } from './answerLineup';
 
 z.config({ jitless: true });
 
 const service = {
+  warm: async () => void (await loadHighsSolver()),
   answer: answerLineup,
   rivals: answerRivals,
   carry: carryAnswer,

@@ -54,6 +54,10 @@ export function createLineupClient(report: (answer: Answer) => void) {
     busy = false;
   };
   return {
+    /** Loads the solver before the first question is there. */
+    warm() {
+      void (service ?? start()).warm().catch(() => undefined);
+    },
     ask(question: LineupQuestion) {
       waiting = question;
       tell({ thinking: true });

@@ -1,16 +1,22 @@
 'use client';
 
 import { Plus } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { outing } from '@/core/brief';
-import { putFrame, setOuting } from '@/document';
+import { putFrame } from '@/document';
 import { useEdit, useFile, useSelection } from '@/session';
-import { Button, Dialog, EntityForm, FormText, FormTextArea } from '@/ui';
-import { FrameEditor } from './FrameEditor';
+import { Button } from '@/ui';
 import { FrameList } from './FrameList';
 import { newFrame } from './newFrame';
-import { PasteDialog } from './PasteDialog';
-import { Stretches } from './Stretches';
+
+// Loaded after the list that is read first.
+const FrameEditor = dynamic(() => import('./FrameEditor').then((m) => m.FrameEditor), {
+  ssr: false,
+  loading: () => <p className="border-t border-hair pt-3 text-soft">Opening…</p>,
+});
+const OutingDialog = dynamic(() => import('./OutingDialog').then((m) => m.OutingDialog));
+const PasteDialog = dynamic(() => import('./PasteDialog').then((m) => m.PasteDialog));
+const Stretches = dynamic(() => import('./Stretches').then((m) => m.Stretches), { ssr: false });
 
 export function BriefPlace() {
   const file = useFile();
@@ -41,7 +47,7 @@ export function BriefPlace() {
                 <Plus size={14} aria-hidden /> Add a picture
               </Button>
             </span>
-            <PasteDialog open={pasting} onOpenChange={setPasting} onAdded={select} />
+            {pasting && <PasteDialog open onOpenChange={setPasting} onAdded={select} />}
           </div>
           {file.frames.length === 0 ? (
             <p className="max-w-prose border-t border-hair pt-4">
@@ -81,7 +87,6 @@ function NoteLine() {
 
 function OutingLine() {
   const { outing: current } = useFile();
-  const edit = useEdit();
   const [open, setOpen] = useState(false);
   const days = [current.firstDay, current.lastDay].filter((d) => d !== null);
   return (
@@ -92,38 +97,7 @@ function OutingLine() {
       <button type="button" className="underline" onClick={() => setOpen(true)}>
         Edit outing
       </button>
-      <Dialog
-        open={open}
-        onOpenChange={setOpen}
-        title="Outing"
-        description="Changes count at once and can be undone."
-      >
-        <EntityForm
-          label="Outing"
-          schema={outing}
-          value={current}
-          onValid={(next, field) => edit(setOuting(next), `outing.${field}`)}
-        >
-          <div className="grid grid-cols-2 gap-3">
-            <div className="col-span-2">
-              <FormText name="name" label="Name" />
-            </div>
-            <div className="col-span-2">
-              <FormText name="place" label="Place" />
-            </div>
-            <FormText name="firstDay" label="First day" type="date" />
-            <FormText name="lastDay" label="Last day" type="date" />
-            <FormText
-              name="currency"
-              label="Currency of prices"
-              hint="three letters, such as EUR"
-            />
-            <div className="col-span-2">
-              <FormTextArea name="note" label="Note" />
-            </div>
-          </div>
-        </EntityForm>
-      </Dialog>
+      {open && <OutingDialog onClose={() => setOpen(false)} />}
     </p>
   );
 }

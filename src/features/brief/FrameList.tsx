@@ -18,7 +18,7 @@ import {
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react';
-import { useId } from 'react';
+import { useDeferredValue, useId } from 'react';
 import type { Frame } from '@/core/brief';
 import type { FrameResult } from '@/core/lineup';
 import {
@@ -41,7 +41,8 @@ interface FrameListProps {
 
 /** The frames as a shot list; a row opens in the editor beside it. */
 export function FrameList({ selected, onSelect }: FrameListProps) {
-  const file = useFile();
+  // The list follows when there is time, so that typing in the editor never waits for it.
+  const file = useDeferredValue(useFile());
   const { result } = useAnswer();
   const results = new Map(result?.frames.map((f) => [f.frameId, f]));
   const edit = useEdit();

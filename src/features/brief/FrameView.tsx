@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import type { Frame } from '@/core/brief';
 import { kitKey, setupOfKit } from '@/core/gear';
 import { kitName, namesOf } from '@/document';
@@ -8,8 +8,9 @@ import { useAnswer, useFile } from '@/session';
 import { Viewfinder } from '@/ui/viewfinder';
 
 /** The picture as the lineup would take it, or as the nearest miss would; it follows the editing. */
-export function FrameView({ frame }: { frame: Frame }) {
-  const file = useFile();
+export function FrameView({ frame: edited }: { frame: Frame }) {
+  const frame = useDeferredValue(edited);
+  const file = useDeferredValue(useFile());
   const { result } = useAnswer();
   const standing = result?.frames.find((f) => f.frameId === frame.id);
   const setups = useMemo(() => {

@@ -1,18 +1,21 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { decode, type Refusal } from '@/document';
 import { useSession } from '@/session';
 import { Button, Dialog, Menu } from '@/ui';
-import { FirstOuting } from './FirstOuting';
-import { OutingsDialog } from './OutingsDialog';
-import { Palette } from './Palette';
-import { SettingsDialog } from './SettingsDialog';
 import { PLACES, SHORTCUTS } from './shortcuts';
-import { StarterDialog } from './StarterDialog';
 import { useOpening } from './useOpening';
 import { useOutingActions } from './useOutingActions';
+
+// Loaded when they are first opened: the first page has no need of them.
+const FirstOuting = dynamic(() => import('./FirstOuting').then((m) => m.FirstOuting));
+const OutingsDialog = dynamic(() => import('./OutingsDialog').then((m) => m.OutingsDialog));
+const Palette = dynamic(() => import('./Palette').then((m) => m.Palette));
+const SettingsDialog = dynamic(() => import('./SettingsDialog').then((m) => m.SettingsDialog));
+const StarterDialog = dynamic(() => import('./StarterDialog').then((m) => m.StarterDialog));
 
 type Shown = 'starters' | 'first' | 'outings' | 'settings' | 'shortcuts' | 'palette' | null;
 
@@ -74,17 +77,19 @@ export function FileMenu() {
           })),
         )}
       />
-      <Palette {...showing('palette')} actions={actions.flat()} />
-      <OutingsDialog {...showing('outings')} />
-      <SettingsDialog {...showing('settings')} />
-      <FirstOuting {...showing('first')} />
-      <StarterDialog
-        {...showing('starters')}
-        onChoose={(next) => {
-          setShown(null);
-          open(next, `Started: ${next.outing.name}.`);
-        }}
-      />
+      {shown === 'palette' && <Palette {...showing('palette')} actions={actions.flat()} />}
+      {shown === 'outings' && <OutingsDialog {...showing('outings')} />}
+      {shown === 'settings' && <SettingsDialog {...showing('settings')} />}
+      {shown === 'first' && <FirstOuting {...showing('first')} />}
+      {shown === 'starters' && (
+        <StarterDialog
+          {...showing('starters')}
+          onChoose={(next) => {
+            setShown(null);
+            open(next, `Started: ${next.outing.name}.`);
+          }}
+        />
+      )}
       <Dialog
         {...showing('shortcuts')}
         title="Keys"

@@ -1,11 +1,13 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useState } from 'react';
 import { download, useSession, useSessionState } from '@/session';
 import { Button } from '@/ui';
-import { FirstOuting } from './FirstOuting';
-import { Tour } from './Tour';
+
+const FirstOuting = dynamic(() => import('./FirstOuting').then((m) => m.FirstOuting));
+const Tour = dynamic(() => import('./Tour').then((m) => m.Tour));
 
 /** Said once above the places: what the demo is, or that a stored outing was set aside. */
 export function Notices() {
@@ -17,7 +19,7 @@ export function Notices() {
   return (
     <>
       {touring && <Tour onStart={() => setStarting(true)} />}
-      <FirstOuting open={starting} onOpenChange={setStarting} />
+      {starting && <FirstOuting open onOpenChange={setStarting} />}
       {firstVisit && !touring && (
         <div className="mx-5 mt-3 flex flex-wrap items-center justify-between gap-3 border-l-2 border-ink pl-3 print:hidden">
           <p className="max-w-prose">

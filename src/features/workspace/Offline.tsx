@@ -1,7 +1,7 @@
 'use client';
 
-import { SerwistProvider } from '@serwist/turbopack/react';
-import type { ReactNode } from 'react';
+import { SerwistProvider, useSerwist } from '@serwist/turbopack/react';
+import { type ReactNode, useEffect } from 'react';
 
 /** Keeps the application for where there is no network, after a first visit. */
 export function Offline({ children }: { children: ReactNode }) {
@@ -12,8 +12,22 @@ export function Offline({ children }: { children: ReactNode }) {
       disable={process.env.NODE_ENV === 'development'}
       reloadOnOnline={false}
       cacheOnNavigation={false}
+      register={false}
     >
+      <KeepLater />
       {children}
     </SerwistProvider>
   );
+}
+
+/** Everything is kept only once the first answer is due: what is waited for comes first. */
+const KEEP_AFTER_MS = 2500;
+
+function KeepLater() {
+  const { serwist } = useSerwist();
+  useEffect(() => {
+    const timer = setTimeout(() => void serwist?.register(), KEEP_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, [serwist]);
+  return null;
 }

@@ -1,0 +1,127 @@
+import { spawn } from 'node:child_process';
+import { type Browser, chromium } from '@playwright/test';
+
+/** What a person waits for in the browser, on the production build; needs `npm run build` before. */
+
+const PORT = 4178;
+const ADDRESS = `http://localhost:${PORT}`;
+const ARGUMENTS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+const BYTES_PER_KB = 1000;
+
+type Report = (name: string, value: number, unit: string, runs: number, note: string) => void;
+
+const launch = () =>
+  chromium.launch({
+    executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+    args: ARGUMENTS,
+  });
+
+export async function benchBrowser(report: Report, median: (v: readonly number[]) => number) {
+  const server = spawn(
+    process.execPath,
+    ['node_modules/next/dist/bin/next', 'start', '-p', String(PORT)],
+    { stdio: 'ignore' },
+  );
+  try {
+    await answering();
+    const cold: number[] = [];
+    for (let i = 0; i < 5; i += 1) cold.push(await toLineup());
+    report(
+      'firstPage.toLineup',
+      median(cold),
+      'ms',
+      5,
+      'from opening the page in a browser just started, nothing stored, to the lineup on screen; server warm',
+    );
+    const browser = await launch();
+    report(
+      'firstPage.scriptGzip',
+      await scriptBytes(browser),
+      'kB',
+      1,
+      'scripts that the first page loads, compressed, workers and the chart left out',
+    );
+    report(
+      'typing.longestTask',
+      await longestTask(browser),
+      'ms',
+      1,
+      'longest task of the page while 60 keys are typed into a picture and its distances on the demo',
+    );
+    await browser.close();
+  } finally {
+    server.kill();
+  }
+}
+
+async function answering(): Promise<void> {
+  for (let i = 0; i < 60; i += 1) {
+    try {
+      await fetch(`${ADDRESS}/api/demo`);
+      return;
+    } catch {
+      await new Promise((resolve) => setTimeout(resolve, 250));
+    }
+  }
+  throw new Error('the server does not answer: run npm run build first');
+}
+
+async function toLineup(): Promise<number> {
+  const browser = await launch();
+  const page = await browser.newPage();
+  const started = performance.now();
+  await page.goto(ADDRESS);
+  await page.getByTestId('answer').waitFor();
+  const took = performance.now() - started;
+  await browser.close();
+  return took;
+}
+
+async function scriptBytes(browser: Browser): Promise<number> {
+  const page = await browser.newPage();
+  await page.goto(`${ADDRESS}/brief`);
+  await page.getByTestId('answer').waitFor();
+  // What a worker loads itself stands in its own list, and never holds the page up.
+  const bytes = await page.evaluate(() =>
+    (performance.getEntriesByType('resource') as PerformanceResourceTiming[])
+      .filter((r) => r.initiatorType === 'script' || r.initiatorType === 'link')
+      .filter((r) => new URL(r.name).pathname.endsWith('.js'))
+      .reduce((sum, r) => sum + r.encodedBodySize, 0),
+  );
+  await page.close();
+  return bytes / BYTES_PER_KB;
+}
+
+async function longestTask(browser: Browser): Promise<number> {
+  const page = await browser.newPage();
+  await page.goto(`${ADDRESS}/brief?frame=f10`);
+  await page.getByTestId('answer').waitFor();
+  await page.waitForTimeout(2000);
+  await page.evaluate(() => {
+    const tasks: number[] = [];
+    Object.assign(window, { longTasks: tasks });
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries()) tasks.push(entry.duration);
+    }).observe({ entryTypes: ['longtask'] });
+  });
+  for (const [label, text] of [
+    ['Picture', 'Prize-giving under the awning, seen from the quay'],
+    ['Farthest', '13.25'],
+    ['Nearest', '5.75'],
+  ] as const) {
+    await page.getByLabel(label, { exact: true }).fill('');
+    await page.getByLabel(label, { exact: true }).pressSequentially(text, { delay: 60 });
+  }
+  await page.waitForTimeout(1000);
+  const tasks = await page.evaluate(() => (window as never as { longTasks: number[] }).longTasks);
+  await page.close();
+  return Math.max(0, ...tasks);
+}
