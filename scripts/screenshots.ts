@@ -9,8 +9,12 @@ const VIEWS = [
   ['shelf', '/shelf?item=k-24-240', 'light'],
   ['reach', '/reach', 'light'],
   ['lineup', '/lineup', 'light'],
+  ['carry', '/carry', 'light'],
+  ['viewfinder', '/reach?frame=f05', 'light'],
   ['lineup-night', '/lineup', 'dark'],
 ] as const;
+const PHONE = { width: 390, height: 844 };
+const DESK = { width: 1280, height: 800 };
 
 const server = spawn(
   process.execPath,
@@ -23,16 +27,27 @@ try {
     executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   });
-  for (const [name, path, colorScheme] of VIEWS) {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme });
+  const open = async (path: string, viewport = DESK, colorScheme: 'light' | 'dark' = 'light') => {
+    const page = await browser.newPage({ viewport, colorScheme });
     await page.goto(`http://localhost:${PORT}${path}`);
     await page.getByTestId('answer').waitFor();
     await page.getByRole('button', { name: 'Understood' }).click();
     await page.getByText('Saved here').waitFor();
-    await page.waitForTimeout(800);
+    await page.waitForTimeout(1200);
+    return page;
+  };
+  for (const [name, path, colorScheme] of VIEWS) {
+    const page = await open(path, DESK, colorScheme);
     await page.screenshot({ path: `docs/screenshots/${name}.png` });
     await page.close();
   }
+  const phone = await open('/carry', PHONE);
+  await phone.screenshot({ path: 'docs/screenshots/carry-phone.png' });
+  const beside = await open('/lineup');
+  await beside.getByRole('button', { name: /^Lay these/ }).click();
+  await beside.getByTestId('schools').waitFor({ timeout: 60_000 });
+  await beside.locator('#schools').evaluate((heading) => heading.scrollIntoView());
+  await beside.screenshot({ path: 'docs/screenshots/schools.png' });
   await browser.close();
 } finally {
   server.kill();

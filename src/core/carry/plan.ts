@@ -4,7 +4,14 @@ import { piecesOf } from '@/core/gear';
 import type { LineupQuestion, LineupResult } from '@/core/lineup';
 import { fewestChanges, type Schedule, type Step } from './changes';
 import { lightestPieces } from './lightest';
-import { type HandShift, type Mounting, type Shift, shiftsOf, takenPieces } from './tasks';
+import {
+  type HandShift,
+  type Mounting,
+  type Shift,
+  shiftsOf,
+  takenPieces,
+  type Task,
+} from './tasks';
 
 /** What a plan of carrying is made for. */
 export interface CarryQuestion extends Omit<LineupQuestion, 'outing'> {
@@ -57,6 +64,8 @@ export interface CarryStretch {
   readonly mayChange: boolean;
   /** Pieces and bodies that stay at the base. */
   readonly left: readonly string[];
+  /** Frames that more than one shooter could make here with what is in hand. */
+  readonly both: readonly FrameId[];
   /** Pieces and bodies that another shooter had in the stretch before. */
   readonly handovers: readonly { readonly id: string; readonly to: ShooterId | null }[];
 }
@@ -152,6 +161,7 @@ function planOf(
       hands,
       changes: during.reduce((sum, s) => sum + s.put.filter((p) => p.isChange).length, 0),
       left: along.filter((id) => !here.has(id)),
+      both: shift.tasks.filter((task) => byMany(task, shift.hands)).map((task) => task.frame.id),
       handovers,
     };
   });
@@ -164,6 +174,14 @@ function planOf(
       .map((f) => f.frameId),
     worst: worstOf(stretches),
   };
+}
+
+/** Whether more than one hand can make a task with its own bodies alone. */
+function byMany({ options }: Task, hands: readonly HandShift[]): boolean {
+  const able = hands.filter(({ bodyIds }) =>
+    options.some((option) => option.every((m) => bodyIds.includes(m.bodyId))),
+  );
+  return able.length > 1;
 }
 
 type Put = Step['put'][number];

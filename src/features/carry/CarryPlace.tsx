@@ -75,6 +75,14 @@ export function CarryPlace() {
           </span>
         </div>
         <Summary answer={answer} thinking={thinking} />
+        {plan.stretches.slice(1).map(
+          (s) =>
+            s.stretchId === next && (
+              <div key={s.stretchId} className="lg:hidden print:hidden">
+                <StretchPlan plan={s} isNext again />
+              </div>
+            ),
+        )}
         {days.map(([day, stretches]) => (
           <div key={day} className="space-y-5 print:break-after-page" data-testid="carry-day">
             {stretches.map((s) => (

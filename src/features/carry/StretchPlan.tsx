@@ -2,23 +2,32 @@
 
 import { ArrowRightLeft, Camera } from 'lucide-react';
 import type { CarryHand, CarryStretch, OnBody } from '@/core/carry';
-import { namesOf } from '@/document';
+import { namesOf, type OutingFile } from '@/document';
 import { useFile } from '@/session';
-import { formatCount, formatWeight } from '@/ui';
+import { formatCount, formatDistances, formatWeight } from '@/ui';
 
 const WEATHERS = { dry: 'dry', wet: 'wet', dust: 'dust or sand' } as const;
 
 /** One stretch: what hangs on which body at its start, what is made with what, what stays. */
-export function StretchPlan({ plan, isNext }: { plan: CarryStretch; isNext: boolean }) {
+export function StretchPlan({
+  plan,
+  isNext,
+  again = false,
+}: {
+  plan: CarryStretch;
+  isNext: boolean;
+  /** Shown a second time, on top. */
+  again?: boolean;
+}) {
   const file = useFile();
   const name = namesOf(file);
   const stretch = file.stretches.find((s) => s.id === plan.stretchId);
   const title = stretch?.name ?? 'The whole outing';
   return (
     <section
-      id={plan.stretchId ?? 'whole'}
+      {...(again ? {} : { id: plan.stretchId ?? 'whole' })}
       aria-label={title}
-      className={`border-t pt-2 ${isNext ? 'border-t-4 border-ink max-lg:-order-1' : 'border-ink'}`}
+      className={`border-t pt-2 ${isNext ? 'border-t-4 border-ink' : 'border-ink'}`}
     >
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h2 className="text-lg">
@@ -51,6 +60,9 @@ export function StretchPlan({ plan, isNext }: { plan: CarryStretch; isNext: bool
           {plan.handovers.map((h) => `${name(h.id)} to ${h.to ? name(h.to) : 'you'}`).join(', ')}.
         </p>
       )}
+      {plan.both.length > 0 && (
+        <p className="mt-1">Either can make: {plan.both.map(name).join(', ')}.</p>
+      )}
       <div className={`mt-2 grid gap-6 ${plan.hands.length > 1 ? 'md:grid-cols-2' : ''}`}>
         {plan.hands.map((hand) => (
           <HandPlan key={hand.shooterId} hand={hand} named={plan.hands.length > 1} />
@@ -69,6 +81,12 @@ function kitOf(on: OnBody, name: (id: string) => string): string {
   return on.pieceIds.length === 0
     ? `${name(on.bodyId)} without a lens`
     : `${on.pieceIds.map(name).join(' + ')} on ${name(on.bodyId)}`;
+}
+
+/** From how far a shooter has a frame who stands elsewhere. */
+function fromWhere({ frames }: OutingFile, frameId: string, shooterId: string | null): string {
+  const view = frames.find((f) => f.id === frameId)?.views.find((v) => v.shooterId === shooterId);
+  return view ? `, from ${formatDistances(view.fromM, view.toM)},` : '';
 }
 
 function HandPlan({ hand, named }: { hand: CarryHand; named: boolean }) {
@@ -117,7 +135,8 @@ function HandPlan({ hand, named }: { hand: CarryHand; named: boolean }) {
               <li key={i} className="flex items-start gap-1.5 border-b border-hair py-1 pl-1">
                 <Camera size={15} className="mt-0.5 shrink-0 text-soft" aria-hidden />
                 <span>
-                  {name(doing.frameId)}{' '}
+                  {name(doing.frameId)}
+                  {fromWhere(file, doing.frameId, hand.shooterId)}{' '}
                   <span className="text-soft">
                     with {doing.with.map((on) => kitOf(on, name)).join(', and ')}
                   </span>
