@@ -3,7 +3,7 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { SHELF_LIMITS } from '@/core/gear';
-import { addGear, shelfIds } from '@/document';
+import { addGear, duplicatesOn, shelfIds } from '@/document';
 import {
   type DatabaseCamera,
   type DatabaseLens,
@@ -13,7 +13,7 @@ import {
   readLensfun,
 } from '@/document/formats';
 import { useEdit, useFile, useSession } from '@/session';
-import { Button, Dialog, formatCount, formatFNumber, formatFocalRange } from '@/ui';
+import { Button, Dialog, formatCount, formatFNumber, formatFocalRange, Tick } from '@/ui';
 
 /** Real gear from files of the open Lensfun database: read, choose mounts, cameras and lenses, take over. */
 export function LensfunImport({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -94,7 +94,7 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
       [database, mounts],
     ),
   };
-  const gear = gearFromDatabase(
+  const chosen = gearFromDatabase(
     database,
     {
       mounts,
@@ -104,6 +104,14 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
     },
     shelfIds(file),
   );
+  const doubled = duplicatesOn(file.shelf, [...chosen.lenses, ...chosen.bodies]);
+  const [skipping, setSkipping] = useState(true);
+  const isTaken = ({ id }: { readonly id: string }) => !skipping || !doubled.has(id);
+  const gear = {
+    ...chosen,
+    lenses: chosen.lenses.filter(isTaken),
+    bodies: chosen.bodies.filter(isTaken),
+  };
   const tooMany = file.shelf.lenses.length + gear.lenses.length > SHELF_LIMITS.lenses;
   const take = () => {
     edit(addGear(gear));
@@ -180,6 +188,13 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
           </span>
         </span>
       </label>
+      {doubled.size > 0 && (
+        <Tick
+          label={`Leave out ${formatCount(doubled.size, 'piece that stands', 'pieces that stand')} on the shelf already by maker and name`}
+          on={skipping}
+          onChange={setSkipping}
+        />
+      )}
       {tooMany && (
         <p className="text-wrong">
           A shelf holds at most {SHELF_LIMITS.lenses} lenses; choose fewer.
