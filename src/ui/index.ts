@@ -3,6 +3,7 @@ export { Arithmetic } from './Arithmetic';
 export { behindText } from './behind';
 export { Button, IconButton } from './Button';
 export { Dialog } from './Dialog';
+export { FileInput } from './FileInput';
 export {
   Choice,
   KnownField,

@@ -4,7 +4,7 @@ import type { RefObject } from 'react';
 import { toast } from 'sonner';
 import { addShelf, decodeShelf } from '@/document';
 import { useEdit, useHistory } from '@/session';
-import { formatCount } from '@/ui';
+import { FileInput, formatCount } from '@/ui';
 
 /** Takes a whole shelf over from a file; what has the same id is replaced, and undo takes it back. */
 export function ShelfFile({ input }: { input: RefObject<HTMLInputElement | null> }) {
@@ -23,18 +23,11 @@ export function ShelfFile({ input }: { input: RefObject<HTMLInputElement | null>
     );
   };
   return (
-    <input
+    <FileInput
       ref={input}
-      type="file"
+      label="Shelf file to take over"
       accept=".json,application/json"
-      aria-label="Shelf file to take over"
-      className="sr-only"
-      tabIndex={-1}
-      onChange={(event) => {
-        const chosen = event.target.files?.[0];
-        event.target.value = '';
-        if (chosen) void take(chosen);
-      }}
+      onFile={(chosen) => void take(chosen)}
     />
   );
 }

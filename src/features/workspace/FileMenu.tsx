@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { decode, type Refusal } from '@/document';
 import { useSession } from '@/session';
-import { Button, Dialog, Menu } from '@/ui';
+import { Button, Dialog, FileInput, Menu } from '@/ui';
 import { PLACES, SHORTCUTS } from './shortcuts';
 import { useOpening } from './useOpening';
 import { useOutingActions } from './useOutingActions';
@@ -54,18 +54,11 @@ export function FileMenu() {
 
   return (
     <>
-      <input
+      <FileInput
         ref={input}
-        type="file"
+        label="Outing file to open"
         accept=".json,application/json"
-        aria-label="Outing file to open"
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          const chosen = event.target.files?.[0];
-          event.target.value = '';
-          if (chosen) void read(chosen);
-        }}
+        onFile={(chosen) => void read(chosen)}
       />
       <Menu
         trigger={<Button>Outing</Button>}
