@@ -2,7 +2,6 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, open, test } from './support';
 
 const PAGES = [
-  '/brief',
   '/brief?frame=f10',
   '/shelf?item=k-24-240',
   '/shelf?kind=converters&item=k-c14',
