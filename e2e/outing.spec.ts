@@ -29,7 +29,7 @@ test('a picture added by hand changes the answer, and undo takes it back', async
   await page.getByRole('button', { name: 'Duplicate Far buoy' }).click();
   await expect(standing(page)).toContainText('9 of 9 musts');
   await page.getByRole('button', { name: 'Remove Far buoy, again' }).click();
-  await page.getByRole('button', { name: 'Remove Far buoy' }).click();
+  await page.getByRole('button', { name: 'Remove Far buoy', exact: true }).click();
   await expect(standing(page)).toContainText('4 lenses');
   await page.keyboard.press('Control+z');
   await expect(standing(page)).toContainText('8 of 8 musts');
