@@ -19,7 +19,9 @@ export type PackingLine = { readonly id: string; readonly count: number } & (
       readonly pictures: number;
       readonly fileMb: number;
       readonly slots: number;
-      /** What each card must hold, and the usual size that does, GB. */
+      /** Cards after one another in each slot; 1 unless the largest does not hold everything. */
+      readonly aSlot: number;
+      /** What each slot must hold, and the usual size of card that does, GB. */
       readonly neededGb: number;
       readonly cardGb: number;
     }
@@ -44,7 +46,8 @@ const HEAVY_SETUP_G = 3000;
 /** Darker than this one needs light for one's own hands. Common practice, no source. */
 const DARK_EV100 = 2;
 /** Sizes that cards are sold in, GB. */
-const CARD_SIZES_GB = [32, 64, 128, 256, 512, 1024, 2048] as const;
+const LARGEST_CARD_GB = 2048;
+const CARD_SIZES_GB = [32, 64, 128, 256, 512, 1024, LARGEST_CARD_GB] as const;
 const MB_PER_GB = 1000;
 
 /** Everything to pack, worked out from the plan, in the order in which one packs. */
@@ -142,6 +145,8 @@ function powerAndCards(
       });
     else {
       const neededGb = (own * fileMb) / MB_PER_GB;
+      const cardGb = CARD_SIZES_GB.find((gb) => gb >= neededGb) ?? LARGEST_CARD_GB;
+      const aSlot = Math.max(1, Math.ceil(neededGb / cardGb));
       lines.push({
         id: `card:${body.id}`,
         code: 'cards',
@@ -150,8 +155,9 @@ function powerAndCards(
         fileMb,
         slots,
         neededGb,
-        cardGb: CARD_SIZES_GB.find((gb) => gb >= neededGb) ?? CARD_SIZES_GB.at(-1) ?? 0,
-        count: slots + 1,
+        aSlot,
+        cardGb,
+        count: slots * aSlot + 1,
       });
     }
     return lines;

@@ -2,6 +2,7 @@
 
 import { isAfter, parseISO } from 'date-fns';
 import { Printer } from 'lucide-react';
+import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { cautionsFor, packingList } from '@/core/carry';
 import type { Stretch } from '@/core/brief';
@@ -39,6 +40,21 @@ export function CarryPlace() {
     );
   }
   const { plan } = answer;
+  if (plan.stretches.every((s) => s.hands.every((h) => h.doings.length === 0))) {
+    return (
+      <p className="max-w-prose pt-4">
+        Nothing to carry yet: list the pictures wanted in{' '}
+        <Link className="underline" href="/brief">
+          Brief
+        </Link>
+        , and put gear that can make them on the{' '}
+        <Link className="underline" href="/shelf">
+          Shelf
+        </Link>
+        . What hangs on which camera follows.
+      </p>
+    );
+  }
   const next = nextOf(file.stretches, now);
   const days = daysOf(plan.stretches, file.stretches);
   return (

@@ -19,7 +19,7 @@ export function lineWords(
     case 'cards':
       return {
         what: `Cards of ${line.cardGb} GB for ${name(line.bodyId)}`,
-        why: `${line.pictures} pictures × ${line.fileMb} MB = ${line.neededGb.toFixed(0)} GB; one a slot (${line.slots}) and one spare`,
+        why: `${line.pictures} pictures × ${line.fileMb} MB = ${line.neededGb.toFixed(0)} GB; ${line.aSlot === 1 ? 'one' : line.aSlot} a slot (${line.slots}) and one spare`,
       };
     case 'unknown-charge':
       return {
