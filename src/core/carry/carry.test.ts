@@ -96,7 +96,11 @@ describe('the packing list', () => {
     expect(line.neededGb).toBeCloseTo((line.pictures * 28) / 1000, 9);
     expect(line.cardGb).toBeGreaterThanOrEqual(line.neededGb);
     expect(line.count).toBe(3);
-    const many = { ...demo, packing: { ...demo.packing, pictures: 200_000 } };
+    const many = {
+      ...demo,
+      shelf: { ...demo.shelf, bodies: demo.shelf.bodies.map((b) => ({ ...b, fileMb: 400 })) },
+      packing: { ...demo.packing, pictures: 200_000 },
+    };
     const full = lineOf(many, 'card:k1') as Extract<PackingLine, { code: 'cards' }>;
     expect(full.aSlot * full.cardGb).toBeGreaterThanOrEqual(full.neededGb);
     expect(full.count).toBe(2 * full.aSlot + 1);
