@@ -26,6 +26,13 @@ function solverOn(highs: Highs): MipSolver {
   };
 }
 
+/**
+ * Lets HiGHS go on with the primal simplex when only the costs have changed and the basis is still
+ * feasible, and with the dual one after a branch; by default it always takes the dual one.
+ */
+const STRATEGY_BY_BASIS = 0;
+/** Presolving pays for the search, and throws away the basis that a relaxation could start from. */
+const RELAXED_PRESOLVE = 'off';
 /** Duals beyond this are not zero. */
 const DUAL_TOLERANCE = 1e-7;
 /** Time for finding rows that fight, s. */
@@ -63,19 +70,20 @@ class HighsSession implements MipSession {
     private readonly highs: Highs,
     model: MipModel,
   ) {
-    this.native = highs.createModel(modelData(highs, model));
+    this.native = highs.createModel(modelData(model));
     this.native.options.set({
       output_flag: false,
       mip_rel_gap: 0,
       mip_abs_gap: 1e-9,
       random_seed: 0,
+      simplex_strategy: STRATEGY_BY_BASIS,
+      presolve: RELAXED_PRESOLVE,
     });
     this.all = Int32Array.from({ length: model.columnCount }, (_, i) => i);
     this.whole = this.all.filter((i) => model.integer[i]);
     this.status = highs.constants.modelStatus;
     this.lower = Float64Array.from(model.lower);
     this.upper = Float64Array.from(model.upper);
-    this.relax(true);
   }
 
   minimise(costs: readonly number[], timeLimitS: number): MipOutcome {
@@ -194,8 +202,7 @@ class HighsSession implements MipSession {
   }
 
   private relax(on: boolean): void {
-    // Presolving pays for the search, and throws away the basis that a relaxation could start from.
-    this.native.options.set('presolve', on ? 'off' : 'choose');
+    this.native.options.set('presolve', on ? RELAXED_PRESOLVE : 'choose');
     if (this.whole.length === 0) return;
     const { continuous, integer } = this.highs.constants.variableType;
     const kinds = Int32Array.from(this.whole, () => (on ? continuous : integer));
@@ -228,7 +235,8 @@ function emptySession(model: MipModel): MipSession {
   };
 }
 
-function modelData(highs: Highs, model: MipModel): ModelData {
+/** The model's relaxation. */
+function modelData(model: MipModel): ModelData {
   const entries = model.rows.reduce((sum, row) => sum + row.columns.length, 0);
   const starts = new Int32Array(model.rows.length + 1);
   const indices = new Int32Array(entries);
@@ -240,7 +248,6 @@ function modelData(highs: Highs, model: MipModel): ModelData {
     at += row.columns.length;
     starts[r + 1] = at;
   });
-  const { continuous, integer } = highs.constants.variableType;
   return {
     numCols: model.columnCount,
     numRows: model.rows.length,
@@ -257,6 +264,5 @@ function modelData(highs: Highs, model: MipModel): ModelData {
       indices,
       values,
     },
-    integrality: model.integer.map((whole) => (whole ? integer : continuous)),
   };
 }

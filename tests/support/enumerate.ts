@@ -1,5 +1,5 @@
 import { footingOf, type Frame, needAxis } from '@/core/brief';
-import { ableFinder } from '@/core/coverage';
+import { ablePlaces } from '@/core/coverage';
 import { kitPieces, type Setup } from '@/core/gear';
 import { containsPoint, covers, type Interval, type IntervalSet, union } from '@/core/intervals';
 import { aimsOf, type LineupQuestion, type Piece, selectable } from '@/core/lineup';
@@ -267,7 +267,7 @@ function lookerFor({ frames, limits }: LineupQuestion): Look {
     const full = `${key} ${layer} ${setup.bodyId} ${kitPieces(setup).join()} ${setup.builtIn}`;
     const known = places.get(full);
     if (known) return known;
-    const set = ableFinder(frame, limits, HARDER[layer])(setup);
+    const set = ablePlaces(setup, frame, limits, HARDER[layer]);
     places.set(full, set);
     return set;
   };

@@ -4,6 +4,14 @@ import type { Interval } from '@/core/intervals';
 
 const MM_PER_M = 1000;
 
+/** A framing of a need: the least focal length for each unit of the axis, and whether to focus. */
+interface Framed {
+  readonly axis: NeedAxis;
+  readonly framing: Framing;
+  readonly slopeMin: number;
+  readonly asked: { readonly focus: boolean };
+}
+
 /**
  * The focal lengths that frame and focus a need lie, at each place x, between the largest of the
  * lower bounds (wide end, framing, closest focus, farthest focus with a tube) and the smallest of
@@ -15,17 +23,14 @@ const MM_PER_M = 1000;
  */
 export function framedRange(
   setup: Setup,
-  axis: NeedAxis,
-  framing: Framing,
-  crop: number,
-  focus: boolean,
+  { axis, framing, slopeMin, asked }: Framed,
 ): Interval | null {
-  const slopeMin = framing.slopeMin(crop);
   const { slopeMax } = framing;
   if (slopeMin > slopeMax) return null;
   let from = Math.max(axis.range.from, setup.focal.wideMm / slopeMax);
   let to = Math.min(axis.range.to, setup.focal.longMm / slopeMin);
-  if (focus && axis.kind === 'distance') {
+  if (isPast(from, to)) return null;
+  if (asked.focus && axis.kind === 'distance') {
     const near =
       setup.extensionMm > 0
         ? tubeRange(setup, framing, slopeMin)
@@ -34,9 +39,14 @@ export function framedRange(
     from = Math.max(from, near.from);
     to = Math.min(to, near.to);
   }
-  return from > to && from - to > 1e-12 * Math.max(Math.abs(from), Math.abs(to))
-    ? null
-    : { from: Math.min(from, to), to };
+  return isPast(from, to) ? null : { from: Math.min(from, to), to };
+}
+
+/** Ends nearer than this (relative) meet: bounds that are the same place differ by rounding. */
+const SAME_PLACE = 1e-12;
+
+function isPast(from: number, to: number): boolean {
+  return from > to && from - to > SAME_PLACE * Math.max(Math.abs(from), Math.abs(to));
 }
 
 /** Nearest distance, m, that the setup can be used at with a framing; 0 when that is not known. */

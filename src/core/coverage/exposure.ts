@@ -1,5 +1,4 @@
 import { fNumberForBlur, fNumberForDepth, magnificationAt } from '@/core/optics';
-import type { Setup } from '@/core/gear';
 import { type Demand, LIGHT_TOLERANCE_STOPS, type LightDemand } from './demand';
 
 const MM_PER_M = 1000;
@@ -49,13 +48,13 @@ export function blurFNumber(demand: Demand, focalLengthMm: number, x: number): n
   return fNumberForBlur(focalLengthMm, x * MM_PER_M, point, blur.discMm);
 }
 
-/** Whether the light does at an f-number: by itself, or with the flash. */
+/** Whether the light there is does at an f-number. */
 export function isLit(
   light: LightDemand,
   fNumber: number,
   focalLengthMm: number,
   distanceM: number | null,
-): { readonly ambient: boolean; readonly flash: boolean } {
+): boolean {
   const m = magnificationOf(focalLengthMm, distanceM);
   const n = fNumber * (1 + m);
   const time = Math.min(
@@ -64,21 +63,24 @@ export function isLit(
     light.starsSMm / focalLengthMm,
     m > 0 ? light.movementS / m : Infinity,
   );
-  return {
-    ambient: n * n <= time * light.luminousness * TOLERATED,
-    flash:
-      light.flashReach !== null &&
-      distanceM !== null &&
-      n * distanceM <= light.flashReach * TOLERATED_F_NUMBER,
-  };
+  return n * n <= time * light.luminousness * TOLERATED;
+}
+
+/** Whether the flash does at an f-number. */
+export function isLitByFlash(
+  { flashReach }: LightDemand,
+  fNumber: number,
+  focalLengthMm: number,
+  distanceM: number | null,
+): boolean {
+  if (flashReach === null || distanceM === null) return false;
+  const n = fNumber * (1 + magnificationOf(focalLengthMm, distanceM));
+  return n * distanceM <= flashReach * TOLERATED_F_NUMBER;
 }
 
 /** Whether the body focuses at the widest f-number there. */
-export function focusesBySelf(setup: Setup, demand: Demand, focalLengthMm: number): boolean {
-  return (
-    demand.autofocusFNumber === null ||
-    setup.fNumberAt(focalLengthMm) <= demand.autofocusFNumber * TOLERATED_F_NUMBER
-  );
+export function focusesBySelf({ autofocusFNumber }: Demand, widestFNumber: number): boolean {
+  return autofocusFNumber === null || widestFNumber <= autofocusFNumber * TOLERATED_F_NUMBER;
 }
 
 /** Whether the lens stops down far enough for the depth. */

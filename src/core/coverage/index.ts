@@ -1,4 +1,5 @@
 /** One setup on one frame: the places it makes, its verdict and margins. */
+export { type Able, ablePlaces, ableSetups, type Harder, stillAble } from './able';
 export { type Bar, barOf } from './bars';
 export { type Conflict, conflictOf } from './conflict';
 export { type Demand, demandOf, LIGHT_TOLERANCE_STOPS, outputPixels } from './demand';
@@ -7,9 +8,6 @@ export type { BlurMargin, LightMargin, Margins, SharpMargin } from './margins';
 export { marginsOf, type Picture, pictureOf, type Sides, subjectSides } from './picture';
 export { type Shortfall, shortfallOf } from './shortfall';
 export {
-  ableFinder,
-  ablePlaces,
-  type Harder,
   isMade,
   type Lack,
   type PartCode,

@@ -17,7 +17,8 @@ import {
   subtract,
   union,
 } from '@/core/intervals';
-import { ableRange, type Conditions, EVERYTHING } from './ableRange';
+import { placesOf } from './able';
+import { type Conditions, EVERYTHING, taskOf } from './ableRange';
 import { type Bar, barOf } from './bars';
 import { type Demand, demandOf } from './demand';
 import { type Margins, marginsAt } from './margins';
@@ -61,81 +62,6 @@ export interface Verdict extends Kit {
   readonly deciding: VerdictPart;
 }
 
-/** How much harder than asked: for preferring lineups that have something in hand. */
-export interface Harder {
-  /** Stops of light to spare. */
-  readonly stops: number;
-  /** Whether cropping is ruled out. */
-  readonly uncropped: boolean;
-}
-const AS_ASKED: Harder = { stops: 0, uncropped: false };
-
-/** The places of a frame's axis that a setup makes, cropping allowed. */
-export function ablePlaces(setup: Setup, frame: Frame, limits: Limits): IntervalSet {
-  return ableFinder(frame, limits)(setup);
-}
-
-/** `ablePlaces` for many setups of one frame: what depends on the body alone is worked out once. */
-export function ableFinder(
-  frame: Frame,
-  limits: Limits,
-  harder: Harder = AS_ASKED,
-): (setup: Setup) => IntervalSet {
-  const axis = needAxis(frame.need);
-  const known = new Map<string, Asked>();
-  const askedOf = (setup: Setup): Asked => {
-    const found = known.get(setup.demandKey);
-    if (found) return found;
-    const demand = asHard(demandOf(setup, frame, limits), harder);
-    const ways = framings(frame.need, setup.sensor, frame.special.magnification);
-    const asked = { demand, ways, ...focalBounds(axis, ways, demand.crop) };
-    known.set(setup.demandKey, asked);
-    return asked;
-  };
-  return (setup) => {
-    const { demand, ways, widestMm, longestMm } = askedOf(setup);
-    if (setup.focal.wideMm > longestMm || setup.focal.longMm < widestMm) return NOWHERE;
-    if (demand.pixelsShort !== null || barOf(setup, frame) !== null) return NOWHERE;
-    return places(setup, axis, ways, demand, demand.crop, EVERYTHING);
-  };
-}
-
-const NOWHERE: IntervalSet = [];
-
-/** What a frame asks of all setups on one body and part of its sensor. */
-interface Asked {
-  readonly demand: Demand;
-  readonly ways: readonly Framing[];
-  readonly widestMm: number;
-  readonly longestMm: number;
-}
-
-/** Room for rounding, so that the quick look never rejects what the exact one would not. */
-const FOCAL_ROOM = 1 + 1e-9;
-
-/** Focal lengths outside which a setup frames no place of the axis: a quick look before the exact one. */
-function focalBounds(axis: NeedAxis, ways: readonly Framing[], crop: number) {
-  const { from, to } = axis.range;
-  return {
-    widestMm: Math.min(...ways.map((way) => way.slopeMin(crop) * from)) / FOCAL_ROOM,
-    longestMm: Math.max(...ways.map((way) => way.slopeMax * to)) * FOCAL_ROOM,
-  };
-}
-
-function asHard(demand: Demand, { stops, uncropped }: Harder): Demand {
-  const darker = 2 ** -stops;
-  return {
-    ...demand,
-    crop: uncropped ? 1 : demand.crop,
-    light: demand.light && {
-      ...demand.light,
-      luminousness: demand.light.luminousness * darker,
-      flashReach:
-        demand.light.flashReach === null ? null : demand.light.flashReach * Math.sqrt(darker),
-    },
-  };
-}
-
 /** Verdict of a setup on a frame, with every place's answer and margins. */
 export function verdictOn(setup: Setup, frame: Frame, limits: Limits): Verdict {
   const demand = demandOf(setup, frame, limits);
@@ -166,23 +92,6 @@ export function isMade(code: VerdictCode): boolean {
   return code === 'clear' || code === 'crop';
 }
 
-function places(
-  setup: Setup,
-  axis: NeedAxis,
-  ways: readonly Framing[],
-  demand: Demand,
-  crop: number,
-  conditions: Conditions,
-): IntervalSet {
-  const [one, other] = ways;
-  if (!one) return NOWHERE;
-  const first = ableRange(setup, axis, one, demand, crop, conditions);
-  if (!other) return first;
-  const second = ableRange(setup, axis, other, demand, crop, conditions);
-  if (second.length === 0) return first;
-  return first.length === 0 ? second : union([...first, ...second]);
-}
-
 /**
  * The axis cut into what is clear, what is made by cropping, and what is lacking and why: the
  * conditions are added one by one, and a place is lost to the first that it does not meet.
@@ -196,7 +105,10 @@ function answerSets(
   const whole = [axis.range];
   const { crop } = demand;
   const at = (conditions: Partial<Conditions>, by = crop) =>
-    places(setup, axis, ways, demand, by, { ...NOTHING, ...conditions });
+    placesOf(
+      setup,
+      ways.map((way) => taskOf(axis, way, demand, by, { ...NOTHING, ...conditions })),
+    );
   const made = at(EVERYTHING);
   const clear = at(EVERYTHING, 1);
   const framed = at({});

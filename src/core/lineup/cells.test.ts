@@ -69,7 +69,7 @@ describe('cells', () => {
     return target!.occasions[0]!.cells.map((cell) => [
       cell.range.from,
       cell.range.to,
-      lensesOf(cell.makers, field.makers).join('+'),
+      [...lensesOf(cell.makers, field.makers)].sort().join('+'),
     ]);
   };
 

@@ -1,6 +1,5 @@
-import { footingOf, type Frame, type FrameId, type Limits, needAxis } from '@/core/brief';
-import { ableFinder, type Harder } from '@/core/coverage';
-import type { Setup } from '@/core/gear';
+import { footingOf, type Frame, type FrameId, needAxis } from '@/core/brief';
+import type { Able } from '@/core/coverage';
 import { clearlyBelow, covers, type Interval, type IntervalSet, union } from '@/core/intervals';
 import { BitSet } from './bitSet';
 import type { MakerTable } from './makers';
@@ -26,42 +25,24 @@ export interface OccasionCells {
   readonly twice: boolean;
 }
 
-/** Cuts the occasions of one frame into cells for the setups in their hands. */
+/** Cuts an occasion into cells for the able setups in its hands. */
 export function cellsOf(
-  occasions: readonly Occasion[],
+  occasion: Occasion,
+  able: readonly Able[],
   table: MakerTable,
-  limits: Limits,
-  harder?: Harder,
-): OccasionCells[] {
-  const finders = new Map<Frame, (index: number) => IntervalSet>();
-  return occasions.map((occasion) => {
-    const { frame } = occasion;
-    const known = finders.get(frame);
-    const able = known ?? remembered(table, ableFinder(frame, limits, harder));
-    if (!known) finders.set(frame, able);
-    const twice = frame.twice && harder === undefined;
-    const places = new Map<number, IntervalSet[]>();
-    for (const hand of occasion.hands) {
-      for (const index of table.inHand(hand)) {
-        const set = able(index);
-        if (set.length === 0) continue;
-        const number = table.numberOf(index, hand, twice);
-        const sets = places.get(number);
-        if (sets) sets.push(set);
-        else places.set(number, [set]);
-      }
+  twice: boolean,
+): OccasionCells {
+  const places = new Map<number, IntervalSet[]>();
+  for (const hand of occasion.hands) {
+    for (const { index, places: set } of able) {
+      if (!table.isInHand(index, hand)) continue;
+      const number = table.numberOf(index, hand, twice);
+      const sets = places.get(number);
+      if (sets) sets.push(set);
+      else places.set(number, [set]);
     }
-    return { occasion, twice, cells: cut(frame, places, table.makers.length) };
-  });
-}
-
-/** Places of a setup by its number, each worked out once. */
-function remembered(
-  { setups }: MakerTable,
-  able: (setup: Setup) => IntervalSet,
-): (index: number) => IntervalSet {
-  const known: IntervalSet[] = [];
-  return (index) => (known[index] ??= able(setups[index]!));
+  }
+  return { occasion, twice, cells: cut(occasion.frame, places, table.makers.length) };
 }
 
 function cut(
@@ -79,11 +60,11 @@ function cut(
   }
   const merged = new Map<number, IntervalSet>();
   for (const [number, sets] of places)
-    merged.set(number, sets.length === 1 && sets[0] ? sets[0] : union(sets.flat()));
+    merged.set(number, sets.find((set) => covers(set, axis)) ?? union(sets.flat()));
   return leanestRuns(axis, merged, makerCount).map((run) => ({ frameId: frame.id, ...run }));
 }
 
-const upwards = (numbers: readonly number[]) => [...numbers].sort((a, b) => a - b);
+const upwards = (numbers: readonly number[]) => Array.from(Int32Array.from(numbers).sort());
 
 interface Change {
   readonly at: number;

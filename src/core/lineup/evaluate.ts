@@ -29,10 +29,7 @@ export function setupsIn(field: Field, choice: Choice, hand: Hand): Setup[] {
       (!hand.choosesBodies || bodies.has(setup.bodyId))
     );
   };
-  return field.table
-    .inHand(hand)
-    .flatMap((i) => field.table.setups[i] ?? [])
-    .filter(has);
+  return field.table.setupsIn(hand).filter(has);
 }
 
 /** The frames that some pieces get at the most, whatever is done with them. */

@@ -1,5 +1,5 @@
 import type { Frame, FrameId, Limits } from '@/core/brief';
-import type { Harder } from '@/core/coverage';
+import { type Able, ableSetups, type Harder, stillAble } from '@/core/coverage';
 import { cellsOf, type OccasionCells } from './cells';
 import { type Hand, handsOf } from './hands';
 import { type Maker, MakerTable } from './makers';
@@ -56,7 +56,6 @@ function layOut(
   hands: readonly Hand[],
 ): Field {
   const table = new MakerTable(choice.setups, hands);
-  const ordered = [...frames].sort((a, b) => (a.id < b.id ? -1 : 1));
   return {
     frames,
     limits,
@@ -64,29 +63,51 @@ function layOut(
     hands,
     table,
     makers: table.makers,
-    targets: ordered.flatMap((frame) => {
-      const occasions = occasionsOf(frame, hands);
-      return layersOf(frame, limits).map((layer) =>
-        targetOf(frame, layer, occasions, table, limits),
-      );
-    }),
+    targets: targetsOf(frames, hands, table, limits),
   };
 }
 
-function targetOf(
-  frame: Frame,
-  layer: Layer,
-  occasions: readonly Occasion[],
+/** Each frame as asked, and the stricter readings that the order of aims asks about. */
+function targetsOf(
+  frames: readonly Frame[],
+  hands: readonly Hand[],
   table: MakerTable,
   limits: Limits,
-): Target {
-  const harder = layer === 'base' ? undefined : HARDER[layer];
-  return {
-    key: layer === 'base' ? frame.id : `${frame.id}#${layer}`,
-    frame,
-    layer,
-    occasions: cellsOf(occasions, table, limits, harder),
-  };
+): Target[] {
+  const ordered = [...frames].sort((a, b) => (a.id < b.id ? -1 : 1));
+  const framed = ordered.map((frame) => ({ frame, occasions: occasionsOf(frame, hands) }));
+  const there = new Set(framed.flatMap(({ occasions }) => occasions.map((o) => o.frame)));
+  const asked = ableSetups(table.setups, [...there], limits);
+  return framed.flatMap(({ frame, occasions }) =>
+    layersOf(frame, limits).map((layer) => {
+      const isBase = layer === 'base';
+      const able = isBase ? asked : stricter(asked, occasions, HARDER[layer], table, limits);
+      return {
+        key: isBase ? frame.id : `${frame.id}#${layer}`,
+        frame,
+        layer,
+        occasions: occasions.map((o) =>
+          cellsOf(o, able.get(o.frame) ?? [], table, isBase && frame.twice),
+        ),
+      };
+    }),
+  );
+}
+
+function stricter(
+  asked: ReadonlyMap<Frame, readonly Able[]>,
+  occasions: readonly Occasion[],
+  harder: Harder,
+  { setups }: MakerTable,
+  limits: Limits,
+): Map<Frame, readonly Able[]> {
+  const there = new Set(occasions.map((o) => o.frame));
+  return new Map(
+    [...there].map((frame) => [
+      frame,
+      stillAble(setups, asked.get(frame) ?? [], frame, limits, harder),
+    ]),
+  );
 }
 
 /** The layers that the order of aims asks about. */

@@ -140,8 +140,7 @@ function nearestMiss(field: Field, target: Target): Cover | null {
   let best: { verdict: Verdict; stretchId: Cover['stretchId'] } | null = null;
   for (const { occasion } of target.occasions) {
     for (const hand of occasion.hands) {
-      for (const index of field.table.inHand(hand)) {
-        const setup = field.table.setups[index]!;
+      for (const setup of field.table.setupsIn(hand)) {
         const verdict = verdictOn(setup, occasion.frame, field.limits);
         if (best === null || byVerdict(verdict, best.verdict) < 0)
           best = { verdict, stretchId: occasion.stretchId };

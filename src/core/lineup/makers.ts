@@ -33,21 +33,27 @@ export class MakerTable {
   private readonly places = new Map<string, number>();
   private readonly placedLenses = new Map<string, number>();
   private readonly known = new Map<string, Int32Array>();
-  private readonly indices: readonly (readonly number[])[];
+  /** For each hand, whether each setup's body is at hand there. */
+  private readonly atHand: readonly (readonly boolean[])[];
 
   constructor(
     readonly setups: readonly Setup[],
     hands: readonly Hand[],
   ) {
-    this.indices = hands.map((hand) => {
+    this.atHand = hands.map((hand) => {
       const own = new Set(hand.bodyIds);
-      return setups.flatMap((s, i) => (own.has(s.bodyId) ? [i] : []));
+      return setups.map((s) => own.has(s.bodyId));
     });
   }
 
-  /** The places in `setups` of what can be mounted in a hand. */
-  inHand(hand: Hand): readonly number[] {
-    return this.indices[hand.index] ?? [];
+  /** Whether a setup, by its number, can be mounted in a hand. */
+  isInHand(index: number, hand: Hand): boolean {
+    return this.atHand[hand.index]?.[index] ?? false;
+  }
+
+  /** What can be mounted in a hand. */
+  setupsIn(hand: Hand): Setup[] {
+    return this.setups.filter((_, index) => this.isInHand(index, hand));
   }
 
   /** Number of the maker that a setup is in a hand; `onBody` tells bodies apart whatever the hand. */
@@ -110,12 +116,12 @@ export function neededMakers(numbers: readonly number[], makers: readonly Maker[
   });
 }
 
-/** The lenses of some makers, in the order of ids. */
-export function lensesOf(numbers: readonly number[], makers: readonly Maker[]): LensId[] {
+/** The lenses of some makers. */
+export function lensesOf(numbers: readonly number[], makers: readonly Maker[]): Set<LensId> {
   const ids = new Set<LensId>();
   for (const i of numbers) {
     const maker = makers[i];
     if (maker) ids.add(maker.kit.lensId);
   }
-  return [...ids].sort();
+  return ids;
 }

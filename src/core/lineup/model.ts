@@ -233,12 +233,13 @@ class ModelBuilder {
     for (const { columns, most } of users.values()) {
       if (most !== null) this.sumAtMost(columns, most);
       else if (columns.length > 1) this.sumAtMostOne(columns);
-      if (columns.length > 1)
-        this.impliedBy(
-          again,
-          chosen.filter((c) => !columns.includes(c)),
-          group,
-        );
+      if (columns.length <= 1) continue;
+      const using = new Set(columns);
+      this.impliedBy(
+        again,
+        chosen.filter((c) => !using.has(c)),
+        group,
+      );
     }
     this.impliedBy(again, chosen, group, 2);
   }

@@ -6,7 +6,7 @@ export interface Occasion {
   readonly frameId: FrameId;
   readonly stretchId: StretchId | null;
   readonly hands: readonly Hand[];
-  /** The frame as it is there: with the distances from that place, sealed in the wet. */
+  /** The frame as it is there: with the distances from that place, sealed in the wet; one object where alike. */
   readonly frame: Frame;
 }
 
@@ -24,8 +24,12 @@ export function occasionsOf(frame: Frame, hands: readonly Hand[]): Occasion[] {
       (shooters.size === 0 || (h.shooterId !== null && shooters.has(h.shooterId))),
   );
   const seen = new Map<string, { hands: Hand[]; frame: Frame }>();
+  const alike = new Map<string, Frame>();
   for (const hand of may) {
-    const there = frameAt(frame, hand);
+    const own = frameAt(frame, hand);
+    const place = `${distanceKey(own)} ${own.special.sealed}`;
+    const there = alike.get(place) ?? own;
+    alike.set(place, there);
     const key = `${hand.stretchId} ${distanceKey(there)}`;
     const known = seen.get(key);
     if (known) known.hands.push(hand);

@@ -75,7 +75,7 @@ export function proofOf(
 
 /**
  * The witnesses that matter: one whose lenses include all of another's could always give way to it,
- * and never stand beside it.
+ * and never stand beside it. Their lenses come in the order of ids.
  */
 function fewestLenses(all: readonly Witness[]): Witness[] {
   const kept: { witness: Witness; lenses: ReadonlySet<LensId> }[] = [];
@@ -89,7 +89,7 @@ function fewestLenses(all: readonly Witness[]): Witness[] {
     );
     if (!covered) kept.push({ witness, lenses });
   }
-  return kept.map((k) => k.witness);
+  return kept.map((k) => ({ ...k.witness, lensIds: [...k.lenses].sort() }));
 }
 
 /**
@@ -127,7 +127,7 @@ function candidatesOf(target: Target, field: Field): Witness[] {
   return combinations.map(({ places, lensIds }) => ({
     frameId: target.frame.id,
     places,
-    lensIds: [...lensIds].sort(),
+    lensIds: [...lensIds],
     lenses: once ? 2 : 1,
   }));
 }

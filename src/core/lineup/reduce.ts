@@ -160,36 +160,31 @@ function signaturesOf(
   occasions: readonly OccasionCells[],
   copies: ReadonlyMap<StretchId | null, number>,
 ): Map<LensId, { signature: BitSet; copies: number }> {
-  const marks = new Map<LensId, { bits: number[]; copies: number }>();
   let bits = 0;
-  const cells = occasions.flatMap((o) =>
-    o.cells.map((cell) => ({ cell, copies: copies.get(o.occasion.stretchId) ?? 1 })),
+  const marked = occasions.flatMap(({ occasion, cells }) =>
+    cells.map((cell) => {
+      const bitOf: number[] = [];
+      const byWhere: number[][] = [];
+      for (const i of cell.makers) {
+        const { slot, where } = makers[i]!;
+        if (bitOf[slot] !== undefined) continue;
+        bitOf[slot] = bits;
+        (byWhere[where] ??= []).push(bits);
+        bits += 1;
+      }
+      return { cell, bitOf, byWhere, copies: copies.get(occasion.stretchId) ?? 1 };
+    }),
   );
-  for (const { cell, copies: here } of cells) {
-    const bitOf = new Map<number, number>();
-    const byWhere = new Map<number, number[]>();
-    for (const i of cell.makers) {
-      const { slot, where } = makers[i]!;
-      if (bitOf.has(slot)) continue;
-      bitOf.set(slot, bits);
-      const beside = byWhere.get(where);
-      if (beside) beside.push(bits);
-      else byWhere.set(where, [bits]);
-      bits += 1;
-    }
+  const marks = new Map<LensId, { signature: BitSet; copies: number }>();
+  for (const { cell, bitOf, byWhere, copies: here } of marked) {
     for (const i of cell.makers) {
       const { slot, where, bare, kit } = makers[i]!;
       let own = marks.get(kit.lensId);
-      if (!own) marks.set(kit.lensId, (own = { bits: [], copies: 1 }));
+      if (!own) marks.set(kit.lensId, (own = { signature: BitSet.empty(bits), copies: 1 }));
       own.copies = Math.max(own.copies, here);
-      if (bare) for (const bit of byWhere.get(where) ?? []) own.bits.push(bit);
-      else own.bits.push(bitOf.get(slot) ?? 0);
+      if (bare) for (const bit of byWhere[where] ?? []) own.signature.add(bit);
+      else own.signature.add(bitOf[slot] ?? 0);
     }
   }
-  return new Map(
-    [...marks].map(([id, own]) => [
-      id,
-      { signature: BitSet.of(bits, own.bits), copies: own.copies },
-    ]),
-  );
+  return marks;
 }
