@@ -13,12 +13,14 @@ export interface MenuItem {
 export function Menu({
   trigger,
   groups,
+  defaultOpen = false,
 }: {
   trigger: ReactNode;
   groups: readonly (readonly MenuItem[])[];
+  defaultOpen?: boolean;
 }) {
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root defaultOpen={defaultOpen}>
       <DropdownMenu.Trigger asChild>{trigger}</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content

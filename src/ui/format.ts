@@ -1,3 +1,4 @@
+import { intlFormat } from 'date-fns';
 import { markedFNumber } from '@/core/optics';
 import { G_PER_OUNCE, M_PER_FOOT, unitsNow } from './units';
 
@@ -111,4 +112,17 @@ export function formatMegapixels(mp: number): string {
 /** A count with its noun: 1 lens, 2 lenses. */
 export function formatCount(n: number, one: string, many: string): string {
   return `${digits(n, 1)} ${n === 1 ? one : many}`;
+}
+
+/**
+ * A day in words: Saturday 12 June 2027.
+ *
+ * @param day yyyy-mm-dd
+ */
+export function dayText(day: string): string {
+  return intlFormat(
+    new Date(`${day}T00:00`),
+    { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' },
+    { locale: 'en-GB' },
+  );
 }

@@ -26,6 +26,7 @@ export {
 } from './form';
 export * from './format';
 export { Menu, type MenuItem } from './Menu';
+export { type Notice, notices, notify } from './notify';
 export { proofWords } from './proofWords';
 export { Ranges } from './Ranges';
 export { type FrameState, StateMark } from './StateMark';

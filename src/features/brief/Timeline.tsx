@@ -1,10 +1,10 @@
 'use client';
 
-import { format, parseISO } from 'date-fns';
 import { useRef, useState } from 'react';
 import type { Stretch } from '@/core/brief';
 import { putStretch } from '@/document';
 import { useEdit, useFile } from '@/session';
+import { dayText } from '@/ui';
 import { STEP_MIN, shifted, type Timed, type TimelineDay, timelineOf, timeOf } from './timeline';
 
 const LANE_PX = 44;
@@ -39,9 +39,7 @@ function Day({
   const every = Math.ceil(hours.length / 12);
   return (
     <div className="mb-2">
-      {day.day && (
-        <p className="text-[12px] text-soft">{format(parseISO(day.day), 'EEEE d MMMM yyyy')}</p>
-      )}
+      {day.day && <p className="text-[12px] text-soft">{dayText(day.day)}</p>}
       <div
         ref={box}
         className="relative border-t border-ink"

@@ -1,9 +1,8 @@
 'use client';
 
-import { toast } from 'sonner';
 import { takeLineup } from '@/document';
 import { useEdit, useHistory } from '@/session';
-import { Button } from '@/ui';
+import { Button, notify } from '@/ui';
 
 /** Takes a lineup as it is, as limits that can be undone and changed like any. */
 export function TakeButton({
@@ -21,7 +20,7 @@ export function TakeButton({
       disabled={pieceIds.length === 0}
       onClick={() => {
         edit(takeLineup(pieceIds));
-        toast('This lineup is taken now.', {
+        notify('This lineup is taken now.', {
           description: 'Its pieces are locked in, and no lens comes besides.',
           action: { label: 'Undo', onClick: undo },
         });

@@ -1,11 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { addGear, duplicatesOn, shelfIds } from '@/document';
 import { LENS_CSV_TEMPLATE, type LensTable, readLensCsv } from '@/document/formats';
 import { download, useEdit, useFile, useSession } from '@/session';
-import { Button, Dialog, formatCount, Tick } from '@/ui';
+import { Button, Dialog, formatCount, Tick, notify } from '@/ui';
 
 /** Lenses from a table. What cannot be read is listed; nothing is taken over until it is said so. */
 export function CsvImport({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -25,7 +24,7 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
   const take = () => {
     if (!table) return;
     edit(addGear({ lenses: taken }));
-    toast(`${formatCount(taken.length, 'lens', 'lenses')} taken over.`, {
+    notify(`${formatCount(taken.length, 'lens', 'lenses')} taken over.`, {
       action: { label: 'Undo', onClick: document.undo },
     });
     close();

@@ -1,7 +1,6 @@
 'use client';
 
 import { useDeferredValue, useMemo, useState } from 'react';
-import { toast } from 'sonner';
 import { SHELF_LIMITS } from '@/core/gear';
 import { addGear, duplicatesOn, shelfIds } from '@/document';
 import {
@@ -13,7 +12,7 @@ import {
   readLensfun,
 } from '@/document/formats';
 import { useEdit, useFile, useSession } from '@/session';
-import { Button, Dialog, formatCount, formatFNumber, formatFocalRange, Tick } from '@/ui';
+import { Button, Dialog, formatCount, formatFNumber, formatFocalRange, Tick, notify } from '@/ui';
 
 /** Real gear from files of the open Lensfun database: read, choose mounts, cameras and lenses, take over. */
 export function LensfunImport({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -115,7 +114,7 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
   const tooMany = file.shelf.lenses.length + gear.lenses.length > SHELF_LIMITS.lenses;
   const take = () => {
     edit(addGear(gear));
-    toast(
+    notify(
       `${formatCount(gear.bodies.length, 'body', 'bodies')} and ${formatCount(gear.lenses.length, 'lens', 'lenses')} taken over.`,
       {
         description:

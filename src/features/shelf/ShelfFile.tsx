@@ -1,10 +1,9 @@
 'use client';
 
 import type { RefObject } from 'react';
-import { toast } from 'sonner';
 import { addShelf, decodeShelf } from '@/document';
 import { useEdit, useHistory } from '@/session';
-import { FileInput, formatCount } from '@/ui';
+import { FileInput, formatCount, notify } from '@/ui';
 
 /** Takes a whole shelf over from a file; what has the same id is replaced, and undo takes it back. */
 export function ShelfFile({ input }: { input: RefObject<HTMLInputElement | null> }) {
@@ -13,11 +12,11 @@ export function ShelfFile({ input }: { input: RefObject<HTMLInputElement | null>
   const take = async (chosen: File) => {
     const read = decodeShelf(await chosen.text());
     if (!read.ok) {
-      toast(`${chosen.name} was not taken over: ${read.error.message}.`);
+      notify(`${chosen.name} was not taken over: ${read.error.message}.`);
       return;
     }
     edit(addShelf(read.value));
-    toast(
+    notify(
       `${formatCount(read.value.lenses.length, 'lens', 'lenses')} and ${formatCount(read.value.bodies.length, 'body', 'bodies')} taken over.`,
       { action: { label: 'Undo', onClick: undo } },
     );

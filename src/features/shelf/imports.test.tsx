@@ -10,7 +10,6 @@ jest.mock('@/session', () => ({
   useSession: () => ({ document: { undo: () => undefined } }),
   download: () => undefined,
 }));
-jest.mock('sonner', () => ({ toast: () => undefined }));
 
 beforeEach(() => Object.assign(held, { file: demoFile(), result: null, edits: [] }));
 

@@ -5,16 +5,21 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { decode, type Refusal } from '@/document';
 import { useSession } from '@/session';
-import { Button, Dialog, FileInput, Menu } from '@/ui';
-import { PLACES, SHORTCUTS } from './shortcuts';
+import { Button, FileInput } from '@/ui';
+import { PLACES } from './shortcuts';
 import { useOpening } from './useOpening';
 import { useOutingActions } from './useOutingActions';
 
 // Loaded when they are first opened: the first page has no need of them.
 const FirstOuting = dynamic(() => import('./FirstOuting').then((m) => m.FirstOuting));
+const OutingMenu = dynamic(() => import('./OutingMenu').then((m) => m.OutingMenu), {
+  loading: () => <OutingButton expanded />,
+});
 const OutingsDialog = dynamic(() => import('./OutingsDialog').then((m) => m.OutingsDialog));
 const Palette = dynamic(() => import('./Palette').then((m) => m.Palette));
+const RefusedDialog = dynamic(() => import('./RefusedDialog').then((m) => m.RefusedDialog));
 const SettingsDialog = dynamic(() => import('./SettingsDialog').then((m) => m.SettingsDialog));
+const ShortcutsDialog = dynamic(() => import('./ShortcutsDialog').then((m) => m.ShortcutsDialog));
 const StarterDialog = dynamic(() => import('./StarterDialog').then((m) => m.StarterDialog));
 
 type Shown = 'starters' | 'first' | 'outings' | 'settings' | 'shortcuts' | 'palette' | null;
@@ -27,6 +32,7 @@ export function FileMenu() {
   const input = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<{ name: string; refusal: Refusal } | null>(null);
   const [shown, setShown] = useState<Shown>(null);
+  const [asked, setAsked] = useState(false);
   const show = (what: Shown) => () => setShown(what);
   const showing = (what: Shown) => ({
     open: shown === what,
@@ -60,16 +66,11 @@ export function FileMenu() {
         accept=".json,application/json"
         onFile={(chosen) => void read(chosen)}
       />
-      <Menu
-        trigger={<Button>Outing</Button>}
-        groups={actions.map((group) =>
-          group.map(({ label, hint, run }) => ({
-            label,
-            ...(hint === undefined ? {} : { hint }),
-            onSelect: run,
-          })),
-        )}
-      />
+      {asked ? (
+        <OutingMenu actions={actions} />
+      ) : (
+        <OutingButton expanded={false} onClick={() => setAsked(true)} />
+      )}
       {shown === 'palette' && <Palette {...showing('palette')} actions={actions.flat()} />}
       {shown === 'outings' && <OutingsDialog {...showing('outings')} />}
       {shown === 'settings' && <SettingsDialog {...showing('settings')} />}
@@ -83,44 +84,18 @@ export function FileMenu() {
           }}
         />
       )}
-      <Dialog
-        {...showing('shortcuts')}
-        title="Keys"
-        description="Everything can be done without a mouse; these are the short ways."
-      >
-        <dl className="grid grid-cols-[8rem_1fr] gap-y-1">
-          {SHORTCUTS.map(([keys, what]) => (
-            <div key={keys} className="contents">
-              <dt className="font-semibold">{keys}</dt>
-              <dd>{what}</dd>
-            </div>
-          ))}
-        </dl>
-      </Dialog>
-      <Dialog
-        open={refused !== null}
-        onOpenChange={(isOpen) => !isOpen && setRefused(null)}
-        title="The file was not opened"
-        description={
-          refused ? `${refused.name}: ${refused.refusal.message} Your outing is as it was.` : ''
-        }
-      >
-        <ul className="space-y-1">
-          {refused?.refusal.issues
-            .filter((issue) => issue.path !== '')
-            .map((issue) => (
-              <li key={issue.path + issue.message}>
-                <code className="text-wrong">{issue.path}</code> {issue.message}
-              </li>
-            ))}
-        </ul>
-        <div className="mt-4 flex justify-end">
-          <Button look="strong" onClick={() => setRefused(null)}>
-            Close
-          </Button>
-        </div>
-      </Dialog>
+      {shown === 'shortcuts' && <ShortcutsDialog {...showing('shortcuts')} />}
+      {refused && <RefusedDialog {...refused} onClose={() => setRefused(null)} />}
     </>
+  );
+}
+
+/** Stands in for the menu's own button until the menu is first asked for. */
+function OutingButton({ expanded, onClick }: { expanded: boolean; onClick?: () => void }) {
+  return (
+    <Button aria-haspopup="menu" aria-expanded={expanded} onClick={onClick}>
+      Outing
+    </Button>
   );
 }
 

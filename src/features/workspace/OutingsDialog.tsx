@@ -3,10 +3,9 @@
 import { format } from 'date-fns';
 import { Copy, Download, Trash2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
 import type { LibraryEntry } from '@/document/live';
 import { download, useFile, useSession } from '@/session';
-import { Button, Dialog, IconButton } from '@/ui';
+import { Button, Dialog, IconButton, notify } from '@/ui';
 import { useOpening } from './useOpening';
 
 /** All outings of this browser: open, duplicate, export, take away. */
@@ -28,7 +27,7 @@ export function OutingsDialog({
   const discard = async (entry: LibraryEntry) => {
     const undo = await library.discard(entry.id);
     look();
-    toast(`Took ${entry.name} away.`, {
+    notify(`Took ${entry.name} away.`, {
       action: { label: 'Have it back', onClick: () => void undo().then(look) },
     });
   };

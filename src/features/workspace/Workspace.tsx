@@ -1,31 +1,35 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { type ReactNode, useEffect, useSyncExternalStore } from 'react';
-import { Toaster } from 'sonner';
 import { z } from 'zod';
+import { useStore } from 'zustand';
 import { plainMessage } from '@/document';
-import { unitsNow, watchUnits } from '@/ui';
+import { notices, unitsNow, watchUnits } from '@/ui';
 import { SessionProvider, useHistory, useSessionState } from '@/session';
 import { Header } from './Header';
 import { Notices } from './Notices';
 import { Offline } from './Offline';
 import { StandingLine } from './StandingLine';
 
+// Loaded when there is first something to say.
+const Toasts = dynamic(() => import('./Toasts').then((m) => m.Toasts), { ssr: false });
+
 z.config({ jitless: true, customError: plainMessage });
 
 export function Workspace({ children }: { children: ReactNode }) {
   return (
-    <Offline>
-      <SessionProvider>
-        <Frame>{children}</Frame>
-      </SessionProvider>
-    </Offline>
+    <SessionProvider>
+      <Frame>{children}</Frame>
+      <Offline />
+    </SessionProvider>
   );
 }
 
 function Frame({ children }: { children: ReactNode }) {
   const phase = useSessionState((s) => s.phase);
   const problem = useSessionState((s) => s.problem);
+  const said = useStore(notices, (s) => s.any);
   const units = useSyncExternalStore(watchUnits, unitsNow, () => 'metric' as const);
   return (
     <div key={units} className="flex min-h-screen flex-col">
@@ -54,13 +58,7 @@ function Frame({ children }: { children: ReactNode }) {
           </p>
         </main>
       )}
-      <Toaster
-        position="bottom-right"
-        toastOptions={{
-          unstyled: true,
-          className: 'border border-edge bg-sheet text-ink px-4 py-3 w-80',
-        }}
-      />
+      {said && <Toasts />}
     </div>
   );
 }

@@ -1,15 +1,15 @@
 'use client';
 
-import { toast } from 'sonner';
 import type { OutingFile } from '@/document';
 import { fetchDemo, useSession } from '@/session';
+import { notify } from '@/ui';
 
 /** Opens another outing and says so; the one that was open is kept, and a step leads back to it. */
 export function useOpening() {
   const { library, state } = useSession();
   const say = (said: string, back: () => Promise<void>) => {
     state.setState({ firstVisit: false });
-    toast(said, {
+    notify(said, {
       description: 'The outing before is kept under Outings.',
       action: { label: 'Go back', onClick: () => void back() },
     });
@@ -21,13 +21,13 @@ export function useOpening() {
     reopen: async (id: string, name: string) => {
       const back = await library.reopen(id);
       if (back) say(`Opened ${name}.`, back);
-      else toast(`${name} could not be read; it is kept as it is. Export it to look into it.`);
+      else notify(`${name} could not be read; it is kept as it is. Export it to look into it.`);
     },
     openDemo: () =>
       void fetchDemo().then(
         (file) => open(file, 'Opened the demo outing.'),
         (error: unknown) =>
-          toast(error instanceof Error ? error.message : 'The demo could not be opened.'),
+          notify(error instanceof Error ? error.message : 'The demo could not be opened.'),
       ),
   };
 }

@@ -1,0 +1,70 @@
+'use client';
+
+import { Plus, Trash2 } from 'lucide-react';
+import { type Shooter, shooterId } from '@/core/brief';
+import { freshId, setOuting } from '@/document';
+import { useEdit, useFile } from '@/session';
+import { Button, Dialog, IconButton, TextField } from '@/ui';
+
+/** Everyone who photographs, by name. */
+export function ShootersDialog({ onClose }: { onClose: () => void }) {
+  const { outing, stretches, frames } = useFile();
+  const edit = useEdit();
+  const put = (shooters: Shooter[], field: string) =>
+    edit(setOuting({ ...outing, shooters }), field);
+  const inUse = (id: string) =>
+    stretches.some((s) => s.hands.some((h) => h.shooterId === id)) ||
+    frames.some(
+      (f) => f.shooterIds.some((s) => s === id) || f.views.some((v) => v.shooterId === id),
+    );
+  return (
+    <Dialog
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title="Shooters"
+      description="Everyone who photographs on this outing. The first is you."
+    >
+      <ul className="space-y-2">
+        {outing.shooters.map((s, i) => (
+          <li key={s.id} className="flex items-end gap-2">
+            <TextField
+              label={`Shooter ${i + 1}`}
+              value={s.name}
+              onChange={(name) =>
+                name.trim() !== '' &&
+                put(
+                  outing.shooters.map((o) => (o.id === s.id ? { ...o, name } : o)),
+                  `shooter.${s.id}`,
+                )
+              }
+            />
+            <IconButton
+              label={inUse(s.id) ? `${s.name} is named in the outing` : `Remove ${s.name}`}
+              disabled={inUse(s.id)}
+              onClick={() =>
+                put(
+                  outing.shooters.filter((o) => o.id !== s.id),
+                  '',
+                )
+              }
+            >
+              <Trash2 size={14} aria-hidden />
+            </IconButton>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-3">
+        <Button
+          onClick={() => {
+            const taken = new Set<string>(outing.shooters.map((s) => s.id));
+            const name = taken.size === 0 ? 'First shooter' : `Shooter ${taken.size + 1}`;
+            const id = shooterId.parse(freshId('shooter', taken));
+            put([...outing.shooters, { id, name }], '');
+          }}
+        >
+          <Plus size={14} aria-hidden /> Add a shooter
+        </Button>
+      </p>
+    </Dialog>
+  );
+}

@@ -1,0 +1,167 @@
+'use client';
+
+import { Trash2 } from 'lucide-react';
+import { useWatch } from 'react-hook-form';
+import { type Hand, type Shooter, stretch as stretchSchema, type Stretch } from '@/core/brief';
+import { putStretch, removeStretch } from '@/document';
+import { useEdit, useFile } from '@/session';
+import {
+  Button,
+  Dialog,
+  EntityForm,
+  FormNumber,
+  FormSelect,
+  FormText,
+  FormTextArea,
+  Tick,
+  useFormSet,
+} from '@/ui';
+import { WEATHERS } from './stretchText';
+
+/** Everything about one stretch. */
+export function StretchDialog({ stretch, onClose }: { stretch: Stretch; onClose: () => void }) {
+  const edit = useEdit();
+  return (
+    <Dialog
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title={stretch.name}
+      description="Changes count at once and can be undone."
+    >
+      <StretchForm
+        key={stretch.id}
+        stretch={stretch}
+        onRemove={() => {
+          onClose();
+          edit(removeStretch(stretch.id));
+        }}
+      />
+    </Dialog>
+  );
+}
+
+function StretchForm({ stretch, onRemove }: { stretch: Stretch; onRemove: () => void }) {
+  const edit = useEdit();
+  return (
+    <EntityForm
+      label={`Stretch ${stretch.name}`}
+      schema={stretchSchema}
+      value={stretch}
+      onValid={(next, field) => edit(putStretch(next), `${stretch.id}.${field}`)}
+    >
+      <div className="grid grid-cols-3 gap-2">
+        <div className="col-span-3">
+          <FormText name="name" label="Name" />
+        </div>
+        <FormText name="day" label="Day" type="date" />
+        <FormText name="fromTime" label="From" type="time" />
+        <FormText name="toTime" label="To" type="time" />
+        <div className="col-span-2">
+          <FormText name="place" label="Place" />
+        </div>
+        <FormSelect
+          name="weather"
+          label="Weather"
+          options={Object.entries(WEATHERS) as [keyof typeof WEATHERS, string][]}
+        />
+        <div className="col-span-3">
+          <ChangesTick />
+        </div>
+        <div className="col-span-3">
+          <HandsFields />
+        </div>
+        <div className="col-span-3">
+          <FormTextArea name="note" label="Note" />
+        </div>
+      </div>
+      <p className="mt-3">
+        <Button onClick={onRemove}>
+          <Trash2 size={14} aria-hidden /> Remove this stretch
+        </Button>
+      </p>
+    </EntityForm>
+  );
+}
+
+function ChangesTick() {
+  const set = useFormSet();
+  const changes = useWatch({ name: 'changes' }) as boolean;
+  return (
+    <Tick label="Lenses can be changed here" on={changes} onChange={(on) => set('changes', on)} />
+  );
+}
+
+const everything = (shooter: Shooter): Hand => ({
+  shooterId: shooter.id,
+  bodyIds: [],
+  bodies: null,
+  maxWeightG: null,
+});
+
+/** Who is there, with which bodies and how much weight. */
+function HandsFields() {
+  const { outing, shelf } = useFile();
+  const set = useFormSet();
+  const hands = useWatch({ name: 'hands' }) as Hand[];
+  if (outing.shooters.length === 0) {
+    return (
+      <p className="text-[12px] text-soft">
+        Name the shooters first to say which bodies are in hand and how much may be carried.
+      </p>
+    );
+  }
+  return (
+    <fieldset>
+      <legend className="text-[12px] text-soft">
+        Who is there; nobody ticked, the first shooter with everything
+      </legend>
+      {outing.shooters.map((shooter) => {
+        const at = hands.findIndex((h) => h.shooterId === shooter.id);
+        const hand = hands[at];
+        return (
+          <Tick
+            key={shooter.id}
+            label={shooter.name}
+            on={at >= 0}
+            onChange={(on) =>
+              set(
+                'hands',
+                on
+                  ? [...hands, everything(shooter)]
+                  : hands.filter((h) => h.shooterId !== shooter.id),
+              )
+            }
+          >
+            <div className="ml-5 grid grid-cols-2 gap-2">
+              <FormNumber name={`hands.${at}.bodies`} label="Bodies in hand" placeholder="all" />
+              <FormNumber
+                name={`hands.${at}.maxWeightG`}
+                label="Carries at most"
+                unit="g"
+                placeholder="no limit"
+              />
+              <span className="col-span-2 flex flex-wrap gap-x-4">
+                {shelf.bodies.map((b) => (
+                  <Tick
+                    key={b.id}
+                    label={b.name}
+                    on={hand?.bodyIds.includes(b.id) ?? false}
+                    onChange={(on) =>
+                      set(
+                        `hands.${at}.bodyIds`,
+                        on
+                          ? [...(hand?.bodyIds ?? []), b.id]
+                          : hand?.bodyIds.filter((id) => id !== b.id),
+                      )
+                    }
+                  />
+                ))}
+                <span className="text-[12px] text-soft">no body ticked, any of them</span>
+              </span>
+            </div>
+          </Tick>
+        );
+      })}
+    </fieldset>
+  );
+}

@@ -1,0 +1,24 @@
+'use client';
+
+import { Dialog } from '@/ui';
+import { SHORTCUTS } from './shortcuts';
+
+/** The short ways by keyboard. */
+export function ShortcutsDialog(showing: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  return (
+    <Dialog
+      {...showing}
+      title="Keys"
+      description="Everything can be done without a mouse; these are the short ways."
+    >
+      <dl className="grid grid-cols-[8rem_1fr] gap-y-1">
+        {SHORTCUTS.map(([keys, what]) => (
+          <div key={keys} className="contents">
+            <dt className="font-semibold">{keys}</dt>
+            <dd>{what}</dd>
+          </div>
+        ))}
+      </dl>
+    </Dialog>
+  );
+}

@@ -1,0 +1,26 @@
+'use client';
+
+import { useEffect } from 'react';
+import { toast, Toaster } from 'sonner';
+import { useStore } from 'zustand';
+import { notices } from '@/ui';
+
+/** Says what waits to be said, in the lower right corner. */
+export function Toasts() {
+  const waiting = useStore(notices, (s) => s.waiting);
+  // The corner below listens before this runs: effects of children come first.
+  useEffect(() => {
+    if (waiting.length === 0) return;
+    for (const { text, ...more } of waiting) toast(text, more);
+    notices.setState({ waiting: [] });
+  }, [waiting]);
+  return (
+    <Toaster
+      position="bottom-right"
+      toastOptions={{
+        unstyled: true,
+        className: 'border border-edge bg-sheet text-ink px-4 py-3 w-80',
+      }}
+    />
+  );
+}
