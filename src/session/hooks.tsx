@@ -4,13 +4,14 @@ import { createContext, type ReactNode, use, useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import type { Edit, OutingFile } from '@/document';
 import type { Answer } from '@/workers/lineupClient';
-import { createSession, type Session, type SessionState } from './session';
+import { openSession } from './earlySession';
+import type { Session, SessionState } from './session';
 
 const Context = createContext<Session | null>(null);
 
 export function SessionProvider({ children }: { children: ReactNode }) {
-  const [session] = useState(createSession);
-  useEffect(() => session.start(), [session]);
+  const [{ session, start }] = useState(openSession);
+  useEffect(() => start(), [start]);
   return <Context value={session}>{children}</Context>;
 }
 

@@ -1,5 +1,6 @@
 /** One tab's work as hooks: the open outing, its answer, its history, what is selected. */
 export { download } from './download';
+export { startEarly } from './earlySession';
 export {
   SessionProvider,
   useAnswer,

@@ -4,6 +4,8 @@ import { carryAnswer } from '@/core/carry';
 import { loadHighsSolver } from './highsSolver';
 import { answerLineup, answerRivals, answerScenario, answerSchools } from './answerLineup';
 
+// The solver takes longest to be ready, and whatever is asked first will want it.
+void loadHighsSolver();
 z.config({ jitless: true });
 
 const service = {

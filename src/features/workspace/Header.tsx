@@ -4,7 +4,7 @@ import { Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useSyncExternalStore } from 'react';
-import { useFile, useHistory, useSessionState } from '@/session';
+import { useAnswer, useFile, useHistory, useSessionState } from '@/session';
 import { applyTheme, IconButton, isNight, watchTheme } from '@/ui';
 import { FileMenu } from './FileMenu';
 import { PLACES } from './shortcuts';
@@ -18,6 +18,8 @@ const SAVED = {
 export function Header() {
   const file = useFile();
   const path = usePathname();
+  // The other places are fetched beforehand, but not while the answer is waited for.
+  const answered = useAnswer().result !== null;
   const saveState = useSessionState((s) => s.saveState);
   const { canUndo, canRedo, undo, redo } = useHistory();
   return (
@@ -33,6 +35,7 @@ export function Header() {
           <Link
             key={href}
             href={href}
+            prefetch={answered ? null : false}
             aria-current={path === href ? 'page' : undefined}
             className="border-b-2 border-transparent px-3 py-1 hover:bg-chosen aria-[current=page]:border-ink aria-[current=page]:font-semibold"
           >

@@ -24,11 +24,11 @@ export function Notices() {
         <div className="mx-5 mt-3 flex flex-wrap items-center justify-between gap-3 border-l-2 border-ink pl-3 print:hidden">
           <p className="max-w-prose">
             This is a made-up outing to look around in. Its lineup is already worked out: see{' '}
-            <Link className="underline" href="/lineup">
+            <Link prefetch={false} className="underline" href="/lineup">
               which lenses and why
             </Link>
             , or how they lie on the{' '}
-            <Link className="underline" href="/reach">
+            <Link prefetch={false} className="underline" href="/reach">
               reach chart
             </Link>
             . Change anything; the line above answers at once.

@@ -42,7 +42,12 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
   const worst = worstOf(result, file);
   return (
     <>
-      <Link href="/lineup" className="text-base font-semibold hover:underline" data-testid="answer">
+      <Link
+        prefetch={false}
+        href="/lineup"
+        className="text-base font-semibold hover:underline"
+        data-testid="answer"
+      >
         {result.status === 'impossible'
           ? 'No lineup keeps to the limits'
           : formatCount(totals.lenses, 'lens', 'lenses')}

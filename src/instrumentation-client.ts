@@ -1,0 +1,7 @@
+import { z } from 'zod';
+import { plainMessage } from '@/document';
+import { startEarly } from '@/session';
+
+// Next runs this before React takes the page over, which keeps this thread busy for long enough.
+z.config({ jitless: true, customError: plainMessage });
+startEarly();
