@@ -39,7 +39,7 @@ export async function benchBrowser(report: Report, median: (v: readonly number[]
       median(cold),
       'ms',
       5,
-      'from opening the page in a browser just started, nothing stored, to the lineup on screen; server warm',
+      'from opening the page in a browser just started, nothing stored, to the lineup on screen, by the page’s own clock; server warm',
     );
     const browser = await launch();
     report(
@@ -49,12 +49,14 @@ export async function benchBrowser(report: Report, median: (v: readonly number[]
       1,
       'scripts that the first page loads, compressed, workers and the chart left out',
     );
+    const longest: number[] = [];
+    for (let i = 0; i < 5; i += 1) longest.push(await longestTask(browser));
     report(
       'typing.longestTask',
-      await longestTask(browser),
+      median(longest),
       'ms',
-      1,
-      'longest task of the page while 60 keys are typed into a picture and its distances on the demo',
+      longest.length,
+      `longest task of the page while 60 keys are typed into a picture and its distances on the demo; the longest of all runs ${Math.max(...longest)}`,
     );
     await browser.close();
   } finally {
@@ -77,12 +79,23 @@ async function answering(): Promise<void> {
 async function toLineup(): Promise<number> {
   const browser = await launch();
   const page = await browser.newPage();
-  const started = performance.now();
+  // By the page's own clock: asking from outside whether it is there yet would itself take time.
+  await page.addInitScript(() => {
+    const watcher = new MutationObserver(() => {
+      if (document.querySelector('[data-testid=answer]') === null) return;
+      watcher.disconnect();
+      requestAnimationFrame(() => Object.assign(window, { answeredMs: performance.now() }));
+    });
+    watcher.observe(document, { childList: true, subtree: true });
+  });
   await page.goto(ADDRESS);
   await page.getByTestId('answer').waitFor();
-  const took = performance.now() - started;
+  const took = await page.waitForFunction(
+    () => (window as never as { answeredMs?: number }).answeredMs,
+  );
+  const answeredMs = (await took.jsonValue()) ?? NaN;
   await browser.close();
-  return took;
+  return answeredMs;
 }
 
 async function scriptBytes(browser: Browser): Promise<number> {

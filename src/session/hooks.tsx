@@ -27,9 +27,25 @@ export function useSessionState<T>(select: (state: SessionState) => T): T {
 
 /** The open outing; only for parts shown once one is open. */
 export function useFile(): OutingFile {
-  const file = useStore(useSession().document.store, (state) => state.file);
-  if (file === null) throw new Error('no outing is open yet');
-  return file;
+  return useFilePart((file) => file);
+}
+
+/** A part of the open outing: what is shown of it waits for no other part's changes. */
+export function useFilePart<T>(select: (file: OutingFile) => T): T {
+  return useStore(useSession().document.store, ({ file }) => {
+    if (file === null) throw new Error('no outing is open yet');
+    return select(file);
+  });
+}
+
+/** The open outing at the time it is asked for, for what happens later. */
+export function useFileNow(): () => OutingFile {
+  const { store } = useSession().document;
+  return () => {
+    const { file } = store.getState();
+    if (file === null) throw new Error('no outing is open yet');
+    return file;
+  };
 }
 
 export function useAnswer(): Answer {

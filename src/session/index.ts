@@ -6,6 +6,8 @@ export {
   useAnswer,
   useEdit,
   useFile,
+  useFileNow,
+  useFilePart,
   useHistory,
   useSession,
   useSessionState,

@@ -63,8 +63,11 @@ export function createSession(): Session {
 
   const open = async () => {
     try {
+      // Looking into a storage for the first time takes as long as fetching the demo.
+      const ahead = storage.seemsEmpty() ? fetchDemo() : null;
+      ahead?.catch(() => undefined);
       const { file, ...found } = await readStored(storage);
-      document.open(file ?? (await fetchDemo()), false);
+      document.open(file ?? (await (ahead ?? fetchDemo())), false);
       state.setState({ ...found, phase: 'open' });
     } catch (error) {
       state.setState({
@@ -119,8 +122,7 @@ function sameQuestion(a: OutingFile, b: OutingFile | null): boolean {
 async function readStored(
   storage: OutingStorage,
 ): Promise<{ file: OutingFile | null; firstVisit: boolean; aside: SetAside | null }> {
-  const aside = await storage.loadAside();
-  const text = await storage.load();
+  const [aside, text] = await Promise.all([storage.loadAside(), storage.load()]);
   if (text === null) return { file: null, firstVisit: true, aside };
   const read = decode(text);
   if (read.ok) return { file: read.value, firstVisit: false, aside };

@@ -37,6 +37,7 @@ export function EntityForm<T extends FieldValues>({
     mode: 'onChange',
   });
   const sent = useRef<T>(value);
+  const valid = useRef(true);
   const latest = useRef({ schema, onValid });
   useEffect(() => {
     latest.current = { schema, onValid };
@@ -45,6 +46,7 @@ export function EntityForm<T extends FieldValues>({
   useEffect(() => {
     if (sent.current === value) return;
     sent.current = value;
+    valid.current = true;
     form.reset(value);
   }, [form, value]);
 
@@ -54,9 +56,10 @@ export function EntityForm<T extends FieldValues>({
         formState: { values: true },
         callback: ({ values, name, type }) => {
           if (name === undefined && type === undefined) return;
-          // A change in one field can mend or break another: the whole form is looked at.
-          void form.trigger();
           const parsed = latest.current.schema.safeParse(values);
+          // A change in one field can mend or break another: then the whole form is looked at.
+          if (!parsed.success || !valid.current) void form.trigger();
+          valid.current = parsed.success;
           if (!parsed.success) return;
           sent.current = parsed.data;
           latest.current.onValid(parsed.data, name ?? '');

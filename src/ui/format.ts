@@ -1,4 +1,4 @@
-import { intlFormat } from 'date-fns';
+import { parseISO } from 'date-fns';
 import { markedFNumber } from '@/core/optics';
 import { G_PER_OUNCE, M_PER_FOOT, unitsNow } from './units';
 
@@ -6,8 +6,19 @@ import { G_PER_OUNCE, M_PER_FOOT, unitsNow } from './units';
 
 const NARROW = '\u202F';
 
-function digits(value: number, most: number): string {
-  return value.toLocaleString('en-GB', { maximumFractionDigits: most });
+/** Made once: making one takes longer than all the figures of a page. */
+const DIGITS = [0, 1, 2].map(
+  (most) => new Intl.NumberFormat('en-GB', { maximumFractionDigits: most }),
+);
+const DAY = new Intl.DateTimeFormat('en-GB', {
+  weekday: 'long',
+  day: 'numeric',
+  month: 'long',
+  year: 'numeric',
+});
+
+function digits(value: number, most: 0 | 1 | 2): string {
+  return (DIGITS[most] ?? DIGITS[0]!).format(value);
 }
 
 export function formatMm(mm: number): string {
@@ -120,9 +131,5 @@ export function formatCount(n: number, one: string, many: string): string {
  * @param day yyyy-mm-dd
  */
 export function dayText(day: string): string {
-  return intlFormat(
-    new Date(`${day}T00:00`),
-    { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' },
-    { locale: 'en-GB' },
-  );
+  return DAY.format(parseISO(day));
 }

@@ -2,6 +2,7 @@
 export { Arithmetic } from './Arithmetic';
 export { behindText } from './behind';
 export { Button, IconButton } from './Button';
+export { CellNumber, CellSelect, CellText } from './cells';
 export { Dialog } from './Dialog';
 export { FileInput } from './FileInput';
 export {

@@ -26,6 +26,8 @@ export const held: {
 
 export const sessionStandIn = {
   useFile: () => held.file,
+  useFilePart: <T,>(select: (file: OutingFile) => T) => select(held.file),
+  useFileNow: () => () => held.file,
   useAnswer: () => ({
     result: held.result,
     question: held.file,

@@ -4,6 +4,7 @@ const DATABASE = 'arm-reach';
 const CURRENT = 'current-outing';
 const ASIDE = 'set-aside';
 const KEPT = 'arm-reach-kept';
+const STORED = 'arm-reach-stored';
 const LIBRARY = 'library';
 const OPEN_ID = 'open-id';
 const OUTING = 'outing:';
@@ -39,6 +40,8 @@ export interface OutingLibrary {
  * it returns, and what it kept counts until the next `save` has gone through.
  */
 export interface OutingStorage extends OutingLibrary {
+  /** Whether nothing seems to be stored yet: an answer at once, to be relied on only for haste. */
+  seemsEmpty(): boolean;
   load(): Promise<string | null>;
   keep(text: string): void;
   save(text: string): Promise<void>;
@@ -50,6 +53,7 @@ export interface OutingStorage extends OutingLibrary {
 export function openStorage(): OutingStorage {
   const db = localforage.createInstance({ name: DATABASE, storeName: 'outings' });
   return {
+    seemsEmpty: () => localStorage.getItem(STORED) === null,
     load: async () => localStorage.getItem(KEPT) ?? (await db.getItem<string>(CURRENT)),
     keep: (text) => {
       try {
@@ -60,6 +64,7 @@ export function openStorage(): OutingStorage {
     },
     save: async (text) => {
       await db.setItem(CURRENT, text);
+      localStorage.setItem(STORED, 'yes');
       localStorage.removeItem(KEPT);
     },
     setAside: async (aside) => void (await db.setItem(ASIDE, aside)),

@@ -2,9 +2,9 @@
 
 import { Plus } from 'lucide-react';
 import dynamic from 'next/dynamic';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { putFrame } from '@/document';
-import { useEdit, useFile, useSelection } from '@/session';
+import { useEdit, useFilePart, useSelection } from '@/session';
 import { Button } from '@/ui';
 import { FrameList } from './FrameList';
 import { newFrame } from './newFrame';
@@ -16,16 +16,19 @@ const FrameEditor = dynamic(() => import('./FrameEditor').then((m) => m.FrameEdi
 });
 const OutingDialog = dynamic(() => import('./OutingDialog').then((m) => m.OutingDialog));
 const PasteDialog = dynamic(() => import('./PasteDialog').then((m) => m.PasteDialog));
-const Stretches = dynamic(() => import('./Stretches').then((m) => m.Stretches), { ssr: false });
+const Stretches = memo(
+  dynamic(() => import('./Stretches').then((m) => m.Stretches), { ssr: false }),
+);
 
 export function BriefPlace() {
-  const file = useFile();
+  const frames = useFilePart((file) => file.frames);
   const edit = useEdit();
   const [selected, select] = useSelection('frame');
   const [pasting, setPasting] = useState(false);
-  const frame = file.frames.find((f) => f.id === selected) ?? null;
+  const [editing, setEditing] = useState(false);
+  const frame = frames.find((f) => f.id === selected) ?? null;
   const add = () => {
-    const added = newFrame(file.frames);
+    const added = newFrame(frames);
     edit(putFrame(added, frame?.id));
     select(added.id);
   };
@@ -42,6 +45,11 @@ export function BriefPlace() {
               <NoteLine />
             </div>
             <span className="flex gap-2">
+              {frames.length > 0 && (
+                <Button aria-pressed={editing} onClick={() => setEditing(!editing)}>
+                  {editing ? 'Done' : 'Edit here'}
+                </Button>
+              )}
               <Button onClick={() => setPasting(true)}>Paste a shot list</Button>
               <Button look="strong" onClick={add}>
                 <Plus size={14} aria-hidden /> Add a picture
@@ -49,13 +57,13 @@ export function BriefPlace() {
             </span>
             {pasting && <PasteDialog open onOpenChange={setPasting} onAdded={select} />}
           </div>
-          {file.frames.length === 0 ? (
+          {frames.length === 0 ? (
             <p className="max-w-prose border-t border-hair pt-4">
               No picture is listed yet. Add the pictures you want from this outing: what must fit,
               from how far, in what light. The lenses follow from them.
             </p>
           ) : (
-            <FrameList selected={selected} onSelect={select} />
+            <FrameList selected={selected} onSelect={select} editing={editing} />
           )}
         </section>
         <div className="mt-8">
@@ -81,12 +89,12 @@ export function BriefPlace() {
 
 /** What is to be kept in mind on this outing, cautions first of all. */
 function NoteLine() {
-  const { note } = useFile().outing;
+  const note = useFilePart((file) => file.outing.note);
   return note === '' ? null : <p className="max-w-prose text-[13px]">{note}</p>;
 }
 
 function OutingLine() {
-  const { outing: current } = useFile();
+  const current = useFilePart((file) => file.outing);
   const [open, setOpen] = useState(false);
   const days = [current.firstDay, current.lastDay].filter((d) => d !== null);
   return (

@@ -18,42 +18,57 @@ import {
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react';
-import { useDeferredValue, useId } from 'react';
+import { memo, useDeferredValue, useId, useMemo } from 'react';
 import type { Frame } from '@/core/brief';
 import type { FrameResult } from '@/core/lineup';
-import {
-  kitName,
-  moveFrame,
-  namesOf,
-  placeFrame,
-  type OutingFile,
-  putFrame,
-  removeFrame,
-} from '@/document';
-import { useAnswer, useEdit, useFile } from '@/session';
+import { kitName, moveFrame, namesOf, placeFrame, putFrame, removeFrame } from '@/document';
+import { useAnswer, useEdit, useFileNow, useFilePart } from '@/session';
 import { IconButton, lightText, needText, shortfallWord, StateMark, WANTS } from '@/ui';
+import { FrameCells, WantCells } from './FrameCells';
 import { copyOf } from './newFrame';
 
 interface FrameListProps {
   readonly selected: string | null;
   readonly onSelect: (id: string | null) => void;
+  /** Changed in its own cells. */
+  readonly editing: boolean;
 }
 
-/** The frames as a shot list; a row opens in the editor beside it. */
-export function FrameList({ selected, onSelect }: FrameListProps) {
+type Namer = (id: string) => string;
+
+/** The frames as a shot list; a row opens in the editor beside it, or is changed where it stands. */
+export function FrameList(props: FrameListProps) {
   // The list follows when there is time, so that typing in the editor never waits for it.
-  const file = useDeferredValue(useFile());
-  const { result } = useAnswer();
-  const results = new Map(result?.frames.map((f) => [f.frameId, f]));
+  const frames = useDeferredValue(useFilePart((file) => file.frames));
+  const results = useDeferredValue(useAnswer().result?.frames);
+  return <SortedFrames {...props} frames={frames} results={results} />;
+}
+
+const SortedFrames = memo(function SortedFrames({
+  frames,
+  results,
+  ...row
+}: FrameListProps & {
+  readonly frames: readonly Frame[];
+  readonly results: readonly FrameResult[] | undefined;
+}) {
   const edit = useEdit();
   const id = useId();
+  const shelf = useFilePart((file) => file.shelf);
+  const name = useMemo(
+    () => namesOf({ shelf, stretches: [], frames: [], outing: { shooters: [] } }),
+    [shelf],
+  );
+  const byFrame = useMemo(() => new Map(results?.map((f) => [f.frameId, f])), [results]);
+  const order = frames.map((f) => f.id).join(' ');
+  const ids = useMemo(() => order.split(' '), [order]);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
-  const name = namesOf(file);
-  const numberOf = (frameId: UniqueIdentifier) =>
-    1 + file.frames.findIndex((f) => f.id === frameId);
+  const called = (frameId: UniqueIdentifier) =>
+    frames.find((f) => f.id === frameId)?.name ?? String(frameId);
+  const numberOf = (frameId: UniqueIdentifier) => 1 + frames.findIndex((f) => f.id === frameId);
   const drop = ({ active, over }: DragEndEvent) => {
     if (over && over.id !== active.id)
       edit(placeFrame(active.id as Frame['id'], over.id as Frame['id']));
@@ -70,11 +85,11 @@ export function FrameList({ selected, onSelect }: FrameListProps) {
             'Space lifts the picture, arrow keys move it, Space puts it down, Escape leaves it.',
         },
         announcements: {
-          onDragStart: ({ active }) => `${name(String(active.id))} lifted.`,
+          onDragStart: ({ active }) => `${called(active.id)} lifted.`,
           onDragOver: ({ over }) => (over ? `At place ${numberOf(over.id)}.` : undefined),
           onDragEnd: ({ active, over }) =>
-            over ? `${name(String(active.id))} put at place ${numberOf(over.id)}.` : undefined,
-          onDragCancel: ({ active }) => `${name(String(active.id))} left where it was.`,
+            over ? `${called(active.id)} put at place ${numberOf(over.id)}.` : undefined,
+          onDragCancel: ({ active }) => `${called(active.id)} left where it was.`,
         },
       }}
     >
@@ -100,18 +115,18 @@ export function FrameList({ selected, onSelect }: FrameListProps) {
             </tr>
           </thead>
           <tbody>
-            <SortableContext
-              items={file.frames.map((f) => f.id)}
-              strategy={verticalListSortingStrategy}
-            >
-              {file.frames.map((frame, i) => (
+            <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+              {frames.map((frame, i) => (
                 <FrameRow
                   key={frame.id}
                   frame={frame}
                   number={i + 1}
-                  result={results.get(frame.id)}
-                  selected={frame.id === selected}
-                  onSelect={onSelect}
+                  isLast={i === frames.length - 1}
+                  result={byFrame.get(frame.id)}
+                  name={name}
+                  isSelected={frame.id === row.selected}
+                  editing={row.editing}
+                  onSelect={row.onSelect}
                 />
               ))}
             </SortableContext>
@@ -120,23 +135,29 @@ export function FrameList({ selected, onSelect }: FrameListProps) {
       </div>
     </DndContext>
   );
-}
+});
 
-function FrameRow({
-  frame,
-  number,
-  result,
-  selected,
-  onSelect,
-}: {
+interface FrameRowProps {
   readonly frame: Frame;
   readonly number: number;
+  readonly isLast: boolean;
   readonly result: FrameResult | undefined;
-  readonly selected: boolean;
+  readonly name: Namer;
+  readonly isSelected: boolean;
+  readonly editing: boolean;
   readonly onSelect: (id: string | null) => void;
-}) {
-  const file = useFile();
-  const edit = useEdit();
+}
+
+const FrameRow = memo(function FrameRow({
+  frame,
+  number,
+  isLast,
+  result,
+  name,
+  isSelected,
+  editing,
+  onSelect,
+}: FrameRowProps) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
     id: frame.id,
   });
@@ -144,7 +165,7 @@ function FrameRow({
     <tr
       ref={setNodeRef}
       style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={`group border-b border-hair align-top ${selected || isDragging ? 'bg-chosen' : 'hover:bg-sheet'}`}
+      className={`group border-b border-hair align-top ${isSelected || isDragging ? 'bg-chosen' : 'hover:bg-sheet'}`}
     >
       <td className="py-1 pl-0 text-soft">
         <button
@@ -158,69 +179,105 @@ function FrameRow({
         </button>
       </td>
       <td className="py-1.5 pr-3">
-        <button
-          type="button"
-          aria-pressed={selected}
-          className="text-left"
-          onClick={() => onSelect(selected ? null : frame.id)}
-        >
-          <span className="font-semibold">{frame.name}</span>
-          <span className="block text-[13px] text-soft">
-            {needText(frame.need)}; {lightText(frame.light)}
-          </span>
-        </button>
-      </td>
-      <td className="py-1.5">
-        {WANTS[frame.want]}
-        {frame.sharePercent !== null && (
-          <span className="block text-[12px] text-soft">{frame.sharePercent} %</span>
+        {editing ? (
+          <FrameCells frame={frame} />
+        ) : (
+          <button
+            type="button"
+            aria-pressed={isSelected}
+            className="text-left"
+            onClick={() => onSelect(isSelected ? null : frame.id)}
+          >
+            <span className="font-semibold">{frame.name}</span>
+            <span className="block text-[13px] text-soft">
+              {needText(frame.need)}; {lightText(frame.light)}
+            </span>
+          </button>
         )}
       </td>
-      <td className="py-1.5 pr-2">{result && <Made result={result} file={file} />}</td>
+      <td className="py-1.5 pr-2">
+        {editing ? (
+          <WantCells frame={frame} />
+        ) : (
+          <>
+            {WANTS[frame.want]}
+            {frame.sharePercent !== null && (
+              <span className="block text-[12px] text-soft">{frame.sharePercent} %</span>
+            )}
+          </>
+        )}
+      </td>
+      <td className="py-1.5 pr-2">{result && <Made result={result} name={name} />}</td>
       <td className="py-1 text-right whitespace-nowrap">
-        <span className="opacity-60 group-focus-within:opacity-100 group-hover:opacity-100">
-          <IconButton
-            label={`Move ${frame.name} up`}
-            disabled={number === 1}
-            onClick={() => edit(moveFrame(frame.id, -1))}
-          >
-            <ArrowUp size={14} aria-hidden />
-          </IconButton>
-          <IconButton
-            label={`Move ${frame.name} down`}
-            disabled={number === file.frames.length}
-            onClick={() => edit(moveFrame(frame.id, 1))}
-          >
-            <ArrowDown size={14} aria-hidden />
-          </IconButton>
-          <IconButton
-            label={`Duplicate ${frame.name}`}
-            onClick={() => {
-              const copy = copyOf(frame, file.frames);
-              edit(putFrame(copy, frame.id));
-              onSelect(copy.id);
-            }}
-          >
-            <Copy size={14} aria-hidden />
-          </IconButton>
-          <IconButton
-            label={`Remove ${frame.name}`}
-            onClick={() => {
-              edit(removeFrame(frame.id));
-              if (selected) onSelect(null);
-            }}
-          >
-            <Trash2 size={14} aria-hidden />
-          </IconButton>
-        </span>
+        <RowActions
+          frame={frame}
+          isFirst={number === 1}
+          isLast={isLast}
+          isSelected={isSelected}
+          onSelect={onSelect}
+        />
       </td>
     </tr>
+  );
+});
+
+/** Moves, doubles or removes a frame. */
+function RowActions({
+  frame,
+  isFirst,
+  isLast,
+  isSelected,
+  onSelect,
+}: {
+  readonly frame: Frame;
+  readonly isFirst: boolean;
+  readonly isLast: boolean;
+  readonly isSelected: boolean;
+  readonly onSelect: (id: string | null) => void;
+}) {
+  const edit = useEdit();
+  const fileNow = useFileNow();
+  return (
+    <span className="opacity-60 group-focus-within:opacity-100 group-hover:opacity-100">
+      <IconButton
+        label={`Move ${frame.name} up`}
+        disabled={isFirst}
+        onClick={() => edit(moveFrame(frame.id, -1))}
+      >
+        <ArrowUp size={14} aria-hidden />
+      </IconButton>
+      <IconButton
+        label={`Move ${frame.name} down`}
+        disabled={isLast}
+        onClick={() => edit(moveFrame(frame.id, 1))}
+      >
+        <ArrowDown size={14} aria-hidden />
+      </IconButton>
+      <IconButton
+        label={`Duplicate ${frame.name}`}
+        onClick={() => {
+          const copy = copyOf(frame, fileNow().frames);
+          edit(putFrame(copy, frame.id));
+          onSelect(copy.id);
+        }}
+      >
+        <Copy size={14} aria-hidden />
+      </IconButton>
+      <IconButton
+        label={`Remove ${frame.name}`}
+        onClick={() => {
+          edit(removeFrame(frame.id));
+          if (isSelected) onSelect(null);
+        }}
+      >
+        <Trash2 size={14} aria-hidden />
+      </IconButton>
+    </span>
   );
 }
 
 /** The state of a frame and what makes it, or what it lacks. */
-function Made({ result, file }: { result: FrameResult; file: OutingFile }) {
-  const name = namesOf(file);
+function Made({ result, name }: { result: FrameResult; name: Namer }) {
   if (result.state === 'lost') {
     const lack = result.nearest?.shortfall;
     return (

@@ -5,7 +5,7 @@ import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { type Stretch, stretchId } from '@/core/brief';
 import { freshId, putStretch } from '@/document';
-import { useEdit, useFile } from '@/session';
+import { useEdit, useFilePart } from '@/session';
 import { Button, formatCount } from '@/ui';
 import { stretchText } from './stretchText';
 import { Timeline } from './Timeline';
@@ -16,13 +16,14 @@ const StretchDialog = dynamic(() => import('./StretchDialog').then((m) => m.Stre
 
 /** The parts of the outing in time order: where, in what weather, what is in hand. */
 export function Stretches() {
-  const file = useFile();
+  const stretches = useFilePart((file) => file.stretches);
+  const shooters = useFilePart((file) => file.outing.shooters);
   const edit = useEdit();
   const [opened, setOpened] = useState<string | null>(null);
   const [naming, setNaming] = useState(false);
-  const current = file.stretches.find((s) => s.id === opened);
+  const current = stretches.find((s) => s.id === opened);
   const add = () => {
-    const added = newStretch(file.stretches);
+    const added = newStretch(stretches);
     edit(putStretch(added));
     setOpened(added.id);
   };
@@ -34,14 +35,14 @@ export function Stretches() {
         </h2>
         <span className="flex gap-2">
           <Button onClick={() => setNaming(true)}>
-            {formatCount(Math.max(1, file.outing.shooters.length), 'shooter', 'shooters')}
+            {formatCount(Math.max(1, shooters.length), 'shooter', 'shooters')}
           </Button>
           <Button onClick={add}>
             <Plus size={14} aria-hidden /> Add a stretch
           </Button>
         </span>
       </div>
-      {file.stretches.length === 0 ? (
+      {stretches.length === 0 ? (
         <p className="max-w-prose border-t border-hair pt-2 text-soft">
           One stretch, with everything at hand. Add stretches where something differs: lenses cannot
           be changed, it is wet, fewer bodies are in hand, or two shooters share the gear.
@@ -50,7 +51,7 @@ export function Stretches() {
         <>
           <Timeline onOpen={setOpened} about={stretchText} />
           <ol className="flex flex-wrap border-t border-hair empty:hidden">
-            {file.stretches
+            {stretches
               .filter((s) => s.fromTime === null || s.toTime === null)
               .map((s) => (
                 <li key={s.id} className="border-r border-b border-hair">
@@ -65,7 +66,7 @@ export function Stretches() {
                 </li>
               ))}
           </ol>
-          {file.stretches.some((s) => s.fromTime !== null && s.toTime !== null) && (
+          {stretches.some((s) => s.fromTime !== null && s.toTime !== null) && (
             <p className="text-[12px] text-soft">
               Drag a bar to move it, its end to lengthen it; by keyboard ← → and Shift ← →. Enter
               opens it.

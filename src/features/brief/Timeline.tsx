@@ -3,7 +3,7 @@
 import { useRef, useState } from 'react';
 import type { Stretch } from '@/core/brief';
 import { putStretch } from '@/document';
-import { useEdit, useFile } from '@/session';
+import { useEdit, useFilePart } from '@/session';
 import { dayText } from '@/ui';
 import { STEP_MIN, shifted, type Timed, type TimelineDay, timelineOf, timeOf } from './timeline';
 
@@ -19,7 +19,7 @@ export function Timeline({
   onOpen: (id: string) => void;
   about: (stretch: Stretch) => string;
 }) {
-  const days = timelineOf(useFile().stretches);
+  const days = timelineOf(useFilePart((file) => file.stretches));
   return days.map((day) => <Day key={day.day} day={day} onOpen={onOpen} about={about} />);
 }
 

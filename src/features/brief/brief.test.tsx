@@ -51,7 +51,7 @@ describe('the shot list', () => {
   const row = (name: string) => screen.getByRole('row', { name: new RegExp(name) });
 
   it('reads like one: picture, need, light, want, and what makes it', async () => {
-    render(<FrameList selected={null} onSelect={() => undefined} />);
+    render(<FrameList editing={false} selected={null} onSelect={() => undefined} />);
     expect(screen.getAllByRole('row')).toHaveLength(demo.frames.length + 1);
     expect(plain(row('Shell racing past'))).toContain(
       '12 m wide at 15–40 m, flowing, filling 50–90 %; EV 13, 1/1600 s, hand-held',
@@ -65,7 +65,7 @@ describe('the shot list', () => {
   it('moves, duplicates and removes', async () => {
     const user = userEvent.setup();
     const selected: (string | null)[] = [];
-    render(<FrameList selected={null} onSelect={(id) => selected.push(id)} />);
+    render(<FrameList editing={false} selected={null} onSelect={(id) => selected.push(id)} />);
     expect(screen.getByRole('button', { name: 'Move Start line, all lanes up' })).toBeDisabled();
     await user.click(screen.getByRole('button', { name: 'Move Start line, all lanes down' }));
     expect(held.file.frames.slice(0, 2).map((f) => f.id)).toEqual(['f02', 'f01']);
@@ -74,6 +74,32 @@ describe('the shot list', () => {
     expect(frameOf('f08-2').name).toBe('Oarlock, close up, again');
     await user.click(screen.getByRole('button', { name: 'Remove Oarlock, close up' }));
     expect(held.file.frames.some((f) => f.id === 'f08')).toBe(false);
+  });
+
+  it('is changed in its own cells, a valid change at once, the other kept to be mended', async () => {
+    const user = userEvent.setup();
+    const show = () => <FrameList editing selected={null} onSelect={() => undefined} />;
+    const { rerender } = render(show());
+    const cell = (label: string) => screen.getByLabelText(`${label}, Shell racing past, near`);
+    const type = async (label: string, text: string) => {
+      await user.clear(cell(label));
+      await user.type(cell(label), text);
+      rerender(show());
+    };
+    await type('Farthest in m', '52,5');
+    expect(frameOf('f02').need).toMatchObject({ fromM: 15, toM: 52.5 });
+    await type('Nearest in m', '60');
+    expect(cell('Nearest in m')).toHaveAttribute('aria-invalid', 'true');
+    expect(cell('Nearest in m')).toHaveValue('60');
+    expect(frameOf('f02').need).toMatchObject({ fromM: 6, toM: 52.5 });
+    await type('Fills at most in %', '85');
+    expect(frameOf('f02').need).toMatchObject({ fill: { min: 0.5, max: 0.85 } });
+    await user.selectOptions(cell('Footing'), 'held');
+    await user.selectOptions(cell('Want'), 'bonus');
+    await type('Share in %', '12');
+    expect(frameOf('f02')).toMatchObject({ want: 'bonus', sharePercent: 12 });
+    expect(frameOf('f02').need).toMatchObject({ footing: 'held' });
+    expect(held.edits).toContain('f02.share');
   });
 });
 

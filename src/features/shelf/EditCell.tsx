@@ -1,10 +1,9 @@
 'use client';
 
-import { useState } from 'react';
-import { adapter, body, converter, lens, ownership, tube } from '@/core/gear';
+import { adapter, body, converter, lens, tube } from '@/core/gear';
 import { type Kind, putItem } from '@/document';
 import { useEdit, useFile } from '@/session';
-import { OWNERSHIPS, readNumber } from '@/ui';
+import { CellNumber, CellSelect, OWNERSHIPS } from '@/ui';
 import { EDITABLE } from './rows';
 
 type EditableColumn = keyof typeof EDITABLE | 'ownership';
@@ -21,7 +20,13 @@ const SCHEMAS = {
   adapters: adapter,
 } as const;
 
-/** One figure changed in the table; what is not valid stays in the cell, marked, until it is. */
+const LABELS = {
+  weight: 'Weight in g',
+  price: 'New price',
+  used: 'Used price',
+} as const;
+
+/** One figure of an item, or whose it is, changed in the table. */
 export function EditCell({
   kind,
   id,
@@ -36,48 +41,28 @@ export function EditCell({
   const { shelf } = useFile();
   const edit = useEdit();
   const item = shelf[kind].find((i) => i.id === id);
-  const [typed, setTyped] = useState<string | null>(null);
   if (!item) return null;
-  const put = (change: Record<string, unknown>): boolean => {
+  const put = (change: Record<string, unknown>): string | null => {
     const parsed = SCHEMAS[kind].safeParse({ ...item, ...change });
-    if (parsed.success) edit(putItem(kind, parsed.data as never), `${id}.${column}`);
-    return parsed.success;
+    if (!parsed.success) return parsed.error.issues[0]?.message ?? null;
+    edit(putItem(kind, parsed.data as never), `${id}.${column}`);
+    return null;
   };
   if (column === 'ownership')
     return (
-      <select
-        aria-label={`Whose, ${name}`}
-        className="border border-edge bg-sheet"
+      <CellSelect
+        label={`Whose, ${name}`}
         value={item.ownership}
-        onChange={(e) => put({ ownership: e.target.value })}
-      >
-        {ownership.options.map((key) => (
-          <option key={key} value={key}>
-            {OWNERSHIPS[key]}
-          </option>
-        ))}
-      </select>
+        options={OWNERSHIPS}
+        take={(value) => put({ ownership: value })}
+      />
     );
-  const field = EDITABLE[column];
-  const shown = typed ?? (item[field] === null ? '' : String(item[field]));
-  const valid =
-    typed === null ||
-    SCHEMAS[kind].safeParse({ ...item, [field]: readNumber(typed) ?? (typed.trim() ? NaN : null) })
-      .success;
   return (
-    <input
-      aria-label={`${column === 'weight' ? 'Weight in g' : column === 'price' ? 'New price' : 'Used price'}, ${name}`}
-      aria-invalid={!valid}
-      inputMode="decimal"
-      className="w-20 border border-edge bg-sheet px-1 aria-[invalid=true]:border-2 aria-[invalid=true]:border-wrong"
-      value={shown}
+    <CellNumber
+      label={`${LABELS[column]}, ${name}`}
+      value={item[EDITABLE[column]]}
       placeholder="not known"
-      onChange={(e) => {
-        setTyped(e.target.value);
-        const read = readNumber(e.target.value);
-        if (read !== undefined) put({ [field]: read });
-      }}
-      onBlur={() => valid && setTyped(null)}
+      take={(value) => put({ [EDITABLE[column]]: value })}
     />
   );
 }

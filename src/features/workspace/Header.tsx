@@ -4,7 +4,7 @@ import { Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useSyncExternalStore } from 'react';
-import { useAnswer, useFile, useHistory, useSessionState } from '@/session';
+import { useAnswer, useFilePart, useHistory, useSessionState } from '@/session';
 import { applyTheme, IconButton, isNight, watchTheme } from '@/ui';
 import { FileMenu } from './FileMenu';
 import { PLACES } from './shortcuts';
@@ -16,7 +16,7 @@ const SAVED = {
 } as const;
 
 export function Header() {
-  const file = useFile();
+  const name = useFilePart((file) => file.outing.name);
   const path = usePathname();
   // The other places are fetched beforehand, but not while the answer is waited for.
   const answered = useAnswer().result !== null;
@@ -26,9 +26,7 @@ export function Header() {
     <header className="flex flex-wrap items-end justify-between gap-x-8 gap-y-2 px-5 pt-3">
       <div className="min-w-0">
         <p className="text-[12px] text-soft">Arm Reach</p>
-        <p className="truncate font-(family-name:--font-title) text-2xl leading-tight">
-          {file.outing.name}
-        </p>
+        <p className="truncate font-(family-name:--font-title) text-2xl leading-tight">{name}</p>
       </div>
       <nav aria-label="Places" className="flex flex-wrap gap-1 text-base print:hidden">
         {PLACES.map(([href, name]) => (

@@ -1,7 +1,7 @@
 'use client';
 
 import { encode } from '@/document';
-import { download, useFile } from '@/session';
+import { download, useFileNow } from '@/session';
 import { EMPTY_OUTING } from './emptyOuting';
 import { useOpening } from './useOpening';
 
@@ -25,7 +25,7 @@ export interface OutingDialogs {
 
 /** What can be done with outings, in groups. */
 export function useOutingActions(dialogs: OutingDialogs): readonly (readonly OutingAction[])[] {
-  const file = useFile();
+  const fileNow = useFileNow();
   const { open, openDemo } = useOpening();
   return [
     [
@@ -34,7 +34,10 @@ export function useOutingActions(dialogs: OutingDialogs): readonly (readonly Out
       {
         label: 'Export this outing',
         hint: '.armreach.json',
-        run: () => download(`${file.outing.id}.armreach.json`, encode(file), 'application/json'),
+        run: () => {
+          const file = fileNow();
+          download(`${file.outing.id}.armreach.json`, encode(file), 'application/json');
+        },
       },
     ],
     [
@@ -43,7 +46,10 @@ export function useOutingActions(dialogs: OutingDialogs): readonly (readonly Out
       {
         label: 'New, with this shelf',
         run: () =>
-          open({ ...EMPTY_OUTING, shelf: file.shelf }, 'Started a new outing with the same shelf.'),
+          open(
+            { ...EMPTY_OUTING, shelf: fileNow().shelf },
+            'Started a new outing with the same shelf.',
+          ),
       },
       { label: 'New and empty', run: () => open(EMPTY_OUTING, 'Started an empty outing.') },
       { label: 'The demo outing', run: openDemo },
