@@ -1,4 +1,5 @@
 import type { LineupResult, Overlap } from '@/core/lineup';
+import { Figure, gapSteps } from './arithmetic';
 import { formatCrop, formatFocalRange, formatMegapixels } from './format';
 import { overlapReasonText } from './words';
 
@@ -15,10 +16,12 @@ export function Ranges({ result, name }: { result: LineupResult; name: (id: stri
         <ul className="space-y-1">
           {result.gaps.map((gap) => (
             <li key={gap.range.from} className="border-b border-hair pb-1">
-              {formatFocalRange(gap.range.from, gap.range.to)} on 36×24, a crop of{' '}
-              {formatCrop(gap.crop)}
-              {gap.megapixelsLeft !== null &&
-                ` that leaves ${formatMegapixels(gap.megapixelsLeft)}`}
+              {formatFocalRange(gap.range.from, gap.range.to)} on 36×24, a{' '}
+              <Figure label="What bridges the gap" steps={() => gapSteps(gap)}>
+                crop of {formatCrop(gap.crop)}
+                {gap.megapixelsLeft !== null &&
+                  ` that leaves ${formatMegapixels(gap.megapixelsLeft)}`}
+              </Figure>
               .{' '}
               {gap.lostFrameIds.length > 0 && (
                 <span className="text-wrong">Costs {gap.lostFrameIds.map(name).join(', ')}. </span>

@@ -1,5 +1,19 @@
 /** Parts that every place shares: controls, units and words, theme. */
-export { Arithmetic } from './Arithmetic';
+export {
+  buySteps,
+  exact,
+  exactWeight,
+  Figure,
+  gapSteps,
+  idsIn,
+  marginSteps,
+  priceSteps,
+  type Step,
+  sumStep,
+  type Summand,
+  wantsSteps,
+  weightSteps,
+} from './arithmetic';
 export { behindText } from './behind';
 export { Button, IconButton } from './Button';
 export { CellNumber, CellSelect, CellText } from './cells';

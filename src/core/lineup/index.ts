@@ -39,7 +39,7 @@ export {
   type PlaceUnit,
   type Totals,
 } from './result';
-export { type Piece, selectable, type Selectable } from './selectable';
+export { bodiesAlong, type Piece, priceOf, selectable, type Selectable } from './selectable';
 export { type Hand, handsOf } from './hands';
 export { lensLacks } from './lenses';
 export { type Occasion, occasionsOf } from './occasions';

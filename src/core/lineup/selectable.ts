@@ -39,6 +39,19 @@ export interface Selectable {
   readonly bodyWeightG: number;
 }
 
+/** The bodies that come along. */
+export function bodiesAlong({ bodies }: Pick<Shelf, 'bodies'>, limits: Limits): Body[] {
+  const lockedIn = new Set<string>(limits.lockedIn);
+  const lockedOut = new Set<string>(limits.lockedOut);
+  const sources = new Set<string>(limits.sources);
+  return bodies.filter(
+    (b) =>
+      !lockedOut.has(b.id) &&
+      (lockedIn.has(b.id) || sources.has(b.ownership)) &&
+      isAllowedBody(b, limits),
+  );
+}
+
 /**
  * The items and setups that the limits allow. Locked-in items are allowed whoever owns them. Under
  * a limit on weight or money an item of unknown weight or price cannot be taken, since unknown is
@@ -72,7 +85,7 @@ export function selectable(shelf: Shelf, limits: Limits): Selectable {
   const converters = along(shelf.converters).filter((c) => limits.converters || lockedIn.has(c.id));
   const tubes = along(shelf.tubes);
   const adapters = along(shelf.adapters);
-  const bodies = shelf.bodies.filter((b) => allowed(b) && isAllowedBody(b, limits));
+  const bodies = bodiesAlong(shelf, limits);
   const pieceOf = (item: Item, kind: PieceKind, pieces: number): Piece => ({
     id: item.id,
     kind,

@@ -7,9 +7,11 @@ import { kitName, namesOf } from '@/document';
 import { useAnswer, useFile } from '@/session';
 import {
   conflictText,
+  Figure,
   formatCrop,
   formatMegapixels,
   formatStops,
+  marginSteps,
   placeText,
   shortfallText,
   StateMark,
@@ -34,13 +36,35 @@ export function FrameStanding({ frame }: { frame: Frame }) {
           <li key={`${c.stretchId} ${kitKey(c)}`}>
             {setupName(c)}:{' '}
             {c.ranges.map((r) => placeText(standing.unit, r.from, r.to)).join(' and ')}
-            <span className="text-soft">{spare(c)}</span>
+            {spare(c) !== null && (
+              <span className="text-soft">
+                {' '}
+                <Figure
+                  label={`${frame.name} with ${setupName(c)}`}
+                  steps={() => marginSteps(c.margins, standing.unit)}
+                >
+                  ({spare(c)})
+                </Figure>
+              </span>
+            )}
           </li>
         ))}
         {standing.nearest && (
           <li>
             Nearest miss: {setupName(standing.nearest)}
-            {standing.nearest.shortfall && `, ${shortfallText(standing.nearest.shortfall)}`}
+            {standing.nearest.shortfall && (
+              <>
+                ,{' '}
+                <Figure
+                  label={`${frame.name} with ${setupName(standing.nearest)}`}
+                  steps={() =>
+                    standing.nearest ? marginSteps(standing.nearest.margins, standing.unit) : []
+                  }
+                >
+                  {shortfallText(standing.nearest.shortfall)}
+                </Figure>
+              </>
+            )}
           </li>
         )}
         {standing.conflict && <li>{conflictText(standing.conflict)}</li>}
@@ -57,8 +81,9 @@ export function FrameStanding({ frame }: { frame: Frame }) {
 
 const STATES = { clear: 'Got', crop: 'Got by cropping', lost: 'Not got' } as const;
 
-function spare({ code, margins }: Cover): string {
-  if (code === 'part') return '';
+/** What a cover has to spare, or the crop that it needs; null when there is nothing to say. */
+function spare({ code, margins }: Cover): string | null {
+  if (code === 'part') return null;
   const light =
     margins.light === null ? [] : [`${formatStops(margins.light.stops)} of light in hand`];
   const crop =
@@ -68,5 +93,5 @@ function spare({ code, margins }: Cover): string {
         ]
       : [];
   const all = [...crop, ...light];
-  return all.length > 0 ? ` (${all.join('; ')})` : '';
+  return all.length > 0 ? all.join('; ') : null;
 }

@@ -2,7 +2,7 @@
 
 import { useWatch } from 'react-hook-form';
 import { ev100OfSource, type Light, type LightSource, SCENES, sunPosition } from '@/core/brief';
-import type { DayPhase, Sky } from '@/core/optics';
+import { type DayPhase, type Sky, skyIlluminanceLux, SKY_DIVISORS } from '@/core/optics';
 import {
   FormNumber,
   FormSelect,
@@ -12,6 +12,9 @@ import {
   SelectField,
   Tick,
   useFormSet,
+  exact,
+  Figure,
+  type Step,
 } from '@/ui';
 import { pairs, Section } from './parts';
 import { SunCourse } from './SunCourse';
@@ -106,6 +109,34 @@ function SunFields() {
   );
 }
 
+function sunSteps(
+  { at, latitudeDeg, longitudeDeg, sky }: Extract<LightSource, { kind: 'sun' }>,
+  altitudeDeg: number,
+  ev100: number,
+): Step[] {
+  const lux = skyIlluminanceLux(altitudeDeg, sky);
+  return [
+    {
+      name: 'Altitude of the sun',
+      result: `${exact(altitudeDeg)}°`,
+      formula: `at ${at}, ${exact(latitudeDeg)}° north, ${exact(longitudeDeg)}° east; without refraction`,
+      source: 'suncalc, held against a full astronomy library.',
+    },
+    {
+      name: 'Light on level ground',
+      result: `${exact(lux)} lux`,
+      formula: `a cubic in altitude / 90° for clear sky, divided by ${SKY_DIVISORS[sky]} for the clouds`,
+      source: 'USNO Circular 171, no moon.',
+    },
+    {
+      name: 'Exposure value at ISO 100',
+      result: exact(ev100),
+      formula: 'log2(lux · 100 / C) with C = 250',
+      source: 'Incident-light calibration, ISO 2720.',
+    },
+  ];
+}
+
 /** Where the sun stands then, and the light that follows; nothing while a field cannot be read. */
 function SunNote({ source }: { source: Extract<LightSource, { kind: 'sun' }> }) {
   const ev100 = ev100OfSource(source);
@@ -114,7 +145,14 @@ function SunNote({ source }: { source: Extract<LightSource, { kind: 'sun' }> }) 
   return (
     <p className="text-[12px] text-soft">
       {PHASES[phase]}: the sun stands {Math.abs(altitudeDeg).toFixed(1)}°{' '}
-      {altitudeDeg < 0 ? 'below' : 'above'} the horizon, {formatEv(ev100)} in the open.
+      {altitudeDeg < 0 ? 'below' : 'above'} the horizon,{' '}
+      <Figure
+        label="Light by the sun’s altitude"
+        steps={() => sunSteps(source, altitudeDeg, ev100)}
+      >
+        {formatEv(ev100)} in the open
+      </Figure>
+      .
     </p>
   );
 }

@@ -4,7 +4,8 @@ import { ArrowRightLeft, Camera } from 'lucide-react';
 import type { CarryHand, CarryStretch, OnBody } from '@/core/carry';
 import { namesOf, type OutingFile } from '@/document';
 import { useFile } from '@/session';
-import { formatCount, formatDistances, formatWeight } from '@/ui';
+import { handWeightSteps } from './carrySteps';
+import { formatCount, formatDistances, formatWeight, Figure } from '@/ui';
 
 const WEATHERS = { dry: 'dry', wet: 'wet', dust: 'dust or sand' } as const;
 
@@ -111,9 +112,14 @@ function HandPlan({ hand, named }: { hand: CarryHand; named: boolean }) {
         <dd>{hand.bag.length === 0 ? 'nothing' : hand.bag.map(name).join(', ')}</dd>
         <dt className="text-soft">Weight</dt>
         <dd>
-          {formatWeight(weights.allG)} in all: {formatWeight(weights.inHandG)} in hand
-          {weights.shoulderG > 0 && `, ${formatWeight(weights.shoulderG)} on the shoulder`}
-          {weights.bagG > 0 && `, ${formatWeight(weights.bagG)} the bag`}
+          <Figure
+            label={`Weight carried by ${hand.shooterId ? name(hand.shooterId) : 'you'}`}
+            steps={() => handWeightSteps(file, hand)}
+          >
+            {formatWeight(weights.allG)} in all: {formatWeight(weights.inHandG)} in hand
+            {weights.shoulderG > 0 && `, ${formatWeight(weights.shoulderG)} on the shoulder`}
+            {weights.bagG > 0 && `, ${formatWeight(weights.bagG)} the bag`}
+          </Figure>
           {weights.unknown.length > 0 &&
             `; weight not known of ${weights.unknown.map(name).join(', ')}`}
         </dd>

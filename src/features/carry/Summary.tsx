@@ -3,7 +3,8 @@
 import type { CarryAnswer } from '@/core/carry';
 import { namesOf } from '@/document';
 import { useFile } from '@/session';
-import { formatCount, formatWeight } from '@/ui';
+import { changeSteps, handWeightSteps } from './carrySteps';
+import { formatCount, formatWeight, Figure } from '@/ui';
 
 /** The whole plan in a few lines: changes, the heaviest moment, what order is worth. */
 export function Summary({ answer, thinking }: { answer: CarryAnswer; thinking: boolean }) {
@@ -13,16 +14,28 @@ export function Summary({ answer, thinking }: { answer: CarryAnswer; thinking: b
   const { worst } = plan;
   const limit = file.packing.maxWeightG;
   const tooHeavy = limit !== null && worst !== null && worst.weightG > limit;
+  const heaviest = plan.stretches
+    .find((s) => s.stretchId === worst?.stretchId)
+    ?.hands.find((h) => h.shooterId === worst?.shooterId);
   const saved = changesInOrder - plan.changes;
   return (
     <div className="max-w-prose" role="status" aria-live="polite">
       <p className="text-base">
-        <strong>{formatCount(plan.changes, 'change', 'changes')}</strong>{' '}
+        <Figure label="Changes over the whole outing" steps={() => changeSteps(file, plan)}>
+          <strong>{formatCount(plan.changes, 'change', 'changes')}</strong>
+        </Figure>{' '}
         {plan.proven ? 'over the whole outing, and fewer cannot do' : 'is the best found'}
         {worst && (
           <>
             ;{' '}
-            <strong className={tooHeavy ? 'text-wrong' : ''}>{formatWeight(worst.weightG)}</strong>{' '}
+            <Figure
+              label="The most that anyone carries at once"
+              steps={() => (heaviest ? handWeightSteps(file, heaviest) : [])}
+            >
+              <strong className={tooHeavy ? 'text-wrong' : ''}>
+                {formatWeight(worst.weightG)}
+              </strong>
+            </Figure>{' '}
             at the heaviest moment
             {worst.stretchId && `, ${name(worst.stretchId)}`}
             {file.outing.shooters.length > 1 && worst.shooterId && ` (${name(worst.shooterId)})`}

@@ -8,6 +8,8 @@ import { decode } from '@/document';
 import { loadHighsSolver } from '@/workers/highsSolver';
 import { held } from '../../../tests/support/render';
 import { Bag } from './Bag';
+import { exactWeight } from '@/ui';
+import { changeSteps, handWeightSteps } from './carrySteps';
 import { Cautions } from './Cautions';
 import { calendarOf, packingCsv, packingMarkdown } from './exports';
 import { PackingView } from './PackingView';
@@ -44,6 +46,19 @@ test('the summary says the changes, that fewer cannot do, and the heaviest momen
   expect(text).toContain('is the best found');
   expect(text).toContain('over your 4.00 kg');
   expect(text).toContain('saves 2 changes');
+});
+
+test('the arithmetic behind weights and changes comes to what is shown', () => {
+  for (const { hands } of answer.plan.stretches)
+    for (const hand of hands) {
+      const { allG, inHandG, shoulderG, bagG } = hand.weights;
+      expect(handWeightSteps(demo, hand).map((s) => s.result)).toEqual(
+        [allG, inHandG, shoulderG, bagG].map(exactWeight),
+      );
+    }
+  const [changes] = changeSteps(demo, answer.plan);
+  expect(changes?.result).toBe(String(answer.plan.changes));
+  expect(changes?.formula).toMatch(/Boathouse and crews: \d .*between stretches: \d/);
 });
 
 test('a stretch says what hangs where, in whose hands, and what stays', () => {

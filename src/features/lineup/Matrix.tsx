@@ -7,7 +7,7 @@ import type { LineupQuestion, LineupResult } from '@/core/lineup';
 import { kitName, namesOf } from '@/document';
 import { useFile } from '@/session';
 import {
-  Arithmetic,
+  Figure,
   formatCrop,
   formatStops,
   placeText,
@@ -15,6 +15,7 @@ import {
   shortfallWord,
   StateMark,
   WANTS,
+  marginSteps,
 } from '@/ui';
 import { verdictMatrix } from './matrix';
 
@@ -100,14 +101,13 @@ function Cell({
         : shortfallWord(shortfall.code);
   const made = shortfall === null;
   return (
-    <Arithmetic
+    <Figure
       label={`${label}: ${shortfall ? shortfallText(shortfall) : text}`}
-      margins={margins}
-      unit={unit}
+      steps={() => marginSteps(margins, unit)}
     >
       <span className={made ? 'text-got' : shortfall.code === 'part' ? '' : 'text-soft'}>
         {text}
       </span>
-    </Arithmetic>
+    </Figure>
   );
 }

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { type ProfileKey, profileOf, PROFILES, withProfile } from '@/core/brief';
 import type { LineupQuestion, LineupResult } from '@/core/lineup';
-import { kitName, namesOf, setLimits } from '@/document';
+import { kitName, namesOf, type OutingFile, setLimits } from '@/document';
 import { useEdit, useFile } from '@/session';
 import {
   behindText,
@@ -14,6 +14,13 @@ import {
   formatWeight,
   PROFILE_NAMES,
   StateMark,
+  buySteps,
+  Figure,
+  idsIn,
+  priceSteps,
+  type Step,
+  wantsSteps,
+  weightSteps,
 } from '@/ui';
 import type { SchoolAnswer } from '@/workers/answerLineup';
 import { compareSchools } from '@/workers/rivalsClient';
@@ -123,14 +130,25 @@ function SideBySide({ answers }: { answers: readonly SchoolAnswer[] }) {
               ))}
             </tr>
           ))}
-          {TOTALS.map(([label, text]) => (
+          {TOTALS.map(({ label, text, steps }) => (
             <tr key={label} className="border-b border-hair">
               <th scope="row" className="py-1 pr-4 text-left font-normal text-soft">
                 {label}
               </th>
               {answers.map(({ key, result }) => (
                 <td key={key} className="py-1 pr-4 font-semibold">
-                  {text(result, file.outing.currency)}
+                  {steps ? (
+                    <Figure
+                      label={`${label}, ${PROFILE_NAMES[key]}`}
+                      steps={() =>
+                        steps({ ...file, limits: withProfile(file.limits, key) }, result)
+                      }
+                    >
+                      {text(result, file.outing.currency)}
+                    </Figure>
+                  ) : (
+                    text(result, file.outing.currency)
+                  )}
                 </td>
               ))}
             </tr>
@@ -141,21 +159,42 @@ function SideBySide({ answers }: { answers: readonly SchoolAnswer[] }) {
   );
 }
 
-const TOTALS: readonly (readonly [string, (r: LineupResult, currency: string) => string])[] = [
-  ['Lenses', ({ totals }) => formatCount(totals.lenses, 'lens', 'lenses')],
-  ['Musts', ({ totals }) => `${totals.musts.got} of ${totals.musts.of}`],
-  [
-    'Wants',
-    ({ totals }) =>
+interface Total {
+  readonly label: string;
+  readonly text: (r: LineupResult, currency: string) => string;
+  /** The arithmetic behind it, where there is any. */
+  readonly steps?: (file: OutingFile, r: LineupResult) => Step[];
+}
+
+const TOTALS: readonly Total[] = [
+  { label: 'Lenses', text: ({ totals }) => formatCount(totals.lenses, 'lens', 'lenses') },
+  { label: 'Musts', text: ({ totals }) => `${totals.musts.got} of ${totals.musts.of}` },
+  {
+    label: 'Wants',
+    text: ({ totals }) =>
       `${totals.wants.got} of ${totals.wants.of}, ${formatPercent(totals.wants.sharePercent)}`,
-  ],
-  ['Weight', ({ totals }) => formatWeight(totals.weightG)],
-  ['Price', ({ totals }, currency) => formatMoney(totals.price, currency)],
-  ['To buy', ({ totals }, currency) => formatMoney(totals.toBuy, currency)],
-  [
-    'Sure',
-    ({ status }) => ({ proven: 'proven', 'best-found': 'best found', impossible: '–' })[status],
-  ],
+    steps: wantsSteps,
+  },
+  {
+    label: 'Weight',
+    text: ({ totals }) => formatWeight(totals.weightG),
+    steps: (file, r) => weightSteps(file, idsIn(r)),
+  },
+  {
+    label: 'Price',
+    text: ({ totals }, currency) => formatMoney(totals.price, currency),
+    steps: (file, r) => priceSteps(file, idsIn(r)),
+  },
+  {
+    label: 'To buy',
+    text: ({ totals }, currency) => formatMoney(totals.toBuy, currency),
+    steps: (file, r) => buySteps(file, idsIn(r)),
+  },
+  {
+    label: 'Sure',
+    text: ({ status }) =>
+      ({ proven: 'proven', 'best-found': 'best found', impossible: '–' })[status],
+  },
 ];
 
 function Made({

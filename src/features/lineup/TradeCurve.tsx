@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import type { TradePoint } from '@/core/lineup';
-import { formatMoney, formatPercent, formatWeight } from '@/ui';
+import { useFile } from '@/session';
+import { formatMoney, formatPercent, formatWeight, buySteps, Figure, weightSteps } from '@/ui';
 import { TakeButton } from './TakeButton';
 
 const WIDTH = 560;
@@ -26,6 +27,9 @@ export function TradeCurve({
   currency: string;
 }) {
   const [pointed, setPointed] = useState<TradePoint | null>(null);
+  const file = useFile();
+  // The curve weighs what is taken; bodies are the same all along it.
+  const uncounted = { ...file, limits: { ...file.limits, countBodies: false } };
   if (points.length === 0) return null;
   const { x, y, weights } = axesOf(points);
   return (
@@ -116,10 +120,22 @@ export function TradeCurve({
               >
                 <td className="py-1 pr-4">{p.lenses}</td>
                 <td className="py-1 pr-4 whitespace-nowrap">
-                  {formatWeight(p.weightG)}
+                  <Figure
+                    label={`Weight of ${p.pieceIds.map(name).join(', ')}`}
+                    steps={() => weightSteps(uncounted, p.pieceIds)}
+                  >
+                    {formatWeight(p.weightG)}
+                  </Figure>
                   {p.weightUnknown.length > 0 && ` + ${p.weightUnknown.length} unknown`}
                 </td>
-                <td className="py-1 pr-4 whitespace-nowrap">{formatMoney(p.spend, currency)}</td>
+                <td className="py-1 pr-4 whitespace-nowrap">
+                  <Figure
+                    label={`To buy for ${p.pieceIds.map(name).join(', ')}`}
+                    steps={() => buySteps(file, p.pieceIds)}
+                  >
+                    {formatMoney(p.spend, currency)}
+                  </Figure>
+                </td>
                 <td className="py-1 pr-4 whitespace-nowrap">{formatPercent(p.wantsPercent)}</td>
                 <td className="py-1">{p.pieceIds.map(name).join(', ')}</td>
                 <td className="py-1 text-right">

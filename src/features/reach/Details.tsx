@@ -1,6 +1,7 @@
 'use client';
 
-import { kitKey, kitPieces } from '@/core/gear';
+import { verdictOn } from '@/core/coverage';
+import { kitKey, kitPieces, setupOfKit } from '@/core/gear';
 import { kitName, type Lock, lockOf, namesOf, setLock } from '@/document';
 import { useEdit, useFile } from '@/session';
 import {
@@ -11,6 +12,8 @@ import {
   needText,
   shortfallText,
   StateMark,
+  Figure,
+  marginSteps,
 } from '@/ui';
 import type { Highlight } from './chartOption';
 import type { Service } from './service';
@@ -22,6 +25,7 @@ const LOCKS: [Lock, string][] = [
   ['out', 'leave it'],
 ];
 const SHOWN = 40;
+const UNITS = { distance: 'm', focal: 'mm36x24', far: 'far' } as const;
 
 /** What is pointed at or chosen: a lens with its pictures, or a picture with the lenses that can. */
 export function Details({
@@ -95,7 +99,15 @@ function ServiceList({
   services: readonly Service[];
   labelOf: (s: Service) => string;
 }) {
+  const file = useFile();
   if (services.length === 0) return null;
+  const stepsOf = (s: Service) => {
+    const frame = file.frames.find((f) => f.id === s.frameId);
+    const setup = setupOfKit(file.shelf, s);
+    if (!frame || !setup) return [];
+    const { axis, deciding } = verdictOn(setup, frame, file.limits);
+    return marginSteps(deciding.margins, UNITS[axis.kind]);
+  };
   return (
     <div>
       <h3 className="text-[12px] text-soft">
@@ -105,7 +117,13 @@ function ServiceList({
         {services.slice(0, SHOWN).map((s) => (
           <li key={`${s.frameId} ${kitKey(s)}`} className="border-b border-hair py-0.5">
             {s.shortfall === null && <StateMark state={s.byCrop ? 'crop' : 'clear'} />} {labelOf(s)}
-            {s.shortfall && <span className="block text-soft">{shortfallText(s.shortfall)}</span>}
+            {s.shortfall && (
+              <span className="block text-soft">
+                <Figure label={`${labelOf(s)}, why not`} steps={() => stepsOf(s)}>
+                  {shortfallText(s.shortfall)}
+                </Figure>
+              </span>
+            )}
           </li>
         ))}
       </ul>

@@ -7,12 +7,18 @@ import type { OutingFile } from '@/document';
 import { useAnswer, useFile } from '@/session';
 import {
   behindText,
+  buySteps,
+  Figure,
   formatCount,
   formatMoney,
   formatPercent,
   formatWeight,
+  idsIn,
+  priceSteps,
   shortfallText,
   StateMark,
+  wantsSteps,
+  weightSteps,
 } from '@/ui';
 
 /** Shown as thinking only past this, so that quick answers do not flicker. */
@@ -55,22 +61,33 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
       </Link>
       <span>{STATUS[result.status]}</span>
       <Got label="musts" {...totals.musts} />
-      <Got
-        label="wants"
-        {...totals.wants}
-        extra={
-          totals.wants.of > 0
-            ? `, ${formatPercent(totals.wants.sharePercent)} of those pictures`
-            : ''
-        }
-      />
       <span>
+        <Got label="wants" {...totals.wants} />
+        {totals.wants.of > 0 && (
+          <>
+            ,{' '}
+            <Figure label="Share of the wanted pictures" steps={() => wantsSteps(file, result)}>
+              {formatPercent(totals.wants.sharePercent)} of those pictures
+            </Figure>
+          </>
+        )}
+      </span>
+      <Figure label="Weight of the lineup" steps={() => weightSteps(file, idsIn(result))}>
         {formatWeight(totals.weightG)}
         {totals.weightUnknown.length > 0 && ` + ${totals.weightUnknown.length} of unknown weight`}
-      </span>
+      </Figure>
       <span>
-        {formatMoney(totals.price, file.outing.currency)}
-        {totals.toBuy > 0 && `, ${formatMoney(totals.toBuy, file.outing.currency)} to buy`}
+        <Figure label="Price of the lineup" steps={() => priceSteps(file, idsIn(result))}>
+          {formatMoney(totals.price, file.outing.currency)}
+        </Figure>
+        {totals.toBuy > 0 && (
+          <>
+            ,{' '}
+            <Figure label="What is to be bought" steps={() => buySteps(file, idsIn(result))}>
+              {formatMoney(totals.toBuy, file.outing.currency)} to buy
+            </Figure>
+          </>
+        )}
       </span>
       {worst && <span className="min-w-0 text-wrong">{worst}</span>}
     </>
@@ -83,22 +100,11 @@ const STATUS = {
   impossible: 'limits fight',
 } as const;
 
-function Got({
-  label,
-  got,
-  of,
-  extra = '',
-}: {
-  label: string;
-  got: number;
-  of: number;
-  extra?: string;
-}) {
+function Got({ label, got, of }: { label: string; got: number; of: number }) {
   if (of === 0) return <span className="text-soft">no {label}</span>;
   return (
     <span>
       <StateMark state={got === of ? 'clear' : 'lost'} /> {got} of {of} {label}
-      {extra}
     </span>
   );
 }

@@ -6,6 +6,7 @@ import { type Frame, type Limits, needAxis } from '@/core/brief';
 import { marginsOf, pictureOf, type Sides, verdictOn } from '@/core/coverage';
 import type { Setup } from '@/core/gear';
 import { FULL_FRAME, lengthPerDistance, sideMm } from '@/core/optics';
+import { Figure, marginSteps, pictureSteps } from '../arithmetic';
 import { IconButton } from '../Button';
 import {
   formatAngle,
@@ -165,7 +166,17 @@ function Seen({
         asked={askedSides(frame)}
         label={`${frame.name} seen through the setup: ${words}`}
       />
-      <p className="mt-1 text-[13px] text-soft">{words}.</p>
+      <p className="mt-1 text-[13px] text-soft">
+        <Figure
+          label={`What ${formatMm(used.focalMm)} takes in`}
+          steps={() => [
+            ...pictureSteps(setup, used, metres ? x : null),
+            ...marginSteps(margins, metres ? 'm' : axis.kind === 'far' ? 'far' : 'mm36x24'),
+          ]}
+        >
+          {words}.
+        </Figure>
+      </p>
       {metres && axis.range.to > axis.range.from && (
         <LogSlider
           label="Distance"

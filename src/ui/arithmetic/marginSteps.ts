@@ -1,68 +1,11 @@
-'use client';
-
-import { Popover } from 'radix-ui';
-import type { ReactNode } from 'react';
 import type { Margins } from '@/core/coverage';
-import { TIME_RULES } from './words';
+import { TIME_RULES } from '../words';
+import type { Step } from './Figure';
 
-/** A figure that opens its arithmetic: inputs with units, formula, result, and what it rests on. */
-export function Arithmetic({
-  label,
-  margins,
-  unit,
-  children,
-}: {
-  label: string;
-  margins: Margins;
-  unit: 'm' | 'mm36x24' | 'far';
-  children: ReactNode;
-}) {
-  return (
-    <Popover.Root>
-      <Popover.Trigger
-        className="text-left decoration-dotted underline-offset-2 hover:underline"
-        aria-label={label}
-      >
-        {children}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          sideOffset={4}
-          collisionPadding={8}
-          className="z-30 max-w-md border border-edge bg-sheet p-4 text-[13px]"
-        >
-          <p className="font-semibold">{label}</p>
-          <dl className="mt-2 space-y-2">
-            {stepsOf(margins, unit).map((step) => (
-              <div key={step.name}>
-                <dt>
-                  {step.name}: <strong>{step.result}</strong>
-                </dt>
-                <dd className="text-soft">
-                  {step.formula}
-                  <br />
-                  {step.source}
-                </dd>
-              </div>
-            ))}
-          </dl>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
-  );
-}
-
-interface Step {
-  readonly name: string;
-  readonly formula: string;
-  readonly result: string;
-  readonly source: string;
-}
-
-const exact = (value: number) => Number(value.toPrecision(5)).toString();
+export const exact = (value: number) => Number(value.toPrecision(5)).toString();
 
 /** The steps behind a verdict at its deciding place, with exact numbers. */
-function stepsOf(m: Margins, unit: 'm' | 'mm36x24' | 'far'): Step[] {
+export function marginSteps(m: Margins, unit: 'm' | 'mm36x24' | 'far'): Step[] {
   const place =
     unit === 'm'
       ? `at ${exact(m.at)} m`

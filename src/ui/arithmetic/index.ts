@@ -1,0 +1,14 @@
+/** Figures that can be questioned, and the steps behind them. */
+export { Figure, type Step } from './Figure';
+export {
+  buySteps,
+  exactWeight,
+  gapSteps,
+  idsIn,
+  priceSteps,
+  wantsSteps,
+  weightSteps,
+} from './lineupSteps';
+export { exact, marginSteps } from './marginSteps';
+export { pictureSteps } from './pictureSteps';
+export { sumStep, type Summand } from './sumSteps';
