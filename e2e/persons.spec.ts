@@ -77,6 +77,7 @@ test('a thousand imported lenses: answered, and the chart stays readable', async
 test('by keyboard alone: from the first page to a proven lineup and why', async ({ page }) => {
   await open(page);
   await page.keyboard.press('Control+k');
+  await expect(page.getByRole('combobox')).toBeFocused();
   await page.keyboard.type('cox calling');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/brief\?frame=f04$/);

@@ -30,7 +30,11 @@ export function useFile(): OutingFile {
   return useFilePart((file) => file);
 }
 
-/** A part of the open outing: what is shown of it waits for no other part's changes. */
+/**
+ * A part of the open outing: what is shown of it waits for no other part's changes.
+ *
+ * @param select gives something that the file holds, never something made anew
+ */
 export function useFilePart<T>(select: (file: OutingFile) => T): T {
   return useStore(useSession().document.store, ({ file }) => {
     if (file === null) throw new Error('no outing is open yet');

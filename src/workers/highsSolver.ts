@@ -153,6 +153,8 @@ class HighsSession implements MipSession {
   }
 
   conflictingRows(): readonly number[] | null {
+    // Left to itself it looks at single rows only, which never fight alone here.
+    this.native.options.set('iis_strategy', this.highs.constants.iis.strategyRowPriority);
     if (!this.isInfeasible(this.run(CONFLICT_TIME_S))) return null;
     const rows = [...this.native.getIis().rowIndex];
     return rows.length > 0 ? rows : null;

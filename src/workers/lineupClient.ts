@@ -13,16 +13,21 @@ export interface Answer {
 
 const TIME_LIMIT_S = 20;
 
+/** How long a question that is no longer asked may still be worked on, ms: starting anew takes about as long. */
+const PATIENCE_MS = 2500;
+
 /**
  * Keeps an answer up to date with the newest question. One question is worked on at a time; of
  * those that come meanwhile only the newest is kept, and an answer that is no longer asked for is
- * dropped.
+ * dropped. What takes long for a question that nobody asks any more is ended with its worker.
  */
 export function createLineupClient(report: (answer: Answer) => void) {
   let worker: Worker | null = null;
   let service: Remote<LineupService> | null = null;
   let waiting: LineupQuestion | null = null;
-  let busy = false;
+  /** Ends the work on the question in hand; null while there is none. */
+  let giveUp: (() => void) | null = null;
+  let impatient: ReturnType<typeof setTimeout> | undefined;
   let answer: Answer = { result: null, question: null, thinking: false, error: null };
 
   const tell = (change: Partial<Answer>) => {
@@ -34,24 +39,40 @@ export function createLineupClient(report: (answer: Answer) => void) {
     service = wrap<LineupService>(worker);
     return service;
   };
+  const end = () => {
+    worker?.terminate();
+    worker = null;
+    service = null;
+  };
+  /** The answer to one question, unless it is given up. */
+  const answerTo = ({ outing, stretches, frames, shelf, limits }: LineupQuestion) => {
+    const asked = { outing, stretches, frames, shelf, limits };
+    const givenUp = new Promise<null>((resolve) => {
+      giveUp = () => {
+        end();
+        resolve(null);
+      };
+    });
+    return Promise.race([(service ?? start()).answer(asked, TIME_LIMIT_S), givenUp]);
+  };
   const work = async () => {
-    if (busy) return;
-    busy = true;
+    if (giveUp !== null) return;
     while (waiting !== null) {
       const question: LineupQuestion = waiting;
       waiting = null;
       try {
-        const { outing, stretches, frames, shelf, limits } = question;
-        const asked = { outing, stretches, frames, shelf, limits };
-        const result = await (service ?? start()).answer(asked, TIME_LIMIT_S);
-        if (waiting === null) tell({ result, question, thinking: false, error: null });
+        const result = await answerTo(question);
+        if (result !== null && waiting === null)
+          tell({ result, question, thinking: false, error: null });
       } catch (error) {
         if (waiting === null) {
           tell({ thinking: false, error: error instanceof Error ? error.message : String(error) });
         }
       }
+      clearTimeout(impatient);
+      impatient = undefined;
     }
-    busy = false;
+    giveUp = null;
   };
   return {
     /** Loads the solver before the first question is there. */
@@ -61,11 +82,13 @@ export function createLineupClient(report: (answer: Answer) => void) {
     ask(question: LineupQuestion) {
       waiting = question;
       tell({ thinking: true });
+      if (giveUp !== null) impatient ??= setTimeout(() => giveUp?.(), PATIENCE_MS);
       void work();
     },
     close() {
       waiting = null;
-      worker?.terminate();
+      clearTimeout(impatient);
+      end();
     },
   };
 }

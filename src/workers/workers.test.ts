@@ -147,6 +147,32 @@ describe('the answer kept up to date', () => {
     expect(answers.at(-1)).toMatchObject({ error: null, result: { of: 4 } });
   });
 
+  it('ends what takes long for a question that nobody asks any more', async () => {
+    jest.useFakeTimers();
+    const c = client();
+    const turn = () => jest.advanceTimersByTimeAsync(0);
+    terminate.mockClear();
+    c.ask(question(1));
+    await jest.advanceTimersByTimeAsync(60_000);
+    expect(terminate).not.toHaveBeenCalled();
+    c.ask(question(2));
+    await jest.advanceTimersByTimeAsync(2000);
+    c.ask(question(3));
+    expect(terminate).not.toHaveBeenCalled();
+    await jest.advanceTimersByTimeAsync(1000);
+    expect(terminate).toHaveBeenCalledTimes(1);
+    expect(asked.map((a) => a.question.limits.maxLenses)).toEqual([1, 3]);
+    asked[0]!.settle({ of: 1 });
+    await turn();
+    expect(answers.at(-1)).toMatchObject({ thinking: true, result: null });
+    asked[1]!.settle({ of: 3 });
+    await turn();
+    expect(answers.at(-1)).toMatchObject({ thinking: false, result: { of: 3 } });
+    await jest.advanceTimersByTimeAsync(60_000);
+    expect(terminate).toHaveBeenCalledTimes(1);
+    jest.useRealTimers();
+  });
+
   it('ends its worker when closed', async () => {
     const c = client();
     c.ask(question(1));

@@ -8,14 +8,24 @@ export type Background<T> =
   | { readonly kind: 'found'; readonly found: T }
   | { readonly kind: 'failed'; readonly message: string };
 
+interface Held<T> {
+  readonly state: Background<T>;
+  readonly question: LineupQuestion | null;
+}
+const NOTHING: Held<never> = { state: { kind: 'idle' }, question: null };
+
 /** Work beside the answer in sight: started when asked, ended when the question changes. */
 export function useBackground<T>(question: LineupQuestion) {
-  const [held, setHeld] = useState<{ state: Background<T>; question: LineupQuestion | null }>({
-    state: { kind: 'idle' },
-    question: null,
-  });
+  const [held, setHeld] = useState<Held<T>>(NOTHING);
   const end = useRef<() => void>(() => undefined);
-  useEffect(() => () => end.current(), [question]);
+  useEffect(
+    () => () => {
+      end.current();
+      // Undoing may bring the same question back, and nothing is looking for it any more.
+      setHeld((before) => (before.state.kind === 'looking' ? NOTHING : before));
+    },
+    [question],
+  );
   const setState = (state: Background<T>) => setHeld({ state, question });
   // What was found for another question never shows beside this one.
   const state: Background<T> = held.question === question ? held.state : { kind: 'idle' };

@@ -4,7 +4,7 @@ import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { decode, type Refusal } from '@/document';
-import { useSession } from '@/session';
+import { useAnswer, useSession } from '@/session';
 import { Button, FileInput } from '@/ui';
 import { PLACES } from './shortcuts';
 import { useOpening } from './useOpening';
@@ -12,11 +12,13 @@ import { useOutingActions } from './useOutingActions';
 
 // Loaded when they are first opened: the first page has no need of them.
 const FirstOuting = dynamic(() => import('./FirstOuting').then((m) => m.FirstOuting));
-const OutingMenu = dynamic(() => import('./OutingMenu').then((m) => m.OutingMenu), {
+const loadMenu = () => import('./OutingMenu').then((m) => m.OutingMenu);
+const OutingMenu = dynamic(loadMenu, {
   loading: () => <OutingButton expanded />,
 });
 const OutingsDialog = dynamic(() => import('./OutingsDialog').then((m) => m.OutingsDialog));
-const Palette = dynamic(() => import('./Palette').then((m) => m.Palette));
+const loadPalette = () => import('./Palette').then((m) => m.Palette);
+const Palette = dynamic(loadPalette);
 const RefusedDialog = dynamic(() => import('./RefusedDialog').then((m) => m.RefusedDialog));
 const SettingsDialog = dynamic(() => import('./SettingsDialog').then((m) => m.SettingsDialog));
 const ShortcutsDialog = dynamic(() => import('./ShortcutsDialog').then((m) => m.ShortcutsDialog));
@@ -47,6 +49,7 @@ export function FileMenu() {
     showSettings: show('settings'),
     showShortcuts: show('shortcuts'),
   });
+  useLoadedAfterwards();
   useKeys({
     find: show('palette'),
     list: show('shortcuts'),
@@ -88,6 +91,22 @@ export function FileMenu() {
       {refused && <RefusedDialog {...refused} onClose={() => setRefused(null)} />}
     </>
   );
+}
+
+/** How long after the first answer what is reached by one key is fetched, ms. */
+const AFTERWARDS_MS = 300;
+
+/** Fetches what is reached by one key once nothing is waited for, so that no typing runs ahead of it. */
+function useLoadedAfterwards() {
+  const answered = useAnswer().result !== null;
+  useEffect(() => {
+    if (!answered) return;
+    const timer = setTimeout(() => {
+      void loadMenu();
+      void loadPalette();
+    }, AFTERWARDS_MS);
+    return () => clearTimeout(timer);
+  }, [answered]);
 }
 
 /** Stands in for the menu's own button until the menu is first asked for. */

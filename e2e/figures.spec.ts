@@ -1,0 +1,81 @@
+import { expect, open, saved, standing, test } from './support';
+
+test('every figure of the standing line can be questioned by keyboard', async ({ page }) => {
+  await open(page, '/brief');
+  for (const [figure, says] of [
+    ['Share of the wanted pictures', 'wants without one share the rest evenly'],
+    ['Weight of the lineup', 'Weight of what is taken, without bodies: 2200 g'],
+    ['Price of the lineup', 'Price, new: €3,790'],
+  ] as const) {
+    const button = page.getByRole('button', { name: figure });
+    await button.focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('dialog')).toContainText(says);
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    await expect(button).toBeFocused();
+  }
+});
+
+test('what a picture takes in, why a lens cannot, a gap and a weight say how they come about', async ({
+  page,
+}) => {
+  await open(page, '/brief?frame=f03');
+  await page.getByRole('button', { name: 'What 300 mm takes in' }).click();
+  await expect(page.getByRole('dialog')).toContainText('m = f / (s − f)');
+  await page.keyboard.press('Escape');
+  await open(page, '/reach?frame=f03');
+  await page
+    .getByRole('button', { name: /, why not$/ })
+    .first()
+    .click();
+  await expect(page.getByRole('dialog')).toContainText('Focal length needed');
+  await page.keyboard.press('Escape');
+  await open(page, '/carry');
+  await page.getByRole('button', { name: 'Changes over the whole outing' }).click();
+  await expect(page.getByRole('dialog')).toContainText('Changes: 4');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'The most that anyone carries at once' }).click();
+  await expect(page.getByRole('dialog')).toContainText('In all: 4294 g');
+});
+
+test('pictures are changed in their own cells, by keyboard, answered, undone and kept', async ({
+  page,
+}) => {
+  await open(page, '/brief');
+  await page.getByRole('button', { name: 'Edit here' }).focus();
+  await page.keyboard.press('Enter');
+  const share = page.getByLabel('Share in %, Cox calling the stroke');
+  await expect(share).toHaveValue('10');
+  const farthest = page.getByLabel('Farthest in m, Shell racing, far reach');
+  await farthest.focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('900');
+  await expect(standing(page)).toContainText('6 of 7 musts');
+  await expect(standing(page)).toContainText('Shell racing, far reach');
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: 'Undo (Ctrl Z)' }).click();
+  await expect(standing(page)).toContainText('7 of 7 musts');
+  await expect(farthest).toHaveValue('260');
+  await farthest.fill('100');
+  await expect(farthest).toHaveAccessibleDescription(
+    'the farthest must not be nearer than the nearest',
+  );
+  await page.getByLabel('Name, Oarlock, close up').fill('Oarlock from above');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByText('Oarlock from above')).toBeVisible();
+  await expect(page.getByText('12 m wide at 150–260 m')).toBeVisible();
+});
+
+test('a stored outing is opened before the page is taken over, without a stir', async ({
+  page,
+}) => {
+  await open(page, '/brief');
+  await page.getByRole('button', { name: 'Remove Moon over the bridge' }).click();
+  await saved(page);
+  await page.goto('/lineup');
+  await expect(page.getByTestId('answer')).toBeVisible();
+  await expect(page.getByRole('rowheader', { name: 'Moon over the bridge' })).toHaveCount(0);
+  await expect(page.getByText('This is a made-up outing')).toHaveCount(0);
+});
