@@ -47,17 +47,17 @@ test('pictures are changed in their own cells, by keyboard, answered, undone and
   await page.keyboard.press('Enter');
   const share = page.getByLabel('Share in %, Cox calling the stroke');
   await expect(share).toHaveValue('10');
-  const farthest = page.getByLabel('Farthest in m, Shell racing, far reach');
+  const farthest = page.getByLabel('Farthest in m, Start line, all lanes');
   await farthest.focus();
   await page.keyboard.press('Control+a');
-  await page.keyboard.type('900');
+  await page.keyboard.type('9000');
   await expect(standing(page)).toContainText('6 of 7 musts');
-  await expect(standing(page)).toContainText('Shell racing, far reach');
+  await expect(standing(page)).toContainText('Start line, all lanes');
   await page.keyboard.press('Tab');
   await page.getByRole('button', { name: 'Undo (Ctrl Z)' }).click();
   await expect(standing(page)).toContainText('7 of 7 musts');
-  await expect(farthest).toHaveValue('260');
-  await farthest.fill('100');
+  await expect(farthest).toHaveValue('90');
+  await farthest.fill('50');
   await expect(farthest).toHaveAccessibleDescription(
     'the farthest must not be nearer than the nearest',
   );
@@ -65,7 +65,7 @@ test('pictures are changed in their own cells, by keyboard, answered, undone and
   await saved(page);
   await page.reload();
   await expect(page.getByText('Oarlock from above')).toBeVisible();
-  await expect(page.getByText('12 m wide at 150–260 m')).toBeVisible();
+  await expect(page.getByText('40 m wide at 60–90 m')).toBeVisible();
 });
 
 test('a stored outing is opened before the page is taken over, without a stir', async ({
