@@ -5,6 +5,8 @@ const config: NextConfig = {
   reactStrictMode: true,
   // `npm run check` looks at the types before it builds.
   typescript: { ignoreBuildErrors: process.env.TYPES_CHECKED === 'yes' },
+  // Answered before anything is rendered.
+  redirects: async () => [{ source: '/', destination: '/brief', permanent: false }],
   poweredByHeader: false,
   devIndicators: false,
   outputFileTracingIncludes: { '/api/**': ['./node_modules/highs/build/highs.wasm'] },

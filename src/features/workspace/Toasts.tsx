@@ -17,9 +17,15 @@ export function Toasts() {
   return (
     <Toaster
       position="bottom-right"
+      style={{ fontFamily: 'inherit' }}
       toastOptions={{
         unstyled: true,
         className: 'border border-edge bg-sheet text-ink px-4 py-3 w-80',
+        classNames: {
+          title: 'font-semibold',
+          description: 'text-soft',
+          actionButton: 'mt-1 block underline',
+        },
       }}
     />
   );
