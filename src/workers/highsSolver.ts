@@ -37,8 +37,14 @@ const RELAXED_PRESOLVE = 'off';
 const DUAL_TOLERANCE = 1e-7;
 /** Time for finding rows that fight, s. */
 const CONFLICT_TIME_S = 10;
-/** Longest that branching goes on, ms: a few times what starting the search takes. */
-const BRANCHING_MS = 200;
+/**
+ * Most work that branching takes, in simplex steps times columns: about 200 ms, a few times what
+ * starting the search takes. Not told by a clock, which would let a slow moment choose another of
+ * several optima.
+ */
+const MOST_BRANCHING_WORK = 5e6;
+/** Steps that setting a relaxation up counts as. */
+const STEPS_TO_START = 50;
 /**
  * Branches tried before HiGHS's own search takes over: many in a small model, where starting that
  * search costs more than they do, few in a large one, where each relaxation does.
@@ -89,18 +95,23 @@ class HighsSession implements MipSession {
   minimise(costs: readonly number[], timeLimitS: number): MipOutcome {
     this.native.changeColsCost({ kind: 'set', indices: this.all }, Float64Array.from(costs));
     this.relaxed = false;
-    const until = performance.now() + BRANCHING_MS;
+    let work = 0;
     const outcome = branch(
       {
         whole: this.whole,
-        solve: () => this.solveRelaxed(timeLimitS),
+        solve: () => {
+          const solved = this.solveRelaxed(timeLimitS);
+          const steps = Number(this.native.info.get('simplex_iteration_count'));
+          work += (STEPS_TO_START + steps) * this.all.length;
+          return solved;
+        },
         lower: this.lower,
         upper: this.upper,
         bound: (column, lower, upper) => void this.native.changeColBounds(column, lower, upper),
       },
       this.stepOf(costs),
       (branches) =>
-        this.branches && branches < mostBranches(this.all.length) && performance.now() < until,
+        this.branches && branches < mostBranches(this.all.length) && work < MOST_BRANCHING_WORK,
     );
     if (outcome.kind === 'given-up') {
       this.branches = false;
