@@ -77,8 +77,15 @@ const yalps: SolveOnce = (model, costs) => {
     variables: new Map(variables.map((v, i) => [`x${i}`, new Map(Object.entries(v))])),
     integers: variables.flatMap((_, i) => (model.integer[i] ? [`x${i}`] : [])),
   };
-  const { status, variables: found } = solve(problem, { tolerance: 0, timeout: 60_000 });
-  if (status !== 'optimal') return null;
+  const { status, variables: found } = solve(problem, {
+    tolerance: 0,
+    timeout: 60_000,
+    // Left to itself it gives up after so many steps and calls that a cycle.
+    maxPivots: Infinity,
+    maxIterations: Infinity,
+  });
+  if (status === 'infeasible') return null;
+  if (status !== 'optimal') throw new Error(`it ended ${status}`);
   const values = new Map(found);
   return variables.map((_, i) => values.get(`x${i}`) ?? 0);
 };
