@@ -1,5 +1,12 @@
-import { footingOf, type Frame, type Framing, framings, type Limits, needAxis } from '@/core/brief';
-import type { NeedAxis } from '@/core/brief';
+import {
+  footingOf,
+  type Frame,
+  type Framing,
+  framings,
+  type Limits,
+  needAxis,
+  type NeedAxis,
+} from '@/core/brief';
 import type { Setup } from '@/core/gear';
 import { type IntervalSet, union } from '@/core/intervals';
 import { ableRange, EVERYTHING, isAbleSomewhere, type Task, taskOf } from './ableRange';

@@ -41,15 +41,16 @@ export interface Selectable {
 
 /** The bodies that come along. */
 export function bodiesAlong({ bodies }: Pick<Shelf, 'bodies'>, limits: Limits): Body[] {
-  const lockedIn = new Set<string>(limits.lockedIn);
-  const lockedOut = new Set<string>(limits.lockedOut);
+  const allowed = allowedBy(limits);
+  return bodies.filter((b) => allowed(b) && isAllowedBody(b, limits));
+}
+
+/** Whether locks and sources let an item be used. */
+function allowedBy(limits: Limits): (item: Pick<Item, 'id' | 'ownership'>) => boolean {
+  const lockedIn = new Set(limits.lockedIn);
+  const lockedOut = new Set(limits.lockedOut);
   const sources = new Set<string>(limits.sources);
-  return bodies.filter(
-    (b) =>
-      !lockedOut.has(b.id) &&
-      (lockedIn.has(b.id) || sources.has(b.ownership)) &&
-      isAllowedBody(b, limits),
-  );
+  return ({ id, ownership }) => !lockedOut.has(id) && (lockedIn.has(id) || sources.has(ownership));
 }
 
 /**
@@ -59,12 +60,9 @@ export function bodiesAlong({ bodies }: Pick<Shelf, 'bodies'>, limits: Limits): 
  */
 export function selectable(shelf: Shelf, limits: Limits): Selectable {
   const lockedIn = new Set(limits.lockedIn);
-  const lockedOut = new Set(limits.lockedOut);
-  const sources = new Set<string>(limits.sources);
   const weightUnknown: string[] = [];
   const priceUnknown: string[] = [];
-  const allowed = (item: { id: string; ownership: string }) =>
-    !lockedOut.has(item.id) && (lockedIn.has(item.id) || sources.has(item.ownership));
+  const allowed = allowedBy(limits);
   const measured = (item: Item) => {
     if (lockedIn.has(item.id)) return true;
     if (limits.maxLineupWeightG !== null && item.weightG === null) {

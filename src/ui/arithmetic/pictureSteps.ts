@@ -1,6 +1,6 @@
 import type { Picture } from '@/core/coverage';
 import type { Setup } from '@/core/gear';
-import { magnificationAt } from '@/core/optics';
+import { angleOfLengthDeg, magnificationAt } from '@/core/optics';
 import type { Step } from './Figure';
 import { exact } from './marginSteps';
 
@@ -20,7 +20,7 @@ export function pictureSteps(setup: Setup, picture: Picture, distanceM: number |
     distanceM === null
       ? {
           name: 'Angle of view',
-          result: `${exact(degrees(sides.width))}° × ${exact(degrees(sides.height))}°`,
+          result: `${exact(angleOfLengthDeg(sides.width, 1))}° × ${exact(angleOfLengthDeg(sides.height, 1))}°`,
           formula: `2·atan(side / 2f), ${sensorText}, f = ${exact(focalMm)} mm`,
           source: 'Pinhole geometry, focused far; a straight-line lens.',
         }
@@ -52,5 +52,3 @@ export function pictureSteps(setup: Setup, picture: Picture, distanceM: number |
         ]),
   ];
 }
-
-const degrees = (perDistance: number) => (2 * Math.atan(perDistance / 2) * 180) / Math.PI;

@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { type Frame, type Limits, needAxis } from '@/core/brief';
 import { marginsOf, pictureOf, type Sides, verdictOn } from '@/core/coverage';
 import type { Setup } from '@/core/gear';
-import { FULL_FRAME, lengthPerDistance, sideMm } from '@/core/optics';
+import { angleOfLengthDeg, FULL_FRAME, lengthPerDistance, sideMm } from '@/core/optics';
 import { Figure, marginSteps, pictureSteps } from '../arithmetic';
 import { IconButton } from '../Button';
 import {
@@ -201,7 +201,7 @@ function Seen({
   );
 }
 
-const angleOf = (perDistance: number) => (2 * Math.atan(perDistance / 2) * 180) / Math.PI;
+const angleOf = (perDistance: number) => angleOfLengthDeg(perDistance, 1);
 
 function behindWords({ depth }: Frame): string {
   const behind = depth.blur?.behindM ?? null;
