@@ -1,7 +1,7 @@
-import type { LineupResult, Overlap } from '@/core/lineup';
-import { Figure, gapSteps } from './arithmetic';
+import type { Advantage, LineupResult, Overlap } from '@/core/lineup';
+import { advantageSteps, Figure, gapSteps } from './arithmetic';
 import { formatCrop, formatFocalRange, formatMegapixels } from './format';
-import { overlapReasonText } from './words';
+import { advantageText } from './words';
 
 /** Holes and shared ranges of the lineup, with what they cost or are good for. */
 export function Ranges({ result, name }: { result: LineupResult; name: (id: string) => string }) {
@@ -42,22 +42,43 @@ export function Ranges({ result, name }: { result: LineupResult; name: (id: stri
             <li key={o.lensIds.join()} className="border-b border-hair pb-1">
               {formatFocalRange(o.range.from, o.range.to)}: {o.lensIds.map(name).join(' and ')}.{' '}
               <span className="text-soft">
-                {o.reasons.length === 0
-                  ? doublingText(o, name)
-                  : o.lensIds
-                      .map((id) => [name(id), o.reasons.filter((r) => r.lensId === id)] as const)
-                      .filter(([, reasons]) => reasons.length > 0)
-                      .map(
-                        ([who, reasons]) =>
-                          `${who} is ${reasons.map((r) => overlapReasonText(r.reason, r.by)).join(', ')}`,
-                      )
-                      .join('; ')}
+                {o.reasons.length === 0 ? doublingText(o, name) : <Advantages of={o} name={name} />}
               </span>
             </li>
           ))}
         </ul>
       </div>
     </section>
+  );
+}
+
+/** What each lens has over the other, with its arithmetic. */
+function Advantages({ of, name }: { of: Overlap; name: (id: string) => string }) {
+  const sides = of.lensIds
+    .map((id) => [name(id), of.reasons.filter((r) => r.lensId === id)] as const)
+    .filter(([, reasons]) => reasons.length > 0);
+  return sides.map(([who, reasons], side) => (
+    <span key={who}>
+      {side > 0 && '; '}
+      {who} is{' '}
+      {reasons.map((advantage, i) => (
+        <span key={advantage.reason}>
+          {i > 0 && ', '}
+          <AdvantageFigure advantage={advantage} of={of} who={who} />
+        </span>
+      ))}
+    </span>
+  ));
+}
+
+function AdvantageFigure(props: { advantage: Advantage; of: Overlap; who: string }) {
+  const { advantage, of, who } = props;
+  const text = advantageText(advantage);
+  if (advantage.figures === null) return text;
+  return (
+    <Figure label={`${who}: ${text}`} steps={() => advantageSteps(advantage, of.range)}>
+      {text}
+    </Figure>
   );
 }
 

@@ -11,6 +11,7 @@ export {
   type Step,
   sumStep,
   type Summand,
+  wantsGotSteps,
   wantsSteps,
   weightSteps,
 } from './arithmetic';
@@ -49,12 +50,12 @@ export { applyTheme, isNight, type Theme, THEME_SCRIPT, themeChosen, watchTheme 
 export { applyUnits, type Units, UNITS_SCRIPT, unitsNow, watchUnits } from './units';
 export { LogSlider } from './Slider';
 export {
+  advantageText,
   conflictText,
   FOOTING_HINTS,
   FOOTINGS,
   lightText,
   needText,
-  overlapReasonText,
   OWNERSHIPS,
   placeText,
   PROFILE_NAMES,

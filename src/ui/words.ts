@@ -10,7 +10,7 @@ import {
 } from '@/core/brief';
 import type { Conflict, Shortfall, TimeRule } from '@/core/coverage';
 import type { Ownership } from '@/core/gear';
-import type { OverlapReason } from '@/core/lineup';
+import type { Advantage } from '@/core/lineup';
 import {
   formatAngle,
   formatCrop,
@@ -82,20 +82,12 @@ export const SCENE_NAMES: Record<SceneKey, string> = {
   starrySky: 'starry sky',
 };
 
-export const OVERLAP_REASONS: Record<OverlapReason, string> = {
-  faster: 'faster',
-  lighter: 'lighter',
-  closer: 'closer focus',
-  stabilised: 'steadier',
-  sealed: 'sealed',
-};
-
-export function overlapReasonText(reason: OverlapReason, by: number | null): string {
-  if (by === null) return OVERLAP_REASONS[reason];
-  if (reason === 'faster') return `faster by ${formatStops(by)}`;
+/** What one lens has over another: faster by 2 stops. */
+export function advantageText({ reason, by, figures }: Advantage): string {
+  if (by === null || figures === null) return reason;
   if (reason === 'lighter') return `lighter by ${formatWeight(by)}`;
-  if (reason === 'closer') return `closer, to ${by.toLocaleString('en-GB')}×`;
-  return `steadier by ${formatStops(by)}`;
+  if (reason === 'closer') return `closer, to ${figures.own.toLocaleString('en-GB')}×`;
+  return `${reason === 'faster' ? 'faster' : 'steadier'} by ${formatStops(by)}`;
 }
 
 /** What a setup lacks, short: too slow by 1.3 stops (ISO 16000 would do). */

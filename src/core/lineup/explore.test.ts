@@ -190,7 +190,11 @@ describe('rivals', () => {
     const heavy = aLens('heavy', 24, 105, 4, { weightG: 830 });
     const reasons = explore(aQuestion({ shelf: aShelf([zoom, heavy]), frames })).lensesOut;
     expect(reasons).toEqual([
-      { lensId: 'heavy', difference: { aim: 'weight', by: 130 }, withIt: ['heavy'] },
+      {
+        lensId: 'heavy',
+        difference: { aim: 'weight', by: 130, best: 700, other: 830 },
+        withIt: ['heavy'],
+      },
     ]);
   });
 
@@ -200,7 +204,11 @@ describe('rivals', () => {
       aQuestion({ shelf: aShelf([wished, wide, long]), frames, limits: someLimits() }),
     ).lensesOut;
     expect(reasons).toEqual([
-      { lensId: 'zoom', difference: { aim: 'pieces', by: -1 }, withIt: ['zoom'] },
+      {
+        lensId: 'zoom',
+        difference: { aim: 'pieces', by: -1, best: 2, other: 1 },
+        withIt: ['zoom'],
+      },
     ]);
   });
 

@@ -14,13 +14,23 @@ import { tradeOff, type TradeOff } from './tradeOff';
 
 export type { TradeOff, TradePoint } from './tradeOff';
 
+/** The first aim by which another lineup differs from the best one. */
+export interface Difference {
+  readonly aim: AimName;
+  /** Other minus best: positive when the other is worse. */
+  readonly by: number;
+  /** What the aim comes to in each, smaller being better. */
+  readonly best: number;
+  readonly other: number;
+}
+
 /** Another lineup, by its pieces, with the values of the aims. */
 export interface Rival {
   readonly pieceIds: readonly string[];
   readonly got: readonly FrameId[];
   readonly values: readonly AimValue[];
-  /** The first aim by which it is worse than the best, and by how much; null when equally good. */
-  readonly worse: { readonly aim: AimName; readonly by: number } | null;
+  /** By what it is worse than the best; null when equally good. */
+  readonly worse: Difference | null;
 }
 
 /** What happens when a lens of the lineup breaks on the way. */
@@ -37,14 +47,16 @@ export interface IfBreaks {
 /** What it would take to bring a lens in. */
 export interface OutReason {
   readonly lensId: LensId;
-  /** The first aim by which the best lineup with it is worse (or better), and by how much. */
-  readonly difference: { readonly aim: AimName; readonly by: number } | null;
+  /** By what the best lineup with it is worse, or better. */
+  readonly difference: Difference | null;
   /** The best lineup with it. */
   readonly withIt: readonly string[];
 }
 
 /** The other lineups, and what the best one depends on. */
 export interface LineupRivals {
+  /** The pieces of the best lineup, beside which the others stand. */
+  readonly bestIds: readonly string[];
   /** Equally good by every aim but the order of ids. */
   readonly ties: readonly Rival[];
   /** Whether there are no more of them. */
@@ -109,6 +121,7 @@ export function exploreBeside(
     .filter((out) => out.makes.length > 0 || out.wouldAdd.length > 0)
     .slice(0, options.mostOut);
   return {
+    bestIds: best.taken,
     ties,
     tiesComplete: complete,
     next,
@@ -262,17 +275,13 @@ function compareValues(a: readonly AimValue[], b: readonly AimValue[]): number {
   return -(differenceOf(a, b)?.by ?? 0);
 }
 
-/** The first aim by which two lineups differ; positive when the second is worse. */
-function differenceOf(
-  best: readonly AimValue[],
-  other: readonly AimValue[],
-): { aim: AimName; by: number } | null {
+function differenceOf(best: readonly AimValue[], other: readonly AimValue[]): Difference | null {
   const values = new Map(best.map((v) => [v.aim, v.value]));
   for (const { aim, value } of other) {
     if (aim === 'order') continue;
     const had = values.get(aim) ?? 0;
     if (Math.abs(value - had) > 10 * AIM_TOLERANCE * Math.max(1, Math.abs(had)))
-      return { aim, by: value - had };
+      return { aim, by: value - had, best: had, other: value };
   }
   return null;
 }

@@ -2,13 +2,13 @@
 export { type AimValue, type Choice, costsOf, type Open } from './choose';
 export type { ConflictMember, LimitConflict } from './conflicts';
 export {
+  type Difference,
   exploreBeside,
   exploreLineup,
   type ExploreOptions,
   type IfBreaks,
   type LineupRivals,
   type OutReason,
-  type Rival,
   type TradeOff,
   type TradePoint,
   whyOut,
@@ -21,11 +21,11 @@ export { type Aim, AIM_TOLERANCE, type AimName, aimsOf, wantSharesPercent } from
 export type { Proof, Witness } from './proof';
 export { reduce, type Reduced } from './reduce';
 export {
+  type Advantage,
   equivalentRange,
   type Gap,
   gapsOf,
   type Overlap,
-  type OverlapReason,
   overlapsOf,
 } from './ranges';
 export {

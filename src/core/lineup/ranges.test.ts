@@ -1,4 +1,4 @@
-import { mountableSetups } from '@/core/gear';
+import { type Lens, mountableSetups } from '@/core/gear';
 import { gapsOf, overlapsOf } from '@/core/lineup';
 import {
   aBody,
@@ -70,9 +70,24 @@ describe('overlaps', () => {
     );
     expect(overlap?.range).toEqual({ from: 50, to: 50 });
     expect(overlap?.reasons).toEqual([
-      { lensId: 'fast', reason: 'faster', by: 2 },
-      { lensId: 'fast', reason: 'lighter', by: 600 },
+      { lensId: 'fast', reason: 'faster', by: 2, figures: { own: 1.4, other: 2.8 } },
+      { lensId: 'fast', reason: 'lighter', by: 600, figures: { own: 200, other: 800 } },
     ]);
+  });
+
+  it('compare magnification, steadiness and sealing only where both are known', () => {
+    const known = { maxMagnification: 0.2, stabiliserStops: 3, sealed: false };
+    const better = { maxMagnification: 0.5, stabiliserStops: 4.5, sealed: true };
+    const reasonsFor = (a: Partial<Lens>, b: Partial<Lens>) =>
+      overlapsFor(aLens('a', 24, 70, 4, a), aLens('b', 24, 70, 4, b))[0]?.reasons;
+    expect(reasonsFor(better, known)).toEqual([
+      { lensId: 'a', reason: 'closer', by: 0.3, figures: { own: 0.5, other: 0.2 } },
+      { lensId: 'a', reason: 'stabilised', by: 1.5, figures: { own: 4.5, other: 3 } },
+      { lensId: 'a', reason: 'sealed', by: null, figures: null },
+    ]);
+    const unknown = { maxMagnification: null, stabiliserStops: null, sealed: null };
+    expect(reasonsFor(better, unknown)).toEqual([]);
+    expect(reasonsFor(unknown, better)).toEqual([]);
   });
 
   it('call plain doubling what nothing speaks for', () => {

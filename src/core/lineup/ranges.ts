@@ -28,16 +28,22 @@ export interface Gap {
 
 export type OverlapReason = 'faster' | 'lighter' | 'closer' | 'stabilised' | 'sealed';
 
+/** What one of two lenses has over the other in a range that they share. */
+export interface Advantage {
+  readonly lensId: LensId;
+  readonly reason: OverlapReason;
+  /** By how much: stops, grams, magnification, stops; null for sealing. */
+  readonly by: number | null;
+  /** Its own figure and the other lens's: f-numbers, grams, magnifications, stops. */
+  readonly figures: { readonly own: number; readonly other: number } | null;
+}
+
 /** A range that two lenses share, and what may justify it. */
 export interface Overlap {
   readonly range: Interval;
   readonly lensIds: readonly [LensId, LensId];
   /** What each of the two has over the other there; both empty is plain doubling. */
-  readonly reasons: readonly {
-    readonly lensId: LensId;
-    readonly reason: OverlapReason;
-    readonly by: number | null;
-  }[];
+  readonly reasons: readonly Advantage[];
   /** They can be in use at once, on two bodies. */
   readonly onTwoBodies: boolean;
   /** Frames to be twice covered of which both make something: there each is the other's spare. */
@@ -153,10 +159,21 @@ export function overlapsOf(
   );
 }
 
-/** Smallest difference in stops that is called faster. */
-const FASTER_STOPS = 1 / 3;
-/** Smallest difference in weight that is called lighter, g. */
-const LIGHTER_G = 50;
+/** What two lenses are compared by: the figure, what the first gains, and the least that counts. */
+interface Measure {
+  readonly reason: Exclude<OverlapReason, 'sealed'>;
+  readonly figure: (lens: Lens) => number | null;
+  readonly gain: (own: number, other: number) => number;
+  readonly least: number;
+}
+
+const more = (own: number, other: number) => own - other;
+const MEASURES: readonly Measure[] = [
+  { reason: 'lighter', figure: (l) => l.weightG, gain: (own, other) => other - own, least: 50 },
+  { reason: 'closer', figure: (l) => l.maxMagnification, gain: more, least: 0 },
+  { reason: 'stabilised', figure: (l) => l.stabiliserStops, gain: more, least: 0 },
+];
+const FASTER_STOPS = 1 / 3 - 1e-9;
 
 function overlapReasons(
   setups: readonly Setup[],
@@ -168,24 +185,32 @@ function overlapReasons(
   const one = lenses.get(a);
   const other = lenses.get(b);
   if (!one || !other) return [];
-  const compare = (x: Lens, y: Lens): Overlap['reasons'] => {
-    const stops = stopsBetween(fNumberIn(setups, x.id, range), fNumberIn(setups, y.id, range));
-    const lighter = x.weightG !== null && y.weightG !== null ? y.weightG - x.weightG : 0;
-    const closer = (x.maxMagnification ?? 0) - (y.maxMagnification ?? Infinity);
-    const steadier = (x.stabiliserStops ?? 0) - (y.stabiliserStops ?? Infinity);
-    return [
-      ...(stops >= FASTER_STOPS - 1e-9
-        ? [{ lensId: x.id, reason: 'faster' as const, by: stops }]
-        : []),
-      ...(lighter >= LIGHTER_G ? [{ lensId: x.id, reason: 'lighter' as const, by: lighter }] : []),
-      ...(closer > 0 ? [{ lensId: x.id, reason: 'closer' as const, by: x.maxMagnification }] : []),
-      ...(steadier > 0 ? [{ lensId: x.id, reason: 'stabilised' as const, by: steadier }] : []),
-      ...(x.sealed === true && y.sealed === false
-        ? [{ lensId: x.id, reason: 'sealed' as const, by: null }]
-        : []),
-    ];
-  };
-  return [...compare(one, other), ...compare(other, one)];
+  const measures: Measure[] = [
+    {
+      reason: 'faster',
+      figure: (lens) => fNumberIn(setups, lens.id, range),
+      gain: stopsBetween,
+      least: FASTER_STOPS,
+    },
+    ...MEASURES,
+  ];
+  return [...advantages(one, other, measures), ...advantages(other, one, measures)];
+}
+
+/** What the first lens has over the second; a figure that is not known speaks for neither. */
+function advantages(own: Lens, other: Lens, measures: readonly Measure[]): Advantage[] {
+  const measured = measures.flatMap(({ reason, figure, gain, least }) => {
+    const figures = { own: figure(own), other: figure(other) };
+    if (figures.own === null || figures.other === null) return [];
+    const by = gain(figures.own, figures.other);
+    return by > 0 && by >= least
+      ? [{ lensId: own.id, reason, by, figures: { own: figures.own, other: figures.other } }]
+      : [];
+  });
+  const isSealedAlone = own.sealed === true && other.sealed === false;
+  return isSealedAlone
+    ? [...measured, { lensId: own.id, reason: 'sealed', by: null, figures: null }]
+    : measured;
 }
 
 /** The lens's widest f-number in the middle of a shared range, on the setup that reaches it. */

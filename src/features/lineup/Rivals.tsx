@@ -1,10 +1,12 @@
 'use client';
 
-import type { AimName, IfBreaks, LineupQuestion, LineupRivals, Rival } from '@/core/lineup';
+import type { ReactNode } from 'react';
+import type { Difference, IfBreaks, LineupQuestion, LineupRivals } from '@/core/lineup';
 import { namesOf } from '@/document';
 import { useFile } from '@/session';
-import { Button, formatCount, formatMoney, formatPercent, formatWeight } from '@/ui';
+import { Button, Figure, formatCount } from '@/ui';
 import { exploreRivals } from '@/workers/rivalsClient';
+import { bringInText, differenceSteps, worseText } from './differences';
 import { Looking } from './Looking';
 import { TakeButton } from './TakeButton';
 import { TradeCurve } from './TradeCurve';
@@ -42,8 +44,23 @@ function Found({ rivals }: { rivals: LineupRivals }) {
   const file = useFile();
   const name = namesOf(file);
   const { currency } = file.outing;
+  const figure = (
+    what: string,
+    difference: Difference,
+    otherIds: readonly string[],
+    text: (difference: Difference, currency: string) => string,
+  ) => {
+    const about = text(difference, currency);
+    return (
+      <Figure
+        label={`${what}: ${about}`}
+        steps={() => differenceSteps(file, difference, rivals.bestIds, otherIds)}
+      >
+        {about}
+      </Figure>
+    );
+  };
   const names = (ids: readonly string[]) => ids.map(name).join(', ') || 'nothing';
-  const out = rivals.lensesOut.filter((o) => o.difference !== null);
   return (
     <div className="space-y-5" data-testid="rivals">
       {!rivals.complete && <p>Time ran out; this is what was found until then.</p>}
@@ -57,11 +74,11 @@ function Found({ rivals }: { rivals: LineupRivals }) {
       />
       <List
         title="Next best of another kind"
-        rows={rivals.next.map((r) => ({
-          what: names(r.pieceIds),
-          about: worseText(r, currency),
-          take: r.pieceIds,
-        }))}
+        rows={rivals.next.map(({ pieceIds, worse }) => {
+          const what = names(pieceIds);
+          const about = worse === null ? 'equally good' : figure(what, worse, pieceIds, worseText);
+          return { what, about, take: pieceIds };
+        })}
       />
       <TradeCurve points={rivals.tradeOff.points} name={name} currency={currency} />
       <List
@@ -70,11 +87,11 @@ function Found({ rivals }: { rivals: LineupRivals }) {
       />
       <List
         title="What would bring others in"
-        rows={out.map((o) => ({
-          what: name(o.lensId),
-          about: bringInText(o.difference, currency),
-          take: o.withIt,
-        }))}
+        rows={rivals.lensesOut.flatMap(({ lensId, difference, withIt }) => {
+          const what = name(lensId);
+          if (difference === null) return [];
+          return [{ what, about: figure(what, difference, withIt, bringInText), take: withIt }];
+        })}
       />
     </div>
   );
@@ -91,7 +108,7 @@ function breakText(b: IfBreaks, names: (ids: readonly string[]) => string): stri
 
 interface Row {
   readonly what: string;
-  readonly about?: string;
+  readonly about?: ReactNode;
   /** Pieces of a lineup that can be taken as it is. */
   readonly take?: readonly string[];
 }
@@ -119,61 +136,4 @@ function List({ title, rows }: { title: string; rows: readonly Row[] }) {
       )}
     </div>
   );
-}
-
-/** How much an aim is off, with its unit. */
-function amountText(aim: AimName, by: number, currency: string): string {
-  switch (aim) {
-    case 'musts':
-      return formatCount(by, 'must lost', 'musts lost');
-    case 'wants':
-      return `${formatPercent(by)} of the wanted pictures`;
-    case 'pieces':
-      return formatCount(by, 'piece', 'pieces');
-    case 'weight':
-      return formatWeight(by);
-    case 'weightUnknown':
-      return formatCount(by, 'unknown weight', 'unknown weights');
-    case 'price':
-      return formatMoney(by, currency);
-    case 'priceUnknown':
-      return formatCount(by, 'unknown price', 'unknown prices');
-    case 'speed':
-      return formatCount(
-        by,
-        'picture with a stop less in hand',
-        'pictures with a stop less in hand',
-      );
-    case 'changes':
-      return formatCount(by, 'change', 'changes');
-    case 'crop':
-      return formatCount(by, 'picture cropped', 'pictures cropped');
-    case 'own':
-      return formatCount(by, 'piece not owned', 'pieces not owned');
-    case 'bonus':
-      return formatCount(by, 'bonus lost', 'bonuses lost');
-    case 'order':
-      return 'nothing but the order of names';
-  }
-}
-
-function worseText({ worse }: Rival, currency: string): string {
-  if (worse === null) return 'equally good';
-  const amount = amountText(worse.aim, Math.abs(worse.by), currency);
-  return worse.by > 0 ? `worse by ${amount}` : `better by ${amount}`;
-}
-
-function bringInText(
-  difference: { readonly aim: AimName; readonly by: number } | null,
-  currency: string,
-): string {
-  if (difference === null) return '';
-  const { aim, by } = difference;
-  const amount = amountText(aim, Math.abs(by), currency);
-  if (by < 0) return `would save ${amount} if it might be used`;
-  if (aim === 'wants')
-    return `would come in if it brought ${formatPercent(by)} more of the wanted pictures`;
-  if (aim === 'weight') return `would be as good if it were ${amount} lighter`;
-  if (aim === 'price') return `would be as good if it were ${amount} cheaper`;
-  return `would take ${amount} more`;
 }

@@ -3,7 +3,15 @@
 import { useState } from 'react';
 import type { TradePoint } from '@/core/lineup';
 import { useFile } from '@/session';
-import { formatMoney, formatPercent, formatWeight, buySteps, Figure, weightSteps } from '@/ui';
+import {
+  formatMoney,
+  formatPercent,
+  formatWeight,
+  buySteps,
+  Figure,
+  wantsGotSteps,
+  weightSteps,
+} from '@/ui';
 import { TakeButton } from './TakeButton';
 
 const WIDTH = 560;
@@ -136,7 +144,14 @@ export function TradeCurve({
                     {formatMoney(p.spend, currency)}
                   </Figure>
                 </td>
-                <td className="py-1 pr-4 whitespace-nowrap">{formatPercent(p.wantsPercent)}</td>
+                <td className="py-1 pr-4 whitespace-nowrap">
+                  <Figure
+                    label={`Wants got by ${p.pieceIds.map(name).join(', ')}`}
+                    steps={() => wantsGotSteps(file, p.got)}
+                  >
+                    {formatPercent(p.wantsPercent)}
+                  </Figure>
+                </td>
                 <td className="py-1">{p.pieceIds.map(name).join(', ')}</td>
                 <td className="py-1 text-right">
                   <TakeButton pieceIds={p.pieceIds} name={name} />

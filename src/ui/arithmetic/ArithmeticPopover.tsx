@@ -28,7 +28,7 @@ export function ArithmeticPopover({
           <p className="font-semibold">{label}</p>
           <dl className="mt-2 space-y-2">
             {steps().map((step, i, all) => (
-              <div key={step.name}>
+              <div key={`${i} ${step.name}`}>
                 <dt>
                   {step.name}: <strong>{step.result}</strong>
                 </dt>

@@ -7,7 +7,16 @@ import { type LineupResult, solveLineup } from '@/core/lineup';
 import { formatMoney } from '@/ui';
 import { loadHighsSolver } from '@/workers/highsSolver';
 import { demoFile } from '../../../tests/support/render';
-import { exact, Figure, gapSteps, idsIn, priceSteps, wantsSteps, weightSteps } from '.';
+import {
+  advantageSteps,
+  exact,
+  Figure,
+  gapSteps,
+  idsIn,
+  priceSteps,
+  wantsSteps,
+  weightSteps,
+} from '.';
 import { buySteps } from './lineupSteps';
 import { marginSteps } from './marginSteps';
 import { pictureSteps } from './pictureSteps';
@@ -93,6 +102,34 @@ describe('the steps behind a lineup', () => {
     expect(crop?.result).toBe(`${exact(gap.range.to / gap.range.from)}×`);
     expect(left?.result).toBe(`${exact(gap.megapixelsLeft!)} MP`);
     expect(gapSteps({ ...gap, megapixelsLeft: null })).toHaveLength(1);
+  });
+});
+
+describe('the steps behind what one lens has over another', () => {
+  const range = { from: 32, to: 50 };
+  it.each([
+    [
+      'faster',
+      2,
+      { own: 1.4, other: 2.8 },
+      '2 stops',
+      /2·log2\(N other \/ N own\) = 2·log2\(2.8 \/ 1.4\)/,
+    ],
+    ['lighter', 600, { own: 200, other: 800 }, '600 g', /^800 g − 200 g$/],
+    ['closer', 0.3, { own: 0.5, other: 0.2 }, '0.3× more', /^0.5× − 0.2×$/],
+    ['stabilised', 1.5, { own: 4.5, other: 3 }, '1.5 stops', /^4.5 − 3 stops/],
+  ] as const)('come to how much it is %s', (reason, by, figures, result, formula) => {
+    const [step] = advantageSteps({ lensId: 'a' as never, reason, by, figures }, range);
+    expect(step?.result).toBe(result);
+    expect(step?.formula).toMatch(formula);
+  });
+
+  it('are taken at the middle of the shared range by ratio, and sealing has none', () => {
+    const figures = { own: 4, other: 8 };
+    const faster = { lensId: 'a' as never, reason: 'faster', by: 2, figures } as const;
+    expect(advantageSteps(faster, range)[0]?.name).toBe('Faster at 40 mm on 36×24');
+    const sealed = { lensId: 'a' as never, reason: 'sealed', by: null, figures: null } as const;
+    expect(advantageSteps(sealed, range)).toEqual([]);
   });
 });
 

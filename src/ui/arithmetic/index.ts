@@ -1,11 +1,13 @@
 /** Figures that can be questioned, and the steps behind them. */
 export { Figure, type Step } from './Figure';
 export {
+  advantageSteps,
   buySteps,
   exactWeight,
   gapSteps,
   idsIn,
   priceSteps,
+  wantsGotSteps,
   wantsSteps,
   weightSteps,
 } from './lineupSteps';

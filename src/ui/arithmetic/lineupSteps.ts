@@ -1,6 +1,7 @@
-import type { Frame, Limits } from '@/core/brief';
+import type { Frame, FrameId, Limits } from '@/core/brief';
 import { piecesOf, type Shelf } from '@/core/gear';
 import {
+  type Advantage,
   bodiesAlong,
   type Gap,
   type LineupResult,
@@ -8,6 +9,7 @@ import {
   wantSharesPercent,
 } from '@/core/lineup';
 import { formatFocalRange, formatMoney } from '../format';
+import type { Interval } from '@/core/intervals';
 import type { Step } from './Figure';
 import { exact } from './marginSteps';
 import { sumStep } from './sumSteps';
@@ -78,20 +80,25 @@ export function buySteps(file: Outing, ids: readonly string[]): Step[] {
   ];
 }
 
-/** The share of the wanted pictures that is got. */
-export function wantsSteps(file: Outing, result: LineupResult): Step[] {
-  const shares = wantSharesPercent(file.frames);
-  const lost = new Set<string>(
-    result.frames.filter((f) => f.state === 'lost').map((f) => f.frameId),
+/** The share of the wanted pictures that a lineup gets. */
+export function wantsSteps(file: Outing, { frames }: LineupResult): Step[] {
+  return wantsGotSteps(
+    file,
+    frames.flatMap((f) => (f.state === 'lost' ? [] : [f.frameId])),
   );
-  const got = file.frames.flatMap((f) => {
+}
+
+/** The share of the wanted pictures that some frames stand for. */
+export function wantsGotSteps(file: Outing, gotIds: readonly FrameId[]): Step[] {
+  const shares = wantSharesPercent(file.frames);
+  const parts = file.frames.flatMap((f) => {
     const share = shares.get(f.id);
-    return share === undefined || lost.has(f.id) ? [] : [{ name: f.name, value: share }];
+    return share === undefined || !gotIds.includes(f.id) ? [] : [{ name: f.name, value: share }];
   });
   return [
     sumStep(
       'Share of the wanted pictures',
-      got,
+      parts,
       (percent) => `${exact(percent)} %`,
       'Shares as given; wants without one share the rest evenly.',
     ),
@@ -117,5 +124,48 @@ export function gapSteps({ range, crop, megapixelsLeft }: Gap): Step[] {
             source: 'Pixel counting.',
           },
         ]),
+  ];
+}
+
+const AS_ON_SHELF = 'Figures as on the shelf; one that is not known speaks for neither lens.';
+
+/** What one lens has over another in a range that they share; none for sealing. */
+export function advantageSteps({ reason, by, figures }: Advantage, range: Interval): Step[] {
+  if (by === null || figures === null) return [];
+  const [own, other] = [exact(figures.own), exact(figures.other)];
+  if (reason === 'faster')
+    return [
+      {
+        name: `Faster at ${exact(Math.sqrt(range.from * range.to))} mm on 36×24`,
+        result: `${exact(by)} stops`,
+        formula: `2·log2(N other / N own) = 2·log2(${other} / ${own}), in the middle of ${formatFocalRange(range.from, range.to)} by ratio`,
+        source: 'Light goes with 1 / N². A third of a stop and more is called faster.',
+      },
+    ];
+  if (reason === 'lighter')
+    return [
+      {
+        name: 'Lighter',
+        result: exactWeight(by),
+        formula: `${other} g − ${own} g`,
+        source: `${AS_ON_SHELF} 50 g and more are called lighter.`,
+      },
+    ];
+  if (reason === 'closer')
+    return [
+      {
+        name: 'Greater magnification',
+        result: `${exact(by)}× more`,
+        formula: `${own}× − ${other}×`,
+        source: AS_ON_SHELF,
+      },
+    ];
+  return [
+    {
+      name: 'Steadier',
+      result: `${exact(by)} stops`,
+      formula: `${own} − ${other} stops of the lens’s stabiliser`,
+      source: AS_ON_SHELF,
+    },
   ];
 }
