@@ -37,6 +37,27 @@ test('what a picture takes in, why a lens cannot, a gap and a weight say how the
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'The most that anyone carries at once' }).click();
   await expect(page.getByRole('dialog')).toContainText('In all: 4294 g');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Share of the bag’s room' }).click();
+  await expect(page.getByRole('dialog')).toContainText('Share of the room: 18.395 %');
+});
+
+test('what an overlap is good for, and by what other lineups are worse, say how they come about', async ({
+  page,
+}) => {
+  await open(page, '/lineup');
+  await page.getByRole('button', { name: '16–55 mm f/2.8: faster by 1.4 stops' }).click();
+  await expect(page.getByRole('dialog')).toContainText('2·log2(4.5679 / 2.8)');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Look beside this one' }).click();
+  await page.getByRole('button', { name: /: worse by €160$/ }).click();
+  await expect(page.getByRole('dialog')).toContainText('€3,950 − €3,790');
+  await page.keyboard.press('Escape');
+  await page
+    .getByRole('button', { name: /^Wants got by/ })
+    .first()
+    .click();
+  await expect(page.getByRole('dialog')).toContainText('Share of the wanted pictures: 64');
 });
 
 test('pictures are changed in their own cells, by keyboard, answered, undone and kept', async ({

@@ -1,30 +1,30 @@
 import type { Compartment } from '@/core/brief';
 
-/** Something to go into a bag as a block; a lens is the block around its cylinder. */
-export interface BagItem {
-  readonly id: string;
-  /** A lens lies or stands; a body may be turned every way. */
+/** Sides of a block or of a compartment, mm. */
+export interface Sides {
   readonly widthMm: number;
   readonly heightMm: number;
   readonly depthMm: number;
 }
 
-/** A block in its place: its corner nearest to the compartment's, and its sides as turned. */
-export interface Placed {
+/** Something to go into a bag as a block that may be turned every way; a lens is the block around it. */
+export interface BagItem extends Sides {
   readonly id: string;
+}
+
+/** A block in its place: its corner nearest to the compartment's, and its sides as turned. */
+export interface Placed extends BagItem {
   readonly compartmentId: string;
   readonly xMm: number;
   readonly yMm: number;
   readonly zMm: number;
-  readonly widthMm: number;
-  readonly heightMm: number;
-  readonly depthMm: number;
 }
 
+/** The answer; `shareFilled` is the blocks' share of the compartments' room. */
 export type BagAnswer =
-  | { readonly kind: 'fits'; readonly placed: readonly Placed[] }
+  | { readonly kind: 'fits'; readonly placed: readonly Placed[]; readonly shareFilled: number }
   /** No compartment takes this one, however it is turned. */
-  | { readonly kind: 'too-big'; readonly id: string }
+  | { readonly kind: 'too-big'; readonly item: BagItem }
   /** All compartments together have less room than the blocks. */
   | { readonly kind: 'too-much'; readonly shareFilled: number }
   /** No way was found; `placed` is the most that went in. */
@@ -32,6 +32,7 @@ export type BagAnswer =
       readonly kind: 'not-found';
       readonly placed: readonly Placed[];
       readonly outIds: readonly string[];
+      readonly shareFilled: number;
     };
 
 /** Places looked at before the search is given up. */
@@ -52,20 +53,19 @@ export function packBag(
   const tooBig = items.find(
     (item) => !compartments.some((c) => turnsOf(item).some((t) => within(t, c))),
   );
-  if (tooBig) return { kind: 'too-big', id: tooBig.id };
-  const room = compartments.reduce((sum, c) => sum + volume(c), 0);
-  const filled = items.reduce((sum, item) => sum + volume(item), 0);
-  if (filled > room) return { kind: 'too-much', shareFilled: filled / room };
-  return new BagSearch(compartments, items).run();
-}
-
-interface Sides {
-  readonly widthMm: number;
-  readonly heightMm: number;
-  readonly depthMm: number;
+  if (tooBig) return { kind: 'too-big', item: tooBig };
+  const shareFilled = volumeMm3(items) / volumeMm3(compartments);
+  if (shareFilled > 1) return { kind: 'too-much', shareFilled };
+  return { ...new BagSearch(compartments, items).run(), shareFilled };
 }
 
 const volume = (s: Sides) => s.widthMm * s.heightMm * s.depthMm;
+
+/** Room that blocks take or compartments have, mm³. */
+export function volumeMm3(all: readonly Sides[]): number {
+  return all.reduce((sum, each) => sum + volume(each), 0);
+}
+
 const within = (t: Sides, c: Sides) =>
   t.widthMm <= c.widthMm && t.heightMm <= c.heightMm && t.depthMm <= c.depthMm;
 
@@ -100,12 +100,12 @@ class BagSearch {
     this.items = [...items].sort((a, b) => volume(b) - volume(a) || (a.id < b.id ? -1 : 1));
   }
 
-  run(): BagAnswer {
+  run() {
     const placed = this.place(0, []);
-    if (placed) return { kind: 'fits', placed };
+    if (placed) return { kind: 'fits' as const, placed };
     const inside = new Set(this.best.map((p) => p.id));
     return {
-      kind: 'not-found',
+      kind: 'not-found' as const,
       placed: this.best,
       outIds: this.items.map((i) => i.id).filter((id) => !inside.has(id)),
     };

@@ -214,10 +214,8 @@ describe('the bag', () => {
 
   it('names what goes in nowhere', () => {
     const small = block('small', 60, 60, 60);
-    expect(packBag([box(200, 200, 200)], [small, block('long', 84, 350, 84)])).toEqual({
-      kind: 'too-big',
-      id: 'long',
-    });
+    const long = block('long', 84, 350, 84);
+    expect(packBag([box(200, 200, 200)], [small, long])).toEqual({ kind: 'too-big', item: long });
   });
 
   it('says that it found none where room is left but not in one piece', () => {

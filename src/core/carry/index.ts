@@ -12,7 +12,7 @@ export {
   type Weights,
 } from './plan';
 export { type Mounting, type Option, type Shift, shiftsOf, type Task } from './tasks';
-export { type BagAnswer, type BagItem, packBag, type Placed } from './bag';
+export { type BagAnswer, type BagItem, packBag, type Placed, type Sides, volumeMm3 } from './bag';
 export { type Caution, cautionsFor } from './cautions';
 export {
   FORGOTTEN_OFTEN,

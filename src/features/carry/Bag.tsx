@@ -2,20 +2,21 @@
 
 import { useMemo } from 'react';
 import type { Compartment } from '@/core/brief';
-import { type BagItem, type CarryPlan, packBag, type Placed } from '@/core/carry';
+import { type BagAnswer, type BagItem, type CarryPlan, packBag, type Placed } from '@/core/carry';
 import { namesOf, type OutingFile } from '@/document';
 import { useFile } from '@/session';
-import { formatMm, formatPercent } from '@/ui';
+import { Figure, formatMm, formatPercent } from '@/ui';
+import { CAPS_MM, roomSteps, tooBigSteps } from './carrySteps';
 
 /** Whether everything that comes along goes into the bag, and how it lies there, seen from above. */
 export function Bag({ plan }: { plan: CarryPlan }) {
   const file = useFile();
   const name = namesOf(file);
   const { compartments } = file.packing;
-  const { answer, unsized } = useMemo(() => {
-    const { items, unsized: without } = bagItems(file, plan);
+  const { answer, items, unsized } = useMemo(() => {
+    const along = bagItems(file, plan);
     const into = file.packing.compartments;
-    return { unsized: without, answer: into.length === 0 ? null : packBag(into, items) };
+    return { ...along, answer: into.length === 0 ? null : packBag(into, along.items) };
   }, [file, plan]);
   return (
     <section aria-labelledby="bag">
@@ -29,13 +30,7 @@ export function Bag({ plan }: { plan: CarryPlan }) {
       ) : (
         <>
           <p className={answer.kind === 'fits' ? '' : 'text-wrong'} role="status">
-            {answer.kind === 'fits' && 'Everything of known size goes in, as drawn.'}
-            {answer.kind === 'too-big' &&
-              `${name(answer.id)} goes into no compartment, however it is turned.`}
-            {answer.kind === 'too-much' &&
-              `There is more than the bag has room for: ${formatPercent(100 * answer.shareFilled)} of it.`}
-            {answer.kind === 'not-found' &&
-              `No way was found to get all in; left over: ${answer.outIds.map(name).join(', ')}. Round lenses count as the blocks around them, so try it.`}
+            <Verdict answer={answer} items={items} name={name} />
           </p>
           {(answer.kind === 'fits' || answer.kind === 'not-found') && (
             <div className="mt-2 flex flex-wrap gap-5">
@@ -60,8 +55,48 @@ export function Bag({ plan }: { plan: CarryPlan }) {
   );
 }
 
-/** Room for caps at both ends of a lens, mm. */
-const CAPS_MM = 12;
+/** Whether it goes in, with the arithmetic of the room. */
+function Verdict({
+  answer,
+  items,
+  name,
+}: {
+  answer: BagAnswer;
+  items: readonly BagItem[];
+  name: (id: string) => string;
+}) {
+  const file = useFile();
+  if (answer.kind === 'too-big') {
+    const { item } = answer;
+    return (
+      <>
+        {name(item.id)}{' '}
+        <Figure
+          label={`Why ${name(item.id)} goes into no compartment`}
+          steps={() => tooBigSteps(file, item)}
+        >
+          goes into no compartment, however it is turned
+        </Figure>
+        .
+      </>
+    );
+  }
+  const share = (
+    <Figure label="Share of the bag’s room" steps={() => roomSteps(file, items)}>
+      {formatPercent(100 * answer.shareFilled)}
+    </Figure>
+  );
+  if (answer.kind === 'too-much')
+    return <>There is more than the bag has room for: {share} of it.</>;
+  if (answer.kind === 'fits')
+    return <>Everything of known size goes in, as drawn, and takes {share} of the room.</>;
+  return (
+    <>
+      No way was found to get all in; left over: {answer.outIds.map(name).join(', ')}. The blocks
+      take {share} of the room, and round lenses count as the blocks around them, so try it.
+    </>
+  );
+}
 
 /** Everything that the plan uses, as blocks; what has no size is named. */
 function bagItems({ shelf }: OutingFile, plan: CarryPlan) {

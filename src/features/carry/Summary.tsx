@@ -3,7 +3,7 @@
 import type { CarryAnswer } from '@/core/carry';
 import { namesOf } from '@/document';
 import { useFile } from '@/session';
-import { changeSteps, handWeightSteps } from './carrySteps';
+import { anyOrderSteps, changeSteps, handWeightSteps, orderSteps } from './carrySteps';
 import { formatCount, formatWeight, Figure } from '@/ui';
 
 /** The whole plan in a few lines: changes, the heaviest moment, what order is worth. */
@@ -46,12 +46,23 @@ export function Summary({ answer, thinking }: { answer: CarryAnswer; thinking: b
       </p>
       {saved > 0 && (
         <p className="text-soft">
-          Leaving the order free where you allow it saves {formatCount(saved, 'change', 'changes')}.
+          Leaving the order free where you allow it saves{' '}
+          <Figure label="What the free order saves" steps={() => orderSteps(answer)}>
+            {formatCount(saved, 'change', 'changes')}
+          </Figure>
+          .
         </p>
       )}
       {changesAnyOrder < plan.changes && (
         <p className="text-soft">
-          With the order free in every stretch it would take {changesAnyOrder}.
+          With the order free in every stretch it would take{' '}
+          <Figure
+            label="Changes with the order free in every stretch"
+            steps={() => anyOrderSteps(answer)}
+          >
+            {changesAnyOrder}
+          </Figure>
+          .
         </p>
       )}
       {plan.unplanned.length > 0 && (

@@ -9,7 +9,14 @@ import { loadHighsSolver } from '@/workers/highsSolver';
 import { held } from '../../../tests/support/render';
 import { Bag } from './Bag';
 import { exactWeight } from '@/ui';
-import { changeSteps, handWeightSteps } from './carrySteps';
+import {
+  anyOrderSteps,
+  changeSteps,
+  handWeightSteps,
+  orderSteps,
+  roomSteps,
+  tooBigSteps,
+} from './carrySteps';
 import { Cautions } from './Cautions';
 import { calendarOf, packingCsv, packingMarkdown } from './exports';
 import { PackingView } from './PackingView';
@@ -59,6 +66,14 @@ test('the arithmetic behind weights and changes comes to what is shown', () => {
   const [changes] = changeSteps(demo, answer.plan);
   expect(changes?.result).toBe(String(answer.plan.changes));
   expect(changes?.formula).toMatch(/Boathouse and crews: \d .*between stretches: \d/);
+});
+
+test('what a free order saves is the difference of the two plans', () => {
+  const asked = { ...answer, changesInOrder: 7, changesAnyOrder: 1 };
+  const [saved] = orderSteps(asked);
+  expect(saved).toMatchObject({ result: '3', formula: expect.stringMatching(/= 7 − 4$/) });
+  const [freed] = anyOrderSteps(asked);
+  expect(freed).toMatchObject({ result: '3', formula: expect.stringMatching(/= 4 − 1$/) });
 });
 
 test('a stretch says what hangs where, in whose hands, and what stays', () => {
@@ -114,9 +129,37 @@ test('the bag says whether all goes in, and what has no size', () => {
   held.file = { ...demo, packing: { ...demo.packing, compartments: [small] } };
   rerender(<Bag plan={{ ...answer.plan }} />);
   expect(screen.getByRole('status')).toHaveTextContent(/goes into no compartment/);
+  const flat = { ...main!, widthMm: 250, heightMm: 130, depthMm: 140 };
+  held.file = { ...demo, packing: { ...demo.packing, compartments: [flat] } };
+  rerender(<Bag plan={{ ...answer.plan }} />);
+  expect(screen.getByRole('status')).toHaveTextContent(/more than the bag has room for: \d+/);
   held.file = { ...demo, packing: { ...demo.packing, compartments: [] } };
   rerender(<Bag plan={{ ...answer.plan }} />);
   expect(screen.getByText(/Give the inner sizes of your bag/)).toBeVisible();
+});
+
+test('the room that the bag’s blocks take is summed side by side, and a block too long is measured', async () => {
+  const user = userEvent.setup();
+  const box = { id: 'box', name: 'Box', widthMm: 200, heightMm: 100, depthMm: 100 };
+  const file = { ...demo, packing: { ...demo.packing, compartments: [box, box] } };
+  const cube = { id: 'k-50', widthMm: 50, heightMm: 100, depthMm: 100 };
+  const [taken, room, share] = roomSteps(file, [cube, cube]);
+  expect(taken?.result).toBe('1 l');
+  expect(taken?.formula).toContain('50 mm f/1.8, 100 × 100 × 50 mm: 0.5 l');
+  expect(room?.result).toBe('4 l');
+  expect(share).toMatchObject({ result: '25 %', formula: 'blocks / room = 1 l / 4 l' });
+  expect(tooBigSteps(file, { ...cube, widthMm: 250 }).map((s) => s.result)).toEqual([
+    '200 × 100 × 100 mm inside',
+    '200 × 100 × 100 mm inside',
+  ]);
+  held.file = demo;
+  render(<Bag plan={answer.plan} />);
+  const shown = screen.getByRole('button', { name: 'Share of the bag’s room' });
+  const percent = Number(plain(shown).replace(' %', ''));
+  await user.click(shown);
+  const steps = plain(await screen.findByRole('dialog'));
+  const exactShare = Number(/Share of the room: ([\d.]+) %/.exec(steps)?.[1]);
+  expect(Math.round(exactShare)).toBe(percent);
 });
 
 test('cautions defer to local rules, and are silent where there are none', () => {

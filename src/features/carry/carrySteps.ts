@@ -1,7 +1,15 @@
-import type { CarryHand, CarryPlan, OnBody } from '@/core/carry';
+import {
+  type BagItem,
+  type CarryAnswer,
+  type CarryHand,
+  type CarryPlan,
+  type OnBody,
+  type Sides,
+  volumeMm3,
+} from '@/core/carry';
 import { piecesOf } from '@/core/gear';
 import { namesOf, type OutingFile } from '@/document';
-import { exactWeight, type Step, type Summand, sumStep } from '@/ui';
+import { exact, exactWeight, type Step, type Summand, sumStep } from '@/ui';
 
 const SOURCE = 'Weights as on the shelf; the bag’s as set below.';
 
@@ -45,6 +53,83 @@ export function changeSteps(file: OutingFile, plan: CarryPlan): Step[] {
       'The fewest over the whole outing, by going through every state of the bodies from picture to picture; taking a first lens on an empty body counts none.',
     ),
   ];
+}
+
+const FEWEST =
+  'The fewest over the whole outing each time, by going through every state of the bodies.';
+
+/** What the order of pictures that is left free saves. */
+export function orderSteps({ plan, changesInOrder }: CarryAnswer): Step[] {
+  return [
+    {
+      name: 'Saved',
+      result: String(changesInOrder - plan.changes),
+      formula: `every picture in the order of the brief − the order free where you allow it = ${changesInOrder} − ${plan.changes}`,
+      source: FEWEST,
+    },
+  ];
+}
+
+/** What it would take with the order free in every stretch. */
+export function anyOrderSteps({ plan, changesAnyOrder }: CarryAnswer): Step[] {
+  return [
+    {
+      name: 'Saved by freeing the rest',
+      result: String(plan.changes - changesAnyOrder),
+      formula: `this plan − the order free in every stretch = ${plan.changes} − ${changesAnyOrder}`,
+      source: FEWEST,
+    },
+  ];
+}
+
+/** Room for caps at both ends of a lens, mm. */
+export const CAPS_MM = 12;
+const MM3_PER_LITRE = 1e6;
+const litres = (mm3: number) => `${exact(mm3 / MM3_PER_LITRE)} l`;
+
+/** How much of the bag's room the blocks take. */
+export function roomSteps(file: OutingFile, items: readonly BagItem[]): Step[] {
+  const { compartments } = file.packing;
+  const name = namesOf(file);
+  const source = `Width × height × depth, as given; a lens with ${CAPS_MM} mm more for its caps.`;
+  const sum = (what: string, blocks: readonly (BagItem & { readonly name?: string })[]) =>
+    sumStep(
+      what,
+      blocks.map((b) => ({
+        name: `${b.name ?? name(b.id)}, ${sidesText(b)}`,
+        value: volumeMm3([b]),
+      })),
+      litres,
+      source,
+    );
+  const [taken, room] = [volumeMm3(items), volumeMm3(compartments)];
+  return [
+    sum('The blocks around what comes along', items),
+    sum('Room in the bag', compartments),
+    {
+      name: 'Share of the room',
+      result: `${exact((100 * taken) / room)} %`,
+      formula: `blocks / room = ${litres(taken)} / ${litres(room)}`,
+      source:
+        'Blocks do not fill a bag without rest: that they go in is shown by the drawing, not by this share.',
+    },
+  ];
+}
+
+/** Why a block goes into no compartment: its sides against theirs, each from the longest. */
+export function tooBigSteps(file: OutingFile, item: BagItem): Step[] {
+  return file.packing.compartments.map((c) => ({
+    name: c.name,
+    result: `${sidesText(c)} inside`,
+    formula: `${sidesText(item)} does not fit, whichever side is up`,
+    source:
+      'Sides from the longest to the shortest; a block fits when none of its sides is longer.',
+  }));
+}
+
+function sidesText({ widthMm, heightMm, depthMm }: Sides): string {
+  const sides = [widthMm, heightMm, depthMm].sort((a, b) => b - a);
+  return `${sides.map(exact).join(' × ')} mm`;
 }
 
 type Part = Summand & { readonly id: string };
