@@ -76,18 +76,37 @@ describe('branching', () => {
     let branched = 0;
     fc.assert(
       fc.property(anyKnapsack, fc.boolean(), (knapsack, knowsStep) => {
-        const { task } = relaxed(knapsack);
+        const { task, solves } = relaxed(knapsack);
         const found = branch(task, knowsStep ? wholeStep(knapsack.worth) : null, () => true);
         if (found.kind !== 'optimal') throw new Error(found.kind);
         expect(-found.objective).toBeCloseTo(best(knapsack), 9);
         for (const value of found.values) expect(value).toBeCloseTo(Math.round(value), 6);
         const weight = found.values.reduce((sum, v, i) => sum + v * knapsack.weight[i]!, 0);
         expect(weight).toBeLessThanOrEqual(knapsack.room + 1e-6);
-        branched += found.branches;
+        branched += (solves() - 1) / 2;
       }),
       { seed: 51, numRuns: 400 },
     );
     expect(branched).toBeGreaterThan(400);
+  });
+
+  it('begins with what is known, and answers with it where nothing is better', () => {
+    fc.assert(
+      fc.property(anyKnapsack, (knapsack) => {
+        const most = best(knapsack);
+        const none = { values: knapsack.worth.map(() => 0), objective: 0 };
+        const fromNothing = branch(relaxed(knapsack).task, null, () => true, none);
+        expect(fromNothing).toMatchObject({ kind: 'optimal' });
+        expect(fromNothing.kind === 'optimal' && -fromNothing.objective).toBeCloseTo(most, 9);
+        const found = branch(relaxed(knapsack).task, null, () => true);
+        if (found.kind !== 'optimal') throw new Error(found.kind);
+        const [alone, again] = [relaxed(knapsack), relaxed(knapsack)];
+        branch(alone.task, null, () => true);
+        expect(branch(again.task, null, () => true, found)).toMatchObject({ values: found.values });
+        expect(again.solves()).toBeLessThanOrEqual(alone.solves());
+      }),
+      { seed: 55, numRuns: 100 },
+    );
   });
 
   it('leaves all bounds as they were', () => {

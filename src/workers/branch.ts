@@ -15,14 +15,14 @@ export interface Relaxed {
   bound(column: number, lower: number, upper: number): void;
 }
 
+/** A whole solution. */
+export interface Whole {
+  readonly values: readonly number[];
+  readonly objective: number;
+}
+
 export type Branched =
-  | {
-      readonly kind: 'optimal';
-      readonly values: number[];
-      readonly objective: number;
-      /** 0 when the relaxation itself was whole. */
-      readonly branches: number;
-    }
+  | ({ readonly kind: 'optimal' } & Whole)
   | { readonly kind: 'infeasible' }
   | { readonly kind: 'given-up' };
 
@@ -40,13 +40,15 @@ const FINEST_STEP = 1 / 4;
  *
  * @param step what every whole solution's objective is a multiple of; null when not known
  * @param goOn asked before each branch, with the branches so far; `given-up` when it says no
+ * @param known a whole solution to begin with; it is the answer when none is better
  */
 export function branch(
   relaxed: Relaxed,
   step: number | null,
   goOn: (branches: number) => boolean,
+  known: Whole | null = null,
 ): Branched {
-  let best: { values: number[]; objective: number } | null = null;
+  let best = known;
   let branches = 0;
   let givenUp = false;
   const lower = Float64Array.from(relaxed.lower);
@@ -85,8 +87,7 @@ export function branch(
   };
   visit();
   if (givenUp) return { kind: 'given-up' };
-  const found = best as { values: number[]; objective: number } | null;
-  return found === null ? { kind: 'infeasible' } : { kind: 'optimal', ...found, branches };
+  return best === null ? { kind: 'infeasible' } : { kind: 'optimal', ...best };
 }
 
 function mostFractional(whole: Int32Array, values: ArrayLike<number>): number | null {

@@ -98,6 +98,45 @@ describe('aims solved one after another, each held', () => {
     expect(none).toBeGreaterThan(5);
   });
 
+  it('hold one whose whole optimum is worse than its relaxation', async () => {
+    // Two of any three neighbours on a ring of five: the relaxation takes halves, 2.5 against 3.
+    const ring = [0, 1, 2, 3, 4];
+    const session = (await loadHighsSolver()).open({
+      columnCount: 6,
+      lower: [...ring.map(() => 0), 0],
+      upper: [...ring.map(() => 1), 1],
+      integer: [...ring.map(() => true), true],
+      rows: ring.map((i) => ({
+        lower: 1,
+        upper: Infinity,
+        columns: [i, (i + 1) % 5],
+        coefficients: [1, 1],
+      })),
+    });
+    const count = [1, 1, 1, 1, 1, 9];
+    expect(session.minimise(count, 10)).toMatchObject({ kind: 'optimal', objective: 3 });
+    session.hold({ costs: count, value: 3 });
+    // What costs more than the gap stays out, and three of the ring are all that may be taken.
+    expect(session.minimise([0, 0, 0, 0, 0, -1], 10)).toMatchObject({ objective: 0 });
+    expect(session.minimise([-1, -1, -1, -1, -1, 0], 10)).toMatchObject({ objective: -3 });
+    expect(session.minimise([3, 1, 1, 2, 5, 0], 10)).toMatchObject({ objective: 4 + 2 });
+    session.close();
+  });
+
+  it('are looked for anew when a row forbids the last optimum', async () => {
+    const session = (await loadHighsSolver()).open({
+      columnCount: 2,
+      lower: [0, 0],
+      upper: [1, 1],
+      integer: [true, true],
+      rows: [{ lower: 1, upper: Infinity, columns: [0, 1], coefficients: [1, 1] }],
+    });
+    expect(session.minimise([1, 2], 10)).toMatchObject({ objective: 1 });
+    session.addRow({ lower: -Infinity, upper: 0, columns: [0], coefficients: [1] });
+    expect(session.minimise([1, 2], 10)).toMatchObject({ objective: 2 });
+    session.close();
+  });
+
   it('hold two of them at once', async () => {
     const session = (await loadHighsSolver()).open({
       columnCount: 3,

@@ -8,7 +8,7 @@ import {
   type MipSolver,
   type Reached,
 } from '@/core/lineup';
-import { branch, type Relaxation, wholeStep } from './branch';
+import { branch, type Branched, type Relaxation, type Whole, wholeStep } from './branch';
 
 let loading: Promise<MipSolver> | null = null;
 
@@ -35,6 +35,8 @@ const STRATEGY_BY_BASIS = 0;
 const RELAXED_PRESOLVE = 'off';
 /** Duals beyond this are not zero. */
 const DUAL_TOLERANCE = 1e-7;
+/** Objectives nearer than this, relatively, are the same but for rounding. */
+const SAME_OBJECTIVE = 1e-9;
 /** Time for finding rows that fight, s. */
 const CONFLICT_TIME_S = 10;
 /**
@@ -65,8 +67,10 @@ class HighsSession implements MipSession {
   private readonly all: Int32Array;
   private readonly whole: Int32Array;
   private readonly status: Highs['constants']['modelStatus'];
-  /** The last optimum was that of the relaxation, so its duals describe all optima. */
-  private relaxed = false;
+  /** The relaxation of what was last minimised; null where none was solved to the end. */
+  private root: Root | null = null;
+  /** The optimum of what was last minimised; null when there was none, or a row may forbid it. */
+  private best: Whole | null = null;
   /** Branching led nowhere once: with what is held since, it will not the next time. */
   private branches = true;
   private readonly lower: Float64Array;
@@ -93,14 +97,28 @@ class HighsSession implements MipSession {
   }
 
   minimise(costs: readonly number[], timeLimitS: number): MipOutcome {
+    const outcome = this.branch(costs, timeLimitS);
+    if (outcome.kind !== 'given-up') return this.reached(outcome);
+    this.branches = false;
+    return this.reached(this.search(timeLimitS));
+  }
+
+  private reached(outcome: MipOutcome): MipOutcome {
+    this.best = outcome.kind === 'optimal' ? outcome : null;
+    return outcome;
+  }
+
+  private branch(costs: readonly number[], timeLimitS: number): Branched {
     this.native.changeColsCost({ kind: 'set', indices: this.all }, Float64Array.from(costs));
-    this.relaxed = false;
+    this.root = null;
     let work = 0;
-    const outcome = branch(
+    const known = this.best?.values;
+    return branch(
       {
         whole: this.whole,
         solve: () => {
           const solved = this.solveRelaxed(timeLimitS);
+          if (work === 0 && solved.kind === 'optimal') this.root = this.rootOf(solved);
           const steps = Number(this.native.info.get('simplex_iteration_count'));
           work += (STEPS_TO_START + steps) * this.all.length;
           return solved;
@@ -112,51 +130,66 @@ class HighsSession implements MipSession {
       this.stepOf(costs),
       (branches) =>
         this.branches && branches < mostBranches(this.all.length) && work < MOST_BRANCHING_WORK,
+      known ? { values: known, objective: objectiveAt(costs, known) } : null,
     );
-    if (outcome.kind === 'given-up') {
-      this.branches = false;
-      return this.search(timeLimitS);
-    }
-    if (outcome.kind === 'infeasible') return outcome;
-    this.relaxed = outcome.branches === 0;
-    return { kind: 'optimal', values: outcome.values, objective: outcome.objective };
   }
 
   /**
-   * Where the relaxation had a whole optimum, all whole optima lie on its optimal face: what has a
-   * reduced cost stays where it is, and rows with a dual stay tight. That keeps the model a covering
-   * one, which a row over the whole objective would not.
+   * Whole columns whose reduced cost is more than what the whole optimum lies above the relaxation's
+   * stay where the relaxation has them. Where the two are as good, all whole optima lie on the
+   * relaxation's optimal face: all that has a reduced cost stays, and rows with a dual stay tight.
+   * That keeps the model a covering one, which a row over the whole objective does not.
    */
   hold(...parts: readonly Reached[]): void {
-    if (!this.relaxed) {
-      for (const { costs, value } of parts) {
-        const columns = costs.flatMap((c, i) => (c === 0 ? [] : [i]));
-        this.addRow({
-          lower: -Infinity,
-          upper: value + AIM_TOLERANCE * Math.max(1, Math.abs(value)),
-          columns,
-          coefficients: columns.map((i) => costs[i] ?? 0),
-        });
-      }
-      return;
+    const { root, best } = this;
+    const gap = root && best ? Math.max(0, best.objective - root.objective) : Infinity;
+    const size = Math.max(1, Math.abs(best?.objective ?? 0));
+    const onFace = gap <= SAME_OBJECTIVE * size;
+    if (root && best) this.fix(root, onFace ? SAME_OBJECTIVE * size : gap + slackAt(size), onFace);
+    if (onFace) return;
+    for (const { costs, value } of parts) {
+      const columns = costs.flatMap((c, i) => (c === 0 ? [] : [i]));
+      this.insert({
+        lower: -Infinity,
+        upper: value + slackAt(value),
+        columns,
+        coefficients: columns.map((i) => costs[i] ?? 0),
+      });
     }
-    const { colValue, colDual, rowValue, rowDual } = this.native.getSolution();
-    for (const i of this.all) {
-      if (Math.abs(colDual[i]!) <= DUAL_TOLERANCE) continue;
-      this.lower[i] = colValue[i]!;
-      this.upper[i] = colValue[i]!;
+  }
+
+  private fix({ values, duals, rows }: Root, gap: number, onFace: boolean): void {
+    for (const i of onFace ? this.all : this.whole) {
+      if (Math.abs(duals[i]!) <= gap + DUAL_TOLERANCE) continue;
+      this.lower[i] = values[i]!;
+      this.upper[i] = values[i]!;
     }
     this.native.changeColsBounds({ kind: 'set', indices: this.all }, this.lower, this.upper);
-    const rows = Int32Array.from(rowDual.keys()).filter(
-      (i) => Math.abs(rowDual[i]!) > DUAL_TOLERANCE,
+    const tight = Int32Array.from(rows.duals.keys()).filter(
+      (i) => Math.abs(rows.duals[i]!) > DUAL_TOLERANCE,
     );
-    if (rows.length === 0) return;
-    const levels = Float64Array.from(rows, (i) => rowValue[i]!);
-    this.native.changeRowsBounds({ kind: 'set', indices: rows }, levels, levels);
+    if (!onFace || tight.length === 0) return;
+    const levels = Float64Array.from(tight, (i) => rows.values[i]!);
+    this.native.changeRowsBounds({ kind: 'set', indices: tight }, levels, levels);
+  }
+
+  /** The relaxation that was just solved. */
+  private rootOf({ objective }: { readonly objective: number }): Root {
+    const { colValue, colDual, rowValue, rowDual } = this.native.getSolution();
+    return {
+      objective,
+      values: Float64Array.from(colValue),
+      duals: Float64Array.from(colDual),
+      rows: { values: Float64Array.from(rowValue), duals: Float64Array.from(rowDual) },
+    };
   }
 
   addRow(row: MipRow): void {
-    this.relaxed = false;
+    this.best = null;
+    this.insert(row);
+  }
+
+  private insert(row: MipRow): void {
     this.native.addRow(row.lower, row.upper, {
       indices: Int32Array.from(row.columns),
       values: Float64Array.from(row.coefficients),
@@ -233,6 +266,18 @@ class HighsSession implements MipSession {
     return code === this.status.infeasible || code === this.status.unboundedOrInfeasible;
   }
 }
+
+/** A solved relaxation, with the reduced costs of its columns and the duals of its rows. */
+interface Root {
+  readonly objective: number;
+  readonly values: Float64Array;
+  readonly duals: Float64Array;
+  readonly rows: { readonly values: Float64Array; readonly duals: Float64Array };
+}
+
+const slackAt = (value: number) => AIM_TOLERANCE * Math.max(1, Math.abs(value));
+const objectiveAt = (costs: readonly number[], values: readonly number[]) =>
+  costs.reduce((sum, c, i) => (c === 0 ? sum : sum + c * values[i]!), 0);
 
 /** HiGHS does not run a model without columns; its one solution is empty, unless a row forbids it. */
 function emptySession(model: MipModel): MipSession {
