@@ -214,36 +214,39 @@ const anyStretch = (id: string) =>
     .map((change) => aStretch(id, change));
 
 /** Two shooters and stretches with everything: fixed setups, bodies in hand, weights, rain. */
-export const anyOuting: fc.Arbitrary<LineupQuestion> = fc
-  .record({
-    shelf: anyShelf(4, 3),
-    frames: anyFrames(4),
-    limits: anyLimits,
-    stretches: fc.oneof(fc.tuple(anyStretch('s0')), fc.tuple(anyStretch('s0'), anyStretch('s1'))),
-    places: fc.array(
-      fc.record({
-        stretch: fc.constantFrom('', '', 's0', 's1'),
-        shooter: fc.constantFrom('', '', 'one', 'two'),
-        view: fc.option(fc.tuple(fc.constantFrom(2, 10), fc.constantFrom(12, 40)), { freq: 3 }),
+export const anyOutingOf = (mostLenses: number): fc.Arbitrary<LineupQuestion> =>
+  fc
+    .record({
+      shelf: anyShelf(mostLenses, 3),
+      frames: anyFrames(4),
+      limits: anyLimits,
+      stretches: fc.oneof(fc.tuple(anyStretch('s0')), fc.tuple(anyStretch('s0'), anyStretch('s1'))),
+      places: fc.array(
+        fc.record({
+          stretch: fc.constantFrom('', '', 's0', 's1'),
+          shooter: fc.constantFrom('', '', 'one', 'two'),
+          view: fc.option(fc.tuple(fc.constantFrom(2, 10), fc.constantFrom(12, 40)), { freq: 3 }),
+        }),
+        { minLength: 4, maxLength: 4 },
+      ),
+    })
+    .map(({ stretches, places, frames, ...parts }) => ({
+      outing: { shooters: SHOOTERS },
+      stretches,
+      ...parts,
+      frames: frames.map((f, i) => {
+        const place = places[i]!;
+        const known = stretches.some((s) => s.id === place.stretch);
+        return {
+          ...f,
+          stretchIds: known ? [stretchId.parse(place.stretch)] : [],
+          shooterIds: place.shooter === '' ? [] : [shooterId.parse(place.shooter)],
+          views:
+            place.view && f.need.kind === 'subject'
+              ? [{ shooterId: shooterId.parse('two'), fromM: place.view[0], toM: place.view[1] }]
+              : [],
+        };
       }),
-      { minLength: 4, maxLength: 4 },
-    ),
-  })
-  .map(({ stretches, places, frames, ...parts }) => ({
-    outing: { shooters: SHOOTERS },
-    stretches,
-    ...parts,
-    frames: frames.map((f, i) => {
-      const place = places[i]!;
-      const known = stretches.some((s) => s.id === place.stretch);
-      return {
-        ...f,
-        stretchIds: known ? [stretchId.parse(place.stretch)] : [],
-        shooterIds: place.shooter === '' ? [] : [shooterId.parse(place.shooter)],
-        views:
-          place.view && f.need.kind === 'subject'
-            ? [{ shooterId: shooterId.parse('two'), fromM: place.view[0], toM: place.view[1] }]
-            : [],
-      };
-    }),
-  }));
+    }));
+
+export const anyOuting = anyOutingOf(4);

@@ -16,9 +16,10 @@ import {
   someLimits,
 } from '../../../tests/support/gear';
 import { BitSet } from './bitSet';
-import { type Cell, essentialCells } from './cells';
+import { type Cell, cellsOf, essentialCells } from './cells';
 import { baseTargets, type Field, fieldOf } from './field';
 import { lensesOf } from './makers';
+import { missingOf } from './places';
 import { reduce } from './reduce';
 
 const LIMITS = someLimits();
@@ -44,6 +45,8 @@ describe('sets of numbers', () => {
   });
 });
 
+const everyMaker = (field: Field) => field.makers.map(() => true);
+
 /** The frames of which every cell has a maker among some pieces, hands and bodies not counted. */
 function framesWithin(field: Field, among: ReadonlySet<string>): Set<FrameId> {
   const usable = new Set<number>();
@@ -55,7 +58,11 @@ function framesWithin(field: Field, among: ReadonlySet<string>): Set<FrameId> {
       .filter(
         (t) =>
           t.layer === 'base' &&
-          t.occasions.some((o) => o.cells.every((cell) => cell.makers.some((i) => usable.has(i)))),
+          t.occasions.some((o) =>
+            cellsOf(o, everyMaker(field)).cells.every((cell) =>
+              cell.makers.some((i) => usable.has(i)),
+            ),
+          ),
       )
       .map((t) => t.frame.id),
   );
@@ -66,7 +73,7 @@ describe('cells', () => {
   const shown = (frame: Frame, from = lenses) => {
     const field = fieldOf(aQuestion({ shelf: aShelf(from), frames: [frame] }));
     const [target] = field.targets;
-    return target!.occasions[0]!.cells.map((cell) => [
+    return cellsOf(target!.occasions[0]!, everyMaker(field)).cells.map((cell) => [
       cell.range.from,
       cell.range.to,
       [...lensesOf(cell.makers, field.makers)].sort().join('+'),
@@ -81,12 +88,15 @@ describe('cells', () => {
     ]);
   });
 
-  it('name the places that nothing makes', () => {
-    expect(shown(focalFrame('f', 16, 300, 'held'))).toEqual([
-      [16, 24, ''],
-      [50, 85, 'b'],
-      [200, 300, ''],
+  it('leave the places that nothing makes to be named', () => {
+    const frame = focalFrame('f', 16, 300, 'held');
+    const field = fieldOf(aQuestion({ shelf: aShelf(lenses), frames: [frame] }));
+    const { axis, places } = field.targets[0]!.occasions[0]!;
+    expect(missingOf(axis, places.values())).toEqual([
+      { from: 16, to: 24 },
+      { from: 200, to: 300 },
     ]);
+    expect(shown(frame).some(([, , makers]) => makers === '')).toBe(true);
   });
 
   it('are one for a free frame, a flowing frame, and a single place', () => {

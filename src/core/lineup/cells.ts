@@ -1,9 +1,8 @@
-import { footingOf, type Frame, type FrameId, needAxis } from '@/core/brief';
-import type { Able } from '@/core/coverage';
-import { clearlyBelow, covers, type Interval, type IntervalSet, union } from '@/core/intervals';
+import type { Frame, FrameId } from '@/core/brief';
+import { clearlyBelow, type Interval, type IntervalSet } from '@/core/intervals';
 import { BitSet } from './bitSet';
-import type { MakerTable } from './makers';
 import type { Occasion } from './occasions';
+import { isOfOnePiece, type OccasionPlaces } from './places';
 
 /**
  * A piece of a frame that one maker either makes or not: a run of distances at which as few makers
@@ -25,43 +24,33 @@ export interface OccasionCells {
   readonly twice: boolean;
 }
 
-/** Cuts an occasion into cells for the able setups in its hands. */
+/**
+ * Cuts an occasion into the cells that imply all others.
+ *
+ * @param allowed for each maker whether it may be used
+ */
 export function cellsOf(
-  occasion: Occasion,
-  able: readonly Able[],
-  table: MakerTable,
-  twice: boolean,
+  { occasion, twice, axis, places }: OccasionPlaces,
+  allowed: readonly boolean[],
 ): OccasionCells {
-  const places = new Map<number, IntervalSet[]>();
-  for (const hand of occasion.hands) {
-    for (const { index, places: set } of able) {
-      if (!table.isInHand(index, hand)) continue;
-      const number = table.numberOf(index, hand, twice);
-      const sets = places.get(number);
-      if (sets) sets.push(set);
-      else places.set(number, [set]);
-    }
-  }
-  return { occasion, twice, cells: cut(occasion.frame, places, table.makers.length) };
+  return { occasion, twice, cells: cut(occasion.frame, axis, places, allowed) };
 }
 
-function cut(
+/** The cells of a part of an axis, or of all of it. */
+export function cut(
   frame: Frame,
-  places: ReadonlyMap<number, readonly IntervalSet[]>,
-  makerCount: number,
+  axis: Interval,
+  places: ReadonlyMap<number, IntervalSet>,
+  allowed: readonly boolean[],
 ): Cell[] {
-  const axis = needAxis(frame.need).range;
-  const footing = footingOf(frame.need);
-  if (footing !== 'held' || axis.from === axis.to) {
-    const makers = [...places]
-      .filter(([, sets]) => footing === 'free' || sets.some((set) => covers(set, axis)))
-      .map(([number]) => number);
-    return [{ frameId: frame.id, range: axis, makers: upwards(makers) }];
-  }
-  const merged = new Map<number, IntervalSet>();
-  for (const [number, sets] of places)
-    merged.set(number, sets.find((set) => covers(set, axis)) ?? union(sets.flat()));
-  return leanestRuns(axis, merged, makerCount).map((run) => ({ frameId: frame.id, ...run }));
+  const may = [...places].filter(([number]) => allowed[number]);
+  if (isOfOnePiece(frame))
+    return [{ frameId: frame.id, range: axis, makers: upwards(may.map(([number]) => number)) }];
+  const runs = leanestRuns(axis, may, allowed.length);
+  return essentialCells(
+    runs.map((run) => ({ frameId: frame.id, ...run })),
+    allowed.length,
+  );
 }
 
 const upwards = (numbers: readonly number[]) => Array.from(Int32Array.from(numbers).sort());
@@ -79,14 +68,15 @@ interface Change {
  */
 function leanestRuns(
   axis: Interval,
-  places: ReadonlyMap<number, IntervalSet>,
+  places: readonly (readonly [number, IntervalSet])[],
   makerCount: number,
 ): { range: Interval; makers: number[] }[] {
   const now = BitSet.empty(makerCount);
   const changes: Change[] = [];
   for (const [maker, set] of places) {
     for (const { from, to } of set) {
-      if (!clearlyBelow(from, to)) continue;
+      const inside = clearlyBelow(axis.from, to) && clearlyBelow(from, axis.to);
+      if (!inside || !clearlyBelow(from, to)) continue;
       if (!clearlyBelow(axis.from, from)) now.add(maker);
       else if (clearlyBelow(from, axis.to)) changes.push({ at: from, opens: true, maker });
       if (clearlyBelow(to, axis.to)) changes.push({ at: to, opens: false, maker });

@@ -1,16 +1,12 @@
 import type { FrameId } from '@/core/brief';
-import { type Kit, kitPieces, type Setup } from '@/core/gear';
+import { kitPieces, type Setup } from '@/core/gear';
 import { type Choice, choose } from './choose';
 import type { Field } from './field';
 import type { Hand } from './hands';
+import { isAtHand } from './makers';
 import type { MipSolver } from './mipSolver';
 import { type AimName, aimsOf } from './objective';
 import { reduce } from './reduce';
-
-/** Whether everything of a kit is among the taken pieces. */
-export function isAtHand(kit: Kit, taken: ReadonlySet<string>): boolean {
-  return kitPieces(kit).every((id) => taken.has(id));
-}
 
 /** The setups that a choice has in a hand. */
 export function setupsIn(field: Field, choice: Choice, hand: Hand): Setup[] {

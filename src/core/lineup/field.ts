@@ -1,9 +1,9 @@
 import type { Frame, FrameId, Limits } from '@/core/brief';
 import { type Able, ableSetups, type Harder, stillAble } from '@/core/coverage';
-import { cellsOf, type OccasionCells } from './cells';
 import { type Hand, handsOf } from './hands';
 import { type Maker, MakerTable } from './makers';
 import { type Occasion, occasionsOf } from './occasions';
+import { type OccasionPlaces, placesAt } from './places';
 import type { LineupQuestion } from './question';
 import { type Selectable, selectable } from './selectable';
 
@@ -18,11 +18,11 @@ const HARDER: Readonly<Record<Exclude<Layer, 'base'>, Harder>> = {
 };
 
 /** A frame, or a stricter reading of it, with the occasions on which it can be got. */
-export interface Target {
+export interface Target<OnOccasion = OccasionPlaces> {
   readonly key: string;
   readonly frame: Frame;
   readonly layer: Layer;
-  readonly occasions: readonly OccasionCells[];
+  readonly occasions: readonly OnOccasion[];
 }
 
 /** A question laid out for the choice: what may be chosen, in whose hands, and what it makes. */
@@ -87,7 +87,7 @@ function targetsOf(
         frame,
         layer,
         occasions: occasions.map((o) =>
-          cellsOf(o, able.get(o.frame) ?? [], table, isBase && frame.twice),
+          placesAt(o, able.get(o.frame) ?? [], table, isBase && frame.twice),
         ),
       };
     }),

@@ -8,11 +8,12 @@ import {
   verdictOn,
 } from '@/core/coverage';
 import { kitKey, type Setup } from '@/core/gear';
-import { containsPoint, type Interval, subtract, union } from '@/core/intervals';
+import type { Interval } from '@/core/intervals';
 import type { Choice } from './choose';
 import { setupsIn } from './evaluate';
 import type { Field, Target } from './field';
 import type { Occasion } from './occasions';
+import { missingOf } from './places';
 import type { Cover, FrameResult, PlaceUnit } from './result';
 
 const UNITS: Readonly<Record<ReturnType<typeof needAxis>['kind'], PlaceUnit>> = {
@@ -45,8 +46,9 @@ export function frameResult(field: Field, target: Target, choice: Choice): Frame
       ),
     ),
     missing: got ? [] : (reported[0]?.missing ?? []),
-    impossible:
-      target.occasions[0]?.cells.filter((c) => c.makers.length === 0).map((c) => c.range) ?? [],
+    impossible: target.occasions
+      .slice(0, 1)
+      .flatMap(({ axis, places }) => missingOf(axis, places.values())),
     nearest: got ? null : nearestMiss(field, target),
     conflict: got ? null : conflictOf(frame, oneOfEachBody(field), field.limits),
   };
@@ -67,25 +69,19 @@ function lookAt(field: Field, occasion: Occasion, choice: Choice): Looked {
   const verdicts = setups.map((s) => verdictOn(s, occasion.frame, field.limits));
   const axis = needAxis(occasion.frame.need).range;
   const footing = footingOf(occasion.frame.need);
-  const places = verdicts.flatMap((v) => v.able);
-  const enough =
-    footing === 'held' ? missingOf(axis, places).length === 0 : verdicts.some((v) => v.got);
-  return { occasion, verdicts, missing: enough ? [] : missingOf(axis, places) };
-}
-
-function missingOf(axis: Interval, made: readonly Interval[]): readonly Interval[] {
-  const places = union(made);
-  if (axis.from === axis.to) return containsPoint(places, axis.from) ? [] : [axis];
-  return subtract([axis], places);
+  const missing = missingOf(
+    axis,
+    verdicts.map((v) => v.able),
+  );
+  const enough = footing !== 'held' && verdicts.some((v) => v.got);
+  return { occasion, verdicts, missing: enough ? [] : missing };
 }
 
 /** Whether an occasion gets its frame without cropping anywhere. */
 function isClear({ occasion, verdicts }: Looked): boolean {
   const { need } = occasion.frame;
   if (footingOf(need) !== 'held') return verdicts.some((v) => v.code === 'clear');
-  const clear = verdicts.flatMap((v) =>
-    v.parts.filter((p) => p.code === 'clear').map((p) => p.range),
-  );
+  const clear = verdicts.map((v) => v.parts.filter((p) => p.code === 'clear').map((p) => p.range));
   return missingOf(needAxis(need).range, clear).length === 0;
 }
 

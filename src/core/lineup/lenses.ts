@@ -2,10 +2,13 @@ import type { Frame, FrameId, Limits } from '@/core/brief';
 import { shortfallOf, verdictOn } from '@/core/coverage';
 import { type Lens, type LensId, mountableSetups, ownership, type Shelf } from '@/core/gear';
 import type { Choice } from './choose';
-import { framesGotWith, isAtHand } from './evaluate';
-import { type Field, fieldOf } from './field';
+import type { Interval, IntervalSet } from '@/core/intervals';
+import { framesGotWith } from './evaluate';
+import { type Field, fieldOf, type Target } from './field';
 import { byVerdict } from './frames';
+import { isAtHand, type Maker } from './makers';
 import type { MipSolver } from './mipSolver';
+import { missingOf, type OccasionPlaces } from './places';
 import type { LineupQuestion } from './question';
 import type { LensIn, LensLack, LensOut } from './result';
 import type { Selectable } from './selectable';
@@ -79,21 +82,10 @@ function othersField(question: LineupQuestion, lenses: readonly Lens[]): Field {
 
 /** The frames that each lens makes with nothing behind it, hands and bodies not counted. */
 function madeAlone(field: Field): Map<LensId, FrameId[]> {
-  const { makers } = field;
-  const made = new Map<LensId, FrameId[]>();
-  for (const target of field.targets) {
-    if (target.layer !== 'base') continue;
-    const able = new Set<LensId>();
-    for (const { cells } of target.occasions) {
-      const byCell = cells.map(
-        (cell) =>
-          new Set(cell.makers.flatMap((i) => (makers[i]?.bare ? [makers[i].kit.lensId] : []))),
-      );
-      for (const id of byCell[0] ?? []) if (byCell.every((ids) => ids.has(id))) able.add(id);
-    }
-    for (const id of able) made.set(id, [...(made.get(id) ?? []), target.frame.id]);
-  }
-  return made;
+  const bare = field.makers.map((maker) => maker.bare);
+  return framesByLens(field.targets, (occasion) =>
+    lensesFor(occasion, field.makers, bare, [occasion.axis]),
+  );
 }
 
 /** The lost frames that each lens would add to what is taken, hands and bodies not counted. */
@@ -105,21 +97,48 @@ function addedBy(
   const { makers } = field;
   const withOne = makers.map(({ kit }) => isAtHand(kit, new Set([...taken, kit.lensId])));
   const atHand = makers.map(({ kit }) => isAtHand(kit, taken));
-  const added = new Map<LensId, FrameId[]>();
   const wanted = new Set(lost);
-  for (const target of field.targets) {
-    if (target.layer !== 'base' || !wanted.has(target.frame.id)) continue;
-    const able = new Set<LensId>();
-    for (const { cells } of target.occasions) {
-      const open = cells.filter((cell) => !cell.makers.some((i) => atHand[i]));
-      const byCell = open.map(
-        (cell) => new Set(cell.makers.flatMap((i) => (withOne[i] ? [makers[i]!.kit.lensId] : []))),
-      );
-      for (const id of byCell[0] ?? []) if (byCell.every((ids) => ids.has(id))) able.add(id);
-    }
-    for (const id of able) added.set(id, [...(added.get(id) ?? []), target.frame.id]);
+  const targets = field.targets.filter((t) => wanted.has(t.frame.id));
+  return framesByLens(targets, (occasion) => {
+    const { axis, places } = occasion;
+    const made = [...places].filter(([i]) => atHand[i]).map(([, set]) => set);
+    const missing = missingOf(axis, made);
+    return missing.length === 0 ? [] : lensesFor(occasion, makers, withOne, missing);
+  });
+}
+
+/** The frames of some targets by the lenses that get one of their occasions. */
+function framesByLens(
+  targets: readonly Target[],
+  lensesOn: (occasion: OccasionPlaces) => readonly LensId[],
+): Map<LensId, FrameId[]> {
+  const frames = new Map<LensId, FrameId[]>();
+  for (const target of targets) {
+    if (target.layer !== 'base') continue;
+    const able = new Set(target.occasions.flatMap(lensesOn));
+    for (const id of able) frames.set(id, [...(frames.get(id) ?? []), target.frame.id]);
   }
-  return added;
+  return frames;
+}
+
+/** The lenses of which the makers that count make some places of an occasion together. */
+function lensesFor(
+  { places }: OccasionPlaces,
+  makers: readonly Maker[],
+  counts: readonly boolean[],
+  missing: readonly Interval[],
+): LensId[] {
+  const own = new Map<LensId, IntervalSet[]>();
+  for (const [i, set] of places) {
+    if (!counts[i]) continue;
+    const { lensId } = makers[i]!.kit;
+    const sets = own.get(lensId);
+    if (sets) sets.push(set);
+    else own.set(lensId, [set]);
+  }
+  return [...own].flatMap(([id, sets]) =>
+    missing.every((range) => missingOf(range, sets).length === 0) ? [id] : [],
+  );
 }
 
 /** What one lens lacks for each frame that it does not make alone, by its best setup. */

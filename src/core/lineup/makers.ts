@@ -1,4 +1,12 @@
-import { type BodyId, isBare, type Kit, kitKey, type LensId, type Setup } from '@/core/gear';
+import {
+  type BodyId,
+  isBare,
+  type Kit,
+  kitKey,
+  kitPieces,
+  type LensId,
+  type Setup,
+} from '@/core/gear';
 import type { Hand } from './hands';
 
 /**
@@ -114,6 +122,11 @@ export function neededMakers(numbers: readonly number[], makers: readonly Maker[
     const maker = makers[i]!;
     return maker.bare || !bare.has(maker.whereLens);
   });
+}
+
+/** Whether everything of a kit is among the taken pieces. */
+export function isAtHand(kit: Kit, taken: ReadonlySet<string>): boolean {
+  return kitPieces(kit).every((id) => taken.has(id));
 }
 
 /** The lenses of some makers. */

@@ -21,7 +21,7 @@ export interface CoveringModel {
   readonly groups: readonly RowGroup[];
   /** Pieces: the first columns, in order. */
   readonly pieces: readonly Piece[];
-  readonly targets: readonly { readonly target: Target; readonly column: number }[];
+  readonly targets: readonly { readonly target: Target<OccasionCells>; readonly column: number }[];
   /** Lenses beyond the bodies of a hand. */
   readonly changes: readonly { readonly hand: Hand; readonly column: number }[];
   /** Setups that stay on their bodies for a stretch. */
@@ -67,7 +67,7 @@ class ModelBuilder {
   private readonly heldAt = new Map<string, { hand: Hand; pieceId: string; column: number }>();
   private readonly bodyAt = new Map<string, { hand: Hand; bodyId: BodyId; column: number }>();
   private readonly fixedAt = new Map<number, { maker: Maker; column: number }>();
-  private readonly targets: { target: Target; column: number }[] = [];
+  private readonly targets: { target: Target<OccasionCells>; column: number }[] = [];
   private readonly changes: { hand: Hand; column: number }[] = [];
   private readonly makers: readonly Maker[];
   private readonly stretches: readonly (readonly Hand[])[];
@@ -151,7 +151,7 @@ class ModelBuilder {
     this.row(0, Infinity, [...others.map((o) => [o, 1] as const), [what, -share]], group);
   }
 
-  private addTarget(target: Target): void {
+  private addTarget(target: Target<OccasionCells>): void {
     const twice = target.occasions.some((o) => o.twice);
     const column = this.column(0, 1, true);
     const group: RowGroup = { kind: 'cell', frameId: target.frame.id };
@@ -181,7 +181,7 @@ class ModelBuilder {
    * Whichever way a frame comes about, one of the lenses that make its cells there comes along.
    * Implied, but it keeps the relaxation from counting half a lens once for each way.
    */
-  private needALens(column: number, { occasions }: Target, group: RowGroup): void {
+  private needALens(column: number, { occasions }: Target<OccasionCells>, group: RowGroup): void {
     const combined = occasions.reduce((count, { cells }) => count * cells.length, 1);
     if (combined > MOST_COMBINATIONS) return;
     let combinations: ReadonlySet<number>[] = [new Set()];

@@ -1,6 +1,7 @@
 import type { FrameId, StretchId } from '@/core/brief';
 import type { LensId } from '@/core/gear';
 import type { Interval } from '@/core/intervals';
+import { cut, type OccasionCells } from './cells';
 import type { Field, Target } from './field';
 import { lensesOf } from './makers';
 import type { MipSolver } from './mipSolver';
@@ -94,20 +95,21 @@ function fewestLenses(all: readonly Witness[]): Witness[] {
 
 /**
  * The combinations of one cell for each occasion, with every lens of the whole choice that makes
- * any of them. Occasions that nothing can make are no way to get the frame and ask for nothing.
+ * any of them. Occasions that nothing can make are no way to get the frame and ask for nothing. A
+ * cell is cut once more by all lenses: those that were left out may make a part of it.
  */
-function candidatesOf(target: Target, field: Field): Witness[] {
+function candidatesOf(target: Target<OccasionCells>, field: Field): Witness[] {
   const { makers } = field;
+  const all = makers.map(() => true);
   const whole = field.targets.find((t) => t.key === target.key);
-  const occasions = target.occasions.map((o) => {
-    const all = whole?.occasions.find((w) => w.occasion === o.occasion)?.cells ?? [];
-    return o.cells.map((cell) => {
-      const full = all.find((c) => c.range === cell.range) ?? cell;
-      return {
-        place: { stretchId: o.occasion.stretchId, range: cell.range },
-        lensIds: lensesOf(full.makers, makers),
-      };
-    });
+  const occasions = target.occasions.map(({ occasion, cells }) => {
+    const places = whole?.occasions.find((w) => w.occasion === occasion)?.places ?? new Map();
+    return cells
+      .flatMap((cell) => cut(occasion.frame, cell.range, places, all))
+      .map((cell) => ({
+        place: { stretchId: occasion.stretchId, range: cell.range },
+        lensIds: lensesOf(cell.makers, makers),
+      }));
   });
   let combinations: { places: Witness['places'][number][]; lensIds: Set<LensId> }[] = [
     { places: [], lensIds: new Set() },

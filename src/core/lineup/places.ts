@@ -1,0 +1,74 @@
+import { footingOf, type Frame, needAxis } from '@/core/brief';
+import type { Able } from '@/core/coverage';
+import {
+  containsPoint,
+  covers,
+  type Interval,
+  type IntervalSet,
+  subtract,
+  union,
+} from '@/core/intervals';
+import type { MakerTable } from './makers';
+import type { Occasion } from './occasions';
+
+/** An occasion with what makes any of it. */
+export interface OccasionPlaces {
+  readonly occasion: Occasion;
+  /** Two lenses on two bodies are asked for. */
+  readonly twice: boolean;
+  readonly axis: Interval;
+  /**
+   * Where each maker, by its number, makes it. Where one place or one setup has to do, the makers
+   * that do it have the whole axis, and the others are left out.
+   */
+  readonly places: ReadonlyMap<number, IntervalSet>;
+}
+
+/** What the able setups make of an occasion in its hands. */
+export function placesAt(
+  occasion: Occasion,
+  able: readonly Able[],
+  table: MakerTable,
+  twice: boolean,
+): OccasionPlaces {
+  const found = new Map<number, IntervalSet[]>();
+  for (const hand of occasion.hands) {
+    for (const { index, places: set } of able) {
+      if (!table.isInHand(index, hand)) continue;
+      const number = table.numberOf(index, hand, twice);
+      const sets = found.get(number);
+      if (sets) sets.push(set);
+      else found.set(number, [set]);
+    }
+  }
+  const axis = needAxis(occasion.frame.need).range;
+  const whole: IntervalSet = [axis];
+  const places = new Map<number, IntervalSet>();
+  for (const [number, sets] of found) {
+    if (isOfOnePiece(occasion.frame)) {
+      if (footingOf(occasion.frame.need) === 'free' || sets.some((set) => covers(set, axis)))
+        places.set(number, whole);
+    } else {
+      places.set(number, sets.some((set) => covers(set, axis)) ? whole : unionOf(sets));
+    }
+  }
+  return { occasion, twice, axis, places };
+}
+
+const unionOf = (sets: readonly IntervalSet[]) =>
+  sets.length === 1 ? sets[0]! : union(sets.flat());
+
+/** Whether one maker has to do for the whole of a frame: it is free, flowing, or of one place. */
+export function isOfOnePiece({ need }: Frame): boolean {
+  const { from, to } = needAxis(need).range;
+  return footingOf(need) !== 'held' || from === to;
+}
+
+/** The places of an axis that some sets leave unmade. */
+export function missingOf(axis: Interval, made: Iterable<IntervalSet>): IntervalSet {
+  const sets = [...made];
+  if (sets.some((set) => covers(set, axis))) return [];
+  const places = union(sets.flat());
+  if (axis.from === axis.to) return containsPoint(places, axis.from) ? [] : [axis];
+  return subtract([axis], places);
+}
