@@ -19,7 +19,7 @@ import { PEERS } from './peers';
 /** One JSON line for each figure: medians over several runs, after warm-up runs that do not count. */
 
 const TIME_LIMIT_S = 60;
-const WARM_UP = 5;
+const WARM_UP = 30;
 const WARM = 'solver loaded and code warm; nothing of an earlier answer is kept between runs';
 
 const solver = await loadHighsSolver();
