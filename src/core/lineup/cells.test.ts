@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { footingOf, type Frame, type FrameId, needAxis } from '@/core/brief';
 import { ablePlaces } from '@/core/coverage';
-import { kitPieces, type Lens } from '@/core/gear';
+import { kitKey, kitPieces, type Lens } from '@/core/gear';
 import { containsPoint, union } from '@/core/intervals';
 import { anyFrame, anyQuestion } from '../../../tests/support/arbitraries';
 import {
@@ -249,7 +249,8 @@ describe('reduction', () => {
         const asked = { ...question, frames: [...question.frames, extra] };
         const { lenses, ...shelf } = asked.shelf;
         const turned = { ...asked, shelf: { ...shelf, lenses: [...lenses].reverse() } };
-        const keys = (q: typeof asked) => fieldOf(q).makers.map((m) => m.key);
+        const keys = (q: typeof asked) =>
+          fieldOf(q).makers.map((m) => `${m.hand?.index} ${m.bodyId} ${kitKey(m.kit)}`);
         expect(keys(turned)).toEqual(keys(asked));
         expect([...baseTargets(fieldOf(turned)).keys()]).toEqual([
           ...baseTargets(fieldOf(asked)).keys(),

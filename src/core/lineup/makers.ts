@@ -1,12 +1,4 @@
-import {
-  type BodyId,
-  isBare,
-  type Kit,
-  kitKey,
-  kitPieces,
-  type LensId,
-  type Setup,
-} from '@/core/gear';
+import { type BodyId, isBare, type Kit, kitPieces, type LensId, type Setup } from '@/core/gear';
 import type { Hand } from './hands';
 
 /**
@@ -14,13 +6,12 @@ import type { Hand } from './hands';
  * body where it matters which.
  */
 export interface Maker {
-  readonly key: string;
   readonly kit: Kit;
   /** null: it is enough that the kit comes along, in any hand that has everything. */
   readonly hand: Hand | null;
   /** null: any of the hand's bodies. */
   readonly bodyId: BodyId | null;
-  /** Number of everything in the key but the lens: makers that differ in the lens alone share it. */
+  /** Number of where it is and what stands behind the lens: makers that differ in the lens alone share it. */
   readonly slot: number;
   /** Number of where it is, without the kit. */
   readonly where: number;
@@ -36,11 +27,16 @@ export interface Maker {
  */
 export class MakerTable {
   readonly makers: Maker[] = [];
-  private readonly numbers = new Map<string, number>();
-  private readonly slots = new Map<string, number>();
-  private readonly places = new Map<string, number>();
-  private readonly placedLenses = new Map<string, number>();
-  private readonly known = new Map<string, Int32Array>();
+  private readonly bodies = new Map<BodyId, number>();
+  private readonly lenses = new Map<LensId, number>();
+  /** What stands behind a lens; nothing is 0. */
+  private readonly behind = new Map<string, number>([['', 0]]);
+  private readonly places = new Map<number, number>();
+  private readonly slots = new Map<number, number>();
+  private readonly placedLenses = new Map<number, number>();
+  private readonly numbers = new Map<number, number>();
+  /** For each kind of place the makers that setups have turned out to be; -1 where not yet. */
+  private readonly known: Int32Array[] = [];
   /** For each hand, whether each setup's body is at hand there. */
   private readonly atHand: readonly (readonly boolean[])[];
 
@@ -68,12 +64,8 @@ export class MakerTable {
   numberOf(index: number, hand: Hand, onBody: boolean): number {
     const tied = onBody || hand.choosesBodies || hand.fixedSetups;
     const inHand = tied || hand.choosesPieces;
-    const place = inHand ? `${hand.index}${tied ? '@' : ''}` : '';
-    let known = this.known.get(place);
-    if (!known) {
-      known = new Int32Array(this.setups.length).fill(-1);
-      this.known.set(place, known);
-    }
+    const place = inHand ? 1 + 2 * hand.index + Number(tied) : 0;
+    const known = (this.known[place] ??= new Int32Array(this.setups.length).fill(-1));
     const number = known[index] ?? -1;
     if (number >= 0) return number;
     const added = this.add(this.setups[index]!, hand, tied, inHand);
@@ -82,29 +74,34 @@ export class MakerTable {
   }
 
   private add(setup: Setup, hand: Hand, tied: boolean, inHand: boolean): number {
-    const where = inHand ? `${hand.index}@${tied ? setup.bodyId : ''}` : '';
-    const key = `${where}|${kitKey(setup)}`;
-    const known = this.numbers.get(key);
-    if (known !== undefined) return known;
-    const { lensId, adapterId, converterId, tubeId } = setup;
-    this.makers.push({
-      key,
-      kit: { lensId, adapterId, converterId, tubeId },
-      hand: inHand ? hand : null,
-      bodyId: tied ? setup.bodyId : null,
-      slot: numberIn(this.slots, `${where}|${adapterId}+${converterId}+${tubeId}`),
-      where: numberIn(this.places, where),
-      whereLens: numberIn(this.placedLenses, `${where}|${lensId}`),
-      bare: isBare(setup),
-    });
-    this.numbers.set(key, this.makers.length - 1);
-    return this.makers.length - 1;
+    const { lensId, adapterId, converterId, tubeId, bodyId } = setup;
+    const bare = isBare(setup);
+    const behind = bare ? 0 : numberIn(this.behind, `${adapterId}+${converterId}+${tubeId}`);
+    const body = tied ? numberIn(this.bodies, bodyId) + 1 : 0;
+    const where = inHand ? numberIn(this.places, hand.index * WIDEST + body) + 1 : 0;
+    const whereLens = numberIn(this.placedLenses, where * WIDEST + numberIn(this.lenses, lensId));
+    const number = numberIn(this.numbers, whereLens * WIDEST + behind);
+    if (number === this.makers.length)
+      this.makers.push({
+        kit: { lensId, adapterId, converterId, tubeId },
+        hand: inHand ? hand : null,
+        bodyId: tied ? bodyId : null,
+        slot: numberIn(this.slots, where * WIDEST + behind),
+        where,
+        whereLens,
+        bare,
+      });
+    return number;
   }
 }
 
-function numberIn(known: Map<string, number>, key: string): number {
-  const number = known.get(key) ?? known.size;
-  known.set(key, number);
+/** Above every number of a body, a lens, or what stands behind one. */
+const WIDEST = 2 ** 20;
+
+/** The number of a key, the next one when it is new. */
+function numberIn<Key>(known: Map<Key, number>, key: Key): number {
+  let number = known.get(key);
+  if (number === undefined) known.set(key, (number = known.size));
   return number;
 }
 

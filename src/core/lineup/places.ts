@@ -31,32 +31,24 @@ export function placesAt(
   table: MakerTable,
   twice: boolean,
 ): OccasionPlaces {
-  const found = new Map<number, IntervalSet[]>();
+  const axis = needAxis(occasion.frame.need).range;
+  const whole: IntervalSet = [axis];
+  const onePiece = isOfOnePiece(occasion.frame);
+  const free = footingOf(occasion.frame.need) === 'free';
+  const places = new Map<number, IntervalSet>();
   for (const hand of occasion.hands) {
     for (const { index, places: set } of able) {
       if (!table.isInHand(index, hand)) continue;
+      const isWhole = free || covers(set, axis);
+      if (onePiece && !isWhole) continue;
       const number = table.numberOf(index, hand, twice);
-      const sets = found.get(number);
-      if (sets) sets.push(set);
-      else found.set(number, [set]);
-    }
-  }
-  const axis = needAxis(occasion.frame.need).range;
-  const whole: IntervalSet = [axis];
-  const places = new Map<number, IntervalSet>();
-  for (const [number, sets] of found) {
-    if (isOfOnePiece(occasion.frame)) {
-      if (footingOf(occasion.frame.need) === 'free' || sets.some((set) => covers(set, axis)))
-        places.set(number, whole);
-    } else {
-      places.set(number, sets.some((set) => covers(set, axis)) ? whole : unionOf(sets));
+      const before = places.get(number);
+      if (isWhole) places.set(number, whole);
+      else if (before !== whole) places.set(number, before ? union([...before, ...set]) : set);
     }
   }
   return { occasion, twice, axis, places };
 }
-
-const unionOf = (sets: readonly IntervalSet[]) =>
-  sets.length === 1 ? sets[0]! : union(sets.flat());
 
 /** Whether one maker has to do for the whole of a frame: it is free, flowing, or of one place. */
 export function isOfOnePiece({ need }: Frame): boolean {
