@@ -7,12 +7,30 @@ test('a stretch without change and a limit in hand change the answer', async ({ 
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('First shooter').check();
   await dialog.getByLabel('Bodies in hand').fill('1');
-  await dialog.getByLabel('Lenses can be changed here').uncheck();
+  await dialog.getByLabel('changing lenses').uncheck();
   await dialog.getByRole('button', { name: 'Close' }).last().click();
   await expect(standing(page)).not.toContainText('9 of 9 wants');
   await page.getByRole('link', { name: 'Lineup', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'In hand' })).toBeVisible();
   await expect(page.getByText(/not changed/).first()).toBeVisible();
+});
+
+test('what a place does not let in changes the answer, and is said in Brief and Carry', async ({
+  page,
+}) => {
+  await open(page, '/brief');
+  const stretches = page.getByRole('region', { name: 'Stretches' });
+  await stretches.getByRole('button', { name: /^Boathouse and crews/ }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('tripod or other support').uncheck();
+  await dialog.getByRole('button', { name: 'Close' }).last().click();
+  await expect(stretches.getByText('no tripod or other support')).toBeVisible();
+  await expect(standing(page)).toContainText('6 of 7 musts');
+  await expect(standing(page)).toContainText('Boathouse, whole hall');
+  await page.getByRole('link', { name: 'Carry', exact: true }).click();
+  const inside = page.getByRole('region', { name: 'Boathouse and crews' });
+  await expect(inside).toContainText('no tripod or other support');
+  await expect(page.getByRole('region', { name: 'Prize-giving' })).toContainText('no flash');
 });
 
 test('a first stretch and a second shooter are added by hand', async ({ page }) => {

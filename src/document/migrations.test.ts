@@ -24,7 +24,7 @@ describe('an outing of version 1', () => {
   });
 
   it('asks for nothing new: no stretches, no wishes, figures not known', () => {
-    expect(file).toMatchObject({ version: 3, stretches: [], outing: { shooters: [] } });
+    expect(file).toMatchObject({ version: 4, stretches: [], outing: { shooters: [] } });
     expect(file?.frames.every((f) => !f.twice && f.depth.sharp === null)).toBe(true);
     expect(file?.shelf.lenses.every((l) => l.shift === null && l.builtInConverter === null)).toBe(
       true,
@@ -51,7 +51,7 @@ describe('an outing of version 1', () => {
 
   it('is left as it is when it is no document at all, or new already', () => {
     expect(migrate('text', 1)).toBe('text');
-    expect(migrate({ version: 3, frames: 7 }, 3)).toEqual({ version: 3, frames: 7 });
+    expect(migrate({ version: 4, frames: 7 }, 4)).toEqual({ version: 4, frames: 7 });
   });
 });
 
@@ -78,6 +78,20 @@ describe('an outing of version 2', () => {
       lengthMm: 80,
       diameterMm: null,
     });
+  });
+});
+
+describe('an outing of version 3', () => {
+  const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
+  const demo = read.ok ? read.value : null;
+  const old = JSON.parse(JSON.stringify({ ...demo, version: 3 }));
+  for (const stretch of old.stretches) delete stretch.allowed;
+
+  it('is read as it was, with everything allowed in its stretches', () => {
+    const migrated = decodeValue(old);
+    const allowed = { flash: true, support: true, bags: true };
+    const stretches = demo?.stretches.map((s) => ({ ...s, allowed }));
+    expect(migrated).toEqual({ ok: true, value: { ...demo, stretches } });
   });
 });
 

@@ -5,7 +5,7 @@ type Migration = (file: Json) => Json;
 type Json = Readonly<Record<string, unknown>>;
 
 /** Entry i leads from version i + 1 to version i + 2. */
-const MIGRATIONS: readonly Migration[] = [stretchesAndWishes, sizesAndPacking];
+const MIGRATIONS: readonly Migration[] = [stretchesAndWishes, sizesAndPacking, permissions];
 
 /** Brings a document of an older version to the newest, step by step. */
 export function migrate(file: unknown, version: number): unknown {
@@ -112,6 +112,19 @@ function sizesAndPacking(file: Json): Json {
         }
       : file.shelf,
     ...missing(file, { packing }),
+  };
+}
+
+/** 3 to 4: what is allowed in a stretch. All of it was, so far. */
+function permissions(file: Json): Json {
+  const allowed = { flash: true, support: true, bags: true };
+  return {
+    ...file,
+    version: 4,
+    stretches: each(file.stretches, (stretch) => ({
+      ...stretch,
+      ...missing(stretch, { allowed }),
+    })),
   };
 }
 

@@ -3,7 +3,7 @@ import { frame, limits, outing, packing, stretch } from '@/core/brief';
 import { piecesOf, shelf } from '@/core/gear';
 
 export const FILE_FORMAT = 'armreach';
-export const FILE_VERSION = 3;
+export const FILE_VERSION = 4;
 export const MAX_FRAMES = 500;
 export const MAX_STRETCHES = 50;
 

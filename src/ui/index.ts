@@ -51,6 +51,7 @@ export { applyUnits, type Units, UNITS_SCRIPT, unitsNow, watchUnits } from './un
 export { LogSlider } from './Slider';
 export {
   advantageText,
+  barredTexts,
   conflictText,
   FOOTING_HINTS,
   FOOTINGS,
@@ -65,4 +66,5 @@ export {
   SUBJECT_NAMES,
   TIME_RULES,
   WANTS,
+  WEATHERS,
 } from './words';

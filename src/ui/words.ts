@@ -5,6 +5,7 @@ import {
   type Need,
   type ProfileKey,
   type SceneKey,
+  type Stretch,
   type SubjectKey,
   type Want,
 } from '@/core/brief';
@@ -81,6 +82,17 @@ export const SCENE_NAMES: Record<SceneKey, string> = {
   fullMoonLandscape: 'landscape in full moon',
   starrySky: 'starry sky',
 };
+
+export const WEATHERS = { dry: 'dry', wet: 'wet', dust: 'dust or sand' } as const;
+
+/** What a place does not let in: no flash, no support. */
+export function barredTexts({ flash, support, bags }: Stretch['allowed']): string[] {
+  return [
+    ...(flash ? [] : ['no flash']),
+    ...(support ? [] : ['no tripod or other support']),
+    ...(bags ? [] : ['no bags']),
+  ];
+}
 
 /** What one lens has over another: faster by 2 stops. */
 export function advantageText({ reason, by, figures }: Advantage): string {

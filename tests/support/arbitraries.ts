@@ -205,6 +205,11 @@ const anyStretch = (id: string) =>
     .record({
       changes: fc.boolean(),
       weather: fc.constantFrom('dry', 'dry', 'wet'),
+      allowed: fc.record({
+        flash: fc.constantFrom(true, true, false),
+        support: fc.constantFrom(true, true, false),
+        bags: fc.constantFrom(true, true, true, false),
+      }),
       hands: fc.oneof(
         fc.constant([]),
         fc.tuple(anyHand('one')),

@@ -109,7 +109,8 @@ export function aimValues(question: LineupQuestion, taken: ReadonlySet<string>):
       stretch,
       bodies.map((b) => b.id),
     );
-    const fixed = limits.neverChange || (stretch !== null && !stretch.changes);
+    const fixed =
+      limits.neverChange || (stretch !== null && (!stretch.changes || !stretch.allowed.bags));
     const seen = new Map<string, Outcome>();
     for (const shared of sharings(
       pieces.map((p) => p.id),
@@ -126,7 +127,7 @@ export function aimValues(question: LineupQuestion, taken: ReadonlySet<string>):
       const counted = limits.order.includes('changes') && !fixed;
       for (const way of ways) {
         const states = way.map((own, i) => ({ shooterId: rules[i]!.shooterId, setups: own }));
-        const got = look(stretch?.id ?? null, stretch?.weather === 'wet', states);
+        const got = look(stretch, states);
         const changes = counted
           ? shared.reduce((s, { pieceIds }, i) => {
               const lenses = pieces.filter((p) => p.kind === 'lens' && pieceIds.has(p.id)).length;
@@ -255,8 +256,7 @@ function kits(setups: readonly Setup[]): Setup[][] {
 }
 
 type Look = (
-  stretchId: string | null,
-  wet: boolean,
+  stretch: LineupQuestion['stretches'][number] | null,
   hands: readonly HandState[],
 ) => ReadonlySet<string>;
 
@@ -271,10 +271,13 @@ function lookerFor({ frames, limits }: LineupQuestion): Look {
     places.set(full, set);
     return set;
   };
-  return (stretchId, wet, hands) => {
+  return (stretch, hands) => {
     const got = new Set<string>();
+    const wet = stretch?.weather === 'wet';
+    const { flash, support } = stretch?.allowed ?? { flash: true, support: true };
     for (const frame of frames) {
-      if (frame.stretchIds.length > 0 && !frame.stretchIds.some((id) => id === stretchId)) continue;
+      if (frame.stretchIds.length > 0 && !frame.stretchIds.some((id) => id === stretch?.id))
+        continue;
       const may = hands.filter(
         (h) => frame.shooterIds.length === 0 || frame.shooterIds.some((id) => id === h.shooterId),
       );
@@ -284,12 +287,17 @@ function lookerFor({ frames, limits }: LineupQuestion): Look {
         const there: Frame = {
           ...frame,
           special: { ...frame.special, sealed: frame.special.sealed || wet },
+          light: {
+            ...frame.light,
+            flash: flash ? frame.light.flash : null,
+            support: support ? frame.light.support : 'hand',
+          },
           need:
             view && frame.need.kind === 'subject'
               ? { ...frame.need, fromM: view.fromM, toM: view.toM }
               : frame.need,
         };
-        const key = `${frame.id} ${wet} ${JSON.stringify(there.need)}`;
+        const key = `${frame.id} ${wet} ${flash} ${support} ${JSON.stringify(there.need)}`;
         const group = groups.get(key) ?? { frame: there, setups: [] };
         group.setups.push(...hand.setups);
         groups.set(key, group);

@@ -4,6 +4,7 @@ import {
   frame,
   type Limits,
   NOTHING_SPECIAL,
+  PLAIN_STRETCH,
   stretch,
   type Stretch,
 } from '@/core/brief';
@@ -154,14 +155,7 @@ export function aStretch(id: string, change: Record<string, unknown> = {}): Stre
   return stretch.parse({
     id,
     name: id,
-    day: null,
-    fromTime: null,
-    toTime: null,
-    place: '',
-    weather: 'dry',
-    changes: true,
-    hands: [],
-    note: '',
+    ...PLAIN_STRETCH,
     ...change,
   });
 }

@@ -32,6 +32,7 @@ export { type Profile, type ProfileKey, profileOf, PROFILES, withProfile } from 
 export { type SceneKey, SCENES } from './scenes';
 export {
   type Hand,
+  PLAIN_STRETCH,
   type Shooter,
   shooterId,
   type ShooterId,

@@ -33,8 +33,23 @@ export const stretch = z.strictObject({
   weather: z.enum(['dry', 'wet', 'dust']),
   /** Whether lenses can be changed. */
   changes: z.boolean(),
+  /** What the place lets in; where bags stay outside, only what hangs on the bodies is there. */
+  allowed: z.strictObject({ flash: z.boolean(), support: z.boolean(), bags: z.boolean() }),
   /** Who is there; empty for one shooter with everything. */
   hands: z.array(hand).max(20),
   note: z.string().max(2000),
 });
 export type Stretch = z.infer<typeof stretch>;
+
+/** A stretch of which nothing is particular; it wants an id and a name. */
+export const PLAIN_STRETCH: Omit<Stretch, 'id' | 'name'> = {
+  day: null,
+  fromTime: null,
+  toTime: null,
+  place: '',
+  weather: 'dry',
+  changes: true,
+  allowed: { flash: true, support: true, bags: true },
+  hands: [],
+  note: '',
+};

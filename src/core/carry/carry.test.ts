@@ -124,6 +124,11 @@ describe('the packing list', () => {
       stretches: demo.stretches.map((s) => ({ ...s, weather: 'dry' as const })),
     };
     expect(packingList(dry, answer.plan).map((l) => l.code)).not.toContain('rain');
+    const barred = {
+      ...demo,
+      stretches: demo.stretches.map((s) => ({ ...s, allowed: { ...s.allowed, support: false } })),
+    };
+    expect(packingList(barred, answer.plan).map((l) => l.code)).not.toContain('tripod');
   });
 
   it('takes filters of the largest thread, and rings for the smaller ones', () => {

@@ -64,10 +64,10 @@ export function packingList(question: CarryQuestion, plan: CarryPlan): PackingLi
     ...bodies.map((b): PackingLine => ({ id: b.id, code: 'body', count: 1 })),
     ...pieces.map((p): PackingLine => ({ id: p.id, code: 'piece', count: 1 })),
     ...powerAndCards(question, plan, bodies),
-    ...supports(plan, frames),
+    ...supports(question, plan, frames),
     ...weatherThings(question),
     ...filters(question, plan, frames),
-    ...flashes(question, frames),
+    ...flashes(question, plan, frames),
     ...question.packing.things.map((t): PackingLine => ({ ...t, code: 'thing', count: 1 })),
   ];
 }
@@ -164,12 +164,35 @@ function powerAndCards(
   });
 }
 
-function supports(plan: CarryPlan, frames: readonly Frame[]): PackingLine[] {
+/** Of the frames, those that the plan makes somewhere where a thing is allowed. */
+function madeWhere(
+  allowed: 'flash' | 'support',
+  { stretches }: CarryQuestion,
+  plan: CarryPlan,
+  frames: readonly Frame[],
+): Frame[] {
+  const barred = new Set<string>(stretches.filter((s) => !s.allowed[allowed]).map((s) => s.id));
+  const made = new Set(
+    plan.stretches
+      .filter((s) => s.stretchId === null || !barred.has(s.stretchId))
+      .flatMap((s) => s.hands)
+      .flatMap((h) => h.doings.flatMap((d) => (d.kind === 'frame' ? [d.frameId] : []))),
+  );
+  return frames.filter((f) => made.has(f.id));
+}
+
+function supports(
+  question: CarryQuestion,
+  plan: CarryPlan,
+  frames: readonly Frame[],
+): PackingLine[] {
   const heaviest = Math.max(
     0,
     ...plan.stretches.flatMap((s) => s.hands.map((h) => h.weights.inHandG)),
   );
-  const still = frames.filter((f) => f.light.support === 'support').map((f) => f.id);
+  const still = madeWhere('support', question, plan, frames)
+    .filter((f) => f.light.support === 'support')
+    .map((f) => f.id);
   const dark = frames.filter((f) => (ev100OfSource(f.light.source) ?? Infinity) < DARK_EV100);
   return [
     ...(still.length > 0
@@ -231,8 +254,13 @@ function filters(
   ];
 }
 
-function flashes({ packing }: CarryQuestion, frames: readonly Frame[]): PackingLine[] {
-  const lit = frames.filter((f) => f.light.flash !== null);
+function flashes(
+  question: CarryQuestion,
+  plan: CarryPlan,
+  frames: readonly Frame[],
+): PackingLine[] {
+  const { packing } = question;
+  const lit = madeWhere('flash', question, plan, frames).filter((f) => f.light.flash !== null);
   if (lit.length === 0) return [];
   const pictures =
     packing.pictures === null

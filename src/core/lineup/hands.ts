@@ -18,6 +18,9 @@ export interface Hand {
   readonly choosesPieces: boolean;
   readonly maxWeightG: number | null;
   readonly wet: boolean;
+  /** Flash and support are allowed there. */
+  readonly flash: boolean;
+  readonly support: boolean;
 }
 
 const EVERYTHING: Pick<StretchHand, 'bodyIds' | 'bodies' | 'maxWeightG'> = {
@@ -59,10 +62,12 @@ export function handsOf(
         bodyIds,
         inHand,
         choosesBodies: inHand < bodyIds.length || contested || hand.maxWeightG !== null,
-        fixedSetups: !stretch.changes || limits.neverChange,
+        fixedSetups: !stretch.changes || !stretch.allowed.bags || limits.neverChange,
         choosesPieces: !alone || hand.maxWeightG !== null || counted,
         maxWeightG: hand.maxWeightG,
         wet: stretch.weather === 'wet',
+        flash: stretch.allowed.flash,
+        support: stretch.allowed.support,
       });
     }
   }
@@ -86,6 +91,8 @@ function wholeOuting(
     choosesPieces: counted,
     maxWeightG: null,
     wet: false,
+    flash: true,
+    support: true,
   };
 }
 

@@ -42,6 +42,6 @@ export {
 export { bodiesAlong, type Piece, priceOf, selectable, type Selectable } from './selectable';
 export { type Hand, handsOf } from './hands';
 export { lensLacks } from './lenses';
-export { type Occasion, occasionsOf } from './occasions';
+export { framesThere, type Occasion, occasionsOf } from './occasions';
 export type { LineupQuestion } from './question';
 export { explain, solveChoice, solveLineup, type SolveOptions } from './solveLineup';

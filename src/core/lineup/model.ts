@@ -214,7 +214,14 @@ class ModelBuilder {
    * them does without each part is implied, but keeps the relaxation from covering by halves.
    */
   private coverTwice(again: number, numbers: readonly number[], group: RowGroup): void {
-    const users = new Map<string, { columns: number[]; most: number | null }>();
+    const users = new Map<string, number[]>();
+    /** By the column that a part has in one hand, or by the part itself where it has none. */
+    const usersOf = new Map<number | string, number[]>();
+    const add = <Key>(to: Map<Key, number[]>, key: Key, column: number) => {
+      const known = to.get(key);
+      if (known) known.push(column);
+      else to.set(key, [column]);
+    };
     const chosen = numbers.map((i) => {
       const maker = this.makers[i]!;
       const column = this.column(0, 1, true);
@@ -224,15 +231,16 @@ class ModelBuilder {
       );
       const body = maker.hand?.choosesBodies ? (this.resourcesOf(maker).at(-1) ?? null) : null;
       for (const [id, most] of [...parts, [`body ${maker.bodyId}`, body] as const]) {
-        const known = users.get(id);
-        if (known) known.columns.push(column);
-        else users.set(id, { columns: [column], most });
+        add(users, id, column);
+        add(usersOf, most ?? id, column);
       }
       return column;
     });
-    for (const { columns, most } of users.values()) {
-      if (most !== null) this.sumAtMost(columns, most);
+    for (const [most, columns] of usersOf) {
+      if (typeof most === 'number') this.sumAtMost(columns, most);
       else if (columns.length > 1) this.sumAtMostOne(columns);
+    }
+    for (const columns of users.values()) {
       if (columns.length <= 1) continue;
       const using = new Set(columns);
       this.impliedBy(

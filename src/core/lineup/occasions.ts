@@ -1,12 +1,17 @@
 import type { Frame, FrameId, StretchId } from '@/core/brief';
-import { type Hand, isLoose } from './hands';
+import type { Body } from '@/core/gear';
+import { type Hand, handsOf, isLoose } from './hands';
+import type { LineupQuestion } from './question';
 
 /** One way in which a frame may come about: a stretch, who may make it there, and from how far. */
 export interface Occasion {
   readonly frameId: FrameId;
   readonly stretchId: StretchId | null;
   readonly hands: readonly Hand[];
-  /** The frame as it is there: with the distances from that place, sealed in the wet; one object where alike. */
+  /**
+   * The frame as it is there: with the distances from that place, sealed in the wet, without the flash
+   * or the support that is not allowed; one object where alike.
+   */
   readonly frame: Frame;
 }
 
@@ -27,7 +32,7 @@ export function occasionsOf(frame: Frame, hands: readonly Hand[]): Occasion[] {
   const alike = new Map<string, Frame>();
   for (const hand of may) {
     const own = frameAt(frame, hand);
-    const place = `${distanceKey(own)} ${own.special.sealed}`;
+    const place = `${distanceKey(own)} ${own.special.sealed} ${own.light.flash !== null} ${own.light.support}`;
     const there = alike.get(place) ?? own;
     alike.set(place, there);
     const key = `${hand.stretchId} ${distanceKey(there)}`;
@@ -45,17 +50,30 @@ export function occasionsOf(frame: Frame, hands: readonly Hand[]): Occasion[] {
   );
 }
 
+/** A frame as it is asked on each of its occasions, each once, first as it stands where it is. */
+export function framesThere(
+  frame: Frame,
+  question: Pick<LineupQuestion, 'outing' | 'stretches' | 'limits'>,
+  bodies: readonly Body[],
+): readonly [Frame, ...Frame[]] {
+  const there = new Set(occasionsOf(frame, handsOf(question, bodies)).map((o) => o.frame));
+  const [first = frame, ...others] = there.has(frame)
+    ? [frame, ...[...there].filter((f) => f !== frame)]
+    : there;
+  return [first, ...others];
+}
+
 /** Whether one occasion offers all that another does; of two alike the first stands. */
 function standsFor(one: Occasion, other: Occasion, first: boolean): boolean {
   const [hand] = one.hands;
   if (!hand || one.hands.length > 1 || !isLoose(hand)) return false;
   if (distanceKey(one.frame) !== distanceKey(other.frame)) return false;
-  if (one.frame.special.sealed && !other.frame.special.sealed) return false;
+  if (asksMore(one.frame, other.frame)) return false;
   const bodies = new Set<string>(hand.bodyIds);
   if (!other.hands.every((h) => h.bodyIds.every((id) => bodies.has(id)))) return false;
   const [otherHand] = other.hands;
   const alike =
-    one.frame.special.sealed === other.frame.special.sealed &&
+    !asksMore(other.frame, one.frame) &&
     other.hands.length === 1 &&
     otherHand !== undefined &&
     isLoose(otherHand) &&
@@ -63,18 +81,35 @@ function standsFor(one: Occasion, other: Occasion, first: boolean): boolean {
   return !alike || first;
 }
 
+/** Whether a frame asks for more in one place than in another, distances aside. */
+function asksMore({ special, light }: Frame, than: Frame): boolean {
+  return (
+    (special.sealed && !than.special.sealed) ||
+    (light.flash === null && than.light.flash !== null) ||
+    (light.support === 'hand' && than.light.support === 'support')
+  );
+}
+
 /** The frame for one hand; the same object where nothing differs. */
 function frameAt(frame: Frame, hand: Hand): Frame {
+  const { need, special, light } = frame;
   const view = frame.views.find((v) => v.shooterId === hand.shooterId);
-  const sealed = hand.wet && !frame.special.sealed;
-  if (!sealed && (view === undefined || frame.need.kind !== 'subject')) return frame;
+  const sealed = hand.wet && !special.sealed;
+  const barred =
+    (!hand.flash && light.flash !== null) || (!hand.support && light.support === 'support');
+  const moved = view !== undefined && need.kind === 'subject';
+  if (!sealed && !barred && !moved) return frame;
   return {
     ...frame,
-    need:
-      view !== undefined && frame.need.kind === 'subject'
-        ? { ...frame.need, fromM: view.fromM, toM: view.toM }
-        : frame.need,
-    special: sealed ? { ...frame.special, sealed: true } : frame.special,
+    need: moved ? { ...need, fromM: view.fromM, toM: view.toM } : need,
+    special: sealed ? { ...special, sealed: true } : special,
+    light: barred
+      ? {
+          ...light,
+          flash: hand.flash ? light.flash : null,
+          support: hand.support ? light.support : 'hand',
+        }
+      : light,
   };
 }
 

@@ -1,5 +1,12 @@
 import fc from 'fast-check';
-import { footingOf, type Frame, needAxis } from '@/core/brief';
+import {
+  footingOf,
+  type Frame,
+  needAxis,
+  PLAIN_STRETCH,
+  shooterId,
+  type Stretch,
+} from '@/core/brief';
 import { ablePlaces } from '@/core/coverage';
 import { mountableSetups, type Setup } from '@/core/gear';
 import { containsPoint, covers } from '@/core/intervals';
@@ -21,6 +28,7 @@ import {
   aLens,
   aQuestion,
   aShelf,
+  aStretch,
   focalFrame,
   lightOf,
   personFrame,
@@ -112,8 +120,14 @@ describe('the proof', () => {
         const stretch = question.stretches.find((s) => s.id === stretchId);
         const views = frame.views.map((v) => ({ ...frame.need, fromM: v.fromM, toM: v.toM }));
         const sealed = frame.special.sealed || stretch?.weather === 'wet';
+        const light = {
+          ...frame.light,
+          ...(stretch?.allowed.flash === false ? { flash: null } : {}),
+          ...(stretch?.allowed.support === false ? { support: 'hand' } : {}),
+        };
         return [frame.need, ...views].flatMap((need) => {
-          const there = { ...frame, need, special: { ...frame.special, sealed } } as Frame;
+          const special = { ...frame.special, sealed };
+          const there = { ...frame, need, light, special } as Frame;
           return setups.filter((s) => makes(s, there, (range.from + range.to) / 2, question));
         });
       });
@@ -311,7 +325,78 @@ describe('limits', () => {
   });
 });
 
+describe('what a place allows', () => {
+  const lenses = [
+    aLens('slow', 50, 50, 8, { weightG: 100 }),
+    aLens('fast', 50, 50, 2, { weightG: 900 }),
+  ];
+  const dim = (change: object) =>
+    focalFrame('f', 50, 50, 'free', {
+      light: lightOf(5, { isoCeiling: 1600, longestTimeS: 1 / 30, ...change }),
+    });
+  const takenWith = (allowed: Partial<Stretch['allowed']>, light: object) => {
+    const stretch = aStretch('s', { allowed: { ...PLAIN_STRETCH.allowed, ...allowed } });
+    const result = ask({ shelf: aShelf(lenses), frames: [dim(light)], stretches: [stretch] });
+    return result.lineup.lensIds;
+  };
+
+  it('lets a slow lens do by flash, or on support, only where they are allowed', () => {
+    const flash = { flash: { guideNumberM: 100 }, longestTimeS: 1 / 60 };
+    const person = personFrame('f', 5, 5, 'free', {
+      light: lightOf(2, { ...flash, isoCeiling: 400 }),
+    });
+    const byFlash = (allowed: boolean) =>
+      ask({
+        shelf: aShelf(lenses),
+        frames: [person],
+        stretches: [aStretch('s', { allowed: { flash: allowed, support: true, bags: true } })],
+      }).lineup.lensIds;
+    expect(byFlash(true)).toEqual(['slow']);
+    expect(byFlash(false)).toEqual([]);
+    const still = { longestTimeS: 8, support: 'support' };
+    expect(takenWith({}, still)).toEqual(['slow']);
+    expect(takenWith({ support: false }, still)).toEqual(['fast']);
+  });
+
+  it('leaves one setup a body where no bag is let in', () => {
+    const two = [focalFrame('a', 50, 50, 'free'), focalFrame('b', 85, 85, 'free')];
+    const shelf = aShelf([aLens('x', 50, 50, 2), aLens('y', 85, 85, 2)]);
+    const got = (bags: boolean) =>
+      ask({
+        shelf,
+        frames: two,
+        stretches: [aStretch('s', { allowed: { flash: true, support: true, bags } })],
+      }).totals.musts.got;
+    expect([got(true), got(false)]).toEqual([2, 1]);
+  });
+});
+
 describe('awkward outings', () => {
+  it('covers twice in one hand what another hand cannot hold', () => {
+    const unknown = { weightG: null };
+    const stretches = [
+      aStretch('s', {
+        changes: false,
+        hands: [
+          { shooterId: 'one', bodyIds: [], bodies: null, maxWeightG: 3000 },
+          { shooterId: 'two', bodyIds: [], bodies: null, maxWeightG: null },
+        ],
+      }),
+    ];
+    const result = ask({
+      outing: { shooters: ['one', 'two'].map((id) => ({ id: shooterId.parse(id), name: id })) },
+      stretches,
+      shelf: aShelf(
+        [aLens('a', 50, 50, 2, unknown), aLens('b', 50, 50, 2, unknown)],
+        [],
+        [aBody({ id: 'b1' }), aBody({ id: 'b2' })],
+      ),
+      frames: [focalFrame('f', 50, 50, 'free', { twice: true })],
+    });
+    expect(result.lineup.lensIds).toEqual(['a', 'b']);
+    expect(result.totals.musts).toEqual({ got: 1, of: 1 });
+  });
+
   it('answers without frames, without lenses, and without bodies', () => {
     const frames = [focalFrame('a', 50, 50, 'free')];
     expect(

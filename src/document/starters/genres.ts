@@ -183,7 +183,7 @@ export const STARTERS: readonly Starter[] = [
     caution: 'Ask the celebrant where you may stand and whether flash is welcome.',
     stretches: [
       { name: 'Getting ready' },
-      { name: 'Ceremony', changes: false },
+      { name: 'Ceremony', changes: false, allowed: { flash: false, support: true, bags: true } },
       { name: 'Group pictures' },
       { name: 'Dinner and dance' },
     ],
@@ -298,6 +298,7 @@ export const STARTERS: readonly Starter[] = [
     name: 'Service or stage without flash',
     about: 'Poor light, no flash, one place to stand, quiet.',
     caution: 'Silence the shutter; stay where you are put; cables and steps are in the dark.',
+    stretches: [{ name: 'From your seat', allowed: { flash: false, support: false, bags: true } }],
     shots: [
       {
         name: 'Speaker, half figure',

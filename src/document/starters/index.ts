@@ -1,5 +1,5 @@
 /** Starter briefs: outings of the usual genres to begin from. */
-import { DEFAULT_LIMITS, DEFAULT_PACKING, outingId, stretch } from '@/core/brief';
+import { DEFAULT_LIMITS, DEFAULT_PACKING, outingId, PLAIN_STRETCH, stretch } from '@/core/brief';
 import type { Shelf } from '@/core/gear';
 import { FILE_FORMAT, FILE_VERSION, type OutingFile } from '../outingFile';
 import { frameOf, idOfName, type Starter } from './shot';
@@ -34,14 +34,3 @@ export function outingFromStarter(
     packing: DEFAULT_PACKING,
   };
 }
-
-const PLAIN_STRETCH = {
-  day: null,
-  fromTime: null,
-  toTime: null,
-  place: '',
-  weather: 'dry',
-  changes: true,
-  hands: [],
-  note: '',
-} as const;

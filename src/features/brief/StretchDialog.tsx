@@ -15,8 +15,8 @@ import {
   FormTextArea,
   Tick,
   useFormSet,
+  WEATHERS,
 } from '@/ui';
-import { WEATHERS } from './stretchText';
 
 /** Everything about one stretch. */
 export function StretchDialog({ stretch, onClose }: { stretch: Stretch; onClose: () => void }) {
@@ -65,7 +65,7 @@ function StretchForm({ stretch, onRemove }: { stretch: Stretch; onRemove: () => 
           options={Object.entries(WEATHERS) as [keyof typeof WEATHERS, string][]}
         />
         <div className="col-span-3">
-          <ChangesTick />
+          <Permissions />
         </div>
         <div className="col-span-3">
           <HandsFields />
@@ -83,11 +83,29 @@ function StretchForm({ stretch, onRemove }: { stretch: Stretch; onRemove: () => 
   );
 }
 
-function ChangesTick() {
+/** What the place allows. */
+function Permissions() {
   const set = useFormSet();
-  const changes = useWatch({ name: 'changes' }) as boolean;
+  const [changes, allowed] = useWatch({ name: ['changes', 'allowed'] }) as [
+    boolean,
+    Stretch['allowed'],
+  ];
+  const tick = (what: keyof Stretch['allowed'], label: string) => (
+    <Tick label={label} on={allowed[what]} onChange={(on) => set(`allowed.${what}`, on)} />
+  );
   return (
-    <Tick label="Lenses can be changed here" on={changes} onChange={(on) => set('changes', on)} />
+    <fieldset className="grid grid-cols-2 gap-x-4">
+      <legend className="text-[12px] text-soft">Allowed here</legend>
+      <Tick label="changing lenses" on={changes} onChange={(on) => set('changes', on)} />
+      {tick('bags', 'bags')}
+      {tick('flash', 'flash')}
+      {tick('support', 'tripod or other support')}
+      {!allowed.bags && (
+        <p className="col-span-2 text-[12px] text-soft">
+          Without a bag only what hangs on the bodies is there, so nothing is changed either.
+        </p>
+      )}
+    </fieldset>
   );
 }
 

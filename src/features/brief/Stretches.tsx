@@ -3,7 +3,7 @@
 import { Plus } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { type Stretch, stretchId } from '@/core/brief';
+import { PLAIN_STRETCH, type Stretch, stretchId } from '@/core/brief';
 import { freshId, putStretch } from '@/document';
 import { useEdit, useFilePart } from '@/session';
 import { Button, formatCount } from '@/ui';
@@ -85,13 +85,6 @@ function newStretch(stretches: readonly Stretch[]): Stretch {
   return {
     id: stretchId.parse(freshId('stretch', taken)),
     name: 'New stretch',
-    day: null,
-    fromTime: null,
-    toTime: null,
-    place: '',
-    weather: 'dry',
-    changes: true,
-    hands: [],
-    note: '',
+    ...PLAIN_STRETCH,
   };
 }

@@ -1,10 +1,8 @@
 import type { Stretch } from '@/core/brief';
-import { formatCount, formatWeight } from '@/ui';
-
-export const WEATHERS = { dry: 'dry', wet: 'wet', dust: 'dust or sand' } as const;
+import { barredTexts, formatCount, formatWeight, WEATHERS } from '@/ui';
 
 /** What is particular about a stretch, short. */
-export function stretchText({ weather, changes, hands }: Stretch): string {
+export function stretchText({ weather, changes, allowed, hands }: Stretch): string {
   const limits = hands.flatMap((h) => [
     ...(h.bodies === null ? [] : [formatCount(h.bodies, 'body', 'bodies')]),
     ...(h.maxWeightG === null ? [] : [formatWeight(h.maxWeightG)]),
@@ -12,6 +10,7 @@ export function stretchText({ weather, changes, hands }: Stretch): string {
   return [
     ...(weather === 'dry' ? [] : [WEATHERS[weather]]),
     ...(changes ? [] : ['no change']),
+    ...barredTexts(allowed),
     ...(hands.length > 1 ? [`${hands.length} shooters`] : []),
     ...limits,
   ].join(', ');

@@ -5,9 +5,7 @@ import type { CarryHand, CarryStretch, OnBody } from '@/core/carry';
 import { namesOf, type OutingFile } from '@/document';
 import { useFile } from '@/session';
 import { handWeightSteps } from './carrySteps';
-import { formatCount, formatDistances, formatWeight, Figure } from '@/ui';
-
-const WEATHERS = { dry: 'dry', wet: 'wet', dust: 'dust or sand' } as const;
+import { barredTexts, Figure, formatCount, formatDistances, formatWeight, WEATHERS } from '@/ui';
 
 /** One stretch: what hangs on which body at its start, what is made with what, what stays. */
 export function StretchPlan({
@@ -41,6 +39,7 @@ export function StretchPlan({
             stretch?.place ?? '',
             stretch ? WEATHERS[stretch.weather] : '',
             plan.mayChange ? '' : 'no lens is changed',
+            ...(stretch ? barredTexts(stretch.allowed) : []),
           ]
             .filter((t) => t !== '')
             .join(', ')}

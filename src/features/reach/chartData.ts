@@ -4,6 +4,7 @@ import { type Body, type Lens, mountFits, type Setup, setupOf } from '@/core/gea
 import { cropFactor, FULL_FRAME } from '@/core/optics';
 import {
   equivalentRange,
+  framesThere,
   type Gap,
   type LineupQuestion,
   type LineupResult,
@@ -67,11 +68,12 @@ const ALL: Shown = { lens: () => true, frame: () => true };
 
 /** Everything that the chart draws. `body` is the one looked through; null takes whichever fits. */
 export function reachData(
-  { frames, shelf, limits }: Pick<LineupQuestion, 'frames' | 'shelf' | 'limits'>,
+  question: LineupQuestion,
   result: LineupResult | null,
   body: Body | null,
   shown: Shown = ALL,
 ): ReachData {
+  const { frames, shelf, limits } = question;
   const bodies = (body ? [body] : shelf.bodies).filter((b) => !limits.lockedOut.includes(b.id));
   const format = body ?? bodies[0] ?? null;
   const taken = new Set<string>([
@@ -95,7 +97,7 @@ export function reachData(
     return {
       frame,
       number,
-      span: frameSpan(frame, formatOf(format), limits),
+      span: frameSpan(framesThere(frame, question, bodies)[0], formatOf(format), limits),
       state: stateOf(standing?.state, standing?.nearest?.shortfall?.code),
       lane: 0,
     };

@@ -5,7 +5,9 @@ import {
   aBody,
   aConverter,
   aLens,
+  aQuestion,
   aShelf,
+  aStretch,
   focalFrame,
   someLimits,
 } from '../../../tests/support/gear';
@@ -96,11 +98,11 @@ describe('what the chart draws', () => {
 
   it('puts bands that would cover each other side by side, the lineup first, and no farther than the axis bears', () => {
     const alike = Array.from({ length: 9 }, (_, i) => aLens(`l${i}`, 24, 70, 2.8));
-    const data = reachData({ frames: [], shelf: aShelf(alike), limits: someLimits() }, null, null);
+    const data = reachData(aQuestion({ frames: [], shelf: aShelf(alike) }), null, null);
     expect(data.bands.map((b) => b.lane)).toEqual([0, 1, 2, 3, 3, 3, 3, 3, 3]);
     const apart = [aLens('a', 24, 70, 2.8), aLens('b', 85, 200, 2.8), aLens('c', 24, 70, 5.6)];
     expect(
-      reachData({ frames: [], shelf: aShelf(apart), limits: someLimits() }, null, null).bands.map(
+      reachData(aQuestion({ frames: [], shelf: aShelf(apart) }), null, null).bands.map(
         (b) => b.lane,
       ),
     ).toEqual([0, 0, 0]);
@@ -175,11 +177,10 @@ describe('the chart', () => {
 
   it('marks gaps', () => {
     const lenses = [aLens('a', 16, 35, 4), aLens('b', 70, 200, 4)];
-    const question = {
+    const question = aQuestion({
       frames: [focalFrame('f', 20, 20, 'free'), focalFrame('g', 100, 100, 'free')],
       shelf: aShelf(lenses),
-      limits: someLimits(),
-    };
+    });
     const gaps = [
       {
         range: { from: 35, to: 70 },
@@ -199,11 +200,7 @@ describe('the chart', () => {
   });
 
   it('stands with nothing on the shelf and nothing wanted', () => {
-    const empty = reachData(
-      { frames: [], shelf: aShelf([], [], []), limits: someLimits() },
-      null,
-      null,
-    );
+    const empty = reachData(aQuestion({ frames: [], shelf: aShelf([], [], []) }), null, null);
     expect(() => chartOption({ data: empty, colours: COLOURS, lit: null })).not.toThrow();
   });
 });
@@ -220,7 +217,7 @@ describe('who serves what', () => {
       focalFrame('g', 200, 200, 'free'),
       focalFrame('h', 300, 300, 'free'),
     ];
-    const services = servicesOf({ shelf, limits: someLimits() }, frames, null);
+    const services = servicesOf(aQuestion({ shelf, frames }), frames, null);
     expect(
       services.map((s) => [s.frameId, s.converterId, s.bodyId, s.shortfall?.code ?? 'made']),
     ).toEqual([
@@ -236,9 +233,23 @@ describe('who serves what', () => {
   it('passes over bodies that stay home and lenses not asked about', () => {
     const limits = someLimits({ lockedOut: ['body'] });
     const shelf = aShelf([aLens('l', 50, 50, 2), aLens('m', 85, 85, 2)]);
-    expect(servicesOf({ shelf, limits }, [focalFrame('f', 50, 50, 'free')], null)).toEqual([]);
-    expect(
-      servicesOf({ shelf, limits: someLimits() }, [focalFrame('f', 50, 50, 'free')], 'm'),
-    ).toHaveLength(1);
+    const frames = [focalFrame('f', 50, 50, 'free')];
+    expect(servicesOf(aQuestion({ shelf, frames, limits }), frames, null)).toEqual([]);
+    expect(servicesOf(aQuestion({ shelf, frames }), frames, 'm')).toHaveLength(1);
+  });
+
+  it('asks what the stretch asks: in the wet only what is sealed', () => {
+    const shelf = aShelf(
+      [aLens('dry', 50, 50, 2, { sealed: false }), aLens('sealed', 50, 50, 2, { sealed: true })],
+      [],
+      [aBody({ sealed: true })],
+    );
+    const frames = [focalFrame('f', 50, 50, 'free')];
+    const stretches = [aStretch('rain', { weather: 'wet' })];
+    const found = servicesOf(aQuestion({ shelf, frames, stretches }), frames, null);
+    expect(found.map((s) => [s.lensId, s.shortfall?.code ?? 'made'])).toEqual([
+      ['dry', 'not-sealed'],
+      ['sealed', 'made'],
+    ]);
   });
 });

@@ -1,7 +1,7 @@
 import type { Frame } from '@/core/brief';
 import { type Shortfall, shortfallOf, verdictOn } from '@/core/coverage';
 import { type BodyId, kitKey, type Kit, mountableSetups, type Setup } from '@/core/gear';
-import { byVerdict, type LineupQuestion } from '@/core/lineup';
+import { bodiesAlong, byVerdict, framesThere, type LineupQuestion } from '@/core/lineup';
 
 /** How one kit serves one frame, by its best body. */
 export interface Service extends Kit {
@@ -14,22 +14,25 @@ export interface Service extends Kit {
 
 /** Every kit's best service of the given frames, or of one lens alone. */
 export function servicesOf(
-  { shelf, limits }: Pick<LineupQuestion, 'shelf' | 'limits'>,
+  question: Omit<LineupQuestion, 'frames'>,
   frames: readonly Frame[],
   lensId: string | null,
 ): Service[] {
+  const { shelf, limits } = question;
+  const bodies = bodiesAlong(shelf, limits);
   const setups = mountableSetups({
     ...shelf,
-    bodies: shelf.bodies.filter(
-      (b) => !limits.lockedOut.includes(b.id) && limits.sources.includes(b.ownership),
-    ),
+    bodies,
     lenses: lensId === null ? shelf.lenses : shelf.lenses.filter((l) => l.id === lensId),
   });
   const byKit = new Map<string, Setup[]>();
   for (const s of setups) byKit.set(kitKey(s), [...(byKit.get(kitKey(s)) ?? []), s]);
-  return frames.flatMap((frame) =>
-    [...byKit.values()].flatMap((same) => {
-      const best = same.map((s) => verdictOn(s, frame, limits)).sort(byVerdict)[0];
+  return frames.flatMap((frame) => {
+    const there = framesThere(frame, question, bodies);
+    return [...byKit.values()].flatMap((same) => {
+      const best = same
+        .flatMap((s) => there.map((asked) => verdictOn(s, asked, limits)))
+        .sort(byVerdict)[0];
       if (!best) return [];
       const { lensId: id, adapterId, converterId, tubeId, bodyId } = best;
       return [
@@ -44,6 +47,6 @@ export function servicesOf(
           byCrop: best.code === 'crop',
         },
       ];
-    }),
-  );
+    });
+  });
 }
