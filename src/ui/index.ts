@@ -47,7 +47,7 @@ export { proofWords } from './proofWords';
 export { Ranges } from './Ranges';
 export { type FrameState, StateMark } from './StateMark';
 export { applyTheme, isNight, type Theme, THEME_SCRIPT, themeChosen, watchTheme } from './theme';
-export { applyUnits, type Units, UNITS_SCRIPT, unitsNow, watchUnits } from './units';
+export { applyUnits, inOwnUnits, type Units, UNITS_SCRIPT, unitsNow, watchUnits } from './units';
 export { LogSlider } from './Slider';
 export {
   advantageText,

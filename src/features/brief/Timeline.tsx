@@ -99,7 +99,9 @@ function Bar({
     <button
       type="button"
       aria-label={`${stretch.name}, ${shown.fromTime} to ${shown.toTime}`}
-      title={about}
+      title={[`${stretch.name}, ${shown.fromTime}–${shown.toTime}`, about]
+        .filter(Boolean)
+        .join('; ')}
       className="absolute flex cursor-grab touch-none flex-col overflow-hidden border border-edge bg-sheet px-1.5 py-0.5 text-left leading-tight hover:bg-chosen"
       style={{
         left: drag && !drag.endOnly ? `calc(${left} + ${shift / minutesPerPx()}px)` : left,

@@ -21,7 +21,7 @@ const SCHEMAS = {
 } as const;
 
 const LABELS = {
-  weight: 'Weight in g',
+  weight: 'Weight',
   price: 'New price',
   used: 'Used price',
 } as const;
@@ -38,7 +38,7 @@ export function EditCell({
   name: string;
   column: EditableColumn;
 }) {
-  const { shelf } = useFile();
+  const { shelf, outing } = useFile();
   const edit = useEdit();
   const item = shelf[kind].find((i) => i.id === id);
   if (!item) return null;
@@ -61,6 +61,7 @@ export function EditCell({
     <CellNumber
       label={`${LABELS[column]}, ${name}`}
       value={item[EDITABLE[column]]}
+      unit={column === 'weight' ? 'g' : outing.currency}
       placeholder="not known"
       take={(value) => put({ [EDITABLE[column]]: value })}
     />

@@ -6,8 +6,9 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import type { Ownership } from '@/core/gear';
 import { type Kind } from '@/document';
 import { useAnswer, useFile } from '@/session';
-import { Button, OWNERSHIPS, readNumber } from '@/ui';
+import { Button, inOwnUnits, OWNERSHIPS } from '@/ui';
 import { GearTable } from './GearTable';
+import { formatsOn, type Narrowing, narrowsBody, narrowsLens, NO_NARROWING } from './narrowing';
 import {
   adapterRow,
   bodyRow,
@@ -28,14 +29,6 @@ interface GearListProps {
 
 const BOX = 'min-h-7 border border-edge bg-sheet px-1';
 
-/** What the lenses are narrowed to by their figures; as typed, nothing where it is no number. */
-interface Figures {
-  readonly reachesMm: string;
-  readonly fNumber: string;
-  readonly weightG: string;
-}
-const NO_FIGURES: Figures = { reachesMm: '', fNumber: '', weightG: '' };
-
 /** The table of one kind with its filters, its columns and its ways of changing. */
 export function GearList({ kind, label, columns, selected, onSelect }: GearListProps) {
   const { shelf, limits, outing } = useFile();
@@ -43,12 +36,12 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
   const [text, setText] = useState('');
   const [mount, setMount] = useState('');
   const [whose, setWhose] = useState<Ownership | ''>('');
-  const [figures, setFigures] = useState(NO_FIGURES);
+  const [narrowing, setNarrowing] = useState(NO_NARROWING);
   const [grouped, setGrouped] = useState(false);
   const [editing, setEditing] = useState(false);
   const [hidden, setHidden] = useState<ReadonlySet<string>>(EXTRA_COLUMNS);
   const wanted = useDeferredValue(text).toLowerCase();
-  const narrowed = useDeferredValue(figures);
+  const narrowed = useDeferredValue(narrowing);
   const rows = useMemo(() => {
     const inLineup = new Set<string>([
       ...(result?.lineup.lensIds ?? []),
@@ -58,8 +51,9 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
     ]);
     const context = { currency: outing.currency, limits, inLineup };
     const all = {
-      lenses: () => shelf.lenses.filter(hasFigures(narrowed)).map((l) => lensRow(l, context)),
-      bodies: () => shelf.bodies.map((b) => bodyRow(b, context)),
+      lenses: () =>
+        shelf.lenses.filter(narrowsLens(shelf, narrowed)).map((l) => lensRow(l, context)),
+      bodies: () => shelf.bodies.filter(narrowsBody(narrowed)).map((b) => bodyRow(b, context)),
       converters: () => shelf.converters.map((c) => converterRow(c, context)),
       tubes: () => shelf.tubes.map((t) => tubeRow(t, context)),
       adapters: () => shelf.adapters.map((a) => adapterRow(a, context)),
@@ -77,14 +71,14 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
     );
   }, [kind, limits, mount, whose, narrowed, outing.currency, result, shelf, wanted]);
   const mounts = [...new Set(shelf[kind].map(mountOf))].sort();
-  const figure = (name: keyof Figures, hint: string) => (
+  const figure = (name: Exclude<keyof Narrowing, 'format'>, hint: string) => (
     <input
       aria-label={hint}
       placeholder={hint}
       inputMode="decimal"
-      value={figures[name]}
-      onChange={(e) => setFigures({ ...figures, [name]: e.target.value })}
-      className={`${BOX} w-28 px-1.5`}
+      value={narrowing[name]}
+      onChange={(e) => setNarrowing({ ...narrowing, [name]: e.target.value })}
+      className={`${BOX} w-26 px-1.5`}
     />
   );
   return (
@@ -96,7 +90,7 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
           placeholder="Search"
           value={text}
           onChange={(e) => setText(e.target.value)}
-          className="min-h-7 w-36 border border-edge bg-sheet px-1.5"
+          className="min-h-7 w-32 border border-edge bg-sheet px-1.5"
         />
         <select
           aria-label="Mount"
@@ -122,11 +116,26 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
             </option>
           ))}
         </select>
+        {(kind === 'lenses' || kind === 'bodies') && (
+          <select
+            aria-label="Format"
+            value={narrowing.format}
+            onChange={(e) => setNarrowing({ ...narrowing, format: e.target.value })}
+            className={BOX}
+          >
+            <option value="">every format</option>
+            {formatsOn(shelf).map(([key, name]) => (
+              <option key={key} value={key}>
+                {name} mm
+              </option>
+            ))}
+          </select>
+        )}
         {kind === 'lenses' && (
           <>
             {figure('reachesMm', 'reaches mm')}
             {figure('fNumber', 'f/ at most')}
-            {figure('weightG', 'g at most')}
+            {figure('weight', `${inOwnUnits('g')?.unit ?? 'g'} at most`)}
           </>
         )}
         <ColumnChoice columns={columns} hidden={hidden} onChange={setHidden} />
@@ -153,18 +162,6 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
       />
     </>
   );
-}
-
-function hasFigures({ reachesMm, fNumber, weightG }: Figures) {
-  const [reach, slowest, heaviest] = [reachesMm, fNumber, weightG].map(readNumber);
-  return (l: {
-    focal: { wideMm: number; longMm: number };
-    apertures: readonly { fNumber: number }[];
-    weightG: number | null;
-  }) =>
-    (!reach || (l.focal.wideMm <= reach && reach <= l.focal.longMm)) &&
-    (!slowest || (l.apertures.at(-1)?.fNumber ?? Infinity) <= slowest) &&
-    (!heaviest || (l.weightG !== null && l.weightG <= heaviest));
 }
 
 function ColumnChoice({

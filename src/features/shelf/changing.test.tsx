@@ -32,7 +32,7 @@ test('a figure is changed in its cell; what cannot be used stays there, marked',
   const user = userEvent.setup();
   list();
   await user.click(screen.getByRole('button', { name: 'Edit here' }));
-  const cell = screen.getByLabelText('Weight in g, 50 mm f/1.8');
+  const cell = screen.getByLabelText('Weight, 50 mm f/1.8');
   await user.clear(cell);
   await user.type(cell, '201');
   expect(weightOf('k-50')).toBe(201);
