@@ -43,10 +43,11 @@ export function cut(
   places: ReadonlyMap<number, IntervalSet>,
   allowed: readonly boolean[],
 ): Cell[] {
-  const may = [...places].filter(([number]) => allowed[number]);
-  if (isOfOnePiece(frame))
-    return [{ frameId: frame.id, range: axis, makers: upwards(may.map(([number]) => number)) }];
-  const runs = leanestRuns(axis, may, allowed.length);
+  if (isOfOnePiece(frame)) {
+    const makers = [...places.keys()].filter((number) => allowed[number]);
+    return [{ frameId: frame.id, range: axis, makers: upwards(makers) }];
+  }
+  const runs = leanestRuns(axis, places, allowed);
   return essentialCells(
     runs.map((run) => ({ frameId: frame.id, ...run })),
     allowed.length,
@@ -68,12 +69,13 @@ interface Change {
  */
 function leanestRuns(
   axis: Interval,
-  places: readonly (readonly [number, IntervalSet])[],
-  makerCount: number,
+  places: ReadonlyMap<number, IntervalSet>,
+  allowed: readonly boolean[],
 ): { range: Interval; makers: number[] }[] {
-  const now = BitSet.empty(makerCount);
+  const now = BitSet.empty(allowed.length);
   const changes: Change[] = [];
   for (const [maker, set] of places) {
+    if (!allowed[maker]) continue;
     for (const { from, to } of set) {
       const inside = clearlyBelow(axis.from, to) && clearlyBelow(from, axis.to);
       if (!inside || !clearlyBelow(from, to)) continue;

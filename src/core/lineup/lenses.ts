@@ -8,7 +8,7 @@ import { type Field, fieldOf, type Target } from './field';
 import { byVerdict } from './frames';
 import { isAtHand, type Maker } from './makers';
 import type { MipSolver } from './mipSolver';
-import { missingOf, type OccasionPlaces } from './places';
+import { missingOf, type OccasionPlaces, placesOf } from './places';
 import type { LineupQuestion } from './question';
 import type { LensIn, LensLack, LensOut } from './result';
 import type { Selectable } from './selectable';
@@ -101,8 +101,7 @@ function addedBy(
   const targets = field.targets.filter((t) => wanted.has(t.frame.id));
   return framesByLens(targets, (occasion) => {
     const { axis, places } = occasion;
-    const made = [...places].filter(([i]) => atHand[i]).map(([, set]) => set);
-    const missing = missingOf(axis, made);
+    const missing = missingOf(axis, placesOf(places, atHand));
     return missing.length === 0 ? [] : lensesFor(occasion, makers, withOne, missing);
   });
 }

@@ -50,6 +50,14 @@ export function placesAt(
   return { occasion, twice, axis, places };
 }
 
+/** The places that the makers that count make. */
+export function* placesOf(
+  places: OccasionPlaces['places'],
+  counts: readonly boolean[],
+): Generator<IntervalSet> {
+  for (const [number, set] of places) if (counts[number]) yield set;
+}
+
 /** Whether one maker has to do for the whole of a frame: it is free, flowing, or of one place. */
 export function isOfOnePiece({ need }: Frame): boolean {
   const { from, to } = needAxis(need).range;
@@ -58,8 +66,11 @@ export function isOfOnePiece({ need }: Frame): boolean {
 
 /** The places of an axis that some sets leave unmade. */
 export function missingOf(axis: Interval, made: Iterable<IntervalSet>): IntervalSet {
-  const sets = [...made];
-  if (sets.some((set) => covers(set, axis))) return [];
+  const sets: IntervalSet[] = [];
+  for (const set of made) {
+    if (covers(set, axis)) return [];
+    sets.push(set);
+  }
   const places = union(sets.flat());
   if (axis.from === axis.to) return containsPoint(places, axis.from) ? [] : [axis];
   return subtract([axis], places);

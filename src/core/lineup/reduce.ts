@@ -7,7 +7,7 @@ import {
 } from './dominance';
 import type { Field, Target } from './field';
 import { isAtHand } from './makers';
-import { missingOf } from './places';
+import { missingOf, placesOf } from './places';
 import type { Piece } from './selectable';
 
 /**
@@ -60,10 +60,9 @@ function makersAmong({ makers }: Field, pieces: readonly Piece[]): boolean[] {
 /** Targets by the occasions that the allowed makers can make wholly. */
 function coverable(targets: readonly Target[], allowed: readonly boolean[]): Target[] {
   return targets.flatMap((target) => {
-    const occasions = target.occasions.filter(({ axis, places }) => {
-      const sets = [...places].filter(([i]) => allowed[i]).map(([, set]) => set);
-      return missingOf(axis, sets).length === 0;
-    });
+    const occasions = target.occasions.filter(
+      ({ axis, places }) => missingOf(axis, placesOf(places, allowed)).length === 0,
+    );
     return occasions.length === 0 ? [] : [{ ...target, occasions }];
   });
 }
