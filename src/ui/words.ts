@@ -3,6 +3,7 @@ import {
   type Footing,
   type Frame,
   type Need,
+  type PlaceUnit,
   type ProfileKey,
   type SceneKey,
   type Stretch,
@@ -226,7 +227,7 @@ export function lightText(light: Frame['light']): string {
 }
 
 /** Places of an axis: distances, or focal lengths on the 36×24 mm frame. */
-export function placeText(unit: 'm' | 'mm36x24' | 'far', from: number, to: number): string {
+export function placeText(unit: PlaceUnit, from: number, to: number): string {
   if (unit === 'far') return 'in the far';
   return unit === 'm' ? formatDistances(from, to) : `${formatFocalRange(from, to)} on 36×24`;
 }

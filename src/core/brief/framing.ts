@@ -35,6 +35,19 @@ export interface NeedAxis {
   readonly range: Interval;
 }
 
+/** How a place on an axis is given: metres from the lens, or mm on the 36×24 mm frame. */
+export type PlaceUnit = 'm' | 'mm36x24' | 'far';
+
+const UNITS: Readonly<Record<NeedAxis['kind'], PlaceUnit>> = {
+  distance: 'm',
+  focal: 'mm36x24',
+  far: 'far',
+};
+
+export function placeUnit({ kind }: Pick<NeedAxis, 'kind'>): PlaceUnit {
+  return UNITS[kind];
+}
+
 export function needAxis(need: Need): NeedAxis {
   switch (need.kind) {
     case 'subject':

@@ -16,7 +16,14 @@ export {
   type View,
   type Want,
 } from './frame';
-export { type Framing, framings, needAxis, type NeedAxis } from './framing';
+export {
+  type Framing,
+  framings,
+  needAxis,
+  type NeedAxis,
+  placeUnit,
+  type PlaceUnit,
+} from './framing';
 export { type Light, type LightSource, type Movement } from './light';
 export { ev100OfSource, type SunPosition, sunPosition } from './lightLevel';
 export {

@@ -1,4 +1,4 @@
-import { footingOf, type Frame, needAxis } from '@/core/brief';
+import { footingOf, type Frame, needAxis, placeUnit } from '@/core/brief';
 import {
   conflictOf,
   isMade,
@@ -14,13 +14,7 @@ import { setupsIn } from './evaluate';
 import type { Field, Target } from './field';
 import type { Occasion } from './occasions';
 import { missingOf } from './places';
-import type { Cover, FrameResult, PlaceUnit } from './result';
-
-const UNITS: Readonly<Record<ReturnType<typeof needAxis>['kind'], PlaceUnit>> = {
-  distance: 'm',
-  focal: 'mm36x24',
-  far: 'far',
-};
+import type { Cover, FrameResult } from './result';
 
 /** Verdicts of what is at hand on one occasion. */
 interface Looked {
@@ -39,7 +33,7 @@ export function frameResult(field: Field, target: Target, choice: Choice): Frame
     frameId: frame.id,
     want: frame.want,
     state: got ? (reported.some((l) => isClear(l)) ? 'clear' : 'crop') : 'lost',
-    unit: UNITS[needAxis(frame.need).kind],
+    unit: placeUnit(needAxis(frame.need)),
     covers: reported.flatMap(({ occasion, verdicts }) =>
       bestOfEachKit(verdicts.filter((v) => v.able.length > 0)).map((v) =>
         coverOf(v, occasion.stretchId),

@@ -36,7 +36,6 @@ export {
   type LensOut,
   type LineupResult,
   type Note,
-  type PlaceUnit,
   type Totals,
 } from './result';
 export { bodiesAlong, type Piece, priceOf, selectable, type Selectable } from './selectable';

@@ -1,4 +1,4 @@
-import type { FrameId, ShooterId, StretchId, Want } from '@/core/brief';
+import type { FrameId, PlaceUnit, ShooterId, StretchId, Want } from '@/core/brief';
 import type { Conflict, Margins, Shortfall, VerdictCode } from '@/core/coverage';
 import type { AdapterId, BodyId, ConverterId, LensId, TubeId } from '@/core/gear';
 import type { Interval } from '@/core/intervals';
@@ -8,9 +8,6 @@ import type { Proof } from './proof';
 import type { Gap, Overlap } from './ranges';
 
 export const RESULT_VERSION = 2;
-
-/** How a range of places is measured: metres from the lens, or mm on the 36×24 mm frame. */
-export type PlaceUnit = 'm' | 'mm36x24' | 'far';
 
 /** One setup's part in a frame. */
 export interface Cover {

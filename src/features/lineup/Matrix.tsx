@@ -1,6 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
+import type { PlaceUnit } from '@/core/brief';
 import { shortfallOf, type Verdict } from '@/core/coverage';
 import { kitKey } from '@/core/gear';
 import type { LineupQuestion, LineupResult } from '@/core/lineup';
@@ -80,15 +81,7 @@ export function Matrix({ result, question }: { result: LineupResult; question: L
   );
 }
 
-function Cell({
-  verdict,
-  label,
-  unit,
-}: {
-  verdict: Verdict;
-  label: string;
-  unit: 'm' | 'mm36x24' | 'far';
-}) {
+function Cell({ verdict, label, unit }: { verdict: Verdict; label: string; unit: PlaceUnit }) {
   const shortfall = shortfallOf(verdict);
   const { margins } = verdict.deciding;
   const spare =

@@ -1,7 +1,6 @@
 'use client';
 
-import { verdictOn } from '@/core/coverage';
-import { kitKey, kitPieces, setupOfKit } from '@/core/gear';
+import { kitKey, kitPieces } from '@/core/gear';
 import { kitName, type Lock, lockOf, namesOf, setLock } from '@/document';
 import { useEdit, useFile } from '@/session';
 import {
@@ -25,7 +24,6 @@ const LOCKS: [Lock, string][] = [
   ['out', 'leave it'],
 ];
 const SHOWN = 40;
-const UNITS = { distance: 'm', focal: 'mm36x24', far: 'far' } as const;
 
 /** What is pointed at or chosen: a lens with its pictures, or a picture with the lenses that can. */
 export function Details({
@@ -99,15 +97,7 @@ function ServiceList({
   services: readonly Service[];
   labelOf: (s: Service) => string;
 }) {
-  const file = useFile();
   if (services.length === 0) return null;
-  const stepsOf = (s: Service) => {
-    const frame = file.frames.find((f) => f.id === s.frameId);
-    const setup = setupOfKit(file.shelf, s);
-    if (!frame || !setup) return [];
-    const { axis, deciding } = verdictOn(setup, frame, file.limits);
-    return marginSteps(deciding.margins, UNITS[axis.kind]);
-  };
   return (
     <div>
       <h3 className="text-[12px] text-soft">
@@ -119,7 +109,10 @@ function ServiceList({
             {s.shortfall === null && <StateMark state={s.byCrop ? 'crop' : 'clear'} />} {labelOf(s)}
             {s.shortfall && (
               <span className="block text-soft">
-                <Figure label={`${labelOf(s)}, why not`} steps={() => stepsOf(s)}>
+                <Figure
+                  label={`${labelOf(s)}, why not`}
+                  steps={() => marginSteps(s.margins, s.unit)}
+                >
                   {shortfallText(s.shortfall)}
                 </Figure>
               </span>

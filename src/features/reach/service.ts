@@ -1,5 +1,5 @@
-import type { Frame } from '@/core/brief';
-import { type Shortfall, shortfallOf, verdictOn } from '@/core/coverage';
+import { type Frame, placeUnit, type PlaceUnit } from '@/core/brief';
+import { type Margins, type Shortfall, shortfallOf, verdictOn } from '@/core/coverage';
 import { type BodyId, kitKey, type Kit, mountableSetups, type Setup } from '@/core/gear';
 import { bodiesAlong, byVerdict, framesThere, type LineupQuestion } from '@/core/lineup';
 
@@ -10,6 +10,9 @@ export interface Service extends Kit {
   /** null when it makes the frame alone. */
   readonly shortfall: Shortfall | null;
   readonly byCrop: boolean;
+  /** Where it is decided, with the arithmetic's figures there. */
+  readonly margins: Margins;
+  readonly unit: PlaceUnit;
 }
 
 /** Every kit's best service of the given frames, or of one lens alone. */
@@ -45,6 +48,8 @@ export function servicesOf(
           bodyId,
           shortfall: shortfallOf(best),
           byCrop: best.code === 'crop',
+          margins: best.deciding.margins,
+          unit: placeUnit(best.axis),
         },
       ];
     });

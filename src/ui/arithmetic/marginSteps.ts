@@ -1,3 +1,4 @@
+import type { PlaceUnit } from '@/core/brief';
 import type { Margins } from '@/core/coverage';
 import { TIME_RULES } from '../words';
 import type { Step } from './Figure';
@@ -5,7 +6,7 @@ import type { Step } from './Figure';
 export const exact = (value: number) => Number(value.toPrecision(5)).toString();
 
 /** The steps behind a verdict at its deciding place, with exact numbers. */
-export function marginSteps(m: Margins, unit: 'm' | 'mm36x24' | 'far'): Step[] {
+export function marginSteps(m: Margins, unit: PlaceUnit): Step[] {
   const place =
     unit === 'm'
       ? `at ${exact(m.at)} m`

@@ -2,7 +2,7 @@
 
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { type Frame, type Limits, needAxis } from '@/core/brief';
+import { type Frame, type Limits, needAxis, placeUnit } from '@/core/brief';
 import { marginsOf, pictureOf, type Sides, verdictOn } from '@/core/coverage';
 import type { Setup } from '@/core/gear';
 import { angleOfLengthDeg, FULL_FRAME, lengthPerDistance, sideMm } from '@/core/optics';
@@ -171,7 +171,7 @@ function Seen({
           label={`What ${formatMm(used.focalMm)} takes in`}
           steps={() => [
             ...pictureSteps(setup, used, metres ? x : null),
-            ...marginSteps(margins, metres ? 'm' : axis.kind === 'far' ? 'far' : 'mm36x24'),
+            ...marginSteps(margins, placeUnit(axis)),
           ]}
         >
           {words}.
