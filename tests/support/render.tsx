@@ -40,5 +40,11 @@ export const sessionStandIn = {
       held.file = edit(held.file);
       held.edits.push(field);
     },
+  useHistory: () => ({
+    undo: () => undefined,
+    redo: () => undefined,
+    canUndo: false,
+    canRedo: false,
+  }),
   useSelection: () => [null, () => undefined] as const,
 };

@@ -1,0 +1,185 @@
+import '@testing-library/jest-dom';
+import { act, render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { PROFILES } from '@/core/brief';
+import { exploreLineup, type LineupRivals, solveLineup } from '@/core/lineup';
+import { loadHighsSolver } from '@/workers/highsSolver';
+import type { SchoolAnswer } from '@/workers/answerLineup';
+import type { BackgroundReport } from '@/workers/rivalsClient';
+import { demoFile, held } from '../../../tests/support/render';
+import { LimitsPanel } from './LimitsPanel';
+import { Rivals } from './Rivals';
+import { Schools } from './Schools';
+
+jest.mock('@/session', () => ({
+  ...jest.requireActual('../../../tests/support/render').sessionStandIn,
+}));
+
+/** The work beside the lineup, in the test's hands. */
+const beside: {
+  rivals: BackgroundReport<LineupRivals | null> | null;
+  schools: BackgroundReport<readonly SchoolAnswer[]> | null;
+  keys: readonly string[];
+  ended: number;
+} = { rivals: null, schools: null, keys: [], ended: 0 };
+jest.mock('@/workers/rivalsClient', () => ({
+  exploreRivals: (_: unknown, report: BackgroundReport<LineupRivals | null>) => {
+    beside.rivals = report;
+    return () => (beside.ended += 1);
+  },
+  compareSchools: (
+    _: unknown,
+    keys: readonly string[],
+    report: BackgroundReport<readonly SchoolAnswer[]>,
+  ) => {
+    Object.assign(beside, { schools: report, keys });
+    return () => (beside.ended += 1);
+  },
+}));
+
+const demo = demoFile();
+const plain = (element: HTMLElement) => (element.textContent ?? '').replaceAll('\u202F', ' ');
+let rivals: LineupRivals;
+beforeAll(async () => {
+  const solver = await loadHighsSolver();
+  const most = { mostTies: 5, mostNext: 3, mostPoints: 20, mostOut: 8 };
+  rivals = exploreLineup(solver, demo, { timeLimitS: 30, ...most })!;
+});
+beforeEach(() => {
+  Object.assign(held, { file: demo, result: null, edits: [] });
+  Object.assign(beside, { rivals: null, schools: null, keys: [], ended: 0 });
+});
+
+describe('other lineups', () => {
+  const look = async (found: LineupRivals | null = rivals) => {
+    const user = userEvent.setup();
+    render(<Rivals question={demo} />);
+    await user.click(screen.getByRole('button', { name: 'Look beside this one' }));
+    act(() => beside.rivals?.progress(0.4));
+    expect(screen.getByRole('progressbar')).toBeInTheDocument();
+    act(() => beside.rivals?.done(found));
+    return user;
+  };
+
+  it('stand in their kinds, each with what it costs or saves', async () => {
+    await look();
+    const shown = plain(screen.getByTestId('rivals'));
+    for (const title of ['Next best of another kind', 'If it breaks', 'What would bring others in'])
+      expect(shown).toContain(title);
+    expect(shown).toMatch(/worse by |better by /);
+    expect(shown).toMatch(/would (be as good|come in|save|take)/);
+    const curve = screen.getByRole('region', { name: 'Trade-off' });
+    expect(within(curve).getAllByRole('row')).toHaveLength(rivals.tradeOff.points.length + 1);
+  });
+
+  it('open their arithmetic, and are taken as they are', async () => {
+    const user = await look();
+    const [worse] = screen.getAllByRole('button', { name: /: (worse|better) by / });
+    await user.click(worse!);
+    expect(plain(await screen.findByRole('dialog'))).toMatch(/(Worse|Better) by: .*best lineup/);
+    await user.keyboard('{Escape}');
+    const [wants] = screen.getAllByRole('button', { name: /^Wants got by / });
+    await user.click(wants!);
+    const { wantsPercent } = rivals.tradeOff.points[0]!;
+    expect(plain(await screen.findByRole('dialog'))).toContain(
+      `Share of the wanted pictures: ${Number(wantsPercent.toPrecision(5))} %`,
+    );
+    await user.keyboard('{Escape}');
+    const [take] = screen.getAllByRole('button', { name: /^Take / });
+    await user.click(take!);
+    expect(held.edits).toHaveLength(1);
+    expect(held.file.limits.lockedIn.length).toBeGreaterThan(0);
+  });
+
+  it('are said to be cut short, or not to be had, and are stopped', async () => {
+    const user = userEvent.setup();
+    const { unmount } = render(<Rivals question={demo} />);
+    await user.click(screen.getByRole('button', { name: 'Look beside this one' }));
+    await user.click(screen.getByRole('button', { name: 'Stop' }));
+    expect(beside.ended).toBeGreaterThan(0);
+    unmount();
+    await look({ ...rivals, complete: false });
+    expect(screen.getByText(/Time ran out/)).toBeVisible();
+    act(() => beside.rivals?.failed('out of memory'));
+    expect(screen.getByText(/out of memory/)).toBeVisible();
+  });
+});
+
+describe('ways of choosing', () => {
+  it('lie side by side, each with its lineup, and one is chosen from there', async () => {
+    const user = userEvent.setup();
+    render(<Schools question={demo} />);
+    await user.click(screen.getByRole('checkbox', { name: 'start with little' }));
+    await user.click(screen.getByRole('button', { name: 'Lay these 6 side by side' }));
+    expect(beside.keys).toHaveLength(6);
+    const solver = await loadHighsSolver();
+    const answers = PROFILES.slice(0, 2).map(({ key, limits }) => ({
+      key,
+      result: solveLineup(
+        solver,
+        { ...demo, limits: { ...demo.limits, ...limits } },
+        { timeLimitS: 30, now: () => 0 },
+      ),
+    }));
+    act(() => beside.schools?.done(answers));
+    const table = screen.getByTestId('schools');
+    expect(within(table).getAllByRole('columnheader')).toHaveLength(3);
+    expect(within(table).getByRole('rowheader', { name: 'Start line, all lanes' })).toBeVisible();
+    const [own, one] = answers.map(({ result }) => result.totals.lenses);
+    expect(one).toBeLessThan(own!);
+    await user.click(
+      within(table).getByRole('button', { name: 'Choose like one zoom, never change' }),
+    );
+    expect(held.file.limits).toMatchObject({ maxLenses: 1, neverChange: true });
+  });
+
+  it('say what went wrong', async () => {
+    const user = userEvent.setup();
+    render(<Schools question={demo} />);
+    await user.click(screen.getByRole('button', { name: /^Lay these/ }));
+    act(() => beside.schools?.failed('no solver'));
+    expect(screen.getByText('They could not be worked out: no solver')).toBeVisible();
+  });
+});
+
+describe('the limits', () => {
+  const show = () => {
+    const shown = render(<LimitsPanel />);
+    return { user: userEvent.setup(), again: () => shown.rerender(<LimitsPanel />) };
+  };
+
+  it('are taken over field by field, empty for none', async () => {
+    const { user, again } = show();
+    await user.type(screen.getByLabelText('Lenses at most'), '3');
+    await user.type(screen.getByLabelText('Weight at most'), '2500');
+    expect(held.file.limits).toMatchObject({ maxLenses: 3, maxLineupWeightG: 2500 });
+    again();
+    await user.clear(screen.getByLabelText('Lenses at most'));
+    expect(held.file.limits.maxLenses).toBeNull();
+    await user.click(screen.getByLabelText('Never change a lens'));
+    expect(held.file.limits.neverChange).toBe(true);
+    expect(held.edits).toContain('limits.maxLenses');
+  });
+
+  it('keep what cannot be out, and say why', async () => {
+    const { user } = show();
+    const crop = screen.getByLabelText('Crop at most');
+    await user.clear(crop);
+    await user.type(crop, '-2');
+    expect(crop).toHaveAttribute('aria-invalid', 'true');
+    expect(crop).toHaveAccessibleDescription(/\d/);
+    expect(held.file.limits.maxCrop).toBeGreaterThan(0);
+  });
+
+  it('follow a way of choosing, whose gear it is, and formats', async () => {
+    const { user, again } = show();
+    await user.selectOptions(screen.getByLabelText('Choose like'), 'small fast primes');
+    expect(held.file.limits.lensKinds).toBe('primes');
+    again();
+    await user.click(screen.getByLabelText('wished for'));
+    expect(held.file.limits.sources).toContain('wished');
+    const [format] = screen.getAllByLabelText(/×/);
+    await user.click(format!);
+    expect(held.file.limits.formats).not.toBeNull();
+  });
+});
