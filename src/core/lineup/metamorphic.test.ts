@@ -126,6 +126,7 @@ describe('the answer', () => {
           stretches: question.stretches.map((s) => ({
             ...s,
             changes: true,
+            allowed: { flash: true, support: true, bags: true },
             hands: s.hands.map((h) => ({ ...h, maxWeightG: null, bodies: null })),
           })),
           limits: { ...question.limits, maxLenses: null, maxSpend: null, neverChange: false },
