@@ -1,6 +1,6 @@
 'use client';
 
-import { Command } from 'cmdk';
+import { Command, defaultFilter } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { Dialog as Radix } from 'radix-ui';
 import { PROFILES, withProfile } from '@/core/brief';
@@ -76,7 +76,7 @@ export function Palette({
           className="fixed top-[10vh] left-1/2 z-50 w-[94vw] max-w-xl -translate-x-1/2 border border-edge bg-sheet"
         >
           <Radix.Title className="sr-only">Find anything</Radix.Title>
-          <Command label="Find anything" loop>
+          <Command label="Find anything" loop filter={byName}>
             <Command.Input
               placeholder="Find a place, a picture, a lens, an action"
               className="w-full border-b border-hair bg-sheet px-4 py-3 text-base outline-none"
@@ -92,7 +92,8 @@ export function Palette({
                   {found.map((item) => (
                     <Command.Item
                       key={item.key}
-                      value={`${item.name} ${item.key}`}
+                      value={`${heading} ${item.key}`}
+                      keywords={[item.name]}
                       onSelect={item.run}
                       className="cursor-pointer px-3 py-1.5 data-[selected=true]:bg-chosen"
                     >
@@ -108,6 +109,10 @@ export function Palette({
     </Radix.Root>
   );
 }
+
+/** By what is read, not by what tells two of the same name apart. */
+const byName = (_: string, search: string, names: string[] = []) =>
+  defaultFilter(names.join(' '), search);
 
 interface Found {
   readonly key: string;

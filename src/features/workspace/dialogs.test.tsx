@@ -1,0 +1,241 @@
+import '@testing-library/jest-dom';
+import { act, render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { outing } from '@/core/brief';
+import { decode, encode, type OutingFile } from '@/document';
+import { STARTERS } from '@/document/starters';
+import { unitsNow } from '@/ui';
+import { demoFile, held } from '../../../tests/support/render';
+import { FirstOuting } from './FirstOuting';
+import { OutingsDialog } from './OutingsDialog';
+import { Palette } from './Palette';
+import { RefusedDialog } from './RefusedDialog';
+import { SettingsDialog } from './SettingsDialog';
+import { StarterDialog } from './StarterDialog';
+import { Tour } from './Tour';
+
+const went: string[] = [];
+const opened: { file: OutingFile; said: string }[] = [];
+const reopened: string[] = [];
+const at = { path: '/brief', frame: null as string | null };
+jest.mock('next/navigation', () => ({
+  useRouter: () => ({ push: (href: string) => went.push(href) }),
+  usePathname: () => at.path,
+  useSearchParams: () => new URLSearchParams(at.frame ? { frame: at.frame } : {}),
+}));
+jest.mock('./useOpening', () => ({
+  useOpening: () => ({
+    open: (file: OutingFile, said: string) => opened.push({ file, said }),
+    reopen: async (id: string) => void reopened.push(id),
+  }),
+}));
+const library = {
+  entries: [
+    { id: 'one', name: 'Open one', savedAt: 0 },
+    { id: 'two', name: 'Kept one', savedAt: Date.UTC(2027, 5, 12, 8) },
+  ],
+  list: async () => library.entries,
+  discard: async (id: string) => {
+    const before = library.entries;
+    library.entries = before.filter((e) => e.id !== id);
+    return async () => void (library.entries = before);
+  },
+};
+const touring = { setState: jest.fn() };
+jest.mock('@/session', () => ({
+  ...jest.requireActual('../../../tests/support/render').sessionStandIn,
+  useSession: () => ({ library, storage: { fetch: async () => 'kept text' }, state: touring }),
+  download: (name: string, text: string) => went.push(`${name}: ${text}`),
+}));
+
+beforeEach(() => {
+  Object.assign(held, { file: demoFile(), result: null, edits: [] });
+  for (const list of [went, opened, reopened]) list.length = 0;
+  Object.assign(at, { path: '/brief', frame: null });
+});
+// jsdom has none of them: the palette scrolls and measures, the theme asks the system.
+beforeAll(() => {
+  globalThis.matchMedia ??= () =>
+    ({ matches: false, addEventListener: () => undefined }) as unknown as MediaQueryList;
+  Element.prototype.scrollIntoView = () => undefined;
+  globalThis.ResizeObserver ??= class {
+    observe() {}
+    unobserve() {}
+    disconnect() {}
+  };
+});
+
+const nothing = () => undefined;
+
+describe('the palette', () => {
+  const actions = [{ label: 'Export this outing', run: jest.fn() }];
+  const show = () => {
+    const closed = jest.fn();
+    const { unmount } = render(<Palette open onOpenChange={closed} actions={actions as never} />);
+    return { user: userEvent.setup(), closed, unmount };
+  };
+
+  it('finds places, pictures and gear by name, and goes there', async () => {
+    for (const [text, name, href] of [
+      ['oarl', 'Oarlock, close up', '/brief?frame=f08'],
+      ['400 mm', '400 mm f/2.8', '/shelf?kind=lenses&item=k-400'],
+      ['carry', 'Carry', '/carry'],
+    ] as const) {
+      const { user, closed, unmount } = show();
+      await user.type(screen.getByRole('combobox'), text);
+      await user.click(screen.getByRole('option', { name }));
+      expect(went.at(-1)).toBe(href);
+      expect(closed).toHaveBeenCalledWith(false);
+      unmount();
+    }
+  });
+
+  it('changes the way of choosing and runs actions', async () => {
+    const { user } = show();
+    const input = screen.getByRole('combobox');
+    await user.type(input, 'small fast');
+    await user.keyboard('{Enter}');
+    expect(held.file.limits.lensKinds).toBe('primes');
+    await user.clear(input);
+    await user.type(input, 'export this');
+    await user.keyboard('{Enter}');
+    expect(actions[0]!.run).toHaveBeenCalled();
+  });
+});
+
+it('says when nothing has the name', async () => {
+  render(<Palette open onOpenChange={nothing} actions={[]} />);
+  await userEvent.setup().type(screen.getByRole('combobox'), 'zzzz');
+  expect(await screen.findByText('Nothing has that name.')).toBeVisible();
+});
+
+describe('the outings of the browser', () => {
+  it('are opened, duplicated, exported, and taken away with a way back', async () => {
+    const user = userEvent.setup();
+    render(<OutingsDialog open onOpenChange={nothing} />);
+    const [open, kept] = await screen.findAllByRole('listitem');
+    expect(open).toHaveTextContent('open now');
+    expect(kept).toHaveTextContent(/kept 12 Jun 2027/);
+    await user.click(within(open!).getByRole('button', { name: 'Duplicate' }));
+    expect(opened[0]?.file.outing.name).toBe(`${held.file.outing.name}, copy`);
+    await user.click(within(kept!).getByRole('button', { name: 'Open' }));
+    expect(reopened).toEqual(['two']);
+    await user.click(within(kept!).getByRole('button', { name: 'Export Kept one' }));
+    expect(went).toEqual(['Kept one.armreach.json: kept text']);
+    await user.click(within(kept!).getByRole('button', { name: 'Take Kept one away' }));
+    expect(await screen.findAllByRole('listitem')).toHaveLength(1);
+  });
+});
+
+describe('a start from nothing', () => {
+  it('waits for a lens, names what it cannot read, and leads to the lineup', async () => {
+    const user = userEvent.setup();
+    render(<FirstOuting open onOpenChange={nothing} />);
+    const start = screen.getByRole('button', { name: 'Show me which lenses to take' });
+    expect(start).toBeDisabled();
+    await user.type(screen.getByLabelText('Lens 1'), 'a zoom');
+    expect(screen.getByText(/Give a range and an f-number/)).toBeVisible();
+    expect(start).toBeDisabled();
+    await user.clear(screen.getByLabelText('Lens 1'));
+    await user.type(screen.getByLabelText('Lens 1'), '18–55 f/3.5–5.6');
+    await user.type(screen.getByLabelText('Lens 2'), '50 f/1.8');
+    await user.click(screen.getByRole('button', { name: 'One more lens' }));
+    await user.type(screen.getByLabelText('Lens 4'), '70-300 mm f/4.5-6.3');
+    await user.selectOptions(screen.getByLabelText('Its sensor'), '17.3 × 13 mm, crop 2');
+    await user.selectOptions(
+      screen.getByLabelText('What you are going to photograph'),
+      'Wedding by phases',
+    );
+    await user.click(start);
+    const [{ file }] = opened as [{ file: OutingFile; said: string }];
+    expect(file.shelf.lenses.map((l) => [l.focal.wideMm, l.focal.longMm])).toEqual([
+      [18, 55],
+      [50, 50],
+      [70, 300],
+    ]);
+    expect(file.shelf.bodies[0]?.sensor).toMatchObject({ widthMm: 17.3, heightMm: 13 });
+    expect(file.stretches.find((s) => s.name === 'Ceremony')?.allowed.flash).toBe(false);
+    expect(decode(encode(file)).ok).toBe(true);
+    expect(went).toEqual(['/lineup']);
+  });
+});
+
+describe('the starter briefs', () => {
+  it('are all there, each with its pictures, and keep the shelf', async () => {
+    const user = userEvent.setup();
+    const chosen: OutingFile[] = [];
+    render(<StarterDialog open onOpenChange={nothing} onChoose={(f) => chosen.push(f)} />);
+    expect(screen.getAllByRole('listitem')).toHaveLength(STARTERS.length);
+    await user.click(screen.getByRole('button', { name: /^Night sky/ }));
+    expect(chosen[0]?.shelf).toEqual(held.file.shelf);
+    expect(chosen[0]?.frames.some((f) => f.light.stars !== null)).toBe(true);
+    expect(outing.safeParse(chosen[0]?.outing).success).toBe(true);
+  });
+});
+
+describe('a file that was not opened', () => {
+  it('is named with every place that is wrong, and what was open stays', async () => {
+    const user = userEvent.setup();
+    const refused = decode(
+      encode({ ...held.file, frames: [{ ...held.file.frames[0]!, want: 'x' as never }] }),
+    );
+    const closed = jest.fn();
+    if (refused.ok) throw new Error('it should not have been read');
+    render(<RefusedDialog name="bad.json" refusal={refused.error} onClose={closed} />);
+    const dialog = screen.getByRole('dialog');
+    expect(dialog).toHaveTextContent('bad.json');
+    expect(dialog).toHaveTextContent('frames[0].want');
+    expect(dialog).toHaveTextContent('Your outing is as it was.');
+    await user.click(within(dialog).getAllByRole('button', { name: 'Close' }).at(-1)!);
+    expect(closed).toHaveBeenCalled();
+  });
+});
+
+describe('the settings', () => {
+  it('change units and theme for this browser, and leave the file alone', async () => {
+    const user = userEvent.setup();
+    render(<SettingsDialog open onOpenChange={nothing} />);
+    await user.click(screen.getByText('feet and ounces'));
+    expect(unitsNow()).toBe('imperial');
+    await user.click(screen.getByText('metres and grams'));
+    expect(unitsNow()).toBe('metric');
+    await user.click(screen.getByText('night'));
+    expect(document.documentElement.dataset.theme ?? document.documentElement.className).toMatch(
+      /night/,
+    );
+    expect(held.edits).toEqual([]);
+  });
+});
+
+describe('the way through', () => {
+  it('goes on when a step is done, and is left at any time', async () => {
+    jest.useFakeTimers();
+    const { rerender } = render(<Tour onStart={nothing} />);
+    const region = screen.getByRole('region', { name: 'A way through' });
+    expect(region).toHaveTextContent('1 of 5');
+    at.frame = 'f01';
+    rerender(<Tour onStart={nothing} />);
+    expect(region).toHaveTextContent('Done.');
+    act(() => void jest.advanceTimersByTime(800));
+    expect(region).toHaveTextContent('2 of 5');
+    held.file = { ...held.file, frames: held.file.frames.slice(1) };
+    rerender(<Tour onStart={nothing} />);
+    act(() => void jest.advanceTimersByTime(800));
+    expect(region).toHaveTextContent('3 of 5');
+    jest.useRealTimers();
+    const user = userEvent.setup();
+    await user.click(screen.getByRole('button', { name: 'Go there' }));
+    expect(went).toEqual(['/reach']);
+    await user.click(screen.getByRole('button', { name: 'Leave' }));
+    expect(touring.setState).toHaveBeenCalledWith({ firstVisit: false, touring: false });
+  });
+
+  it('ends by offering a start of one’s own', async () => {
+    const user = userEvent.setup();
+    const started = jest.fn();
+    render(<Tour onStart={started} />);
+    for (let i = 0; i < 5; i += 1) await user.click(screen.getByRole('button', { name: 'Next' }));
+    await user.click(screen.getByRole('button', { name: 'Start from nothing' }));
+    expect(started).toHaveBeenCalled();
+  });
+});
