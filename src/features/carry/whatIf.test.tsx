@@ -1,0 +1,95 @@
+import '@testing-library/jest-dom';
+import { act, render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { readFileSync } from 'node:fs';
+import { carryAnswer, type Scenario } from '@/core/carry';
+import { type LineupResult, solveLineup } from '@/core/lineup';
+import { decode, namesOf } from '@/document';
+import type { ScenarioAnswer } from '@/workers/answerLineup';
+import { loadHighsSolver } from '@/workers/highsSolver';
+import type { BackgroundReport } from '@/workers/rivalsClient';
+import { WhatIf } from './WhatIf';
+
+const asked: { scenario: Scenario; report: BackgroundReport<ScenarioAnswer> }[] = [];
+let ended = 0;
+jest.mock('@/workers/rivalsClient', () => ({
+  playScenario: (
+    _question: unknown,
+    _result: unknown,
+    scenario: Scenario,
+    report: BackgroundReport<ScenarioAnswer>,
+  ) => {
+    asked.push({ scenario, report });
+    return () => (ended += 1);
+  },
+}));
+
+const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
+const demo = read.ok ? read.value : (null as never);
+const name = namesOf(demo);
+let result: LineupResult;
+beforeAll(async () => {
+  result = solveLineup(await loadHighsSolver(), demo, { timeLimitS: 30, now: () => 0 });
+});
+beforeEach(() => {
+  asked.length = 0;
+  ended = 0;
+});
+
+const show = (question = demo) => <WhatIf question={question} result={result} name={name} />;
+const play = async (user: ReturnType<typeof userEvent.setup>, what: string) => {
+  await user.selectOptions(screen.getByLabelText('Suppose'), what);
+  await user.click(screen.getByRole('button', { name: 'Plan it again' }));
+};
+
+test('what may go wrong is an hour lost, the rain, and everything that comes along', async () => {
+  const user = userEvent.setup();
+  render(show());
+  await play(user, 'I start an hour late');
+  await play(user, 'it turns wet');
+  await play(user, '23 mm f/1.4 breaks');
+  await play(user, 'T20 breaks');
+  expect(asked.map(({ scenario }) => scenario)).toEqual([
+    { kind: 'late', hours: 1 },
+    { kind: 'wet' },
+    { kind: 'breaks', id: 't-23' },
+    { kind: 'breaks', id: 't20' },
+  ]);
+  expect(ended).toBe(3);
+  const offered = screen.getAllByRole('option').map((o) => o.textContent);
+  expect(offered).toHaveLength(2 + result.lineup.lensIds.length + 3);
+});
+
+test('what is left is told picture by picture, and what is lost in red', async () => {
+  const user = userEvent.setup();
+  render(show());
+  await play(user, 'it turns wet');
+  expect(screen.getByText('Planning with what is left…')).toBeVisible();
+  const answer = carryAnswer(demo, result);
+  act(() => asked[0]!.report.done({ lost: [], answer } as ScenarioAnswer));
+  expect(screen.getByText(/It holds/)).toBeVisible();
+  expect(screen.getByTestId('whatif')).toHaveTextContent('4 changes');
+  await play(user, '23 mm f/1.4 breaks');
+  const lost = demo.frames.slice(14, 15).map((f) => f.id);
+  act(() => asked[1]!.report.done({ lost, answer } as ScenarioAnswer));
+  expect(screen.getByText(/^Lost: Dancers by lantern light \(1 picture\)/)).toHaveClass(
+    'text-wrong',
+  );
+  expect(screen.getByTestId('whatif')).toHaveTextContent(
+    /Boathouse, whole hall with 10–24 mm f\/4/,
+  );
+});
+
+test('an answer to another question is not shown, and a failure is said', async () => {
+  const user = userEvent.setup();
+  const { rerender } = render(show());
+  await play(user, 'it turns wet');
+  rerender(show({ ...demo, frames: demo.frames.slice(1) }));
+  act(() =>
+    asked[0]!.report.done({ lost: [], answer: carryAnswer(demo, result) } as ScenarioAnswer),
+  );
+  expect(screen.queryByTestId('whatif')).toBeNull();
+  await play(user, 'it turns wet');
+  act(() => asked[1]!.report.failed('no lineup is left'));
+  expect(screen.getByText('no lineup is left')).toBeVisible();
+});
