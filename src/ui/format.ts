@@ -126,7 +126,7 @@ export function formatCount(n: number, one: string, many: string): string {
 }
 
 /**
- * A day in words: Saturday 12 June 2027.
+ * A day in words: Saturday, 12 June 2027.
  *
  * @param day yyyy-mm-dd
  */

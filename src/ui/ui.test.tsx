@@ -4,26 +4,10 @@ import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { z } from 'zod';
 import { EntityForm, FormNumber, FormText } from './form';
-import * as format from './format';
 import { readNumber } from './fields';
 import { needText, shortfallText } from './words';
 
 const plain = (text: string) => text.replaceAll('\u202F', ' ');
-
-test.each([
-  [format.formatFocalRange(24, 70), '24–70 mm'],
-  [format.formatFNumber(5.657), 'f/5.6'],
-  [format.formatShutter(1 / 250), '1/250 s'],
-  [format.formatShutter(2), '2 s'],
-  [format.formatEv(-2.5), 'EV −2.5'],
-  [format.formatDistances(60, 90), '60–90 m'],
-  [format.formatDistances(0.15, 0.6), '15 cm–60 cm'],
-  [format.formatWeight(2328), '2.33 kg'],
-  [format.formatIso(24_830), 'ISO 25000'],
-  [format.formatStops(1.04), '1 stop'],
-  [format.formatMoney(1150, 'EUR'), '€1,150'],
-  [format.formatMoney(5, 'XQQQ'), '5 XQQQ'],
-])('%s', (got, want) => expect(plain(got)).toBe(want));
 
 test('numbers are read with a decimal comma and as fractions', () => {
   expect([readNumber('1/250'), readNumber('2,8'), readNumber(' '), readNumber('x')]).toEqual([

@@ -1,0 +1,75 @@
+import fc from 'fast-check';
+import {
+  dayText,
+  formatAngle,
+  formatCount,
+  formatCrop,
+  formatDistances,
+  formatEv,
+  formatFNumber,
+  formatFocalRange,
+  formatIso,
+  formatMegapixels,
+  formatMetres,
+  formatMm,
+  formatMoney,
+  formatPercent,
+  formatShutter,
+  formatStops,
+  formatWeight,
+} from './format';
+import { applyUnits } from './units';
+
+const plain = (text: string) => text.replaceAll('\u202F', ' ');
+afterEach(() => applyUnits('metric'));
+
+describe('figures as photographers read them', () => {
+  it.each([
+    [formatMm(50), '50 mm'],
+    [formatMm(8.25), '8.3 mm'],
+    [formatFocalRange(24, 70), '24–70 mm'],
+    [formatFocalRange(300, 300), '300 mm'],
+    [formatFNumber(5.657), 'f/5.6'],
+    [formatFNumber(1.414), 'f/1.4'],
+    [formatAngle(46.79), '47°'],
+    [formatAngle(6.19), '6.2°'],
+    [formatShutter(1 / 250), '1/250 s'],
+    [formatShutter(1 / 1000), '1/1000 s'],
+    [formatShutter(2.5), '2.5 s'],
+    [formatEv(-3.4), 'EV −3.4'],
+    [formatIso(812), 'ISO 810'],
+    [formatIso(16_240), 'ISO 16000'],
+    [formatStops(-1), '1 stop'],
+    [formatStops(0.46), '0.5 stops'],
+    [formatCrop(1.4142), '1.41×'],
+    [formatMegapixels(11.52), '11.5 MP'],
+    [formatPercent(4.46), '4.5 %'],
+    [formatPercent(63.7), '64 %'],
+    [formatCount(1, 'lens', 'lenses'), '1 lens'],
+    [formatCount(4.5, 'piece', 'pieces'), '4.5 pieces'],
+    [formatMoney(3790, 'EUR'), '€3,790'],
+    [formatDistances(60, 90), '60–90 m'],
+    [formatDistances(0.15, 0.6), '15 cm–60 cm'],
+    [formatWeight(655), '655 g'],
+    [formatWeight(2328), '2.33 kg'],
+    [formatMoney(5, 'XQQQ'), '5 XQQQ'],
+    [formatMoney(12, 'no currency'), '12 no currency'],
+    [dayText('2027-06-12'), 'Saturday, 12 June 2027'],
+  ])('%s', (text, expected) => {
+    expect(plain(text)).toBe(expected);
+  });
+
+  it('are never without a unit, whatever the number', () => {
+    const any = fc.double({ min: 1e-3, max: 1e6, noNaN: true });
+    fc.assert(
+      fc.property(any, fc.constantFrom('metric' as const, 'imperial' as const), (value, units) => {
+        applyUnits(units);
+        for (const text of [formatMm, formatMetres, formatWeight, formatPercent, formatAngle].map(
+          (format) => plain(format(value)),
+        ))
+          expect(text).toMatch(/^[\d.,]+( ?)(mm|cm|m|in|ft|mi|g|kg|oz|lb|%|°)$/);
+      }),
+      { seed: 91, numRuns: 200 },
+    );
+  });
+});
