@@ -11,6 +11,7 @@ import type { Setup } from '@/core/gear';
 import { type IntervalSet, union } from '@/core/intervals';
 import { ableRange, EVERYTHING, isAbleSomewhere, type Task, taskOf } from './ableRange';
 import { barOf } from './bars';
+import { farthestUsableM } from './bounds';
 import { type Demand, demandOf } from './demand';
 
 /** How much harder than asked: for preferring lineups that have something in hand. */
@@ -73,10 +74,11 @@ export function ableSetups(
   };
   setups.forEach((setup, index) => {
     const { wideMm, longMm } = setup.focal;
+    const farthestM = farthestUsableM(setup);
     const asked = known.get(setup.demandKey) ?? askedFor(setup);
     for (let i = 0; i < asked.length; i += 1) {
       const one = asked[i]!;
-      if (wideMm > one.longestMm || longMm < one.widestMm) continue;
+      if (wideMm > one.longestMm || longMm < one.widestMm || farthestM < one.nearestM) continue;
       const places = placesFor(setup, one);
       if (places.length > 0) able[i]!.push({ index, places });
     }
@@ -119,9 +121,13 @@ interface Asked {
   readonly onePlace: boolean;
   readonly enoughPixels: boolean;
   readonly tasks: readonly Task[];
-  /** Focal lengths outside which nothing is framed: a quick look before the exact one, mm. */
+  /**
+   * Focal lengths outside which nothing is framed, mm, and the nearest place, m, which a tube must
+   * reach: a quick look before the exact one.
+   */
   readonly widestMm: number;
   readonly longestMm: number;
+  readonly nearestM: number;
 }
 
 function askedOf(setup: Setup, frame: Frame, limits: Limits, harder: Harder): Asked {
@@ -134,18 +140,19 @@ function askedOf(setup: Setup, frame: Frame, limits: Limits, harder: Harder): As
     onePlace: footingOf(frame.need) === 'free',
     enoughPixels: demand.pixelsShort === null,
     tasks: ways.map((way) => taskOf(axis, way, demand, demand.crop, EVERYTHING)),
-    ...focalBounds(axis, ways, demand.crop),
+    ...boundsOf(axis, ways, demand.crop),
   };
 }
 
 /** Room for rounding, so that the quick look never rejects what the exact one would not. */
-const FOCAL_ROOM = 1 + 1e-9;
+const ROOM = 1 + 1e-9;
 
-function focalBounds(axis: NeedAxis, ways: readonly Framing[], crop: number) {
+function boundsOf(axis: NeedAxis, ways: readonly Framing[], crop: number) {
   const { from, to } = axis.range;
   return {
-    widestMm: Math.min(...ways.map((way) => way.slopeMin(crop) * from)) / FOCAL_ROOM,
-    longestMm: Math.max(...ways.map((way) => way.slopeMax * to)) * FOCAL_ROOM,
+    widestMm: Math.min(...ways.map((way) => way.slopeMin(crop) * from)) / ROOM,
+    longestMm: Math.max(...ways.map((way) => way.slopeMax * to)) * ROOM,
+    nearestM: axis.kind === 'distance' ? from / ROOM : 0,
   };
 }
 
