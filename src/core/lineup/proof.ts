@@ -101,9 +101,9 @@ function fewestLenses(all: readonly Witness[]): Witness[] {
 function candidatesOf(target: Target<OccasionCells>, field: Field): Witness[] {
   const { makers } = field;
   const all = makers.map(() => true);
-  const whole = field.targets.find((t) => t.key === target.key);
+  const whole = field.targets.find((t) => t.key === target.key)!;
   const occasions = target.occasions.map(({ occasion, cells }) => {
-    const places = whole?.occasions.find((w) => w.occasion === occasion)?.places ?? new Map();
+    const { places } = whole.occasions.find((w) => w.occasion === occasion)!;
     return cells
       .flatMap((cell) => cut(occasion.frame, cell.range, places, all))
       .map((cell) => ({

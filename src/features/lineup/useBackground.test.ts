@@ -32,6 +32,23 @@ test('work is told as it goes on, and its end', () => {
   expect(run.ended).toBe(false);
 });
 
+test('news of its going on that comes after its end changes nothing', () => {
+  const { result } = using(one);
+  const { run, start } = work();
+  act(() => result.current.start(start));
+  act(() => run.report?.done('found it'));
+  act(() => run.report?.progress(0.9));
+  expect(result.current.state).toEqual({ kind: 'found', found: 'found it' });
+  act(() => result.current.start(start));
+  act(() => run.report?.failed('no worker'));
+  act(() => run.report?.progress(0.9));
+  expect(result.current.state).toEqual({ kind: 'failed', message: 'no worker' });
+  act(() => result.current.start(start));
+  act(() => result.current.stop());
+  act(() => run.report?.progress(0.9));
+  expect(result.current.state).toEqual({ kind: 'idle' });
+});
+
 test('it is ended when it is stopped, when it is started again, and when it is left', () => {
   const { result, unmount } = using(one);
   const [first, second, third] = [work(), work(), work()];

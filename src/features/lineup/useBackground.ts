@@ -35,7 +35,13 @@ export function useBackground<T>(question: LineupQuestion) {
       end.current();
       setState({ kind: 'looking', done: 0 });
       end.current = work({
-        progress: (done) => setState({ kind: 'looking', done }),
+        // It comes by another port than what is found, and may come after it.
+        progress: (done) =>
+          setHeld((before) =>
+            before.state.kind === 'looking' && before.question === question
+              ? { state: { kind: 'looking', done }, question }
+              : before,
+          ),
         done: (found) => setState({ kind: 'found', found }),
         failed: (message) => setState({ kind: 'failed', message }),
       });
