@@ -165,10 +165,11 @@ class HighsSession implements MipSession {
       this.upper[i] = values[i]!;
     }
     this.native.changeColsBounds({ kind: 'set', indices: this.all }, this.lower, this.upper);
+    if (!onFace) return;
     const tight = Int32Array.from(rows.duals.keys()).filter(
       (i) => Math.abs(rows.duals[i]!) > DUAL_TOLERANCE,
     );
-    if (!onFace || tight.length === 0) return;
+    if (tight.length === 0) return;
     const levels = Float64Array.from(tight, (i) => rows.values[i]!);
     this.native.changeRowsBounds({ kind: 'set', indices: tight }, levels, levels);
   }

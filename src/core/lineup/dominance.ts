@@ -30,8 +30,6 @@ interface Ability<Of> {
   readonly isWithin: (other: Of) => boolean;
 }
 
-type Abilities<Of extends Ability<Of>> = ReadonlyMap<LensId, Of>;
-
 /**
  * The lenses that may be needed: one is left out when as many others as can be of use at once where
  * it is of use can do all that it can, in the same hand and on the same body, alone or with the same
@@ -41,7 +39,7 @@ type Abilities<Of extends Ability<Of>> = ReadonlyMap<LensId, Of>;
  */
 export function undominated<Of extends Ability<Of>>(
   field: Field,
-  abilities: Abilities<Of>,
+  abilities: ReadonlyMap<LensId, Of>,
   pieces: readonly Piece[],
   { forced, kindOf = () => '', keepTies = false, byResources = false }: DominanceOptions,
 ): Set<string> {

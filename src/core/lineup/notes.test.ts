@@ -1,4 +1,4 @@
-import type { Frame, Limits } from '@/core/brief';
+import { type Frame, type Limits, NOTHING_SPECIAL } from '@/core/brief';
 import type { Body, Lens } from '@/core/gear';
 import type { LineupQuestion, MipSolver } from '@/core/lineup';
 import { loadHighsSolver } from '@/workers/highsSolver';
@@ -48,14 +48,7 @@ const withLens = (
     stretches: more.wet ? [aStretch('s', { weather: 'wet' })] : [],
   });
 const wish = (special: Partial<Frame['special']>): Partial<Frame> => ({
-  special: {
-    magnification: null,
-    perspectiveControl: false,
-    frontFilter: false,
-    autofocus: false,
-    sealed: false,
-    ...special,
-  },
+  special: { ...NOTHING_SPECIAL, ...special },
 });
 
 describe('what the answer rests on that is not known', () => {
