@@ -33,23 +33,6 @@ export function lengthPerDistance(angleDeg: number): number {
   return 2 * Math.tan(angleDeg / 2 / DEGREES_PER_RADIAN);
 }
 
-/**
- * Focal length, mm, that gives the angle of view across one side at infinity.
- *
- * @param angleDeg in (0, 180)
- * @throws {RangeError} outside (0, 180)
- */
-export function focalLengthForAngleMm(
-  angleDeg: number,
-  sensor: SensorSize,
-  side: SensorSide = 'diagonal',
-): number {
-  if (!(angleDeg > 0 && angleDeg < 180)) {
-    throw new RangeError(`angleDeg must lie in (0, 180), got ${angleDeg}`);
-  }
-  return sideMm(sensor, side) / lengthPerDistance(angleDeg);
-}
-
 function requirePositive(name: string, value: number): void {
   if (!(Number.isFinite(value) && value > 0)) {
     throw new RangeError(`${name} must be finite and > 0, got ${value}`);

@@ -1,56 +1,32 @@
 /**
- * Thin-lens conjugates: magnification, focal length, object distance from the lens, and focus
- * distance from the sensor. All lengths in one unit (mm here).
+ * Thin-lens conjugates by the focus distance D, measured from the sensor as focusing scales and tapes
+ * have it. All lengths in one unit (mm here).
  *
- * Source: thin lens, m = f / (s − f), image distance f·(1 + m), principal planes coincident.
- * Internal-focus lenses shorten their focal length near their closest focus: there it is an estimate.
+ * Source: thin lens, D = f·(2 + m + 1/m), principal planes coincident. Up to life size (m ≤ 1) a focal
+ * length frames at one magnification from a distance, f = D·m / (1 + m)²; nearer than 4f no thin lens
+ * focuses, and a real one shortens its focal length.
  */
 
-/** Magnification at an object distance `s` from the lens; Infinity at or inside the focal length. */
-export function magnificationAt(focalLengthMm: number, objectDistanceMm: number): number {
-  return objectDistanceMm > focalLengthMm
-    ? focalLengthMm / (objectDistanceMm - focalLengthMm)
-    : Infinity;
+/** Largest focal length over distance: life size, D = 4f. */
+export const LIFE_SIZE_SLOPE = 0.25;
+
+/** Focal length over focus distance at a magnification; from life size on that of life size. */
+export function slopeOfMagnification(magnification: number): number {
+  return magnification >= 1 ? LIFE_SIZE_SLOPE : magnification / (1 + magnification) ** 2;
 }
 
-/** Focal length that gives the magnification at an object distance from the lens. */
-export function focalLengthForMagnificationMm(
-  magnification: number,
-  objectDistanceMm: number,
-): number {
-  return (objectDistanceMm * magnification) / (1 + magnification);
+/** Magnification, up to life size, at a focus distance from the sensor; 1 at 4f and nearer. */
+export function magnificationAt(focalLengthMm: number, focusDistanceMm: number): number {
+  const sum = focusDistanceMm / focalLengthMm - 2;
+  return sum > 2 ? 2 / (sum + Math.sqrt(sum * sum - 4)) : 1;
 }
 
-/** Focus distance from the sensor for an object at `s` from the lens: s + f·(1 + m). */
-export function focusDistanceMm(focalLengthMm: number, objectDistanceMm: number): number {
-  return objectDistanceMm + focalLengthMm * (1 + magnificationAt(focalLengthMm, objectDistanceMm));
+/** Focus distance from the sensor at which a focal length gives a magnification. */
+export function focusDistanceMm(focalLengthMm: number, magnification: number): number {
+  return focalLengthMm * (2 + magnification + 1 / magnification);
 }
 
-/**
- * Magnification at a focus distance D counted from the sensor: the root of D = f·(2 + m + 1/m)
- * with m ≤ 1.
- *
- * @returns null when D < 4f: no thin lens of this focal length focuses so near
- */
-export function magnificationAtFocusDistance(
-  focalLengthMm: number,
-  focusDistance: number,
-): number | null {
-  const sum = focusDistance / focalLengthMm - 2;
-  if (sum < 2) return null;
-  return (sum - Math.sqrt(sum * sum - 4)) / 2;
-}
-
-/**
- * Object distance from the lens at a focus distance D from the sensor: the larger root of
- * s² − D·s + D·f = 0.
- *
- * @returns null when D < 4f
- */
-export function objectDistanceAtFocusDistanceMm(
-  focalLengthMm: number,
-  focusDistance: number,
-): number | null {
-  const discriminant = focusDistance * (focusDistance - 4 * focalLengthMm);
-  return discriminant < 0 ? null : (focusDistance + Math.sqrt(discriminant)) / 2;
+/** Object distance from the lens of a subject so far from the sensor: D / (1 + m). */
+export function objectDistanceMm(focusDistance: number, magnification: number): number {
+  return focusDistance / (1 + magnification);
 }

@@ -21,27 +21,6 @@ export function hyperfocalMm(focalLengthMm: number, fNumber: number, cocMm: numb
   return (focalLengthMm * focalLengthMm) / (fNumber * cocMm) + focalLengthMm;
 }
 
-export interface DepthLimits {
-  readonly nearMm: number;
-  /** Infinity from the hyperfocal distance on. */
-  readonly farMm: number;
-}
-
-/** Nearest and farthest distance that is sharp when focused at `distanceMm`. */
-export function depthLimits(
-  focalLengthMm: number,
-  fNumber: number,
-  cocMm: number,
-  distanceMm: number,
-): DepthLimits {
-  const h = hyperfocalMm(focalLengthMm, fNumber, cocMm) - focalLengthMm;
-  const beyond = distanceMm - focalLengthMm;
-  return {
-    nearMm: (h * distanceMm) / (h + beyond),
-    farMm: beyond >= h ? Infinity : (h * distanceMm) / (h - beyond),
-  };
-}
-
 /**
  * Smallest f-number at which everything between two distances is sharp, focused where it helps
  * most: at 2·near·far / (near + far).

@@ -2,7 +2,7 @@ const UM_PER_MM = 1000;
 const UM_PER_NM = 0.001;
 const AIRY = 2.44;
 /** Green, where the eye and most sensors see best. */
-export const WAVELENGTH_NM = 550;
+const WAVELENGTH_NM = 550;
 
 /**
  * Diffraction of a round aperture.
@@ -15,11 +15,6 @@ export function pixelPitchUm(sensorWidthMm: number, pixelsWide: number): number 
   return (sensorWidthMm / pixelsWide) * UM_PER_MM;
 }
 
-/** Diameter of the Airy disc, µm, at the effective f-number. */
-export function airyDiscUm(effectiveFNumber: number, wavelengthNm = WAVELENGTH_NM): number {
-  return AIRY * wavelengthNm * UM_PER_NM * effectiveFNumber;
-}
-
 /** Effective f-number at which the Airy disc is as wide as so many pixels. */
 export function diffractionFNumber(
   pitchUm: number,
@@ -27,14 +22,4 @@ export function diffractionFNumber(
   wavelengthNm = WAVELENGTH_NM,
 ): number {
   return (pixels * pitchUm) / (AIRY * wavelengthNm * UM_PER_NM);
-}
-
-/** Finest pattern that a sensor samples, line pairs per mm. */
-export function nyquistPerMm(pitchUm: number): number {
-  return UM_PER_MM / (2 * pitchUm);
-}
-
-/** Finest pattern that an aperture passes, line pairs per mm: 1 / (λ·N). */
-export function cutoffPerMm(effectiveFNumber: number, wavelengthNm = WAVELENGTH_NM): number {
-  return 1 / (wavelengthNm * 1e-6 * effectiveFNumber);
 }

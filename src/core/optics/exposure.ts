@@ -1,10 +1,9 @@
 /**
  * Exposure by the APEX relations, exact numbers throughout (marked values taken as they are).
  *
- * Source: N²/t = L·S/K = E·S/C (ISO 2720:1974, from memory), K = 12.5, C = 250 (flat receptor).
+ * Source: N²/t = E·S/C (ISO 2720:1974, from memory), C = 250 (flat receptor).
  */
 const LUX_CALIBRATION_C = 250;
-const LUMINANCE_CALIBRATION_K = 12.5;
 const BASE_ISO = 100;
 
 export interface ExposureSetting {
@@ -13,14 +12,10 @@ export interface ExposureSetting {
   readonly iso: number;
 }
 
-/** EV of the settings alone, log2(N² / t). */
-export function exposureValue(fNumber: number, timeS: number): number {
-  return Math.log2((fNumber * fNumber) / timeS);
-}
-
 /** The scene's EV at ISO 100 that the settings expose for. */
 export function ev100Of(setting: ExposureSetting): number {
-  return exposureValue(setting.fNumber, setting.timeS) - Math.log2(setting.iso / BASE_ISO);
+  const { fNumber, timeS, iso } = setting;
+  return Math.log2((fNumber * fNumber) / timeS) - Math.log2(iso / BASE_ISO);
 }
 
 /** Largest f-number that still exposes: N = √(t · 2^EV100 · ISO / 100). */
@@ -41,16 +36,6 @@ export function requiredTimeS(ev100: number, fNumber: number, iso: number): numb
 /** EV at ISO 100 of an incident illuminance in lux. */
 export function ev100FromLux(illuminanceLux: number): number {
   return Math.log2((illuminanceLux * BASE_ISO) / LUX_CALIBRATION_C);
-}
-
-/** Incident illuminance in lux of an EV at ISO 100. */
-export function luxFromEv100(ev100: number): number {
-  return (LUX_CALIBRATION_C * 2 ** ev100) / BASE_ISO;
-}
-
-/** Luminance in cd/m² of an EV at ISO 100. */
-export function luminanceFromEv100(ev100: number): number {
-  return (LUMINANCE_CALIBRATION_K * 2 ** ev100) / BASE_ISO;
 }
 
 /** Effective f-number at a magnification, N·(1 + m); pupil magnification 1. */

@@ -18,7 +18,7 @@ function nearestThird(fNumber: number): number {
 }
 
 /** Exact f-number of a third-stop index: 2^(i/6). */
-export function exactFNumber(third: number): number {
+function exactFNumber(third: number): number {
   return 2 ** (third / 6);
 }
 
@@ -29,19 +29,9 @@ export function markedFNumber(fNumber: number): number {
   return marked ?? Number(exactFNumber(third).toPrecision(2));
 }
 
-/** Exact f-number behind a marking of a series with so many steps to the stop: f/5.6 is 5.657. */
-export function exactOfMarked(markedValue: number, stepsPerStop: 1 | 2 | 3 = 3): number {
-  return 2 ** (Math.round(2 * stepsPerStop * Math.log2(markedValue)) / (2 * stepsPerStop));
-}
-
 /** Stops of light lost from one f-number to another by their own values, 2·log2(b / a). */
 export function stopsBetween(fromFNumber: number, toFNumber: number): number {
   return 2 * Math.log2(toFNumber / fromFNumber);
-}
-
-/** Stops between two markings by their places in the third-stop series. */
-export function nominalStopsBetween(fromFNumber: number, toFNumber: number): number {
-  return (nearestThird(toFNumber) - nearestThird(fromFNumber)) / 3;
 }
 
 /** Marked full stops from `from` to `to`, both included. */

@@ -3,11 +3,6 @@ const SIDEREAL_DAY_S = 86_164.0905;
 const RADIANS_PER_DEGREE = Math.PI / 180;
 const RULE_OF_500_S_MM = 500;
 
-/** Smear on the sensor, mm, of a subject that moves across while the shutter is open. */
-export function motionBlurMm(magnification: number, speedMmPerS: number, timeS: number): number {
-  return magnification * speedMmPerS * timeS;
-}
-
 /** Longest time, s, that keeps the smear to `blurMm`; Infinity for what stands still. */
 export function timeForMotionBlurS(
   magnification: number,
@@ -16,11 +11,6 @@ export function timeForMotionBlurS(
 ): number {
   const onSensor = magnification * speedMmPerS;
   return onSensor > 0 ? blurMm / onSensor : Infinity;
-}
-
-/** Trail of a star on the sensor, mm, in the middle of the frame: f · ω · cos(declination) · t. */
-export function starTrailMm(focalLengthMm: number, declinationDeg: number, timeS: number): number {
-  return focalLengthMm * starSpeed(declinationDeg) * timeS;
 }
 
 /** Longest time, s, that keeps a star's trail to `trailMm`; Infinity at the pole. */

@@ -1,30 +1,20 @@
 import fc from 'fast-check';
 import {
-  airyDiscUm,
   angleOfViewDeg,
-  bellowsLossStops,
   blurDiscMm,
   circleOfConfusionMm,
   combinedStabiliserStops,
   cropFactor,
   cropToBridge,
-  cutoffPerMm,
-  depthLimits,
   diffractionFNumber,
-  effectiveFNumber,
-  equivalentDepthOfFieldFNumber,
   equivalentFocalLengthMm,
   ev100FromLux,
   ev100Of,
-  exactFNumber,
-  extensionForMagnificationMm,
   FISHEYE_PROJECTIONS,
-  fisheyeHalfAngleDeg,
+  fisheyeFocalMm,
   fisheyeImageCircleMm,
   fNumberForBlur,
   fNumberForDepth,
-  focalLengthForAngleMm,
-  focalLengthForMagnificationMm,
   focusDistanceMm,
   focusForDepthMm,
   fractionLeft,
@@ -32,14 +22,10 @@ import {
   handHeldTimeS,
   hyperfocalMm,
   inscribedAspect,
+  LIFE_SIZE_SLOPE,
   linearCropAllowed,
-  luxFromEv100,
   magnificationAt,
-  magnificationAtFocusDistance,
   markedFNumber,
-  motionBlurMm,
-  nyquistPerMm,
-  objectDistanceAtFocusDistanceMm,
   objectDistanceMm,
   pixelPitchUm,
   requiredIso,
@@ -47,8 +33,8 @@ import {
   type SensorSize,
   sideMm,
   skyIlluminanceLux,
+  slopeOfMagnification,
   slowestFNumber,
-  starTrailMm,
   stopsBetween,
   tightness,
   timeForMotionBlurS,
@@ -79,12 +65,6 @@ const always = (name: string, property: fc.IProperty<never> | fc.IRawProperty<un
 
 describe('angle of view', () => {
   always(
-    'leads back to its focal length, on any side of any sensor',
-    fc.property(focal, sensor, side, (f, s, across) => {
-      near(focalLengthForAngleMm(angleOfViewDeg(f, s, across), s, across), f, 1e-7);
-    }),
-  );
-  always(
     'narrows with focal length and with magnification',
     fc.property(focal, between(1.01, 4), between(0.01, 1), sensor, (f, times, m, s) => {
       expect(angleOfViewDeg(f * times, s)).toBeLessThan(angleOfViewDeg(f, s));
@@ -98,54 +78,45 @@ describe('angle of view', () => {
       near(angleOfViewDeg(same, FULL_FRAME, across), angleOfViewDeg(f, s, across), 1e-9);
     }),
   );
-  it('refuses what is no focal length or no angle, naming it', () => {
+  it('refuses what is no focal length, naming it', () => {
     expect(() => angleOfViewDeg(0, FULL_FRAME)).toThrow(
       'focalLengthMm must be finite and > 0, got 0',
     );
     expect(() => angleOfViewDeg(NaN, FULL_FRAME)).toThrow(RangeError);
-    expect(() => focalLengthForAngleMm(180, FULL_FRAME)).toThrow('got 180');
   });
 });
 
 describe('conjugates', () => {
-  const far = fc.tuple(focal, between(1.01, 500)).map(([f, times]) => [f, f * times] as const);
+  const upToLifeSize = between(0.0001, 1);
   always(
     'lead from focal length and distance to magnification and back',
-    fc.property(far, ([f, s]) => {
-      const m = magnificationAt(f, s);
-      near(focalLengthForMagnificationMm(m, s), f);
-      near(objectDistanceMm(f, m), s);
+    fc.property(focal, upToLifeSize, (f, m) => {
+      const distance = focusDistanceMm(f, m);
+      near(magnificationAt(f, distance), m, 1e-6);
+      near(slopeOfMagnification(m) * distance, f, 1e-9);
     }),
   );
   always(
-    'agree whether the distance is counted from the lens or from the sensor',
-    fc.property(focal, between(2.001, 400), (f, times) => {
-      const s = f * times;
-      const fromSensor = focusDistanceMm(f, s);
-      near(objectDistanceAtFocusDistanceMm(f, fromSensor)!, s, 1e-6);
-      near(magnificationAtFocusDistance(f, fromSensor)!, magnificationAt(f, s), 1e-6);
-      expect(fromSensor).toBeGreaterThanOrEqual(4 * f * (1 - 1e-12));
+    'agree with the distance from the lens: s = f·(1 + 1/m), and the image f·(1 + m) behind it',
+    fc.property(focal, upToLifeSize, (f, m) => {
+      const distance = focusDistanceMm(f, m);
+      near(objectDistanceMm(distance, m), f * (1 + 1 / m));
+      near(distance - objectDistanceMm(distance, m), f * (1 + m), 1e-6);
     }),
   );
   always(
-    'know no thin lens that focuses nearer than four focal lengths',
-    fc.property(focal, between(0.1, 3.999), (f, times) => {
-      expect(magnificationAtFocusDistance(f, f * times)).toBeNull();
-      expect(objectDistanceAtFocusDistanceMm(f, f * times)).toBeNull();
+    'know no more than life size nearer than four focal lengths',
+    fc.property(focal, between(0.1, 4), between(1, 20), (f, times, m) => {
+      expect(magnificationAt(f, f * times)).toBe(1);
+      expect(slopeOfMagnification(m)).toBe(LIFE_SIZE_SLOPE);
     }),
   );
   always(
-    'grow with a tube by its length over the focal length, and lose light by it',
+    'grow with a tube by its length over the focal length',
     fc.property(focal, between(0, 1), between(1, 80), (f, m, tube) => {
-      const more = tubeMagnification(m, tube, f);
-      near(extensionForMagnificationMm(f, m, more), tube, 1e-6);
-      near(stopsBetween(5.6, effectiveFNumber(5.6, more)), bellowsLossStops(more));
+      near((tubeMagnification(m, tube, f) - m) * f, tube, 1e-6);
     }),
   );
-  it('have no magnification inside the focal length', () => {
-    expect(magnificationAt(50, 50)).toBe(Infinity);
-    expect(magnificationAt(50, 10)).toBe(Infinity);
-  });
 });
 
 describe('exposure', () => {
@@ -174,10 +145,6 @@ describe('exposure', () => {
     }),
   );
   always(
-    'turns lux into EV and back',
-    fc.property(ev, (ev100) => expect(ev100FromLux(luxFromEv100(ev100))).toBeCloseTo(ev100, 9)),
-  );
-  always(
     'by hand lengthens by the better stabiliser, and shortens by focal length and crop',
     fc.property(focal, between(0.5, 6), between(0, 8), between(0, 8), (f, crop, body, lens) => {
       const stops = combinedStabiliserStops(body, lens);
@@ -189,18 +156,16 @@ describe('exposure', () => {
     }),
   );
   always(
-    'is marked by the nearest third of a stop, which its name is close to, and stands for itself',
+    'is marked by the nearest third of a stop, which stands for itself',
     fc.property(between(1, 60), (n) => {
       const marked = markedFNumber(n);
-      const third = Math.round(3 * stopsBetween(1, n));
-      expect(Math.abs(stopsBetween(exactFNumber(third), n))).toBeLessThanOrEqual(1 / 6 + 1e-9);
-      expect(Math.abs(stopsBetween(exactFNumber(third), marked))).toBeLessThan(1 / 6);
+      expect(Math.abs(stopsBetween(marked, n))).toBeLessThan(1 / 3);
       expect(markedFNumber(marked)).toBe(marked);
     }),
   );
-  it('doubles the light with every third third of a stop', () => {
-    for (let third = -6; third <= 42; third += 1)
-      expect(stopsBetween(exactFNumber(third), exactFNumber(third + 3))).toBeCloseTo(1, 12);
+  it('turns lux into EV: 250 lux is EV 0 at ISO 100 times 100', () => {
+    expect(ev100FromLux(2.5)).toBeCloseTo(0, 12);
+    expect(ev100FromLux(2.5 * 2 ** 9)).toBeCloseTo(9, 12);
   });
 });
 
@@ -209,33 +174,22 @@ describe('depth and blur', () => {
     .record({ f: between(8, 600), n: fNumber, c: between(0.004, 0.05), times: between(3, 400) })
     .map(({ f, n, c, times }) => ({ f, n, c, s: f * times }));
   always(
-    'limits lie on both sides of the subject, and a point on a limit is as blurred as allowed',
-    fc.property(scene, ({ f, n, c, s }) => {
-      const { nearMm, farMm } = depthLimits(f, n, c, s);
-      expect(nearMm).toBeLessThan(s);
-      expect(farMm).toBeGreaterThan(s);
-      near(blurDiscMm(f, n, s, nearMm), c, 1e-6);
-      if (farMm !== Infinity) near(blurDiscMm(f, n, s, farMm), c, 1e-6);
-    }),
-  );
-  always(
-    'the f-number for a depth, focused as told, makes just that depth sharp',
+    'the f-number for a depth, focused as told, blurs both its ends just as much as allowed',
     fc.property(scene, between(1.05, 4), ({ f, c, s }, times) => {
       const [from, to] = [s, s * times];
       const n = fNumberForDepth(f, c, from, to);
       fc.pre(Number.isFinite(n));
-      const { nearMm, farMm } = depthLimits(f, n, c, focusForDepthMm(from, to));
-      near(nearMm, from, 1e-6);
-      near(farMm, to, 1e-6);
+      const focus = focusForDepthMm(from, to);
+      near(blurDiscMm(f, n, focus, from), c, 1e-6);
+      near(blurDiscMm(f, n, focus, to), c, 1e-6);
     }),
   );
   always(
     'the hyperfocal distance reaches from half of itself to the horizon',
     fc.property(scene, ({ f, n, c }) => {
       const h = hyperfocalMm(f, n, c);
-      const { nearMm, farMm } = depthLimits(f, n, c, h * (1 + 1e-9));
-      near(nearMm, h / 2, 1e-6);
-      expect(farMm).toBe(Infinity);
+      near(blurDiscMm(f, n, h, h / 2), c, 1e-6);
+      near(blurDiscMm(f, n, h, Infinity), c, 1e-6);
     }),
   );
   always(
@@ -252,7 +206,7 @@ describe('depth and blur', () => {
     fc.property(sensor, between(8, 200), fNumber, (s, f, n) => {
       const distanceMm = 8000;
       const same = equivalentFocalLengthMm(f, s);
-      const other = equivalentDepthOfFieldFNumber(n, s);
+      const other = n * cropFactor(s);
       const share = (disc: number, of: SensorSize) => disc / sideMm(of, 'diagonal');
       fc.pre(same < distanceMm / 20);
       const one = share(blurDiscMm(f, n, distanceMm, Infinity), s);
@@ -272,7 +226,7 @@ describe('movement', () => {
   always(
     'smears just as much as is let pass in the time that lets it pass',
     fc.property(between(0.001, 1), between(1, 30_000), between(0.001, 0.1), (m, speed, blur) => {
-      near(motionBlurMm(m, speed, timeForMotionBlurS(m, speed, blur)), blur);
+      near(m * speed * timeForMotionBlurS(m, speed, blur), blur);
       expect(timeForMotionBlurS(m, 0, blur)).toBe(Infinity);
     }),
   );
@@ -280,7 +234,6 @@ describe('movement', () => {
     'of stars is slower towards the pole, and none at it',
     fc.property(focal, between(0, 85), between(0.005, 0.2), (f, declination, trail) => {
       const time = timeForStarTrailS(f, declination, trail);
-      near(starTrailMm(f, declination, time), trail);
       expect(timeForStarTrailS(f, declination + 4, trail)).toBeGreaterThan(time);
       near(timeForStarTrailS(f, -declination, trail), time);
       expect(timeForStarTrailS(f, 90, trail)).toBe(Infinity);
@@ -321,13 +274,9 @@ describe('sensors and pixels', () => {
     }),
   );
   always(
-    'the Airy disc fills two pixels from the diffraction f-number on, and halves the pattern there',
+    'the Airy disc of 2.44·λ·N is two pixels wide at the diffraction f-number',
     fc.property(between(1, 12), (pitch) => {
-      const n = diffractionFNumber(pitch);
-      near(airyDiscUm(n), 2 * pitch);
-      near(airyDiscUm(2 * n), 4 * pitch);
-      near(cutoffPerMm(n) / cutoffPerMm(2 * n), 2);
-      near(nyquistPerMm(pitch), 500 / pitch);
+      near(2.44 * 0.55 * diffractionFNumber(pitch), 2 * pitch);
       near(pixelPitchUm(36, 36_000 / pitch), pitch);
     }),
   );
@@ -336,10 +285,10 @@ describe('sensors and pixels', () => {
 describe('fisheyes', () => {
   const projection = fc.constantFrom(...FISHEYE_PROJECTIONS);
   always(
-    'lead from an angle to a radius and back',
+    'lead from a focal length to a circle and back',
     fc.property(projection, between(4, 20), between(1, 89), (p, f, half) => {
       const circle = fisheyeImageCircleMm(p, f, 2 * half);
-      near(fisheyeHalfAngleDeg(p, f, circle / 2)!, half, 1e-7);
+      near(fisheyeFocalMm(p, 2 * half, circle), f, 1e-9);
     }),
   );
   always(

@@ -10,11 +10,6 @@ export function printPixels(longMm: number, shortMm: number, dpi: number): Pixel
   return { longPx: (longMm / MM_PER_INCH) * dpi, shortPx: (shortMm / MM_PER_INCH) * dpi };
 }
 
-/** Print size, mm, that the pixels give at a resolution in dots per inch. */
-export function printSizeMm(px: number, dpi: number): number {
-  return (px / dpi) * MM_PER_INCH;
-}
-
 /**
  * Largest linear crop that leaves the wanted pixels on both sides; below 1 when even the whole
  * picture has too few.

@@ -46,17 +46,3 @@ export function equivalentFocalLengthMm(
 ): number {
   return focalLengthMm * cropFactor(sensor, side, reference);
 }
-
-/**
- * f-number that gives the same depth of field at equal framing on the reference frame.
- *
- * It says nothing of exposure: for exposure an f-number is the same on any format.
- */
-export function equivalentDepthOfFieldFNumber(
-  fNumber: number,
-  sensor: SensorSize,
-  side: SensorSide = 'diagonal',
-  reference: SensorSize = FULL_FRAME,
-): number {
-  return fNumber * cropFactor(sensor, side, reference);
-}

@@ -16,7 +16,7 @@ const BANDS = [
 ] as const;
 
 /** Starlight and airglow: the model's value at the end of astronomical twilight, lux. */
-export const STARLIGHT_LUX = 6.5e-4;
+const STARLIGHT_LUX = 6.5e-4;
 
 /** What clouds divide the light by. Source: USNO Circular 171, sky conditions, from memory. */
 export const SKY_DIVISORS = { clear: 1, thinCloud: 2, cloudy: 3, darkOvercast: 10 } as const;
