@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { itemId, itemName } from '@/core/gear';
 import { light } from './light';
 import { shooterId, stretchId } from './stretch';
+import { SUBJECT_KEYS } from './subjects';
 
 export const frameId = itemId.brand<'FrameId'>();
 export type FrameId = z.infer<typeof frameId>;
@@ -67,6 +68,8 @@ const focalNeed = z
     fromMm: z.number().min(2).max(5000),
     toMm: z.number().min(2).max(5000),
     footing,
+    /** Where the subject stands, m from the sensor; null for far away. */
+    atM: distanceM.nullable(),
   })
   .refine((n) => n.fromMm <= n.toMm, {
     path: ['toMm'],
@@ -80,6 +83,8 @@ const angleNeed = z
     toDeg: angleDeg,
     across: z.enum(['diagonal', 'width', 'height']),
     footing,
+    /** Where the subject stands, m from the sensor; null for far away. */
+    atM: distanceM.nullable(),
   })
   .refine((n) => n.fromDeg >= n.toDeg, {
     path: ['toDeg'],
@@ -136,9 +141,12 @@ export const special = z.strictObject({
   /** Smallest magnification on the sensor; null for none. */
   magnification: z.number().min(0.001).max(20).nullable(),
   perspectiveControl: z.boolean(),
+  /** A filter in front of the lens, or dropped into the adapter behind it. */
   frontFilter: z.boolean(),
   autofocus: z.boolean(),
   sealed: z.boolean(),
+  /** Least grade of the lens, in the person's own judgement; null for none. */
+  leastGrade: z.enum(['good', 'first-class']).nullable(),
 });
 export type Special = z.infer<typeof special>;
 export const NOTHING_SPECIAL: Special = {
@@ -147,7 +155,11 @@ export const NOTHING_SPECIAL: Special = {
   frontFilter: false,
   autofocus: false,
   sealed: false,
+  leastGrade: null,
 };
+
+/** The picture is cut to the shape of the output, not only left with so many pixels. */
+const cut = z.boolean();
 
 /** What the picture is for, and so how many pixels must be left after cropping. */
 export const output = z.discriminatedUnion('kind', [
@@ -156,12 +168,14 @@ export const output = z.discriminatedUnion('kind', [
     kind: z.literal('pixels'),
     longPx: z.number().int().min(50).max(100_000),
     shortPx: z.number().int().min(50).max(100_000),
+    cut,
   }),
   z.strictObject({
     kind: z.literal('print'),
     longMm: z.number().min(10).max(20_000),
     shortMm: z.number().min(10).max(20_000),
     dpi: z.number().min(30).max(1200),
+    cut,
   }),
 ]);
 export type Output = z.infer<typeof output>;
@@ -178,11 +192,23 @@ export const view = z
   });
 export type View = z.infer<typeof view>;
 
+/**
+ * How a picture that cannot be repeated is covered twice. bodies: by two lenses on two bodies;
+ * people: by people from their own places, all of those named, or any two.
+ */
+export const twice = z.discriminatedUnion('by', [
+  z.strictObject({ by: z.literal('bodies') }),
+  z.strictObject({ by: z.literal('people'), shooterIds: z.array(shooterId).max(20) }),
+]);
+export type Twice = z.infer<typeof twice>;
+
 /** One wanted picture. */
 export const frame = z
   .strictObject({
     id: frameId,
     name: itemName,
+    /** Which everyday subject it is; null for one of the person's own. */
+    subject: z.enum(SUBJECT_KEYS).nullable(),
     want,
     sharePercent: z.number().min(0).max(100).nullable(),
     /** Stretches in which it can be made; empty for any. */
@@ -191,8 +217,8 @@ export const frame = z
     shooterIds: z.array(shooterId).max(20),
     /** Where another shooter stands nearer or farther; only for a subject at a distance. */
     views: z.array(view).max(20),
-    /** It cannot be repeated: two lenses on two bodies must be able to make it. */
-    twice: z.boolean(),
+    /** It cannot be repeated and needs a backup; null where once is enough. */
+    twice: twice.nullable(),
     need,
     light,
     depth,

@@ -1,4 +1,5 @@
 /** The outing, its wanted pictures and limits, and the need that follows from a frame. */
+export { allowedBy, eligibleBodies } from './eligibility';
 export {
   type Depth,
   type Footing,
@@ -13,14 +14,17 @@ export {
   type Output,
   type SharpDepth,
   type Special,
+  type Twice,
   type View,
   type Want,
 } from './frame';
 export {
+  distanceAt,
   type Framing,
   framings,
   needAxis,
   type NeedAxis,
+  pictureSensor,
   placeUnit,
   type PlaceUnit,
 } from './framing';
@@ -33,6 +37,7 @@ export {
   type LensKinds,
   limits,
   type Limits,
+  NEED_TOLERANCE_PERCENT,
 } from './limits';
 export { outing, type Outing, outingId } from './outing';
 export { type Profile, type ProfileKey, profileOf, PROFILES, withProfile } from './profiles';
@@ -47,12 +52,17 @@ export {
   type Stretch,
   stretchId,
   type StretchId,
+  type Weather,
+  WEATHERS,
 } from './stretch';
-export { type SubjectKey, SUBJECTS } from './subjects';
+export { SUBJECT_KEYS, type SubjectKey, SUBJECTS } from './subjects';
 export {
+  type Charging,
   type Compartment,
   DEFAULT_PACKING,
   type PackedThing,
+  type PackedWeights,
   packing,
   type Packing,
+  USUAL_WEIGHTS,
 } from './packing';

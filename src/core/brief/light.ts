@@ -45,6 +45,8 @@ export const light = z.strictObject({
   source: lightSource,
   isoCeiling: z.number().min(50).max(4_000_000).nullable(),
   longestTimeS: z.number().min(0.000005).max(3600).nullable(),
+  /** Shortest time that shows the movement wanted; a filter makes up for too much light. */
+  shortestTimeS: z.number().min(0.000005).max(3600).nullable(),
   support: z.enum(['hand', 'support']),
   movement: movement.nullable(),
   stars: z

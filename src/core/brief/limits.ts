@@ -1,20 +1,25 @@
 import { z } from 'zod';
-import { itemId, mountName, ownership } from '@/core/gear';
-import { COC_DIAGONAL_DIVISOR } from '@/core/optics';
+import { bodyId, itemId, mountName, ownership } from '@/core/gear';
 
 /**
  * What a lineup is judged by after musts, wants and pieces, best first.
  *
  * speed: pictures with light in hand; changes: lenses beyond the bodies in hand; crop: pictures made
- * whole; own: nothing to buy or borrow.
+ * whole; own: nothing to buy or borrow; grade: pictures made with better lenses, in one's own judgement.
  */
-export const LATE_AIMS = ['weight', 'price', 'speed', 'changes', 'crop', 'own'] as const;
+export const LATE_AIMS = ['weight', 'price', 'speed', 'changes', 'crop', 'own', 'grade'] as const;
 export const lateAim = z.enum(LATE_AIMS);
 export type LateAim = z.infer<typeof lateAim>;
 
 /** The lenses that a school leaves to choose from. */
 export const lensKinds = z.enum(['any', 'primes', 'zooms', 'constant-zooms']);
 export type LensKinds = z.infer<typeof lensKinds>;
+
+/**
+ * A need given as a focal length or an angle is met within so many percent: marked focal lengths, crop
+ * factors and equivalents are rounded (a 25 mm on a 17.3 × 13 mm sensor is sold as a 50).
+ */
+export const NEED_TOLERANCE_PERCENT = 2;
 
 const grams = z.number().min(0).max(200_000).nullable();
 const count = z.number().min(0).max(2);
@@ -26,14 +31,18 @@ export const limits = z.strictObject({
   /** Heaviest lineup in g: all pieces, and the bodies along where they are counted. */
   maxLineupWeightG: grams,
   countBodies: z.boolean(),
+  /** Most that all carried things weigh, packing included, g; null for no limit. */
+  maxCarriedWeightG: grams,
   /** Most money for what is neither owned nor borrowed; null for no limit. */
   maxSpend: z.number().min(0).max(10_000_000).nullable(),
   /** Which price counts where both are known. */
   priceBasis: z.enum(['new', 'used']),
-  /** Pieces that come along whatever the answer. */
+  /** Pieces and bodies that come along whatever the answer. */
   lockedIn: z.array(itemId).max(500),
   /** Pieces and bodies that stay at home. */
   lockedOut: z.array(itemId).max(6000),
+  /** Bodies that come along unused, and where they lie: in the bag, or where the rest stays. */
+  spares: z.array(z.strictObject({ bodyId, lies: z.enum(['bag', 'base']) })).max(50),
   /** Whose gear may be chosen. */
   sources: z.array(ownership).min(1),
   /** Formats that may be used, as 36x24; null for all. */
@@ -49,8 +58,11 @@ export const limits = z.strictObject({
   isoCeiling: z.number().min(50).max(4_000_000),
   /** Largest linear crop anyone wants, 1 for none. */
   maxCrop: z.number().min(1).max(10),
-  /** What counts as sharp: the diagonal over so much, or so many pixels. */
+  /** How far a need given as a focal length or an angle of view may be missed, percent. */
+  needTolerancePercent: z.number().min(0).max(10),
+  /** What counts as sharp: by the output, the diagonal over so much, or so many pixels. */
   circleOfConfusion: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('output') }),
     z.strictObject({ kind: z.literal('diagonal'), divisor: z.number().min(500).max(10_000) }),
     z.strictObject({ kind: z.literal('pixels'), px: z.number().min(0.5).max(20) }),
   ]),
@@ -74,10 +86,12 @@ export const DEFAULT_LIMITS: Limits = {
   maxLenses: null,
   maxLineupWeightG: null,
   countBodies: false,
+  maxCarriedWeightG: null,
   maxSpend: null,
   priceBasis: 'new',
   lockedIn: [],
   lockedOut: [],
+  spares: [],
   sources: ['owned', 'borrowed'],
   formats: null,
   bodyMounts: null,
@@ -86,7 +100,8 @@ export const DEFAULT_LIMITS: Limits = {
   neverChange: false,
   isoCeiling: 6400,
   maxCrop: 1.5,
-  circleOfConfusion: { kind: 'diagonal', divisor: COC_DIAGONAL_DIVISOR },
+  needTolerancePercent: NEED_TOLERANCE_PERCENT,
+  circleOfConfusion: { kind: 'output' },
   wantRatePercent: 5,
   converterPieces: 0.5,
   tubePieces: 0.5,

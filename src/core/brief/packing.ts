@@ -22,11 +22,35 @@ export const packedThing = z.strictObject({
 });
 export type PackedThing = z.infer<typeof packedThing>;
 
+const pieceWeight = within(GEAR_RANGES.weightG).nullable();
+
+/** What each of the things to pack weighs that are not on the shelf, g; null for not known. */
+export const packedWeights = z.strictObject({
+  batteryG: pieceWeight,
+  cardG: pieceWeight,
+  tripodG: pieceWeight,
+  monopodG: pieceWeight,
+  filterG: pieceWeight,
+  flashG: pieceWeight,
+  rainG: pieceWeight,
+  headlampG: pieceWeight,
+  powerBankG: pieceWeight,
+});
+export type PackedWeights = z.infer<typeof packedWeights>;
+
+/** How batteries are filled on the way. */
+export const charging = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('nightly') }),
+  z.strictObject({ kind: z.literal('none') }),
+  z.strictObject({ kind: z.literal('powerBank'), charges: z.number().int().min(1).max(200) }),
+]);
+export type Charging = z.infer<typeof charging>;
+
 /** What the plan of carrying and packing goes by, besides the outing itself. */
 export const packing = z.strictObject({
   /** Pictures expected over the whole outing; null for what is usual for its length. */
   pictures: z.number().int().min(0).max(200_000).nullable(),
-  /** Share of a battery's charge that cold takes, percent. */
+  /** Share of a battery's charge that cold takes in cold stretches, percent. */
   coldPercent: z.number().min(0).max(90),
   /** Where the things stay that a stretch does not need. */
   base: z.string().trim().max(80),
@@ -39,10 +63,27 @@ export const packing = z.strictObject({
   /** Fewer changes or less weight first, where both cannot be had. */
   prefer: z.enum(['changes', 'weight']),
   things: z.array(packedThing).max(100),
+  charging,
+  /** One spare card for all bodies that take the same kind, or one for each body. */
+  spareCards: z.enum(['shared', 'each']),
+  weights: packedWeights,
   /** Ids of packed things that are ticked off. */
   ticked: z.array(z.string().max(120)).max(500),
 });
 export type Packing = z.infer<typeof packing>;
+
+/** Usual weights of small things, g. Common practice, no source: weigh your own. */
+export const USUAL_WEIGHTS: PackedWeights = {
+  batteryG: 80,
+  cardG: 5,
+  tripodG: 1500,
+  monopodG: 600,
+  filterG: 40,
+  flashG: 400,
+  rainG: 150,
+  headlampG: 90,
+  powerBankG: 350,
+};
 
 export const DEFAULT_PACKING: Packing = {
   pictures: null,
@@ -54,5 +95,8 @@ export const DEFAULT_PACKING: Packing = {
   anyOrder: [],
   prefer: 'changes',
   things: [],
+  charging: { kind: 'nightly' },
+  spareCards: 'shared',
+  weights: USUAL_WEIGHTS,
   ticked: [],
 };

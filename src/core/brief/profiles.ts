@@ -47,7 +47,7 @@ export const PROFILES = [
   },
   {
     key: 'firstClassWithConverter',
-    limits: { converterPieces: 0, order: ['price', 'weight', 'speed'] },
+    limits: { converterPieces: 0, order: ['grade', 'price', 'weight', 'speed'] },
   },
   {
     key: 'startWithLittle',

@@ -6,7 +6,11 @@ export type StretchId = z.infer<typeof stretchId>;
 export const shooterId = itemId.brand<'ShooterId'>();
 export type ShooterId = z.infer<typeof shooterId>;
 
-export const shooter = z.strictObject({ id: shooterId, name: itemName });
+/**
+ * Someone who photographs, or a camera that is placed somewhere and belongs to nobody: it stands for
+ * a stretch, keeps its setup and is taken away at the end.
+ */
+export const shooter = z.strictObject({ id: shooterId, name: itemName, placed: z.boolean() });
 export type Shooter = z.infer<typeof shooter>;
 
 /** One shooter in one stretch: what is at hand there. */
@@ -21,6 +25,9 @@ export const hand = z.strictObject({
 });
 export type Hand = z.infer<typeof hand>;
 
+export const WEATHERS = ['wet', 'dust', 'cold'] as const;
+export type Weather = (typeof WEATHERS)[number];
+
 /** A part of the outing, in time order. */
 export const stretch = z.strictObject({
   id: stretchId,
@@ -30,7 +37,11 @@ export const stretch = z.strictObject({
   fromTime: z.iso.time({ precision: -1 }).nullable(),
   toTime: z.iso.time({ precision: -1 }).nullable(),
   place: z.string().trim().max(200),
-  weather: z.enum(['dry', 'wet', 'dust']),
+  /** What it brings besides fair weather. */
+  weather: z
+    .array(z.enum(WEATHERS))
+    .max(WEATHERS.length)
+    .refine((w) => new Set(w).size === w.length, { message: 'names a weather twice' }),
   /** Whether lenses can be changed. */
   changes: z.boolean(),
   /** What the place lets in; where bags stay outside, only what hangs on the bodies is there. */
@@ -47,7 +58,7 @@ export const PLAIN_STRETCH: Omit<Stretch, 'id' | 'name'> = {
   fromTime: null,
   toTime: null,
   place: '',
-  weather: 'dry',
+  weather: [],
   changes: true,
   allowed: { flash: true, support: true, bags: true },
   hands: [],

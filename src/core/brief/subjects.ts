@@ -25,3 +25,4 @@ export const SUBJECTS = [
 ] as const;
 
 export type SubjectKey = (typeof SUBJECTS)[number]['key'];
+export const SUBJECT_KEYS = SUBJECTS.map((s) => s.key);

@@ -14,5 +14,7 @@ export const adapter = z.strictObject({
   autofocus: z.boolean().nullable(),
   /** Factor of its glass: 1 for none, below 1 for a focal reducer. */
   factor: z.number().min(0.5).max(2),
+  /** Whether a filter drops into it. */
+  dropInFilter: z.boolean().nullable(),
 });
 export type Adapter = z.infer<typeof adapter>;

@@ -31,6 +31,8 @@ export const body = z.strictObject({
     })
     .nullable(),
   picturesPerCharge: z.number().int().min(1).max(20_000).nullable(),
+  /** Kind of memory card it takes, in one's own words. */
+  cardType: z.string().trim().min(1).max(40).nullable(),
   cardSlots: z.number().int().min(1).max(4).nullable(),
   /** Size of a picture's file, MB. */
   fileMb: z.number().min(0.1).max(2000).nullable(),

@@ -15,6 +15,8 @@ export {
   type AperturePoint,
   countingRange,
   type FocalRange,
+  type Grade,
+  GRADES,
   isPrime,
   lens,
   type Lens,

@@ -5,6 +5,10 @@ import { GEAR_RANGES, itemFields, itemId, mountName, within } from './common';
 export const lensId = itemId.brand<'LensId'>();
 export type LensId = z.infer<typeof lensId>;
 
+/** Grades of a lens from the best down. They are the person's own judgement, not a measurement. */
+export const GRADES = ['first-class', 'good', 'fair'] as const;
+export type Grade = (typeof GRADES)[number];
+
 export const focalRange = z
   .strictObject({
     wideMm: within(GEAR_RANGES.focalLengthMm),
@@ -72,7 +76,7 @@ export const lens = z.strictObject({
   stabiliserStops: within(GEAR_RANGES.stabiliserStops).nullable(),
   autofocus: z.boolean().nullable(),
   filterMm: z.number().min(10).max(300).nullable(),
-  /** Whether a filter can be screwed on in front; a stated thread says yes. */
+  /** Whether a filter can be screwed on in front; where it is not known, a stated thread says yes. */
   frontThread: z.boolean().nullable(),
   /** Whether it shifts for perspective control. */
   shift: z.boolean().nullable(),
@@ -81,6 +85,8 @@ export const lens = z.strictObject({
   lengthMm: within(GEAR_RANGES.sizeMm).nullable(),
   /** Of the barrel, or of the hood put on reversed where that is wider. */
   diameterMm: within(GEAR_RANGES.sizeMm).nullable(),
+  /** How good it is, in the person's own judgement; null where there is none. */
+  grade: z.enum(GRADES).nullable(),
 });
 export type Lens = z.infer<typeof lens>;
 

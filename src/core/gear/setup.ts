@@ -1,14 +1,18 @@
 import {
   combinedStabiliserStops,
   cropFactor,
+  magnificationAt,
+  pixelPitchUm,
   type PixelSize,
   type SensorSize,
   sideMm,
 } from '@/core/optics';
 import type { BodyId } from './body';
 import { type Chain, type Kit, mountableChains } from './chain';
-import { countingRange, type FocalRange, type Lens, widestFNumber } from './lens';
+import { countingRange, type FocalRange, GRADES, type Lens, widestFNumber } from './lens';
 import type { Shelf } from './shelf';
+
+const UM_PER_MM = 1000;
 
 /** One mountable chain, with what follows from it. */
 export interface Setup extends Kit {
@@ -43,8 +47,14 @@ export interface Setup extends Kit {
   readonly autofocus: boolean | null;
   readonly autofocusLimitFNumber: number | null;
   readonly sealed: boolean | null;
-  readonly frontThread: boolean | null;
+  /** Whether a filter goes in front of it or into its adapter; null when that is not known. */
+  readonly takesFilter: boolean | null;
   readonly shift: boolean | null;
+  /**
+   * Place among the grades of a lens, 0 the best; each converter costs one. The person's own judgement;
+   * null where there is none.
+   */
+  readonly gradeRank: number | null;
   /** Largest f-number it stops down to; null when not known. */
   readonly smallestFNumber: number | null;
   /** Widest f-number at a focal length of this setup, glass behind the lens included. */
@@ -117,7 +127,7 @@ export function setupOf(chain: Chain, builtIn = false): Setup {
           shortPx: Math.min(pixelsWide, pixelsHigh) * share,
         }
       : null,
-    pitchMm: known ? b.sensor.widthMm / pixelsWide : null,
+    pitchMm: known ? pixelPitchUm(b.sensor.widthMm, pixelsWide) / UM_PER_MM : null,
     cropFactor: cropFactor(sensor),
     projection: l.projection,
     minFocusM: tube ? null : l.minFocusM,
@@ -128,7 +138,8 @@ export function setupOf(chain: Chain, builtIn = false): Setup {
     autofocus: all([l.autofocus, adapter?.autofocus, tube?.autofocus]),
     autofocusLimitFNumber: b.autofocusLimitFNumber,
     sealed: all([l.sealed, b.sealed]),
-    frontThread: l.filterMm !== null ? true : l.frontThread,
+    takesFilter: takesFilter(chain),
+    gradeRank: l.grade === null ? null : GRADES.indexOf(l.grade) + (converter === null ? 0 : 1),
     shift: l.shift,
     smallestFNumber,
     fNumberAt: (focalLengthMm) => widestFNumber(l.apertures, focalLengthMm / factor) * factor,
@@ -142,8 +153,17 @@ export function setupOf(chain: Chain, builtIn = false): Setup {
 function ownMagnification({ lens, tube }: Chain, factor: number): number | null {
   if (lens.maxMagnification !== null) return lens.maxMagnification * factor;
   if (!tube || lens.minFocusM === null) return null;
-  const sum = (1000 * lens.minFocusM) / countingRange(lens).longMm - 2;
-  return sum < 2 ? null : (factor * (sum - Math.sqrt(sum * sum - 4))) / 2;
+  const longMm = countingRange(lens).longMm;
+  const closestMm = 1000 * lens.minFocusM;
+  return closestMm < 4 * longMm ? null : factor * magnificationAt(longMm, closestMm);
+}
+
+/** In front where the lens has a thread, or dropped into the adapter; what is said of the thread rules. */
+function takesFilter({ lens, adapter }: Chain): boolean | null {
+  const inFront = lens.frontThread ?? (lens.filterMm === null ? null : true);
+  const dropIn = adapter === null ? false : adapter.dropInFilter;
+  if (inFront === true || dropIn === true) return true;
+  return inFront === null || dropIn === null ? null : false;
 }
 
 /** false when one says no, null when one is not known, else true; what is absent says yes. */

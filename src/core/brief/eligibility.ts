@@ -1,0 +1,29 @@
+import { type Body, formatKey, type Shelf } from '@/core/gear';
+import type { Limits } from './limits';
+
+/** What decides whether an item may be used at all. */
+interface Item {
+  readonly id: string;
+  readonly ownership: Limits['sources'][number];
+}
+
+/** Whether locks, sources and spares let items be used: the one rule of it. Locked in means allowed. */
+export function allowedBy(limits: Pick<Limits, 'lockedIn' | 'lockedOut' | 'sources' | 'spares'>) {
+  const lockedIn = new Set<string>(limits.lockedIn);
+  const out = new Set<string>([...limits.lockedOut, ...limits.spares.map((s) => s.bodyId)]);
+  const sources = new Set<string>(limits.sources);
+  return ({ id, ownership }: Item): boolean =>
+    !out.has(id) && (lockedIn.has(id) || sources.has(ownership));
+}
+
+/** The bodies that may be used: by locks and sources, format and mount. Which come along is chosen. */
+export function eligibleBodies({ bodies }: Pick<Shelf, 'bodies'>, limits: Limits): Body[] {
+  const allowed = allowedBy(limits);
+  const { formats, bodyMounts } = limits;
+  return bodies.filter(
+    (b) =>
+      allowed(b) &&
+      (formats === null || formats.includes(formatKey(b.sensor))) &&
+      (bodyMounts === null || bodyMounts.includes(b.mount)),
+  );
+}
