@@ -6,12 +6,13 @@ import {
   type Limits,
   needAxis,
   type NeedAxis,
+  type Special,
 } from '@/core/brief';
 import type { Setup } from '@/core/gear';
 import { type IntervalSet, union } from '@/core/intervals';
 import { ableRange, EVERYTHING, isAbleSomewhere, type Task, taskOf } from './ableRange';
-import { barOf } from './bars';
-import { farthestUsableM } from './bounds';
+import { barOf, isOfGrade } from './bars';
+import { mayFrame, type QuickBounds } from './bounds';
 import { type Demand, demandOf } from './demand';
 
 /** How much harder than asked: for preferring lineups that have something in hand. */
@@ -20,8 +21,10 @@ export interface Harder {
   readonly stops: number;
   /** Whether cropping is ruled out. */
   readonly uncropped: boolean;
+  /** Least grade of the lens, in the person's own judgement; null for any. */
+  readonly leastGrade: Special['leastGrade'];
 }
-const AS_ASKED: Harder = { stops: 0, uncropped: false };
+const AS_ASKED: Harder = { stops: 0, uncropped: false, leastGrade: null };
 const NOWHERE: IntervalSet = [];
 
 /** The places of a frame's axis that a setup makes, cropping allowed. */
@@ -32,7 +35,7 @@ export function ablePlaces(
   harder = AS_ASKED,
 ): IntervalSet {
   const asked = askedOf(setup, frame, limits, harder);
-  return asked.enoughPixels && barOf(setup, frame) === null
+  return asked.enoughPixels && isOfGrade(setup, asked.leastGrade) && barOf(setup, frame) === null
     ? placesOf(setup, asked.tasks)
     : NOWHERE;
 }
@@ -73,12 +76,10 @@ export function ableSetups(
     return asked;
   };
   setups.forEach((setup, index) => {
-    const { wideMm, longMm } = setup.focal;
-    const farthestM = farthestUsableM(setup);
     const asked = known.get(setup.demandKey) ?? askedFor(setup);
     for (let i = 0; i < asked.length; i += 1) {
       const one = asked[i]!;
-      if (wideMm > one.longestMm || longMm < one.widestMm || farthestM < one.nearestM) continue;
+      if (!mayFrame(setup, one.bounds)) continue;
       const places = placesFor(setup, one);
       if (places.length > 0) able[i]!.push({ index, places });
     }
@@ -106,9 +107,10 @@ export function stillAble(
 
 function placesFor(
   setup: Setup,
-  { frame, whole, onePlace, enoughPixels, tasks }: Asked,
+  { frame, whole, onePlace, enoughPixels, leastGrade, tasks }: Asked,
 ): IntervalSet {
-  if (!enoughPixels || barOf(setup, frame) !== null) return NOWHERE;
+  if (!enoughPixels || !isOfGrade(setup, leastGrade) || barOf(setup, frame) !== null)
+    return NOWHERE;
   if (!onePlace) return placesOf(setup, tasks);
   return tasks.some((task) => isAbleSomewhere(setup, task)) ? whole : NOWHERE;
 }
@@ -120,39 +122,36 @@ interface Asked {
   /** One place of it is enough. */
   readonly onePlace: boolean;
   readonly enoughPixels: boolean;
+  readonly leastGrade: Special['leastGrade'];
   readonly tasks: readonly Task[];
-  /**
-   * Focal lengths outside which nothing is framed, mm, and the nearest place, m, which a tube must
-   * reach: a quick look before the exact one.
-   */
-  readonly widestMm: number;
-  readonly longestMm: number;
-  readonly nearestM: number;
+  /** A quick look before the exact one. */
+  readonly bounds: QuickBounds;
 }
 
 function askedOf(setup: Setup, frame: Frame, limits: Limits, harder: Harder): Asked {
   const axis = needAxis(frame.need);
   const demand = asHard(demandOf(setup, frame, limits), harder);
-  const ways = framings(frame.need, setup.sensor, frame.special.magnification);
+  const ways = framings(frame, setup.sensor, limits);
   return {
     frame,
     whole: [axis.range],
     onePlace: footingOf(frame.need) === 'free',
     enoughPixels: demand.pixelsShort === null,
+    leastGrade: harder.leastGrade,
     tasks: ways.map((way) => taskOf(axis, way, demand, demand.crop, EVERYTHING)),
-    ...boundsOf(axis, ways, demand.crop),
+    bounds: boundsOf(axis, ways, demand.crop),
   };
 }
 
 /** Room for rounding, so that the quick look never rejects what the exact one would not. */
 const ROOM = 1 + 1e-9;
 
-function boundsOf(axis: NeedAxis, ways: readonly Framing[], crop: number) {
+function boundsOf(axis: NeedAxis, ways: readonly Framing[], crop: number): QuickBounds {
   const { from, to } = axis.range;
   return {
     widestMm: Math.min(...ways.map((way) => way.slopeMin(crop) * from)) / ROOM,
     longestMm: Math.max(...ways.map((way) => way.slopeMax * to)) * ROOM,
-    nearestM: axis.kind === 'distance' ? from / ROOM : 0,
+    distanceM: axis.kind === 'distance' ? { from: from / ROOM, to: to * ROOM } : null,
   };
 }
 

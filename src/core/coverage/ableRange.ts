@@ -1,10 +1,19 @@
 import type { Framing, NeedAxis } from '@/core/brief';
 import { boundary } from '@/core/bisect';
 import type { Setup } from '@/core/gear';
-import { type Interval, type IntervalSet, union } from '@/core/intervals';
-import { bendsOfShortest, framedRange, longestMm, shortestMm } from './bounds';
+import { type Interval, type IntervalSet, intersect, union } from '@/core/intervals';
+import { bendsOfShortest, framedPlaces, longestMm, shortestMm } from './bounds';
 import type { Demand } from './demand';
-import { blurs, focusesBySelf, isLit, isLitByFlash, sharpFNumber, stopsDown } from './exposure';
+import {
+  blurFNumber,
+  exposureRatio,
+  flashRatio,
+  isEnough,
+  isNoSlower,
+  sharpFNumber,
+  timesAt,
+} from './exposure';
+import { type Spot, spotAt } from './spot';
 
 const MM_PER_M = 1000;
 const NOWHERE: IntervalSet = [];
@@ -14,6 +23,7 @@ export interface Conditions {
   readonly focus: boolean;
   readonly blur: boolean;
   readonly autofocus: boolean;
+  readonly slow: boolean;
   readonly light: boolean;
   readonly sharp: boolean;
 }
@@ -22,6 +32,7 @@ export const EVERYTHING = {
   focus: true,
   blur: true,
   autofocus: true,
+  slow: true,
   light: true,
   sharp: true,
 } as const;
@@ -31,11 +42,13 @@ export interface Task {
   readonly axis: NeedAxis;
   readonly framing: Framing;
   readonly demand: Demand;
-  /** Least focal length for each unit of the axis, mm, cropping allowed. */
+  /** Least focal length for each unit of the axis, mm, cropping allowed; and without a crop. */
   readonly slopeMin: number;
-  /** Which conditions there are to meet, the same as bits, and whether there are more than framing and focus. */
+  readonly slopeWhole: number;
+  /** Least magnification wanted, cropping allowed; 0 in the far. */
+  readonly leastMagnification: number;
+  /** Which conditions there are to meet. */
   readonly asked: Conditions;
-  readonly wanted: number;
   readonly isMore: boolean;
 }
 
@@ -50,22 +63,19 @@ export function taskOf(
     focus: conditions.focus,
     blur: conditions.blur && demand.blur !== null && axis.kind === 'distance',
     autofocus: conditions.autofocus && demand.autofocusFNumber !== null,
+    slow: conditions.slow && demand.light !== null && demand.light.shortestS > 0,
     light: conditions.light && demand.light !== null,
     sharp: conditions.sharp && demand.sharp !== null,
   };
-  const wanted =
-    (asked.blur ? BLUR : 0) |
-    (asked.autofocus ? AUTOFOCUS : 0) |
-    (asked.sharp ? SHARP : 0) |
-    (asked.light ? AMBIENT : 0);
   return {
     axis,
     framing,
     demand,
     slopeMin: framing.slopeMin(crop),
+    slopeWhole: framing.slopeMin(1),
+    leastMagnification: framing.magnifications(crop)?.least ?? 0,
     asked,
-    wanted,
-    isMore: wanted !== 0,
+    isMore: asked.blur || asked.autofocus || asked.slow || asked.light || asked.sharp,
   };
 }
 
@@ -73,37 +83,63 @@ export function taskOf(
  * The places of a need's axis that one setup makes with one framing.
  *
  * Light, autofocus and depth are all easiest at the shortest focal length that works, so they are
- * looked at there; a blur asked for raises that length to the first that blurs enough. Between the
- * places where the shortest length passes from one bound to another, each condition only rises or
- * only falls, so the places that meet it are found by bisection from the bends, without a grid, and
- * the conditions' places are then intersected.
+ * looked at there; a blur asked for raises that length to the first that blurs enough. Each is taken
+ * apart into conditions that only rise or only fall between two bends: the places where the shortest
+ * length passes from one bound to another, and where a condition turns. So the places that meet it are
+ * found by bisection from the bends, without a grid, and then intersected.
  */
 export function ableRange(setup: Setup, task: Task): IntervalSet {
-  const framed = framedRange(setup, task);
-  if (framed === null) return NOWHERE;
-  if (!task.isMore) return [framed];
+  const framed = framedPlaces(setup, task);
+  if (framed.length === 0 || !task.isMore) return framed;
+  return union(framed.flatMap((range) => ableWithin(setup, task, range)));
+}
+
+function ableWithin(setup: Setup, task: Task, framed: Interval): IntervalSet {
   const bends = bendsWithin(framed, bendsOf(setup, task, framed));
   const { always, ever } = look(setup, task, bends);
-  if ((always & task.wanted) === task.wanted) return [framed];
+  if (isMet(always)) return [framed];
   return canMeet(task, always, ever) ? whereMet(setup, task, framed, bends) : NOWHERE;
 }
 
 /** Whether a setup makes any place with one framing. */
 export function isAbleSomewhere(setup: Setup, task: Task): boolean {
-  const framed = framedRange(setup, task);
-  if (framed === null || !task.isMore) return framed !== null;
-  const bends = bendsWithin(framed, bendsOf(setup, task, framed));
-  const { always, ever, atOnce } = look(setup, task, bends);
-  return atOnce || (canMeet(task, always, ever) && whereMet(setup, task, framed, bends).length > 0);
+  return framedPlaces(setup, task).some((framed) => {
+    if (!task.isMore) return true;
+    const bends = bendsWithin(framed, bendsOf(setup, task, framed));
+    const { always, ever, atOnce } = look(setup, task, bends);
+    if (atOnce) return true;
+    return canMeet(task, always, ever) && whereMet(setup, task, framed, bends).length > 0;
+  });
 }
 
-/** What a place meets, a bit each. */
-const BLUR = 1;
-const AUTOFOCUS = 2;
-const SHARP = 4;
-const AMBIENT = 8;
-const FLASH = 16;
-const ALL = BLUR | AUTOFOCUS | SHARP | AMBIENT | FLASH;
+/** What a place meets, a bit each. Light is looked at by each rule of time at each f-number asked for. */
+const BLUR = 1 << 0;
+const AUTOFOCUS = 1 << 1;
+const SHARP = 1 << 2;
+const SLOW_ENOUGH = 1 << 3;
+const WIDEST_BY_HAND = 1 << 4;
+const WIDEST_GIVEN = 1 << 5;
+const WIDEST_MOVING = 1 << 6;
+const STOPPED_BY_HAND = 1 << 7;
+const STOPPED_GIVEN = 1 << 8;
+const STOPPED_MOVING = 1 << 9;
+const FLASH_WIDEST = 1 << 10;
+const FLASH_STOPPED = 1 << 11;
+const FRAMING_BITS = [BLUR, AUTOFOCUS, SHARP, SLOW_ENOUGH];
+const AMBIENT_BITS = [
+  WIDEST_BY_HAND,
+  WIDEST_GIVEN,
+  WIDEST_MOVING,
+  STOPPED_BY_HAND,
+  STOPPED_GIVEN,
+  STOPPED_MOVING,
+];
+const FLASH_BITS = [FLASH_WIDEST, FLASH_STOPPED];
+const sum = (bits: readonly number[]) => bits.reduce((all, bit) => all | bit, 0);
+const FRAMING = sum(FRAMING_BITS);
+const AMBIENT = sum(AMBIENT_BITS);
+const FLASH = sum(FLASH_BITS);
+const ALL = FRAMING | AMBIENT | FLASH;
 
 /** What is met at every bend, at any, and whether one of them meets all that is asked. */
 function look(setup: Setup, task: Task, bends: readonly number[]) {
@@ -112,15 +148,14 @@ function look(setup: Setup, task: Task, bends: readonly number[]) {
     const met = metAt(setup, task, x);
     always &= met;
     ever |= met;
-    atOnce ||= isMet(task, met);
+    atOnce ||= isMet(met);
   }
   return { always, ever, atOnce };
 }
 
-/** Whether the conditions are met: by the light there is or by flash. */
-function isMet({ wanted }: Task, met: number): boolean {
-  const lit = (met & FLASH) === 0 ? met : met | AMBIENT;
-  return (lit & wanted) === wanted;
+/** Whether all is met: by the light there is or by flash. */
+function isMet(met: number): boolean {
+  return (met & FRAMING) === FRAMING && ((met & AMBIENT) === AMBIENT || (met & FLASH) === FLASH);
 }
 
 /**
@@ -128,7 +163,8 @@ function isMet({ wanted }: Task, met: number): boolean {
  * others are not seen at every bend, so only the blur itself tells.
  */
 function canMeet(task: Task, always: number, ever: number): boolean {
-  return isMet(task, task.asked.blur && (always & BLUR) === 0 ? (ever & BLUR ? ALL : 0) : ever);
+  if (task.asked.blur && (always & BLUR) === 0) return (ever & BLUR) !== 0;
+  return isMet(ever);
 }
 
 /** The places within the framed ones that meet the conditions asked. */
@@ -138,79 +174,96 @@ function whereMet(
   framed: Interval,
   bends: readonly number[],
 ): IntervalSet {
-  const { asked, demand } = task;
-  const { light } = demand;
-  let places: IntervalSet = [framed];
-  const where = (holds: (f: number, x: number) => boolean) =>
-    places.flatMap((piece) =>
-      placesWhere(bendsWithin(piece, bends), (x) => {
-        const f = shortest(setup, task, x);
-        return f !== null && holds(f, x);
-      }),
+  const meeting = (within: IntervalSet, bit: number) =>
+    within.flatMap((piece) =>
+      placesWhere(bendsWithin(piece, bends), (x) => (metAt(setup, task, x) & bit) !== 0),
     );
-  if (asked.blur) places = where(() => true);
-  if (asked.autofocus) places = where((f) => focusesBySelf(demand, setup.fNumberAt(f)));
-  if (asked.sharp) places = where((f, x) => stopsDown(demand, sharpFNumber(demand, f, x)));
-  if (asked.light && light !== null) {
-    const isDistance = task.axis.kind === 'distance';
-    const used = (f: number, x: number) => fNumberUsed(setup, task, f, x);
-    const at = (x: number) => (isDistance ? x : null);
-    const ambient = where((f, x) => isLit(light, used(f, x), f, at(x)));
-    const flash =
-      light.flashReach === null ? [] : where((f, x) => isLitByFlash(light, used(f, x), f, at(x)));
-    places = flash.length === 0 ? ambient : union([...ambient, ...flash]);
-  }
-  return places;
+  const meetingAll = (within: IntervalSet, bits: readonly number[]) =>
+    bits.reduce((places, bit) => (places.length === 0 ? places : meeting(places, bit)), within);
+  const places = meetingAll([framed], FRAMING_BITS);
+  if (!task.asked.light) return places;
+  const ambient = meetingAll(places, AMBIENT_BITS);
+  const { flashReach } = task.demand.light ?? { flashReach: null };
+  return flashReach === null
+    ? ambient
+    : union([...ambient, ...intersect(places, meetingAll(places, FLASH_BITS))]);
 }
 
-/** What a place meets of what is asked; what is not asked may or may not be among it. */
+/** What a place meets; what is not asked counts as met. */
 function metAt(setup: Setup, task: Task, x: number): number {
   const { asked, demand } = task;
-  const f = shortest(setup, task, x);
-  if (f === null) return 0;
+  const spot = shortestSpot(setup, task, x);
+  if (spot === null) return 0;
+  const widest = setup.fNumberAt(spot.focalMm);
   let met = BLUR;
-  const widest = setup.fNumberAt(f);
-  if (focusesBySelf(demand, widest)) met |= AUTOFOCUS;
-  const needed = asked.sharp ? sharpFNumber(demand, f, x) : 0;
-  if (stopsDown(demand, needed)) met |= SHARP;
-  if (!asked.light || demand.light === null) return met;
-  const used = Math.max(widest, needed);
-  const distanceM = task.axis.kind === 'distance' ? x : null;
-  if (isLit(demand.light, used, f, distanceM)) met |= AMBIENT;
-  if (isLitByFlash(demand.light, used, f, distanceM)) met |= FLASH;
+  if (!asked.autofocus || isNoSlower(widest, demand.autofocusFNumber ?? Infinity)) met |= AUTOFOCUS;
+  const needed = asked.sharp ? sharpFNumber(demand, spot) : 0;
+  if (!asked.sharp || isNoSlower(needed, demand.sharp?.smallestFNumber ?? Infinity)) met |= SHARP;
+  const { light } = demand;
+  if (light === null || !(asked.light || asked.slow)) return met | SLOW_ENOUGH | AMBIENT;
+  const times = timesAt(light, spot);
+  const still = Math.min(times.given, times.stars);
+  const longestS = Math.min(still, times.hand, times.movement);
+  if (!asked.slow || longestS >= light.shortestS) met |= SLOW_ENOUGH;
+  if (!asked.light) return met | AMBIENT;
+  const lit = (fNumber: number, timeS: number) =>
+    isEnough(exposureRatio(light, fNumber, timeS, spot.magnification));
+  if (lit(widest, times.hand)) met |= WIDEST_BY_HAND;
+  if (lit(widest, still)) met |= WIDEST_GIVEN;
+  if (lit(widest, times.movement)) met |= WIDEST_MOVING;
+  const isStopped = needed > widest;
+  if (!isStopped || lit(needed, times.hand)) met |= STOPPED_BY_HAND;
+  if (!isStopped || lit(needed, still)) met |= STOPPED_GIVEN;
+  if (!isStopped || lit(needed, times.movement)) met |= STOPPED_MOVING;
+  if (light.flashReach === null) return met;
+  if (isEnough(flashRatio(light, widest, spot))) met |= FLASH_WIDEST;
+  if (!isStopped || isEnough(flashRatio(light, needed, spot))) met |= FLASH_STOPPED;
   return met;
 }
 
 /** The f-number used: the widest there is, or what the depth asks for. */
-function fNumberUsed(setup: Setup, { asked, demand }: Task, f: number, x: number): number {
-  const widest = setup.fNumberAt(f);
-  return asked.sharp ? Math.max(widest, sharpFNumber(demand, f, x)) : widest;
+function fNumberUsed(setup: Setup, { asked, demand }: Task, spot: Spot): number {
+  const widest = setup.fNumberAt(spot.focalMm);
+  return asked.sharp ? Math.max(widest, sharpFNumber(demand, spot)) : widest;
 }
 
 /** The shortest focal length that frames and focuses, and blurs where that is asked; null for none. */
-function shortest(setup: Setup, task: Task, x: number): number | null {
+function shortestSpot(setup: Setup, task: Task, x: number): Spot | null {
   const { axis, framing, demand, slopeMin, asked } = task;
-  const f = shortestMm(setup, axis.kind === 'distance', slopeMin, x);
-  if (!asked.blur) return f;
-  const isBlurred = (g: number) => blurs(demand, fNumberUsed(setup, task, g, x), g, x);
-  if (isBlurred(f)) return f;
-  const longest = longestMm(setup, true, framing.slopeMax, x);
-  return longest <= f || !isBlurred(longest) ? null : boundary(longest, f, isBlurred);
+  const f = shortestMm(setup, axis, slopeMin, x);
+  const spot = spotAt(task, f, x);
+  if (!asked.blur) return spot;
+  const isBlurred = (at: Spot) => isNoSlower(fNumberUsed(setup, task, at), blurFNumber(demand, at));
+  if (isBlurred(spot)) return spot;
+  const longest = longestMm(setup, axis, framing.slopeMax, x);
+  if (longest <= f || !isBlurred(spotAt(task, longest, x))) return null;
+  return spotAt(
+    task,
+    boundary(longest, f, (g) => isBlurred(spotAt(task, g, x))),
+    x,
+  );
 }
 
 /** The places inside a range, upwards, between which each condition only rises or only falls. */
-function bendsOf(
-  setup: Setup,
-  { axis, framing, demand, slopeMin, asked }: Task,
-  { from, to }: Interval,
-): number[] {
+function bendsOf(setup: Setup, task: Task, { from, to }: Interval): number[] {
   if (from === to) return [];
-  const bends = bendsOfShortest(setup, axis.kind === 'distance', slopeMin);
+  const { axis, framing, demand, slopeMin, slopeWhole, asked } = task;
+  const bends = bendsOfShortest(setup, axis, slopeMin, slopeWhole);
+  // By flash N·(1 + m)·D is least at m = 1/2, D = 4.5·f.
   const flash = demand.light?.flashReach ?? null;
-  if (flash !== null) bends.push((2 * setup.focal.wideMm) / MM_PER_M);
+  if (flash !== null) bends.push((4.5 * setup.focal.wideMm) / MM_PER_M);
   if (asked.blur) bends.push(...blurBends(setup, framing, demand));
-  const inside = bends.filter((x) => x > from && x < to);
-  return inside.length > 1 ? inside.sort((a, b) => a - b) : inside;
+  const inside = bends.filter((x) => x > from && x < to).sort((a, b) => a - b);
+  return mayTurn(setup, task)
+    ? [...inside, ...turningPoints(setup, task, [from, ...inside, to])].sort((a, b) => a - b)
+    : inside;
+}
+
+/** Whether a condition may turn between two bends: by depth, by blur, or on a tube that slows down. */
+function mayTurn({ extensionMm }: Setup, { asked, axis }: Task): boolean {
+  return (
+    axis.kind === 'distance' && (asked.sharp || asked.blur || (extensionMm > 0 && asked.light))
+  );
 }
 
 /** Both ends of a range and the bends inside it, upwards as they are. */
@@ -238,6 +291,66 @@ function placesWhere(bends: readonly number[], holds: (x: number) => boolean): I
   return union(pieces);
 }
 
+/** Step, relative, over which a slope is looked at; and how near a turning place is found. */
+const SLOPE_STEP = 1e-6;
+const TURN_TOLERANCE = 1e-9;
+
+/**
+ * Where the f-number that the depth asks for, or what light and flash come to at it, turns between two
+ * bends: where its slope changes sign. It turns no more than once there.
+ */
+function turningPoints(setup: Setup, task: Task, bends: readonly number[]): number[] {
+  const turns: number[] = [];
+  for (const measure of measuresOf(setup, task)) {
+    const rises = (x: number) => measure(x * (1 + SLOPE_STEP)) > measure(x * (1 - SLOPE_STEP));
+    for (let i = 1; i < bends.length; i += 1) {
+      let low = bends[i - 1]! * (1 + 2 * SLOPE_STEP);
+      let high = bends[i]! * (1 - 2 * SLOPE_STEP);
+      if (low >= high) continue;
+      const atLow = rises(low);
+      if (atLow === rises(high)) continue;
+      while (high - low > TURN_TOLERANCE * high) {
+        const middle = (low + high) / 2;
+        if (rises(middle) === atLow) low = middle;
+        else high = middle;
+      }
+      turns.push((low + high) / 2);
+    }
+  }
+  return turns;
+}
+
+/** What may turn along the axis, each as a number; NaN, which never rises, where there is no picture. */
+function measuresOf(setup: Setup, task: Task): ((x: number) => number)[] {
+  const { demand, asked } = task;
+  const { light } = demand;
+  const at = (of: (spot: Spot, widest: number, needed: number) => number) => (x: number) => {
+    const spot = shortestSpot(setup, task, x);
+    if (spot === null) return NaN;
+    return of(spot, setup.fNumberAt(spot.focalMm), asked.sharp ? sharpFNumber(demand, spot) : 0);
+  };
+  const measures = asked.sharp ? [at((_, __, needed) => needed)] : [];
+  if (!asked.light || light === null) return measures;
+  for (const rule of ['hand', 'given', 'stars', 'movement'] as const) {
+    const isRuled = {
+      hand: light.handSMm,
+      given: light.givenS,
+      stars: light.starsSMm,
+      movement: light.movementS,
+    };
+    if (isRuled[rule] === Infinity) continue;
+    const ratio = (spot: Spot, n: number) =>
+      exposureRatio(light, n, timesAt(light, spot)[rule], spot.magnification);
+    measures.push(at((spot, widest) => ratio(spot, widest)));
+    if (asked.sharp) measures.push(at((spot, _, needed) => ratio(spot, needed)));
+  }
+  if (light.flashReach !== null) {
+    measures.push(at((spot, widest) => flashRatio(light, widest, spot)));
+    if (asked.sharp) measures.push(at((spot, _, needed) => flashRatio(light, needed, spot)));
+  }
+  return measures;
+}
+
 /**
  * Where the longest framing passes a point of the f-number's table, or the long end; and where, on
  * a falling f-number, the blur of the longest framing is at its best: x = behind·(1 − p)/p with
@@ -249,11 +362,12 @@ function blurBends(setup: Setup, framing: Framing, demand: Demand): number[] {
   const bends = points.map((f) => f / slopeMax);
   const behind = demand.blur?.behindM ?? Infinity;
   if (!Number.isFinite(behind)) return bends;
+  const m = framing.magnifications(1)?.most ?? 0;
   points.slice(1).forEach((f, i) => {
     const before = points[i] ?? f;
     if (f <= before) return;
     const p = Math.log(setup.fNumberAt(f) / setup.fNumberAt(before)) / Math.log(f / before);
-    if (p > 0 && p < 1) bends.push((behind * (1 - p)) / p);
+    if (p > 0 && p < 1) bends.push(((behind * (1 - p)) / p) * (1 + m));
   });
   return bends;
 }

@@ -1,41 +1,83 @@
-import type { Frame } from '@/core/brief';
-import type { Setup } from '@/core/gear';
-import { fisheyeImageCircleMm, sideMm } from '@/core/optics';
+import { type Frame, needAxis } from '@/core/brief';
+import { GRADES, type Setup } from '@/core/gear';
+import { fisheyeFocalMm, fisheyeImageCircleMm, sideMm } from '@/core/optics';
+import { filterStops } from './filter';
 
 /** What keeps a setup from a frame wherever it stands. */
 export type Bar =
-  'wrong-projection' | 'no-perspective-control' | 'no-filter' | 'not-sealed' | 'no-autofocus';
+  | 'wrong-projection'
+  | 'no-perspective-control'
+  | 'no-filter'
+  | 'not-sealed'
+  | 'no-autofocus'
+  | 'no-infinity'
+  | 'below-grade';
 
 /**
  * A frame-filling fisheye may leave this share of the diagonal short of 180°: nominal focal lengths
  * are rounded (a nominal 15 mm equisolid one gives 42.4 mm of 43.3). Common practice, no source.
  */
 export const FULL_FRAME_MARGIN = 0.03;
+/**
+ * Least angle from corner to corner of a frame-filling fisheye picture, degrees: below it a smaller
+ * sensor has cut the bend away. Common practice, no source.
+ */
+export const LEAST_CORNER_ANGLE_DEG = 160;
+
+/** All that bars a setup from a frame, gravest first. */
+export function barsOf(setup: Setup, frame: Frame): Bar[] {
+  const { special, need } = frame;
+  const bars: Bar[] = [];
+  const fisheye = setup.projection !== 'rectilinear';
+  if (fisheye !== (need.kind === 'fisheye')) bars.push('wrong-projection');
+  else if (need.kind === 'fisheye' && !givesCoverage(setup, need.coverage))
+    bars.push('wrong-projection');
+  if (setup.extensionMm > 0 && isFarAway(frame)) bars.push('no-infinity');
+  if (special.perspectiveControl && setup.shift === false) bars.push('no-perspective-control');
+  const needsFilter = special.frontFilter || filterStops(frame, setup) > 0;
+  if (needsFilter && setup.takesFilter === false) bars.push('no-filter');
+  if (special.sealed && setup.sealed !== true) bars.push('not-sealed');
+  if (special.autofocus && setup.autofocus === false) bars.push('no-autofocus');
+  if (!isOfGrade(setup, special.leastGrade)) bars.push('below-grade');
+  return bars;
+}
 
 /**
  * The first thing that bars a setup; null when nothing does. What is not known about autofocus,
  * filter thread or shift is taken to do, and named in the notes; sealing that is not known is not
- * relied on, since rain does harm.
+ * relied on, since rain does harm, nor is a grade that nobody gave.
  */
 export function barOf(setup: Setup, frame: Frame): Bar | null {
-  const { special, need } = frame;
-  const fisheye = setup.projection !== 'rectilinear';
-  if (fisheye !== (need.kind === 'fisheye')) return 'wrong-projection';
-  if (need.kind === 'fisheye' && !givesCoverage(setup, need.coverage)) return 'wrong-projection';
-  if (special.perspectiveControl && setup.shift === false) return 'no-perspective-control';
-  if (special.frontFilter && setup.frontThread === false) return 'no-filter';
-  if (special.sealed && setup.sealed !== true) return 'not-sealed';
-  if (special.autofocus && setup.autofocus === false) return 'no-autofocus';
-  return null;
+  return barsOf(setup, frame)[0] ?? null;
 }
 
-/** Whether some focal length lays the image of 180° inside the frame, or out to its corners. */
+/** A lens on a tube does not focus far away; needs given as a range are far unless they say otherwise. */
+function isFarAway({ need }: Frame): boolean {
+  const axis = needAxis(need);
+  return axis.kind !== 'distance' && axis.atM === null;
+}
+
+/** Whether a setup is of a grade or better. */
+export function isOfGrade(
+  { gradeRank }: Pick<Setup, 'gradeRank'>,
+  least: Frame['special']['leastGrade'],
+): boolean {
+  return least === null || (gradeRank !== null && gradeRank <= GRADES.indexOf(least));
+}
+
+/**
+ * Whether some focal length lays the image of 180° inside the frame; or out to its corners, and no
+ * more: where corners stay far below 180° the frame shows the middle of a fisheye's picture only.
+ */
 function givesCoverage(setup: Setup, coverage: 'circular' | 'full-frame'): boolean {
   const { projection } = setup;
   if (projection === 'rectilinear') return false;
-  const circle = (f: number) => fisheyeImageCircleMm(projection, f, 180);
   const { widthMm, heightMm } = setup.sensor;
-  return coverage === 'circular'
-    ? circle(setup.focal.wideMm) <= Math.min(widthMm, heightMm)
-    : circle(setup.focal.longMm) >= sideMm(setup.sensor, 'diagonal') * (1 - FULL_FRAME_MARGIN);
+  const { wideMm, longMm } = setup.focal;
+  const circle = (f: number) => fisheyeImageCircleMm(projection, f, 180);
+  if (coverage === 'circular') return circle(wideMm) <= Math.min(widthMm, heightMm);
+  const diagonal = sideMm(setup.sensor, 'diagonal');
+  const shortest = fisheyeFocalMm(projection, 180, diagonal * (1 - FULL_FRAME_MARGIN));
+  const longest = fisheyeFocalMm(projection, LEAST_CORNER_ANGLE_DEG, diagonal);
+  return Math.max(wideMm, shortest) <= Math.min(longMm, longest);
 }

@@ -1,11 +1,25 @@
 import { footingOf, type Frame, type Framing, framings, type Limits, needAxis } from '@/core/brief';
-import { fNumberForBlur } from '@/core/optics';
-import { type Demand, type Demanded, demandOf } from './demand';
-import { longestTime, magnificationOf, sharpFNumber, type TimeRule } from './exposure';
+import {
+  type Demand,
+  type Demanded,
+  demandOf,
+  LIGHT_TOLERANCE_STOPS,
+  setsNoDemand,
+} from './demand';
+import {
+  blurFNumber,
+  exposureRatio,
+  flashRatio,
+  isNoSlower,
+  longestTime,
+  sharpFNumber,
+  type TimeRule,
+} from './exposure';
+import { EVERYTHING, type Task, taskOf } from './ableRange';
+import { spotAt } from './spot';
 
 /** No lens for still cameras is faster than about this. Common practice, no source. */
 export const FASTEST_F_NUMBER = 0.95;
-const MM_PER_M = 1000;
 
 /**
  * Wishes of one frame that fight each other whatever the lens, with what would free them.
@@ -20,6 +34,13 @@ export type Conflict =
       readonly code: 'depth-against-blur';
       readonly sharpFNumber: number;
       readonly blurFNumber: number;
+    }
+  | {
+      /** Movement is to show for longer than the hand, the subject or the stars allow. */
+      readonly code: 'time-against-time';
+      readonly shortestS: number;
+      readonly timeS: number;
+      readonly timeRule: TimeRule;
     }
   | {
       readonly code: 'magnification-against-fill';
@@ -64,7 +85,7 @@ function hardness(c: Conflict): number {
 }
 
 function conflictOn(frame: Frame, format: Demanded, limits: Limits): Conflict | null {
-  const ways = framings(frame.need, format.sensor, frame.special.magnification);
+  const ways = framings(frame, format.sensor, limits);
   const overfilled = overfill(frame, ways);
   if (overfilled !== null) return overfilled;
   const demand = demandOf(format, frame, limits);
@@ -89,30 +110,22 @@ function bestWay(
 
 /** With an ideal lens at one place: the shortest framing is easiest for light and depth. */
 function conflictAt(frame: Frame, way: Framing, demand: Demand, x: number): Conflict | null {
-  const shortest = Math.max(way.slopeMin(demand.crop) * x, Number.MIN_VALUE);
-  const distanceM = frame.need.kind === 'subject' ? x : null;
-  const sharp = sharpFNumber(demand, shortest, x);
-  if (demand.blur !== null && sharp > 0) {
-    const longest = way.slopeMax * x;
-    const point = (x + demand.blur.behindM) * MM_PER_M;
-    const blur = fNumberForBlur(longest, x * MM_PER_M, point, demand.blur.discMm);
-    const sharpThere = sharpFNumber(demand, longest, x);
-    if (sharpThere > blur * 1.04)
-      return { code: 'depth-against-blur', sharpFNumber: sharpThere, blurFNumber: blur };
-  }
+  const task = taskOf(needAxis(frame.need), way, demand, demand.crop, EVERYTHING);
+  const spot = spotAt(task, Math.max(task.slopeMin * x, SHORTEST_FOCAL_MM), x);
+  const sharp = sharpFNumber(demand, spot);
+  const apart = demand.blur === null || sharp === 0 ? null : sharpAgainstBlur(task, x);
+  if (apart !== null) return apart;
   const { light } = demand;
-  if (light === null) return null;
-  const m = magnificationOf(shortest, distanceM);
+  if (light === null || setsNoDemand(light)) return null;
+  const m = spot.magnification;
   const needed = Math.max(sharp, FASTEST_F_NUMBER);
-  const { timeS, rule } = longestTime(light, shortest, m);
-  const stops = stopsShort(light.luminousness * timeS, needed, m);
-  const byFlash =
-    light.flashReach !== null && distanceM !== null
-      ? 2 * Math.log2((needed * (1 + m) * distanceM) / light.flashReach)
-      : Infinity;
-  const short = Math.min(stops, byFlash);
-  if (short <= 0.1) return null;
-  const supported = longestTime({ ...light, handSMm: Infinity }, shortest, m).timeS;
+  const { timeS, rule } = longestTime(light, spot);
+  if (timeS < light.shortestS)
+    return { code: 'time-against-time', shortestS: light.shortestS, timeS, timeRule: rule };
+  const stopsShort = (time: number) => -Math.log2(exposureRatio(light, needed, time, m));
+  const short = Math.min(stopsShort(timeS), -Math.log2(flashRatio(light, needed, spot)));
+  if (short <= LIGHT_TOLERANCE_STOPS) return null;
+  const supported = longestTime({ ...light, handSMm: Infinity }, spot).timeS;
   return {
     code: sharp > FASTEST_F_NUMBER ? 'depth-against-light' : 'too-dark',
     neededFNumber: needed,
@@ -122,19 +135,27 @@ function conflictAt(frame: Frame, way: Framing, demand: Demand, x: number): Conf
     timeRule: rule,
     stops: short,
     isoNeeded: light.iso * 2 ** short,
-    supportHelps: stopsShort(light.luminousness * supported, needed, m) <= 0.1,
+    supportHelps: stopsShort(supported) <= LIGHT_TOLERANCE_STOPS,
   };
 }
 
-/** Stops by which an exposure falls short at an f-number and magnification. */
-function stopsShort(exposure: number, fNumber: number, m: number): number {
-  return Math.log2((fNumber * (1 + m)) ** 2 / exposure);
+/** An ideal lens is never shorter than this, mm: it only keeps a need without bounds finite. */
+const SHORTEST_FOCAL_MM = 1e-3;
+
+/** What must be sharp and what must be blurred, where blur is strongest. */
+function sharpAgainstBlur({ framing, demand, ...task }: Task, x: number): Conflict | null {
+  const longest = spotAt({ ...task, framing }, framing.slopeMax * x, x);
+  const blur = blurFNumber(demand, longest);
+  const needed = sharpFNumber(demand, longest);
+  return isNoSlower(needed, blur)
+    ? null
+    : { code: 'depth-against-blur', sharpFNumber: needed, blurFNumber: blur };
 }
 
 function overfill(frame: Frame, ways: readonly Framing[]): Conflict | null {
   const magnification = frame.special.magnification;
   if (magnification === null || frame.need.kind !== 'subject') return null;
-  const largest = Math.max(...ways.map((w) => w.slopeMax / (MM_PER_M - w.slopeMax)));
+  const largest = Math.max(...ways.map((w) => w.magnifications(1)?.most ?? 0));
   return magnification > largest * (1 + 1e-9)
     ? { code: 'magnification-against-fill', magnification, largestByFill: largest }
     : null;

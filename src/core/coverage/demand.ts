@@ -1,10 +1,15 @@
-import { ev100OfSource, type Frame, type Limits, type Output } from '@/core/brief';
+import { ev100OfSource, type Frame, type Limits, type Output, pictureSensor } from '@/core/brief';
 import type { Setup } from '@/core/gear';
 import {
+  circleOfConfusionMm,
+  cropFactor,
   diffractionFNumber,
+  flashFNumber,
+  handHeldTimeS,
   linearCropAllowed,
   type PixelSize,
   printPixels,
+  type SensorSize,
   sideMm,
   timeForMotionBlurS,
   timeForStarTrailS,
@@ -18,8 +23,17 @@ const MM_PER_M = 1000;
  */
 export const LIGHT_TOLERANCE_STOPS = 0.1;
 
+/** What must be sharp is so within two pixels of the output. Common practice, no source. */
+export const OUTPUT_COC_PX = 2;
+
 /** What a frame asks of one setup, resolved to numbers. */
 export interface Demand {
+  /** The part of the sensor that has the shape of the picture. */
+  readonly sensor: SensorSize;
+  /** Crop factor of that part, by diagonal. */
+  readonly cropFactor: number;
+  /** Its pixels; null when the body's are not known. */
+  readonly pixels: PixelSize | null;
   /** Largest linear crop allowed, >= 1. */
   readonly crop: number;
   /** Linear shortage of pixels before any crop, > 1; null when there are enough. */
@@ -44,19 +58,26 @@ export interface LightDemand {
   readonly luminousness: number;
   /** Longest time given, s; Infinity for none. */
   readonly givenS: number;
-  /** By hand: time · focal length, s·mm; Infinity on support. */
+  /** Shortest time that shows the movement wanted, s; 0 for none. */
+  readonly shortestS: number;
+  /** By hand: time · focal length · crop, s·mm; Infinity on support. */
   readonly handSMm: number;
   /** Stars: time · focal length, s·mm; Infinity for none. */
   readonly starsSMm: number;
-  /** Subject movement: time · magnification, s; Infinity for none. */
+  /** Subject movement: time · magnification (· crop where it shrinks), s; Infinity for none. */
   readonly movementS: number;
+  /** The smear is a share of the picture, so a crop leaves less of it. */
+  readonly movementShrinks: boolean;
   /** f-number · distance that a flash reaches, m; null without one. */
   readonly flashReach: number | null;
 }
 
 export interface SharpDemand {
+  /** Circle of confusion on the whole picture, mm. */
   readonly cocMm: number;
-  /** The zone that must be sharp, m from the lens, for a subject at x. */
+  /** A crop shrinks it; where it counts pixels of the sensor it stays. */
+  readonly shrinks: boolean;
+  /** The zone that must be sharp, m from the sensor, for a subject at x. */
   readonly zone: (distanceM: number) => { readonly nearM: number; readonly farM: number };
   /** Largest f-number of the lens; Infinity when not known. */
   readonly smallestFNumber: number;
@@ -67,6 +88,7 @@ export interface SharpDemand {
 export interface BlurDemand {
   /** Distance from the subject to what must be blurred, m; Infinity for the far. */
   readonly behindM: number;
+  /** On the whole picture; a crop shrinks it. */
   readonly discMm: number;
 }
 
@@ -76,7 +98,6 @@ export type Demanded = Pick<
   | 'sensor'
   | 'pixels'
   | 'pitchMm'
-  | 'cropFactor'
   | 'stabiliserStops'
   | 'isoCeiling'
   | 'autofocusLimitFNumber'
@@ -84,23 +105,45 @@ export type Demanded = Pick<
 >;
 
 export function demandOf(setup: Demanded, frame: Frame, limits: Limits): Demand {
+  const sensor = pictureSensor(setup.sensor, frame.output);
+  const pixels = pixelsOf(setup, sensor);
   const wanted = outputPixels(frame.output);
-  const allowed =
-    wanted === null || setup.pixels === null ? 1 : linearCropAllowed(setup.pixels, wanted);
+  const allowed = wanted === null || pixels === null ? 1 : linearCropAllowed(pixels, wanted);
+  const part = { ...setup, sensor };
   return {
+    sensor,
+    cropFactor: cropFactor(sensor),
+    pixels,
     crop: Math.max(1, Math.min(allowed, limits.maxCrop)),
     pixelsShort: allowed < 1 ? 1 / allowed : null,
     pixelsUnknown: wanted !== null && setup.pixels === null,
-    light: lightDemand(setup, frame, limits),
+    light: lightDemand(part, frame, limits),
     autofocusFNumber: frame.special.autofocus ? setup.autofocusLimitFNumber : null,
-    sharp: sharpDemand(setup, frame, limits),
+    sharp: sharpDemand(part, frame, limits),
     blur:
       frame.depth.blur === null
         ? null
         : {
             behindM: frame.depth.blur.behindM ?? Infinity,
-            discMm: (frame.depth.blur.percent / 100) * sideMm(setup.sensor, 'diagonal'),
+            discMm: (frame.depth.blur.percent / 100) * sideMm(sensor, 'diagonal'),
           },
+  };
+}
+
+/** The pixels of a part of a setup's sensor. */
+function pixelsOf({ sensor, pixels }: Demanded, part: SensorSize): PixelSize | null {
+  if (pixels === null || part === sensor) return pixels;
+  const [long, short] = [
+    Math.max(part.widthMm, part.heightMm),
+    Math.min(part.widthMm, part.heightMm),
+  ];
+  const whole = [
+    Math.max(sensor.widthMm, sensor.heightMm),
+    Math.min(sensor.widthMm, sensor.heightMm),
+  ];
+  return {
+    longPx: (pixels.longPx * long) / whole[0]!,
+    shortPx: (pixels.shortPx * short) / whole[1]!,
   };
 }
 
@@ -138,22 +181,36 @@ function lightDemand(setup: Demanded, frame: Frame, limits: Limits): LightDemand
   if (ev100 === null) return null;
   const times = {
     givenS: light.longestTimeS ?? Infinity,
-    handSMm: light.support === 'hand' ? 2 ** setup.stabiliserStops / setup.cropFactor : Infinity,
+    handSMm:
+      light.support === 'hand'
+        ? handHeldTimeS(1, cropFactor(setup.sensor), setup.stabiliserStops)
+        : Infinity,
     starsSMm:
       light.stars === null
         ? Infinity
         : timeForStarTrailS(1, light.stars.declinationDeg, blurMm(setup, light.stars.trailPx)),
     movementS: movementS(setup, frame),
   };
-  if (Object.values(times).every((t) => t === Infinity)) return null;
+  const shortestS = light.shortestTimeS ?? 0;
+  if (shortestS === 0 && Object.values(times).every((t) => t === Infinity)) return null;
   const iso = isoAllowed(setup, frame, limits);
   return {
     ev100,
     iso,
     luminousness: (2 ** ev100 * iso) / 100,
+    shortestS,
     ...times,
-    flashReach: light.flash === null ? null : light.flash.guideNumberM * Math.sqrt(iso / 100),
+    movementShrinks: light.movement?.blur.kind === 'share',
+    flashReach: light.flash === null ? null : flashFNumber(light.flash.guideNumberM, iso, 1),
   };
+}
+
+/** Whether light leaves every f-number: nothing is known of it, or there is all the time it takes. */
+export function setsNoDemand(light: LightDemand | null): boolean {
+  if (light === null) return true;
+  return [light.givenS, light.handSMm, light.starsSMm, light.movementS].every(
+    (t) => t === Infinity,
+  );
 }
 
 /** Where a body's pixels are not known, a pixel is taken as this share of the diagonal. */
@@ -185,15 +242,38 @@ function movementS(setup: Demanded, frame: Frame): number {
   return timeForMotionBlurS(1, movement.speedMps * MM_PER_M * share, allowed);
 }
 
+/**
+ * What counts as sharp, on the whole picture: two pixels of the output where the frame states one,
+ * else a share of the diagonal; or, where the person says so, pixels of the sensor.
+ */
+function circleOfConfusion(
+  setup: Demanded,
+  output: Output,
+  { circleOfConfusion: coc }: Limits,
+): Pick<SharpDemand, 'cocMm' | 'shrinks'> {
+  const { widthMm, heightMm } = setup.sensor;
+  if (coc.kind === 'pixels') return { cocMm: blurMm(setup, coc.px), shrinks: false };
+  if (coc.kind === 'diagonal')
+    return { cocMm: circleOfConfusionMm(setup.sensor, coc.divisor), shrinks: true };
+  const wanted = outputPixels(output);
+  return {
+    cocMm:
+      wanted === null
+        ? circleOfConfusionMm(setup.sensor)
+        : OUTPUT_COC_PX *
+          Math.min(
+            Math.max(widthMm, heightMm) / wanted.longPx,
+            Math.min(widthMm, heightMm) / wanted.shortPx,
+          ),
+    shrinks: true,
+  };
+}
+
 function sharpDemand(setup: Demanded, frame: Frame, limits: Limits): SharpDemand | null {
   const { sharp } = frame.depth;
   if (sharp === null || (sharp.kind === 'rows' && frame.need.kind !== 'subject')) return null;
-  const { circleOfConfusion: coc } = limits;
   return {
-    cocMm:
-      coc.kind === 'pixels'
-        ? blurMm(setup, coc.px)
-        : sideMm(setup.sensor, 'diagonal') / coc.divisor,
+    ...circleOfConfusion(setup, frame.output, limits),
     zone:
       sharp.kind === 'rows'
         ? (x) => ({ nearM: x, farM: x + sharp.depthM })

@@ -1,94 +1,109 @@
-import { fNumberForBlur, fNumberForDepth, magnificationAt } from '@/core/optics';
+import { effectiveFNumber, fNumberForBlur, fNumberForDepth, requiredTimeS } from '@/core/optics';
 import { type Demand, LIGHT_TOLERANCE_STOPS, type LightDemand } from './demand';
+import { fromLensMm, type Spot, subjectFromLensMm } from './spot';
 
 const MM_PER_M = 1000;
 const TOLERATED = 2 ** LIGHT_TOLERANCE_STOPS;
 /** An f-number may be off by this share: the tolerated stops, as a quotient of f-numbers. */
 const TOLERATED_F_NUMBER = Math.sqrt(TOLERATED);
 
-/** The conditions that a focal length must meet at a place, besides framing and focus. */
-export type Condition = 'autofocus' | 'light' | 'sharp';
-
 /** What rules the exposure time. */
 export type TimeRule = 'given' | 'hand' | 'movement' | 'stars';
 
-/** Longest time, s, at a focal length and magnification, and what rules it. */
+/** Longest time, s, that each rule allows at a spot. */
+export function timesAt(
+  light: LightDemand,
+  { focalMm, magnification, crop }: Pick<Spot, 'focalMm' | 'magnification' | 'crop'>,
+): Readonly<Record<TimeRule, number>> {
+  const shrunk = light.movementShrinks ? crop : 1;
+  return {
+    given: light.givenS,
+    hand: light.handSMm / (focalMm * crop),
+    stars: light.starsSMm / focalMm,
+    movement: magnification > 0 ? light.movementS / (magnification * shrunk) : Infinity,
+  };
+}
+
+/** Longest time, s, at a spot, and what rules it. */
 export function longestTime(
   light: LightDemand,
-  focalLengthMm: number,
-  magnification: number,
+  spot: Pick<Spot, 'focalMm' | 'magnification' | 'crop'>,
 ): { readonly timeS: number; readonly rule: TimeRule } {
-  const times: readonly [TimeRule, number][] = [
-    ['given', light.givenS],
-    ['hand', light.handSMm / focalLengthMm],
-    ['stars', light.starsSMm / focalLengthMm],
-    ['movement', magnification > 0 ? light.movementS / magnification : Infinity],
-  ];
+  const times = Object.entries(timesAt(light, spot)) as [TimeRule, number][];
   const [rule, timeS] = times.reduce((a, b) => (b[1] < a[1] ? b : a));
   return { rule, timeS };
 }
 
-/** Magnification at a place; 0 in the far and for needs given as a range. */
-export function magnificationOf(focalLengthMm: number, distanceM: number | null): number {
-  return distanceM === null ? 0 : magnificationAt(focalLengthMm, distanceM * MM_PER_M);
+/** The exposure time used: as long as may be; where any may be, as long as light and movement ask. */
+export function timeUsed(
+  light: LightDemand,
+  longestS: number,
+  fNumber: number,
+  magnification: number,
+): number {
+  if (Number.isFinite(longestS)) return longestS;
+  const n = effectiveFNumber(fNumber, magnification);
+  return Math.max(light.shortestS, requiredTimeS(light.ev100, n, light.iso));
+}
+
+/** Circle of confusion on the part of the sensor that is used, mm. */
+export function cocAt({ sharp }: Demand, { crop }: Spot): number {
+  return sharp === null ? 0 : sharp.cocMm / (sharp.shrinks ? crop : 1);
+}
+
+/** The zone that must be sharp, mm from the lens. */
+export function zoneAt(
+  demand: Demand,
+  spot: Spot,
+): { readonly nearMm: number; readonly farMm: number } {
+  const zone = demand.sharp?.zone(spot.x) ?? { nearM: 0, farM: 0 };
+  return {
+    nearMm: fromLensMm(spot, zone.nearM),
+    farMm: zone.farM === Infinity ? Infinity : fromLensMm(spot, zone.farM),
+  };
 }
 
 /** Smallest f-number that makes the depth sharp; 0 when no depth is asked for. */
-export function sharpFNumber(demand: Demand, focalLengthMm: number, x: number): number {
+export function sharpFNumber(demand: Demand, spot: Spot): number {
   if (demand.sharp === null) return 0;
-  const { nearM, farM } = demand.sharp.zone(x);
-  return fNumberForDepth(focalLengthMm, demand.sharp.cocMm, nearM * MM_PER_M, farM * MM_PER_M);
+  const { nearMm, farMm } = zoneAt(demand, spot);
+  return fNumberForDepth(spot.focalMm, cocAt(demand, spot), nearMm, farMm);
 }
 
 /** Largest f-number that still blurs what is behind; Infinity when no blur is asked for. */
-export function blurFNumber(demand: Demand, focalLengthMm: number, x: number): number {
-  const { blur } = demand;
+export function blurFNumber({ blur }: Demand, spot: Spot): number {
   if (blur === null) return Infinity;
-  const point = (x + blur.behindM) * MM_PER_M;
-  return fNumberForBlur(focalLengthMm, x * MM_PER_M, point, blur.discMm);
+  const subject = subjectFromLensMm(spot);
+  const point = subject + blur.behindM * MM_PER_M;
+  return fNumberForBlur(spot.focalMm, subject, point, blur.discMm / spot.crop);
 }
 
-/** Whether the light there is does at an f-number. */
-export function isLit(
+/** How much brighter, as a quotient, an f-number and time expose than the light asks; 1 is just enough. */
+export function exposureRatio(
   light: LightDemand,
   fNumber: number,
-  focalLengthMm: number,
-  distanceM: number | null,
-): boolean {
-  const m = magnificationOf(focalLengthMm, distanceM);
-  const n = fNumber * (1 + m);
-  const time = Math.min(
-    light.givenS,
-    light.handSMm / focalLengthMm,
-    light.starsSMm / focalLengthMm,
-    m > 0 ? light.movementS / m : Infinity,
-  );
-  return n * n <= time * light.luminousness * TOLERATED;
+  timeS: number,
+  magnification: number,
+): number {
+  return (timeS * light.luminousness) / effectiveFNumber(fNumber, magnification) ** 2;
 }
 
-/** Whether the flash does at an f-number. */
-export function isLitByFlash(
+/** The same for a flash: by the square of its reach over f-number and distance; 0 without one. */
+export function flashRatio(
   { flashReach }: LightDemand,
   fNumber: number,
-  focalLengthMm: number,
-  distanceM: number | null,
-): boolean {
-  if (flashReach === null || distanceM === null) return false;
-  const n = fNumber * (1 + magnificationOf(focalLengthMm, distanceM));
-  return n * distanceM <= flashReach * TOLERATED_F_NUMBER;
+  { distanceM, magnification }: Pick<Spot, 'distanceM' | 'magnification'>,
+): number {
+  if (flashReach === null || distanceM === null) return 0;
+  return (flashReach / (effectiveFNumber(fNumber, magnification) * distanceM)) ** 2;
 }
 
-/** Whether the body focuses at the widest f-number there. */
-export function focusesBySelf({ autofocusFNumber }: Demand, widestFNumber: number): boolean {
-  return autofocusFNumber === null || widestFNumber <= autofocusFNumber * TOLERATED_F_NUMBER;
+/** Whether an exposure ratio is enough, a tenth of a stop tolerated. */
+export function isEnough(ratio: number): boolean {
+  return ratio * TOLERATED >= 1;
 }
 
-/** Whether the lens stops down far enough for the depth. */
-export function stopsDown(demand: Demand, fNumber: number): boolean {
-  return demand.sharp === null || fNumber <= demand.sharp.smallestFNumber * TOLERATED_F_NUMBER;
-}
-
-/** Whether an f-number leaves the blur that is asked for. */
-export function blurs(demand: Demand, fNumber: number, focalLengthMm: number, x: number): boolean {
-  return fNumber <= blurFNumber(demand, focalLengthMm, x) * TOLERATED_F_NUMBER;
+/** Whether an f-number is no larger than another, half the tolerated stops aside. */
+export function isNoSlower(fNumber: number, than: number): boolean {
+  return fNumber <= than * TOLERATED_F_NUMBER;
 }

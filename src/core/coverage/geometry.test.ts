@@ -12,7 +12,8 @@ import {
   someLimits,
 } from '../../../tests/support/gear';
 
-/** Worked by hand with the thin lens: m = fill / (subject side / sensor side), s = f·(1 + 1/m). */
+/** Worked by hand with the thin lens: m = fill / (subject side / sensor side), D = f·(2 + m + 1/m). */
+const from = (focalM: number, m: number) => focalM * (2 + m + 1 / m);
 
 const LIMITS = someLimits();
 const FOUR_THIRDS = aBody({
@@ -35,10 +36,10 @@ const subject = (change: object) =>
     footing: 'held',
     ...change,
   });
-const PIXELS = { output: { kind: 'pixels', longPx: 4000, shortPx: 2600 } };
+const PIXELS = { output: { kind: 'pixels', longPx: 4000, shortPx: 2600, cut: false } };
 
 describe('the places that a lens makes', () => {
-  const near = (fill: number, side = 24, size = 1800) => 0.05 * (1 + size / (fill * side));
+  const near = (fill: number, side = 24, size = 1800) => from(0.05, (fill * side) / size);
 
   it('run from the fullest framing to the loosest', () => {
     const [place] = ablePlaces(setupOf(aLens('l', 50, 50, 2)), subject({}), LIMITS);
@@ -74,13 +75,13 @@ describe('the places that a lens makes', () => {
 
   it('go by the real sides of the sensor, not by a crop factor', () => {
     const [place] = ablePlaces(setupOf(aLens('l', 25, 25, 2), FOUR_THIRDS), subject({}), LIMITS);
-    expect(place?.from).toBeCloseTo(0.025 * (1 + 1800 / (0.9 * 13)), 12);
+    expect(place?.from).toBeCloseTo(from(0.025, (0.9 * 13) / 1800), 12);
     const [byWidth] = ablePlaces(
       setupOf(aLens('l', 25, 25, 2), FOUR_THIRDS),
       subject({ widthM: 2, heightM: null }),
       LIMITS,
     );
-    expect(byWidth?.from).toBeCloseTo(0.025 * (1 + 2000 / (0.9 * 17.3)), 12);
+    expect(byWidth?.from).toBeCloseTo(from(0.025, (0.9 * 17.3) / 2000), 12);
   });
 
   it('stretch by the crop that the pixels and the person allow', () => {
@@ -90,41 +91,69 @@ describe('the places that a lens makes', () => {
         ...LIMITS,
         maxCrop,
       })[0]?.to;
-    expect(to(1.3)).toBeCloseTo(0.05 * (1 + (1.3 * 1800) / 12), 12);
-    expect(to(3)).toBeCloseTo(0.05 * (1 + (1.5 * 1800) / 12), 12);
+    expect(to(1.3)).toBeCloseTo(from(0.05, 12 / 1800 / 1.3), 12);
+    expect(to(3)).toBeCloseTo(from(0.05, 12 / 1800 / 1.5), 12);
     const unknown = aBody({
       sensor: { widthMm: 36, heightMm: 24, pixelsWide: null, pixelsHigh: null },
     });
-    expect(to(3, unknown)).toBeCloseTo(0.05 * (1 + 1800 / 12), 12);
+    expect(to(3, unknown)).toBeCloseTo(from(0.05, 12 / 1800), 12);
   });
 
-  it('begin where a lens can focus: the closest focus turned from the sensor to the lens', () => {
+  it('begin at the closest focus, which is marked from the sensor', () => {
     const small = subject({ heightM: 0.1, fromM: 0.05, toM: 3, fill: { min: 0.01, max: 1 } });
     const [place] = ablePlaces(setupOf(aLens('l', 50, 50, 2, { minFocusM: 0.5 })), small, LIMITS);
-    // s² − 500·s + 500·50 = 0 has 443.65 mm as its larger root.
-    expect(place?.from).toBeCloseTo((0.5 + Math.sqrt(0.5 * (0.5 - 0.2))) / 2, 12);
+    expect(place?.from).toBeCloseTo(0.5, 12);
   });
 
-  it('begin where the stated magnification allows, for a lens that focuses nearer than a thin one', () => {
+  it('keep the stated magnification down to the closest focus, nearer than a thin lens comes', () => {
     const ring = subject({ heightM: 0.02, fromM: 0.05, toM: 3, fill: { min: 0.01, max: 1.5 } });
     const macro = setupOf(aLens('l', 90, 90, 2.8, { minFocusM: 0.28, maxMagnification: 1 }));
-    expect(ablePlaces(macro, ring, LIMITS)[0]?.from).toBeCloseTo(0.18, 12);
-    const unstated = setupOf(aLens('l', 90, 90, 2.8, { minFocusM: 0.28 }));
-    expect(ablePlaces(unstated, ring, LIMITS)[0]?.from).toBeCloseTo(0.14, 12);
+    expect(ablePlaces(macro, ring, LIMITS)[0]?.from).toBeCloseTo(0.28, 12);
+    // At 0.3 m, nearer than 4f, it is still 1:1 and the picture 24 mm high, not less.
+    const half = subject({ heightM: 0.02, fromM: 0.3, toM: 0.3, fill: { min: 0.3, max: 0.5 } });
+    expect(ablePlaces(macro, half, LIMITS)).toEqual([]);
+    const unstated = setupOf(aLens('l', 90, 90, 2.8, { maxMagnification: 0.5 }));
+    expect(ablePlaces(unstated, ring, LIMITS)[0]?.from).toBeCloseTo(from(0.09, 0.5), 12);
+  });
+
+  it('take the stated magnification at closest focus where a thin lens would have less', () => {
+    // 24 mm at 0.14 m is a thin lens's 0.28; stated is 0.5, which fills 36 mm with 72 mm.
+    const close = setupOf(aLens('l', 24, 24, 3.5, { minFocusM: 0.14, maxMagnification: 0.5 }));
+    const flower = (fromM: number, toM: number) =>
+      subject({ widthM: 0.072, heightM: null, fromM, toM, fill: { min: 0.9, max: 1 } });
+    const free = (frame: Frame) =>
+      ({ ...frame, need: { ...frame.need, footing: 'free' } }) as Frame;
+    expect(ablePlaces(close, free(flower(0.12, 0.2)), LIMITS)).toEqual([{ from: 0.14, to: 0.14 }]);
+    expect(verdictOn(close, free(flower(0.12, 0.2)), LIMITS)).toMatchObject({
+      code: 'clear',
+      deciding: { margins: { magnification: expect.closeTo(0.45, 9), crop: 1 } },
+    });
+    expect(ablePlaces(close, free(flower(0.15, 0.2)), LIMITS)).toEqual([]);
+    const five = setupOf(aLens('l', 25, 25, 2.8, { minFocusM: 0.17, maxMagnification: 5 }));
+    const ant = subject({
+      widthM: 0.009,
+      heightM: null,
+      fromM: 0.15,
+      toM: 0.2,
+      fill: { min: 0.7, max: 1 },
+    });
+    expect(verdictOn(five, free(ant), LIMITS).code).toBe('clear');
+    expect(verdictOn(five, free(ant), LIMITS).deciding.margins.magnification).toBeCloseTo(2.8, 9);
   });
 
   it('let a zoom come nearer at the end that focuses nearer', () => {
     const head = subject({ heightM: 0.4, fromM: 0.3, toM: 5, fill: { min: 0.2, max: 0.9 } });
     const zoom = setupOf(aLens('l', 70, 200, 2.8, { minFocusM: 1 }));
+    const thin = (f: number, d: number) => {
+      const sum = d / f - 2;
+      return (sum - Math.sqrt(sum * sum - 4)) / 2;
+    };
     const bySearch = [...Array(20001).keys()]
       .map((i) => 0.5 + i * 0.0001)
-      .find((s) =>
+      .find((d) =>
         [...Array(131).keys()]
           .map((i) => (70 + i) / 1000)
-          .some((f) => {
-            const m = f / (s - f);
-            return s + f * (1 + m) >= 1 && (m * 400) / 24 >= 0.2 && (m * 400) / 24 <= 0.9;
-          }),
+          .some((f) => d >= 1 && (thin(f, d) * 400) / 24 >= 0.2 && (thin(f, d) * 400) / 24 <= 0.9),
       );
     expect(Math.abs(ablePlaces(zoom, head, LIMITS)[0]!.from - bySearch!)).toBeLessThan(0.002);
   });
@@ -155,7 +184,14 @@ describe('needs given otherwise', () => {
     ['height', 24 / (2 * Math.tan(Math.PI / 6))],
     ['diagonal', Math.hypot(36, 24) / (2 * Math.tan(Math.PI / 6))],
   ])('take an angle of 60° across the %s', (across, focal) => {
-    const need = needing({ kind: 'angle', fromDeg: 60, toDeg: 60, across, footing: 'free' });
+    const need = needing({
+      kind: 'angle',
+      fromDeg: 60,
+      toDeg: 60,
+      across,
+      footing: 'free',
+      atM: null,
+    });
     expect(verdictOn(setupOf(aLens('l', focal * 0.999, focal * 1.001, 4)), need, LIMITS).code).toBe(
       'clear',
     );
@@ -176,11 +212,13 @@ describe('needs given otherwise', () => {
   });
 
   it('ask for the tighter side whichever way the camera is turned', () => {
-    const ways = framings(subject({ orientation: 'either' }).need, FULL_FRAME);
+    const ways = framings(subject({ orientation: 'either' }), FULL_FRAME, LIMITS);
     expect(ways.map((w) => w.orientation)).toEqual(['landscape', 'portrait']);
-    expect(ways[0]!.slopeMax).toBeCloseTo((1000 * 0.012) / 1.012, 9);
-    expect(ways[1]!.slopeMax).toBeCloseTo((1000 * 0.018) / 1.018, 9);
-    expect(ways[0]!.cropAt(6, 40)).toBeCloseTo(12 / 1800 / (40 / (6000 - 40)), 12);
+    expect(ways[0]!.slopeMax).toBeCloseTo((1000 * 0.012) / 1.012 ** 2, 9);
+    expect(ways[1]!.slopeMax).toBeCloseTo((1000 * 0.018) / 1.018 ** 2, 9);
+    const sum = 6000 / 40 - 2;
+    const m = (sum - Math.sqrt(sum * sum - 4)) / 2;
+    expect(ways[0]!.cropAt(6, 40)).toBeCloseTo(12 / 1800 / m, 9);
   });
 });
 
@@ -209,7 +247,7 @@ describe('shortfalls', () => {
     const far = of(aLens('l', 35, 50, 2), personFrame('p', 20, 30, 'held'));
     expect(far?.code).toBe('not-long-enough');
     if (far?.code === 'not-long-enough')
-      expect(far.neededMm).toBeCloseTo((30_000 * (12 / 1800)) / (1 + 12 / 1800), 9);
+      expect(far.neededMm).toBeCloseTo((30_000 * (12 / 1800)) / (1 + 12 / 1800) ** 2, 9);
   });
 
   it('name the light rather than the reach where light is the smaller lack', () => {
@@ -239,7 +277,7 @@ describe('margins', () => {
 
   it('count light by the effective f-number close up', () => {
     const light = lightOf(10, { isoCeiling: 100, longestTimeS: 1 / 64 });
-    const oneToOne = subject({ heightM: 0.024, fromM: 0.2, toM: 0.2, fill: { min: 1, max: 1 } });
+    const oneToOne = subject({ heightM: 0.024, fromM: 0.4, toM: 0.4, fill: { min: 1, max: 1 } });
     const m = margins(aLens('l', 100, 100, 2, { maxMagnification: 1 }), {
       ...oneToOne,
       light,
@@ -263,7 +301,8 @@ describe('margins', () => {
       FOUR_THIRDS,
     );
     expect(smaller.light?.timeS).toBeCloseTo(
-      1 / (32 * cropFactor({ widthMm: 17.3, heightMm: 13 })),
+      // Cropped by so little that the diagonals are alike: 64 mm on 36 × 24 mm.
+      1 / 64,
       12,
     );
   });
@@ -287,7 +326,6 @@ describe('the span of a frame', () => {
   const format = {
     sensor: FULL_FRAME,
     pixels: null,
-    cropFactor: 1,
     stabiliserStops: 0,
     isoCeiling: null,
     pitchMm: null,
@@ -302,11 +340,11 @@ describe('the span of a frame', () => {
   it('is all of what a held range needs, or any of what makes it all', () => {
     expect(round(focalFrame('f', 24, 70, 'held'))).toEqual([24, 70, 'all']);
     expect(round(personFrame('p', 4, 20, 'held'))).toEqual([47, 132, 'all']);
-    expect(round(personFrame('p', 10, 12, 'held'))).toEqual([79, 119, 'any']);
+    expect(round(personFrame('p', 10, 12, 'held'))).toEqual([79, 117, 'any']);
   });
 
   it('is any of what a free frame takes', () => {
-    expect(round(personFrame('p', 4, 20, 'free'))).toEqual([26, 237, 'any']);
+    expect(round(personFrame('p', 4, 20, 'free'))).toEqual([26, 234, 'any']);
   });
 
   it('has the slowest f-number that still does, slower by hand at the wide end', () => {

@@ -1,17 +1,25 @@
 /** One setup on one frame: the places it makes, its verdict and margins. */
 export { type Able, ablePlaces, ableSetups, type Harder, stillAble } from './able';
-export { type Bar, barOf } from './bars';
+export { type Bar, barOf, FULL_FRAME_MARGIN, isOfGrade, LEAST_CORNER_ANGLE_DEG } from './bars';
 export { type Conflict, conflictOf } from './conflict';
-export { type Demand, demandOf, LIGHT_TOLERANCE_STOPS, outputPixels } from './demand';
+export {
+  type Demand,
+  demandOf,
+  LIGHT_TOLERANCE_STOPS,
+  OUTPUT_COC_PX,
+  outputPixels,
+} from './demand';
 export type { TimeRule } from './exposure';
+export { filterFNumber, filterStops } from './filter';
 export type { BlurMargin, LightMargin, Margins, SharpMargin } from './margins';
 export { marginsOf, type Picture, pictureOf, type Sides, subjectSides } from './picture';
 export { type Shortfall, shortfallOf } from './shortfall';
+export { lacksOf, shortage } from './shortages';
 export {
+  byVerdict,
   isMade,
   type Lack,
   type PartCode,
-  shortage,
   type Verdict,
   type VerdictCode,
   verdictOn,

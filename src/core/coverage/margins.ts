@@ -1,30 +1,55 @@
-import type { Framing, NeedAxis } from '@/core/brief';
+import type { Framing } from '@/core/brief';
 import type { FocalRange, Setup } from '@/core/gear';
 import {
+  angleOfLengthDeg,
   blurDiscMm,
+  cropFactor,
+  effectiveFNumber,
   focusForDepthMm,
   fractionLeft,
   hyperfocalMm,
+  type PixelSize,
+  requiredIso,
   ruleOf500S,
   sideMm,
 } from '@/core/optics';
-import { farthestUsableM, longestMm, nearestUsableM, shortestMm } from './bounds';
-import type { Demand } from './demand';
-import { blurFNumber, longestTime, magnificationOf, sharpFNumber, type TimeRule } from './exposure';
+import type { Task } from './ableRange';
+import {
+  farthestUsableM,
+  longestMm,
+  mostMagnification,
+  nearestUsableM,
+  shortestMm,
+} from './bounds';
+import type { Demand, SharpDemand } from './demand';
+import {
+  blurFNumber,
+  cocAt,
+  exposureRatio,
+  flashRatio,
+  longestTime,
+  sharpFNumber,
+  type TimeRule,
+  timeUsed,
+  zoneAt,
+} from './exposure';
+import { type Spot, spotAt, subjectFromLensMm } from './spot';
 
 /** How much a setup has to spare at one place of a need, or lacks (negative). */
 export interface Margins {
   /** Place on the need's axis: metres, or mm on the 36×24 mm frame. */
   readonly at: number;
   readonly orientation: Framing['orientation'];
-  /** Focal lengths that frame it there without cropping, mm. */
+  /** Focal lengths that frame it there without cropping, mm, nothing tolerated. */
   readonly focalNeeded: FocalRange;
+  /** What they are let off by, as a quotient: 1.02 for 2 %, 1 for nothing. */
+  readonly tolerance: number;
   readonly focalHave: FocalRange;
   /** Focal length that these margins speak of, mm. */
   readonly focalUsedMm: number;
-  /** mm by which the wide end is short enough. */
+  /** mm by which the wide end is short enough, what is tolerated included. */
   readonly wideSpareMm: number;
-  /** mm by which the long end is long enough without cropping. */
+  /** mm by which the long end is long enough without cropping, what is tolerated included. */
   readonly longSpareMm: number;
   /** Diagonal angles of view, degrees: of the widest framing allowed, the narrowest, and the ends. */
   readonly angles: {
@@ -33,6 +58,9 @@ export interface Margins {
     readonly haveWide: number;
     readonly haveLong: number;
   };
+  /** Least magnification wanted there without a crop, and the largest there is; null where none counts. */
+  readonly magnificationNeeded: number | null;
+  readonly magnificationMost: number | null;
   /** Magnification on the sensor there; 0 in the far. */
   readonly magnification: number;
   /** Crop factor of the part of the sensor that is used, by diagonal. */
@@ -49,6 +77,8 @@ export interface Margins {
   readonly sharp: SharpMargin | null;
   /** Blur wanted behind; null when none is asked for. */
   readonly blur: BlurMargin | null;
+  /** Widest f-number at the focal length used. */
+  readonly widestFNumber: number;
   /** Slowest f-number that still focuses by itself; null when that sets no demand. */
   readonly autofocusFNumber: number | null;
   /** Metres by which the place lies within the usable distances; null when they are unknown. */
@@ -64,12 +94,16 @@ export interface LightMargin {
   readonly timeRule: TimeRule;
   /** Time by the rule of thumb for stars, to set beside the exact one; null without stars. */
   readonly starsRuleS: number | null;
+  /** Widest f-number there. */
+  readonly widestFNumber: number;
   /** f-number used: the widest, or what the depth asks for. */
   readonly fNumber: number;
   /** Slowest f-number that would still do. */
   readonly slowestFNumber: number;
   /** Stops in hand; negative is too slow. */
   readonly stops: number;
+  /** Shortest time that shows the movement wanted, s; null where none is asked for. */
+  readonly shortestS: number | null;
   /** ISO that would do with this f-number and time. */
   readonly isoNeeded: number;
   /** The flash, not the light that is there, gives the stops in hand. */
@@ -79,10 +113,11 @@ export interface LightMargin {
 export interface SharpMargin {
   readonly fNumberNeeded: number;
   readonly smallestFNumber: number;
+  /** Circle of confusion on the part of the sensor that is used. */
   readonly cocMm: number;
   readonly nearM: number;
   readonly farM: number;
-  /** Where to focus so that both ends are alike, m from the lens. */
+  /** Where to focus so that both ends are alike, m from the sensor. */
   readonly focusM: number;
   /** Hyperfocal distance at the f-number needed, m; null where no f-number does. */
   readonly hyperfocalM: number | null;
@@ -101,141 +136,151 @@ export interface BlurMargin {
 const MM_PER_M = 1000;
 const PIXELS_PER_MEGAPIXEL = 1e6;
 
-/** Margins at one place, with the shortest focal length that needs least cropping and has light. */
-export function marginsAt(
-  setup: Setup,
-  axis: NeedAxis,
-  framing: Framing,
-  demand: Demand,
-  x: number,
-): Margins {
+/** Crops nearer to none than this are rounding. */
+const SAME_CROP = 1e-9;
+
+/** Margins at one place, with the shortest focal length that the crop of the task leaves. */
+export function marginsAt(setup: Setup, task: Task, x: number): Margins {
+  const { axis, framing, demand } = task;
   const needMin = framing.slopeMin(1) * x;
   const needMax = framing.slopeMax * x;
   const { wideMm, longMm } = setup.focal;
-  const distance = axis.kind === 'distance';
-  const distanceM = distance ? x : null;
   const clampToZoom = (f: number) =>
-    Math.min(longMm, Math.max(f, shortestMm(setup, distance, 0, x)));
-  const uncropped = clampToZoom(needMin);
-  const uncroppedLight = lightMargin(setup, demand, uncropped, distanceM, x);
-  const lowLight = uncroppedLight !== null && uncroppedLight.stops < 0;
-  const focalUsedMm = lowLight ? clampToZoom(framing.slopeMin(demand.crop) * x) : uncropped;
-  const crop = Math.max(1, framing.cropAt(x, focalUsedMm));
+    Math.min(
+      Math.max(longMm, reachedMm(setup, task, x)),
+      Math.max(f, shortestMm(setup, axis, 0, x)),
+    );
+  const spot = spotAt(task, clampToZoom(task.slopeMin * x), x);
+  const crop = spot.crop <= 1 + SAME_CROP ? 1 : spot.crop;
   return {
     at: x,
     orientation: framing.orientation,
-    focalNeeded: { wideMm: needMin, longMm: needMax },
+    focalNeeded: { wideMm: needMin * framing.tolerance, longMm: needMax / framing.tolerance },
+    tolerance: framing.tolerance,
     focalHave: setup.focal,
-    focalUsedMm,
-    wideSpareMm: needMax - wideMm,
-    longSpareMm: longMm - needMin,
+    focalUsedMm: spot.focalMm,
+    wideSpareMm: needMax - Math.min(wideMm, shortestMm(setup, axis, 0, x)),
+    longSpareMm: Math.max(longMm, reachedMm(setup, task, x)) - needMin,
     angles: {
-      needWide: diagonalAngle(setup, needMin, distanceM),
-      needLong: diagonalAngle(setup, needMax, distanceM),
-      haveWide: diagonalAngle(setup, wideMm, distanceM),
-      haveLong: diagonalAngle(setup, longMm, distanceM),
+      needWide: diagonalAngle(setup, task, needMin, x),
+      needLong: diagonalAngle(setup, task, needMax, x),
+      haveWide: diagonalAngle(setup, task, wideMm, x),
+      haveLong: diagonalAngle(setup, task, longMm, x),
     },
-    cropFactor: setup.cropFactor,
-    magnification: finite(magnificationOf(focalUsedMm, distanceM)),
+    cropFactor: demand.cropFactor,
+    magnificationNeeded: framing.magnifications(1)?.least ?? null,
+    magnificationMost: finite(mostMagnification(setup)),
+    magnification: spot.magnification,
     crop,
     cropAllowed: demand.crop,
-    megapixelsLeft:
-      setup.pixels === null
-        ? null
-        : ((setup.pixels.longPx * setup.pixels.shortPx) / PIXELS_PER_MEGAPIXEL) *
-          fractionLeft(crop),
-    light: lowLight ? lightMargin(setup, demand, focalUsedMm, distanceM, x) : uncroppedLight,
-    sharp: sharpMargin(demand, focalUsedMm, x),
-    blur: distance ? blurMargin(setup, framing, demand, x) : null,
+    megapixelsLeft: megapixels(demand.pixels, crop),
+    light: lightMargin(setup, demand, spot),
+    sharp: demand.sharp === null ? null : sharpMargin(demand.sharp, demand, spot),
+    blur: axis.kind === 'distance' ? blurMargin(setup, task, x) : null,
+    widestFNumber: setup.fNumberAt(spot.focalMm),
     autofocusFNumber: demand.autofocusFNumber,
-    focusSpareM: distance ? focusSpareM(setup, framing, x) : null,
+    focusSpareM: axis.kind === 'distance' ? focusSpareM(setup, x) : null,
     farthestM: setup.extensionMm > 0 ? farthestUsableM(setup) : null,
   };
 }
 
-const finite = (value: number) => (Number.isFinite(value) ? value : 0);
+const finite = (value: number) => (Number.isFinite(value) ? value : null);
+
+/** Focal length that stands for the stated magnification at closest focus, mm; 0 elsewhere. */
+function reachedMm(
+  { minFocusM, maxMagnification, extensionMm }: Setup,
+  task: Task,
+  x: number,
+): number {
+  const isClosest = minFocusM === x && maxMagnification !== null && extensionMm === 0;
+  return isClosest && task.leastMagnification <= maxMagnification ? task.slopeMin * x : 0;
+}
+
+export function megapixels(pixels: PixelSize | null, crop: number): number | null {
+  return pixels === null
+    ? null
+    : ((pixels.longPx * pixels.shortPx) / PIXELS_PER_MEGAPIXEL) * fractionLeft(crop);
+}
 
 /** Room to the nearer of the two ends of the usable distances; negative outside them. */
-function focusSpareM(setup: Setup, framing: Framing, x: number): number | null {
-  const nearest = nearestUsableM(setup, framing);
+function focusSpareM(setup: Setup, x: number): number | null {
+  const nearest = nearestUsableM(setup);
   const farthest = farthestUsableM(setup);
   if (nearest === 0 && farthest === Infinity) return null;
   return Math.min(x - nearest, farthest - x);
 }
 
-/** Diagonal angle of view focused at the distance, 2·atan(d·(s − f) / (2·f·s)). */
-function diagonalAngle(setup: Setup, focalLengthMm: number, distanceM: number | null): number {
-  const imageDistance =
-    distanceM === null || distanceM * MM_PER_M <= focalLengthMm
-      ? focalLengthMm
-      : (focalLengthMm * distanceM * MM_PER_M) / (distanceM * MM_PER_M - focalLengthMm);
-  return (2 * Math.atan(sideMm(setup.sensor, 'diagonal') / (2 * imageDistance)) * 180) / Math.PI;
+/** Diagonal angle of view of the whole sensor focused there, 2·atan(d / 2f(1 + m)). */
+function diagonalAngle(setup: Setup, task: Task, focalMm: number, x: number): number {
+  const { magnification } = spotAt(task, focalMm, x);
+  return angleOfLengthDeg(sideMm(setup.sensor, 'diagonal'), focalMm * (1 + magnification));
 }
 
 /** Light in hand at the f-number that the depth asks for, or the widest. */
-function lightMargin(
-  setup: Setup,
-  demand: Demand,
-  focalLengthMm: number,
-  distanceM: number | null,
-  x: number,
-): LightMargin | null {
+function lightMargin(setup: Setup, demand: Demand, spot: Spot): LightMargin | null {
   const { light } = demand;
-  const m = magnificationOf(focalLengthMm, distanceM);
-  if (light === null || !Number.isFinite(m)) return null;
-  const sharp = demand.sharp === null ? 0 : sharpFNumber(demand, focalLengthMm, x);
-  const fNumber = Math.max(setup.fNumberAt(focalLengthMm), Number.isFinite(sharp) ? sharp : 0);
-  const { timeS, rule } = longestTime(light, focalLengthMm, m);
-  const asked = (fNumber * (1 + m)) ** 2;
-  const ambient = (timeS * light.luminousness) / asked;
-  const flash =
-    light.flashReach === null || distanceM === null
-      ? 0
-      : (light.flashReach / (fNumber * (1 + m) * distanceM)) ** 2;
+  if (light === null) return null;
+  const sharp = sharpFNumber(demand, spot);
+  const widestFNumber = setup.fNumberAt(spot.focalMm);
+  const fNumber = Math.max(widestFNumber, Number.isFinite(sharp) ? sharp : 0);
+  const { timeS: longestS, rule } = longestTime(light, spot);
+  const timeS = timeUsed(light, longestS, fNumber, spot.magnification);
+  const ambient = exposureRatio(light, fNumber, timeS, spot.magnification);
+  const flash = flashRatio(light, fNumber, spot);
   const ratio = Math.max(ambient, flash);
   return {
     ev100: light.ev100,
     iso: light.iso,
     timeS,
     timeRule: rule,
-    starsRuleS: light.starsSMm === Infinity ? null : ruleOf500S(focalLengthMm, setup.cropFactor),
+    starsRuleS:
+      light.starsSMm === Infinity ? null : ruleOf500S(spot.focalMm, cropFactor(setup.sensor)),
+    widestFNumber,
     fNumber,
     slowestFNumber: fNumber * Math.sqrt(ratio),
     stops: Math.log2(ratio),
-    isoNeeded: light.iso / ratio,
+    shortestS: light.shortestS > 0 ? light.shortestS : null,
+    isoNeeded:
+      flash > ambient
+        ? light.iso / ratio
+        : requiredIso(light.ev100, effectiveFNumber(fNumber, spot.magnification), timeS),
     byFlash: flash > ambient,
   };
 }
 
-function sharpMargin(demand: Demand, focalLengthMm: number, x: number): SharpMargin | null {
-  if (demand.sharp === null) return null;
-  const { cocMm, smallestFNumber, diffractionFNumber } = demand.sharp;
-  const zone = demand.sharp.zone(x);
-  const needed = sharpFNumber(demand, focalLengthMm, x);
+function sharpMargin(sharp: SharpDemand, demand: Demand, spot: Spot): SharpMargin {
+  const cocMm = cocAt(demand, spot);
+  const { nearM, farM } = sharp.zone(spot.x);
+  const { nearMm, farMm } = zoneAt(demand, spot);
+  const needed = sharpFNumber(demand, spot);
   return {
     fNumberNeeded: needed,
-    smallestFNumber,
+    smallestFNumber: sharp.smallestFNumber,
     cocMm,
-    ...zone,
-    focusM: focusForDepthMm(zone.nearM, zone.farM),
+    nearM,
+    farM,
+    focusM: (focusForDepthMm(nearMm, farMm) + nearM * MM_PER_M - nearMm) / MM_PER_M,
     hyperfocalM: Number.isFinite(needed)
-      ? hyperfocalMm(focalLengthMm, needed, cocMm) / MM_PER_M
+      ? hyperfocalMm(spot.focalMm, needed, cocMm) / MM_PER_M
       : null,
-    diffractionFNumber,
+    diffractionFNumber: sharp.diffractionFNumber,
   };
 }
 
 /** Blur at the longest focal length that frames it, where it is strongest. */
-function blurMargin(setup: Setup, framing: Framing, demand: Demand, x: number): BlurMargin | null {
+function blurMargin(setup: Setup, task: Task, x: number): BlurMargin | null {
+  const { axis, framing, demand } = task;
   if (demand.blur === null) return null;
-  const f = Math.max(longestMm(setup, true, framing.slopeMax, x), setup.focal.wideMm);
-  const fNumber = setup.fNumberAt(f);
-  const point = (x + demand.blur.behindM) * MM_PER_M;
-  const percent = (mm: number) => (100 * mm) / sideMm(setup.sensor, 'diagonal');
+  const longest = longestMm(setup, axis, framing.slopeMax, x);
+  const spot = spotAt(task, Math.max(longest, shortestMm(setup, axis, 0, x)), x);
+  const fNumber = setup.fNumberAt(spot.focalMm);
+  const subject = subjectFromLensMm(spot);
+  const point = subject + demand.blur.behindM * MM_PER_M;
+  const percent = (mm: number) => (100 * mm) / sideMm(demand.sensor, 'diagonal');
   return {
     wantedPercent: percent(demand.blur.discMm),
-    havePercent: percent(blurDiscMm(f, fNumber, x * MM_PER_M, point)),
-    largestFNumber: blurFNumber(demand, f, x),
+    havePercent: percent(blurDiscMm(spot.focalMm, fNumber, subject, point) * spot.crop),
+    largestFNumber: blurFNumber(demand, spot),
     fNumber,
   };
 }

@@ -50,7 +50,9 @@ test('a crop narrows the picture, fills it more, blurs it more and leaves its sh
 
 test('blur in the far is f² / (N · (s − f)), by hand for 100 mm, f/4, 8 m', () => {
   const { blurPercent } = pictureOf(setup(100), frame, 'landscape', 100, 8);
-  const discMm = 100 ** 2 / 4 / (8000 - 100);
+  // 8 m from the sensor: 2 + m + 1/m = 80, m = 0.012826…, and the subject 8000/(1 + m) from the lens.
+  const m = (78 - Math.sqrt(78 * 78 - 4)) / 2;
+  const discMm = 100 ** 2 / 4 / (8000 / (1 + m) - 100);
   expect(blurPercent).toBeCloseTo((100 * discMm) / Math.hypot(36, 24), 9);
 });
 

@@ -1,21 +1,21 @@
-import { type Frame, framings, type Limits, needAxis } from '@/core/brief';
+import { type Frame, framings, type Limits, needAxis, pictureSensor } from '@/core/brief';
 import type { Setup } from '@/core/gear';
 import {
   blurDiscMm,
-  fractionLeft,
   lengthPerDistance,
+  objectDistanceMm,
   type SensorSize,
   sideMm,
   tightness,
   turned,
 } from '@/core/optics';
 import { demandOf } from './demand';
-import { magnificationOf } from './exposure';
-import { type Margins, marginsAt } from './margins';
-import { shortage } from './verdict';
+import { EVERYTHING, taskOf } from './ableRange';
+import { type Margins, marginsAt, megapixels } from './margins';
+import { shortage } from './shortages';
+import { magnificationOf } from './spot';
 
 const MM_PER_M = 1000;
-const PIXELS_PER_MEGAPIXEL = 1e6;
 
 /** Two sides of something seen: metres at the subject, or lengths per unit of distance in the far. */
 export interface Sides {
@@ -41,28 +41,29 @@ export interface Picture {
 export function marginsOf(setup: Setup, frame: Frame, limits: Limits, x: number): Margins {
   const axis = needAxis(frame.need);
   const demand = demandOf(setup, frame, limits);
-  const ways = framings(frame.need, setup.sensor, frame.special.magnification);
+  const ways = framings(frame, setup.sensor, limits);
   return ways
-    .map((way) => marginsAt(setup, axis, way, demand, x))
+    .map((way) => marginsAt(setup, taskOf(axis, way, demand, 1, EVERYTHING), x))
     .reduce((a, b) => (shortage(b) < shortage(a) ? b : a));
 }
 
 /**
  * What a setup takes in: sensor side / m at a distance, sensor side / f in the far (thin lens,
- * distance from the lens; straight-line projection).
+ * distance from the sensor; straight-line projection).
  *
- * @param distanceM from the lens; null in the far
+ * @param distanceM from the sensor; null far away
  * @param crop linear crop of the picture, >= 1
  */
 export function pictureOf(
   setup: Setup,
-  { need, depth }: Pick<Frame, 'need' | 'depth'>,
+  { need, depth, output }: Pick<Frame, 'need' | 'depth' | 'output'>,
   orientation: Margins['orientation'],
   focalMm: number,
   distanceM: number | null,
   crop = 1,
 ): Picture {
-  const sensor = orientation === 'portrait' ? turned(setup.sensor) : setup.sensor;
+  const shape = pictureSensor(setup.sensor, output);
+  const sensor = orientation === 'portrait' ? turned(shape) : shape;
   const m = magnificationOf(focalMm, distanceM);
   const perMm = distanceM === null ? 1 / focalMm : 1 / (m * MM_PER_M);
   const sides = {
@@ -77,13 +78,16 @@ export function pictureOf(
     sides,
     fill: subject && fillOf(subject, sides),
     blurPercent:
-      distanceM === null || !Number.isFinite(m)
+      distanceM === null
         ? null
-        : blurPercent(setup.sensor, focalMm, fNumber, distanceM, depth.blur?.behindM ?? Infinity) *
-          crop,
-    megapixels:
-      setup.pixels &&
-      ((setup.pixels.longPx * setup.pixels.shortPx) / PIXELS_PER_MEGAPIXEL) * fractionLeft(crop),
+        : blurPercent(shape, focalMm, fNumber, distanceM, depth.blur?.behindM ?? Infinity) * crop,
+    megapixels: megapixels(
+      setup.pixels && {
+        longPx: (setup.pixels.longPx * shape.widthMm) / setup.sensor.widthMm,
+        shortPx: (setup.pixels.shortPx * shape.heightMm) / setup.sensor.heightMm,
+      },
+      crop,
+    ),
   };
 }
 
@@ -109,6 +113,7 @@ function blurPercent(
   distanceM: number,
   behindM: number,
 ): number {
-  const disc = blurDiscMm(focalMm, fNumber, distanceM * MM_PER_M, (distanceM + behindM) * MM_PER_M);
+  const subject = objectDistanceMm(distanceM * MM_PER_M, magnificationOf(focalMm, distanceM));
+  const disc = blurDiscMm(focalMm, fNumber, subject, subject + behindM * MM_PER_M);
   return (100 * disc) / sideMm(sensor, 'diagonal');
 }

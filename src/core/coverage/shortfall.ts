@@ -28,6 +28,7 @@ export type Shortfall =
       readonly neededFNumber: number;
     }
   | { readonly code: 'too-close'; readonly byM: number; readonly nearestM: number }
+  | { readonly code: 'magnification-short'; readonly needed: number; readonly most: number }
   | { readonly code: 'too-far-for-tube'; readonly byM: number; readonly farthestM: number }
   | {
       readonly code: 'too-shallow';
@@ -51,6 +52,7 @@ export type Shortfall =
       readonly fNumber: number;
       readonly limitFNumber: number;
     }
+  | { readonly code: 'too-brief'; readonly shortestS: number; readonly timeS: number }
   | { readonly code: Bar | 'few-pixels' }
   | { readonly code: 'part'; readonly able: IntervalSet };
 
@@ -90,6 +92,12 @@ export function shortfallOf(v: Verdict): Shortfall | null {
         neededFNumber: m.light?.slowestFNumber ?? 0,
       };
     case 'too-close':
+      if ((m.focusSpareM ?? 0) >= 0 && m.magnificationNeeded !== null)
+        return {
+          code: 'magnification-short',
+          needed: m.magnificationNeeded,
+          most: m.magnificationMost ?? 0,
+        };
       return m.farthestM !== null && m.at > m.farthestM
         ? { code: 'too-far-for-tube', byM: m.at - m.farthestM, farthestM: m.farthestM }
         : {
@@ -119,10 +127,14 @@ export function shortfallOf(v: Verdict): Shortfall | null {
     case 'autofocus-limit':
       return {
         code: v.code,
-        fNumber: m.light?.fNumber ?? 0,
+        fNumber: m.widestFNumber,
         limitFNumber: m.autofocusFNumber ?? 0,
       };
+    case 'too-brief':
+      return { code: v.code, shortestS: m.light?.shortestS ?? 0, timeS: m.light?.timeS ?? 0 };
     case 'wrong-projection':
+    case 'no-infinity':
+    case 'below-grade':
     case 'no-perspective-control':
     case 'no-filter':
     case 'not-sealed':

@@ -1,8 +1,9 @@
-import { footingOf, type Frame, framings, type Limits, needAxis } from '@/core/brief';
+import { distanceAt, footingOf, type Frame, framings, type Limits, needAxis } from '@/core/brief';
 import type { Interval } from '@/core/intervals';
-import { slowestFNumber } from '@/core/optics';
-import { type Demanded, demandOf } from './demand';
-import { longestTime, magnificationOf } from './exposure';
+import { equivalentFocalLengthMm, slowestFNumber } from '@/core/optics';
+import { type Demanded, demandOf, setsNoDemand } from './demand';
+import { longestTime } from './exposure';
+import { magnificationOf } from './spot';
 
 /** The side of a setup that a need is looked at through when no lens is chosen yet. */
 export type Format = Demanded;
@@ -22,29 +23,34 @@ export interface FrameSpan {
  * one focal length between them makes every place.
  */
 export function frameSpan(frame: Frame, format: Format, limits: Limits): FrameSpan {
-  const axis = needAxis(frame.need).range;
-  const ways = framings(frame.need, format.sensor, frame.special.magnification);
+  const axis = needAxis(frame.need);
+  const { from, to } = axis.range;
+  const ways = framings(frame, format.sensor, limits);
   const free = footingOf(frame.need) === 'free';
-  const nearest = Math.max(...ways.map((w) => w.slopeMax * axis.from));
-  const farthest = Math.min(...ways.map((w) => w.slopeMin(1) * axis.to));
+  const nearest = Math.max(...ways.map((w) => (w.slopeMax / w.tolerance) * from));
+  const farthest = Math.min(...ways.map((w) => w.slopeMin(1) * w.tolerance * to));
   const ends = free
     ? [
-        Math.min(...ways.map((w) => w.slopeMin(1) * axis.from)),
-        Math.max(...ways.map((w) => w.slopeMax * axis.to)),
+        Math.min(...ways.map((w) => w.slopeMin(1) * w.tolerance * from)),
+        Math.max(...ways.map((w) => (w.slopeMax / w.tolerance) * to)),
       ]
     : [Math.min(nearest, farthest), Math.max(nearest, farthest)];
   const [wideMm = 0, longMm = 0] = ends;
   const { light } = demandOf(format, frame, limits);
-  const distance = frame.need.kind === 'subject';
   const slowest = (focalLengthMm: number, x: number) => {
     if (light === null) return Infinity;
-    const m = magnificationOf(focalLengthMm, distance ? x : null);
-    return slowestFNumber(light.ev100, longestTime(light, focalLengthMm, m).timeS, light.iso);
+    const magnification = magnificationOf(focalLengthMm, distanceAt(axis, x));
+    const { timeS } = longestTime(light, { focalMm: focalLengthMm, magnification, crop: 1 });
+    return slowestFNumber(light.ev100, timeS, light.iso);
   };
   return {
-    range: { from: wideMm * format.cropFactor, to: longMm * format.cropFactor },
+    range: {
+      from: equivalentFocalLengthMm(wideMm, format.sensor),
+      to: equivalentFocalLengthMm(longMm, format.sensor),
+    },
     mode: !free && nearest < farthest ? 'all' : 'any',
-    slowest:
-      light === null ? null : { wide: slowest(wideMm, axis.from), long: slowest(longMm, axis.to) },
+    slowest: setsNoDemand(light)
+      ? null
+      : { wide: slowest(wideMm, from), long: slowest(longMm, to) },
   };
 }

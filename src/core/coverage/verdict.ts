@@ -7,33 +7,26 @@ import {
   needAxis,
   type NeedAxis,
 } from '@/core/brief';
+import { boundary } from '@/core/bisect';
 import type { Kit, Setup } from '@/core/gear';
 import {
   containsPoint,
   covers,
   type Interval,
   type IntervalSet,
-  logMiddle,
   subtract,
   union,
 } from '@/core/intervals';
 import { placesOf } from './able';
-import { type Conditions, EVERYTHING, taskOf } from './ableRange';
-import { type Bar, barOf } from './bars';
+import { type Conditions, EVERYTHING, type Task, taskOf } from './ableRange';
+import { type Bar, barsOf } from './bars';
+import { mostMagnification } from './bounds';
 import { type Demand, demandOf } from './demand';
 import { type Margins, marginsAt } from './margins';
+import { lacksOf, type MeasuredLack, shortage, shortagesOf } from './shortages';
 
 /** What a setup lacks for a place of a frame. */
-export type Lack =
-  | 'not-long-enough'
-  | 'not-wide-enough'
-  | 'too-close'
-  | 'too-deep'
-  | 'autofocus-limit'
-  | 'too-slow'
-  | 'too-shallow'
-  | 'few-pixels'
-  | Bar;
+export type Lack = MeasuredLack | 'few-pixels' | Bar;
 
 export type PartCode = 'clear' | 'crop' | Lack;
 /** `part`: some distances are made, not all. */
@@ -44,6 +37,8 @@ export interface VerdictPart {
   readonly range: Interval;
   readonly code: PartCode;
   readonly margins: Margins;
+  /** All that lacks at the deciding place; empty where it is made. */
+  readonly lacks: readonly Lack[];
 }
 
 /** How one setup serves one frame. */
@@ -62,26 +57,42 @@ export interface Verdict extends Kit {
   readonly deciding: VerdictPart;
 }
 
+/** A setup and a frame, with what is asked of the one by the other. */
+interface Case {
+  readonly setup: Setup;
+  readonly axis: NeedAxis;
+  readonly ways: readonly Framing[];
+  readonly demand: Demand;
+  /** What keeps the setup from the frame wherever it stands. */
+  readonly bars: readonly Lack[];
+  /** One place is not enough, so the worst one decides. */
+  readonly worstDecides: boolean;
+}
+
 /** Verdict of a setup on a frame, with every place's answer and margins. */
 export function verdictOn(setup: Setup, frame: Frame, limits: Limits): Verdict {
   const demand = demandOf(setup, frame, limits);
   const axis = needAxis(frame.need);
-  const ways = framings(frame.need, setup.sensor, frame.special.magnification);
-  const bar = barOf(setup, frame) ?? (demand.pixelsShort === null ? null : 'few-pixels');
-  const sets: { code: PartCode; set: IntervalSet }[] =
-    bar === null ? answerSets(setup, axis, ways, demand) : [{ code: bar, set: [axis.range] }];
-  const worstAtEnds = footingOf(frame.need) !== 'free';
+  const it: Case = {
+    setup,
+    axis,
+    ways: framings(frame, setup.sensor, limits),
+    demand,
+    bars: [
+      ...barsOf(setup, frame),
+      ...(demand.pixelsShort === null ? [] : (['few-pixels'] as const)),
+    ],
+    worstDecides: footingOf(frame.need) !== 'free',
+  };
+  const [bar] = it.bars;
+  const sets = bar === undefined ? answerSets(it) : [{ code: bar, set: [axis.range] }];
   const parts = sets
     .flatMap(({ code, set }) => set.map((range) => ({ code, range })))
     .sort((a, b) => a.range.from - b.range.from || a.range.to - b.range.to)
-    .map(({ code, range }) => ({
-      code,
-      range,
-      margins: decidingMargins(setup, axis, ways, demand, code, range, worstAtEnds),
-    }));
+    .map(({ code, range }) => partOf(it, code, range));
   const able = union(parts.filter((p) => isMade(p.code)).map((p) => p.range));
-  const got = worstAtEnds ? covers(able, axis.range) : able.length > 0;
-  const deciding = decidingPart(parts, worstAtEnds);
+  const got = it.worstDecides ? covers(able, axis.range) : able.length > 0;
+  const deciding = decidingPart(parts, it.worstDecides);
   const code = got || able.length === 0 ? deciding.code : 'part';
   const { bodyId, builtIn, lensId, adapterId, converterId, tubeId } = setup;
   const chain = { bodyId, builtIn, lensId, adapterId, converterId, tubeId };
@@ -96,15 +107,11 @@ export function isMade(code: VerdictCode): boolean {
  * The axis cut into what is clear, what is made by cropping, and what is lacking and why: the
  * conditions are added one by one, and a place is lost to the first that it does not meet.
  */
-function answerSets(
-  setup: Setup,
-  axis: NeedAxis,
-  ways: readonly Framing[],
-  demand: Demand,
-): { code: PartCode; set: IntervalSet }[] {
+function answerSets(it: Case): { code: PartCode; set: IntervalSet }[] {
+  const { setup, axis, ways, demand } = it;
   const whole = [axis.range];
-  const { crop } = demand;
-  const at = (conditions: Partial<Conditions>, by = crop) =>
+  if (isTooSmall(it)) return [{ code: 'too-close', set: whole }];
+  const at = (conditions: Partial<Conditions>, by = demand.crop) =>
     placesOf(
       setup,
       ways.map((way) => taskOf(axis, way, demand, by, { ...NOTHING, ...conditions })),
@@ -113,7 +120,7 @@ function answerSets(
   const clear = at(EVERYTHING, 1);
   const framed = at({});
   const lost = missing(whole, made);
-  const unframed = missing(whole, framed);
+  const unframed = missing(whole, at({ focus: true })).flatMap((r) => missing([r], framed));
   const widest = Math.min(...ways.map((way) => setup.focal.wideMm / way.slopeMax));
   const lostTo = (code: PartCode, met: IntervalSet, next: IntervalSet) => ({
     code,
@@ -124,12 +131,14 @@ function answerSets(
   const focused = at({ focus: true });
   const blurred = at({ focus: true, blur: true });
   const focusing = at({ focus: true, blur: true, autofocus: true });
-  const lit = at({ focus: true, blur: true, autofocus: true, light: true });
+  const slow = at({ focus: true, blur: true, autofocus: true, slow: true });
+  const lit = at({ focus: true, blur: true, autofocus: true, slow: true, light: true });
   return [
     { code: 'clear', set: clear },
     { code: 'crop', set: missing(made, clear) },
     lostTo('too-shallow', lit, made),
-    lostTo('too-slow', focusing, lit),
+    lostTo('too-slow', slow, lit),
+    lostTo('too-brief', focusing, slow),
     lostTo('autofocus-limit', blurred, focusing),
     lostTo('too-deep', focused, blurred),
     lostTo('too-close', framed, focused),
@@ -138,10 +147,20 @@ function answerSets(
   ];
 }
 
+/** Whether the largest magnification of the setup is too small for every way of framing. */
+function isTooSmall({ setup, axis, ways, demand }: Case): boolean {
+  const most = mostMagnification(setup);
+  return (
+    axis.kind === 'distance' &&
+    ways.every((way) => (way.magnifications(demand.crop)?.least ?? 0) > most)
+  );
+}
+
 const NOTHING = {
   focus: false,
   blur: false,
   autofocus: false,
+  slow: false,
   light: false,
   sharp: false,
 } as const;
@@ -167,59 +186,87 @@ function meet(set: IntervalSet, range: Interval): IntervalSet {
     .filter((piece) => piece.to > piece.from);
 }
 
-/** Margins at the place of a part that decides: the tightest for held ground, the roomiest if free. */
-function decidingMargins(
-  setup: Setup,
-  axis: NeedAxis,
-  ways: readonly Framing[],
-  demand: Demand,
-  code: PartCode,
-  range: Interval,
-  worstAtEnds: boolean,
-): Margins {
-  const lacking = (m: Margins) => (worstAtEnds ? shortageBy(code, m) : shortage(m));
-  const places = isMade(code) && !worstAtEnds ? [logMiddle(range)] : [range.from, range.to];
-  const candidates = places.map((x) =>
-    ways
-      .map((way) => marginsAt(setup, axis, way, demand, x))
-      .reduce((a, b) => (lacking(b) < lacking(a) ? b : a)),
-  );
-  return candidates.reduce((a, b) => (worstAtEnds === lacking(b) > lacking(a) ? b : a));
-}
-
 /**
- * One number to compare shortages of different kinds by, in stops: a doubling of focal length or of
- * distance counts two, since the crop that makes up for it leaves a quarter of the pixels. Only for
- * choosing which place and which way to report, never for deciding whether a frame is made.
+ * A part with its margins at the place, and the way of holding the camera, that decide: where it is
+ * made, one that makes it, the roomiest if one place is enough, the tightest if not; where it is not,
+ * the one that lacks least if one place is enough, the worst if not.
  */
-export function shortage(m: Margins): number {
-  return Math.max(...Object.values(shortages(m)));
+function partOf(it: Case, code: PartCode, range: Interval): VerdictPart {
+  const places =
+    isMade(code) && !it.worstDecides ? roomiest(it, code, range) : [range.from, range.to];
+  const looked = places.map((x) => lookAt(it, code, x));
+  const decides = looked.reduce((a, b) => (it.worstDecides === isHarder(b, a, code, it) ? b : a));
+  return { range, code, margins: decides.margins, lacks: isMade(code) ? [] : decides.lacks };
 }
 
-function shortages(m: Margins) {
-  return {
-    'not-wide-enough': 2 * Math.log2(m.focalHave.wideMm / m.focalNeeded.longMm),
-    'not-long-enough': 2 * Math.log2(m.crop / m.cropAllowed),
-    'too-close': m.focusSpareM === null ? -Infinity : 2 * Math.log2((m.at - m.focusSpareM) / m.at),
-    'too-slow': m.light === null ? -Infinity : -m.light.stops,
-    'too-deep': m.blur === null ? -Infinity : 2 * Math.log2(m.blur.fNumber / m.blur.largestFNumber),
-    'autofocus-limit':
-      m.autofocusFNumber === null || m.light === null
-        ? -Infinity
-        : 2 * Math.log2(m.light.fNumber / m.autofocusFNumber),
-    'too-shallow':
-      m.sharp === null
-        ? -Infinity
-        : Math.max(
-            2 * Math.log2(m.sharp.fNumberNeeded / m.sharp.smallestFNumber),
-            m.light === null ? -Infinity : -m.light.stops,
-          ),
-  };
+interface Looked {
+  readonly margins: Margins;
+  readonly lacks: readonly Lack[];
+}
+
+/** The better way of holding the camera at a place. */
+function lookAt(it: Case, code: PartCode, x: number): Looked {
+  const each = it.ways.flatMap((way) => lookBy(it, way, code, x));
+  return each.reduce((a, b) => (isHarder(a, b, code, it) ? b : a));
+}
+
+/** One way of holding the camera at a place; for what is made, only one that makes it so. */
+function lookBy(it: Case, way: Framing, code: PartCode, x: number): Looked[] {
+  const { setup, demand, axis, bars } = it;
+  const task = (crop: number) => taskOf(axis, way, demand, crop, EVERYTHING);
+  const margins = (crop: number) => marginsAt(setup, task(crop), x);
+  if (isMade(code)) {
+    const crop = code === 'clear' ? 1 : leastCrop(it, task, x);
+    const others = it.ways.length > 1 && !makes(setup, task(crop), x);
+    return others ? [] : [{ margins: margins(crop), lacks: [] }];
+  }
+  const whole = margins(1);
+  const isHelped = demand.crop > 1 && (whole.light?.stops ?? 0) < 0;
+  const best = isHelped ? margins(demand.crop) : whole;
+  return [{ margins: best, lacks: [...bars, ...lacksOf(best)] }];
+}
+
+/** The least crop that makes a place. */
+function leastCrop({ setup, demand }: Case, task: (crop: number) => Task, x: number): number {
+  return makes(setup, task(demand.crop), x)
+    ? boundary(demand.crop, 1, (crop) => makes(setup, task(crop), x))
+    : demand.crop;
+}
+
+function makes(setup: Setup, task: Task, x: number): boolean {
+  const place = { ...task, axis: { ...task.axis, range: { from: x, to: x } } };
+  return placesOf(setup, [place]).length > 0;
+}
+
+/** Golden section: how much of a range is kept at each step, and how far it is narrowed down. */
+const GOLDEN = (Math.sqrt(5) - 1) / 2;
+const ROOMIEST_STEPS = 40;
+
+/** The place of a made range with the most room: room rises to it and falls from it. */
+function roomiest(it: Case, code: PartCode, { from, to }: Interval): number[] {
+  const at = (x: number) => shortage(lookAt(it, code, x).margins);
+  let [low, high] = [from, to];
+  for (let i = 0; i < ROOMIEST_STEPS && high > low; i += 1) {
+    const one = high - GOLDEN * (high - low);
+    const other = low + GOLDEN * (high - low);
+    if (at(one) <= at(other)) high = other;
+    else low = one;
+  }
+  return [from, (low + high) / 2, to];
+}
+
+/** Whether one place or way is harder than another: by what the part is named for, or by all that lacks. */
+function isHarder(a: Looked, b: Looked, code: PartCode, { worstDecides }: Case): boolean {
+  if (!worstDecides || isMade(code)) {
+    if (a.lacks.length !== b.lacks.length) return a.lacks.length > b.lacks.length;
+    return shortage(a.margins) > shortage(b.margins);
+  }
+  return shortageBy(code, a.margins) > shortageBy(code, b.margins);
 }
 
 /** What a lacking part is short of, and for any other part the tightest margin. */
 function shortageBy(code: PartCode, m: Margins): number {
-  const each: Partial<Record<PartCode, number>> = shortages(m);
+  const each: Partial<Record<PartCode, number>> = shortagesOf(m);
   return each[code] ?? shortage(m);
 }
 
@@ -229,6 +276,7 @@ const RANK: Readonly<Record<PartCode, number>> = {
   clear: 0,
   crop: 1,
   'too-slow': 2,
+  'too-brief': 2,
   'too-shallow': 2,
   'too-deep': 2,
   'autofocus-limit': 3,
@@ -236,20 +284,23 @@ const RANK: Readonly<Record<PartCode, number>> = {
   'not-long-enough': 4,
   'not-wide-enough': 4,
   'few-pixels': 5,
+  'below-grade': 6,
   'no-autofocus': 6,
   'not-sealed': 6,
   'no-filter': 6,
   'no-perspective-control': 6,
+  'no-infinity': 7,
   'wrong-projection': 7,
 };
 
 /**
- * Made parts rank before lacking ones; among lacking ones the smaller shortage does. Where one place
- * is enough, all that is lacking there counts; on held ground, what each part is named for.
+ * Made parts rank before lacking ones. Where one place is enough, fewest lacks come first, then the
+ * smallest shortage; on held ground, what each part is named for.
  */
 function byHardness(a: VerdictPart, b: VerdictPart, worst: boolean): number {
   const made = Number(isMade(b.code)) - Number(isMade(a.code));
   if (made !== 0 || isMade(a.code)) return made || RANK[a.code] - RANK[b.code];
+  if (!worst && a.lacks.length !== b.lacks.length) return a.lacks.length - b.lacks.length;
   const measure = (p: VerdictPart) => (worst ? shortageBy(p.code, p.margins) : shortage(p.margins));
   const difference = measure(a) - measure(b);
   return Math.abs(difference) > SAME_SHORTAGE ? difference : RANK[a.code] - RANK[b.code];
@@ -260,4 +311,21 @@ function decidingPart(parts: readonly VerdictPart[], worst: boolean): VerdictPar
   const decides = worst ? ordered.at(-1) : ordered[0];
   if (!decides) throw new Error('a verdict has at least one part');
   return decides;
+}
+
+/**
+ * Orders verdicts by how near they come: got, then a part, then by fewest lacks, then by the smallest
+ * shortage; a lack that no margin measures counts none, but a wrong projection comes last.
+ */
+export function byVerdict(a: Verdict, b: Verdict): number {
+  const rank = ({ code, deciding }: Verdict) => {
+    if (code === 'clear') return 0;
+    if (code === 'crop') return 1;
+    if (code === 'part') return 2;
+    return deciding.lacks.includes('wrong-projection') ? 4 : 3;
+  };
+  const difference = rank(a) - rank(b);
+  if (difference !== 0) return difference;
+  const lacks = rank(a) === 3 ? a.deciding.lacks.length - b.deciding.lacks.length : 0;
+  return lacks || shortage(a.deciding.margins) - shortage(b.deciding.margins);
 }

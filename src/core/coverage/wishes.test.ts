@@ -23,6 +23,7 @@ const special = (change: object) => ({
     frontFilter: false,
     autofocus: false,
     sealed: false,
+    leastGrade: null,
     ...change,
   },
 });
@@ -31,8 +32,8 @@ const fisheye = (coverage: string): Frame =>
 const codeOf = (setup: Setup, frame: Frame) => verdictOn(setup, frame, LIMITS).code;
 
 describe('depth', () => {
-  // 50 mm at 4 m with two rows 0.8 m apart, c = 43.27/1500 = 0.02884 mm:
-  // N = 2500·800 / (0.02884·(2·4000·4800 − 50·8800)) = 1.827.
+  // 50 mm at 4 m from the sensor is 3.9487 m from the lens (m = 0.01298… of f·(2 + m + 1/m) = 4 m); two rows
+  // 0.8 m apart, c = 43.27/1500 = 0.02884 mm: N = 2500·800 / (0.02884·(2·3949·4749 − 50·8698)) = 1.870.
   const rows = (ev: number) =>
     personFrame('p', 4, 4, 'free', {
       need: {
@@ -52,8 +53,8 @@ describe('depth', () => {
 
   it('asks for the f-number that makes the rows sharp, and the light for that', () => {
     const { margins } = verdictOn(setupOf([lens]), rows(10), LIMITS).deciding;
-    expect(margins.sharp?.fNumberNeeded).toBeCloseTo(1.827, 3);
-    expect(margins.light?.fNumber).toBeCloseTo(1.827, 3);
+    expect(margins.sharp?.fNumberNeeded).toBeCloseTo(1.87, 3);
+    expect(margins.light?.fNumber).toBeCloseTo(1.87, 3);
     expect(codeOf(setupOf([lens]), rows(10))).toBe('clear');
   });
 
@@ -93,7 +94,7 @@ describe('depth', () => {
 });
 
 describe('tubes', () => {
-  it('come nearer and lose the far: f + f²/e at the most, f + f/(m0 + e/f) at the least', () => {
+  it('come nearer and lose the far: (f + e)²/e at the most, f·(2 + m + 1/m) at m = m0 + e/f at the least', () => {
     const small = personFrame('p', 0.05, 3, 'held', {
       need: {
         kind: 'subject',
@@ -116,10 +117,13 @@ describe('tubes', () => {
     );
     const withTube = mountableSetups(shelf).find((s) => s.tubeId !== null)!;
     const [place] = verdictOn(withTube, small, LIMITS).able;
-    expect(place?.from).toBeCloseTo(0.05 + 0.05 / 0.65, 9);
-    expect(place?.to).toBeCloseTo(0.15, 9);
+    expect(place?.from).toBeCloseTo(0.05 * (2 + 0.65 + 1 / 0.65), 9);
+    expect(place?.to).toBeCloseTo(0.075 ** 2 / 0.025, 9);
     const far = verdictOn(withTube, personFrame('p', 5, 5, 'free'), LIMITS);
-    expect(shortfallOf(far)).toMatchObject({ code: 'too-far-for-tube', farthestM: 0.15 });
+    expect(shortfallOf(far)).toMatchObject({
+      code: 'too-far-for-tube',
+      farthestM: expect.closeTo(0.225, 9),
+    });
   });
 });
 
@@ -173,7 +177,7 @@ describe('special wishes', () => {
         footing: 'free',
       },
       ...special({ magnification: 1 }),
-      output: { kind: 'pixels', longPx: 3000, shortPx: 2000 },
+      output: { kind: 'pixels', longPx: 3000, shortPx: 2000, cut: false },
     });
     const macro = (most: number) => setupOf([aLens('l', 90, 90, 2.8, { maxMagnification: most })]);
     expect(codeOf(macro(1), ring)).toBe('clear');
