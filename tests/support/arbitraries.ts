@@ -37,6 +37,7 @@ export const anyLens = (id: string): fc.Arbitrary<Lens> =>
       stabiliserStops: fc.option(fc.constantFrom(0, 3)),
       sealed: fc.constantFrom(true, true, false, null),
       autofocus: fc.constantFrom(true, true, false, null),
+      grade: fc.constantFrom('first-class', 'good', 'fair', null),
       smallestFNumber: fc.option(fc.constantFrom(11, 22)),
       builtInConverter: fc.constantFrom(null, null, null, null, 1.25),
     })
@@ -53,6 +54,7 @@ const light = fc.record({
   ),
   isoCeiling: fc.constant(null),
   longestTimeS: fc.option(fc.constantFrom(1 / 60, 1 / 250, 1 / 1000)),
+  shortestTimeS: fc.constant(null),
   support: fc.constantFrom('hand', 'support'),
   movement: fc.option(
     fc.record({
@@ -70,7 +72,7 @@ const common = fc.record({
   want: fc.constantFrom('must', 'must', 'want', 'want', 'bonus'),
   sharePercent: fc.option(fc.constantFrom(2, 5, 10, 20)),
   light,
-  twice: fc.constantFrom(false, false, false, true),
+  twice: fc.constantFrom(null, null, null, { by: 'bodies' }),
   depth: fc.record({
     sharp: fc.constantFrom(null, null, null, { kind: 'zone', fromM: 2, toM: null }),
     blur: fc.constant(null),
@@ -81,8 +83,13 @@ const common = fc.record({
     frontFilter: fc.constant(false),
     autofocus: fc.constantFrom(false, false, true),
     sealed: fc.constantFrom(false, false, false, true),
+    leastGrade: fc.constantFrom(null, null, null, 'good'),
   }),
-  output: fc.constantFrom({ kind: 'uncropped' }, { kind: 'pixels', longPx: 4000, shortPx: 2600 }),
+  output: fc.constantFrom(
+    { kind: 'uncropped' },
+    { kind: 'pixels', longPx: 4000, shortPx: 2600, cut: false },
+    { kind: 'pixels', longPx: 2400, shortPx: 2400, cut: true },
+  ),
 });
 
 const footing = fc.constantFrom('held', 'free', 'flowing');
@@ -155,12 +162,14 @@ const ORDERS: readonly Limits['order'][] = [
   ['price', 'weight'],
   ['speed', 'crop', 'weight'],
   ['changes', 'own', 'price'],
+  ['grade', 'weight'],
 ];
 
 const anyLimits = fc
   .record({
     maxLenses: fc.option(fc.integer({ min: 0, max: 4 }), { freq: 3 }),
     maxLineupWeightG: fc.option(fc.integer({ min: 300, max: 5000 }), { freq: 3 }),
+    countBodies: fc.constantFrom(...Array.from({ length: 12 }, (_, i) => i === 0)),
     maxSpend: fc.option(fc.integer({ min: 0, max: 4000 }), { freq: 3 }),
     wantRatePercent: fc.constantFrom(0, 5, 30),
     converterPieces: fc.constantFrom(0, 0.5, 1),
@@ -188,8 +197,8 @@ export const anyQuestion = (mostLenses = 6): fc.Arbitrary<LineupQuestion> =>
     .map((parts) => aQuestion(parts));
 
 const SHOOTERS = [
-  { id: shooterId.parse('one'), name: 'One' },
-  { id: shooterId.parse('two'), name: 'Two' },
+  { id: shooterId.parse('one'), name: 'One', placed: false },
+  { id: shooterId.parse('two'), name: 'Two', placed: false },
 ];
 
 const anyHand = (id: string) =>
@@ -204,7 +213,7 @@ const anyStretch = (id: string) =>
   fc
     .record({
       changes: fc.boolean(),
-      weather: fc.constantFrom('dry', 'dry', 'wet'),
+      weather: fc.constantFrom([], [], ['wet']),
       allowed: fc.record({
         flash: fc.constantFrom(true, true, false),
         support: fc.constantFrom(true, true, false),
@@ -226,17 +235,19 @@ export const anyOutingOf = (mostLenses: number): fc.Arbitrary<LineupQuestion> =>
       frames: anyFrames(4),
       limits: anyLimits,
       stretches: fc.oneof(fc.tuple(anyStretch('s0')), fc.tuple(anyStretch('s0'), anyStretch('s1'))),
+      secondIsPlaced: fc.constantFrom(false, false, false, true),
       places: fc.array(
         fc.record({
           stretch: fc.constantFrom('', '', 's0', 's1'),
           shooter: fc.constantFrom('', '', 'one', 'two'),
           view: fc.option(fc.tuple(fc.constantFrom(2, 10), fc.constantFrom(12, 40)), { freq: 3 }),
+          people: fc.constantFrom(null, null, null, null, [], ['one', 'two']),
         }),
         { minLength: 4, maxLength: 4 },
       ),
     })
-    .map(({ stretches, places, frames, ...parts }) => ({
-      outing: { shooters: SHOOTERS },
+    .map(({ stretches, places, frames, secondIsPlaced, ...parts }) => ({
+      outing: { shooters: SHOOTERS.map((s, i) => ({ ...s, placed: i === 1 && secondIsPlaced })) },
       stretches,
       ...parts,
       frames: frames.map((f, i) => {
@@ -245,7 +256,15 @@ export const anyOutingOf = (mostLenses: number): fc.Arbitrary<LineupQuestion> =>
         return {
           ...f,
           stretchIds: known ? [stretchId.parse(place.stretch)] : [],
-          shooterIds: place.shooter === '' ? [] : [shooterId.parse(place.shooter)],
+          shooterIds:
+            place.shooter === '' || place.people !== null ? [] : [shooterId.parse(place.shooter)],
+          twice:
+            place.people === null
+              ? f.twice
+              : {
+                  by: 'people' as const,
+                  shooterIds: place.people.map((id) => shooterId.parse(id)),
+                },
           views:
             place.view && f.need.kind === 'subject'
               ? [{ shooterId: shooterId.parse('two'), fromM: place.view[0], toM: place.view[1] }]

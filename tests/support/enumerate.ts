@@ -1,6 +1,6 @@
 import { footingOf, type Frame, needAxis } from '@/core/brief';
 import { ablePlaces } from '@/core/coverage';
-import { kitPieces, type Setup } from '@/core/gear';
+import { type Body, kitPieces, type Setup } from '@/core/gear';
 import { containsPoint, covers, type Interval, type IntervalSet, union } from '@/core/intervals';
 import { aimsOf, type LineupQuestion, type Piece, selectable } from '@/core/lineup';
 
@@ -10,22 +10,26 @@ import { aimsOf, type LineupQuestion, type Piece, selectable } from '@/core/line
  * on its own. It knows nothing of cells, makers or reduction.
  */
 
-const LAYERS = ['base', 'stop1', 'stop2', 'whole'] as const;
+const LAYERS = ['base', 'stop1', 'stop2', 'whole', 'good', 'firstClass'] as const;
 type Layer = (typeof LAYERS)[number];
 const HARDER = {
   base: undefined,
-  stop1: { stops: 1, uncropped: false },
-  stop2: { stops: 2, uncropped: false },
-  whole: { stops: 0, uncropped: true },
-};
+  stop1: { stops: 1, uncropped: false, leastGrade: null },
+  stop2: { stops: 2, uncropped: false, leastGrade: null },
+  whole: { stops: 0, uncropped: true, leastGrade: null },
+  good: { stops: 0, uncropped: false, leastGrade: 'good' },
+  firstClass: { stops: 0, uncropped: false, leastGrade: 'first-class' },
+} as const;
 
 interface HandState {
   readonly shooterId: string | null;
+  readonly placed: boolean;
   readonly setups: readonly Setup[];
 }
 
 interface HandRule {
   readonly shooterId: string | null;
+  readonly placed: boolean;
   readonly bodyIds: readonly string[];
   readonly inHand: number;
   readonly maxWeightG: number | null;
@@ -41,6 +45,7 @@ interface Outcome {
 function bestValues(
   question: LineupQuestion,
   pieces: readonly Piece[],
+  bodies: readonly Body[],
   outcomes: readonly (readonly Outcome[])[],
 ): number[] {
   const aims = aimsOf(question.frames, question.limits).filter((aim) => aim.name !== 'order');
@@ -61,6 +66,7 @@ function bestValues(
       return (
         sum(lost) +
         sum(pieces.map((p) => aim.pieceCost(p, 0))) +
+        sum(bodies.map((b) => aim.bodyCost(b, 0))) +
         (aim.name === 'changes' ? changes : 0)
       );
     });
@@ -78,10 +84,31 @@ export function compareAims(a: readonly number[], b: readonly number[], toleranc
   return 0;
 }
 
-/** The aims for one given set of pieces; null when it breaks a limit. */
+/**
+ * The aims for one given set of pieces at their best; null when it breaks a limit. Where the weight of
+ * bodies counts, over every set of bodies that may come along.
+ */
 export function aimValues(question: LineupQuestion, taken: ReadonlySet<string>): number[] | null {
+  const { bodies } = selectable(question.shelf, question.limits);
+  if (!question.limits.countBodies) return aimValuesWith(question, taken, bodies);
+  let best: number[] | null = null;
+  for (let mask = 0; mask < 2 ** bodies.length; mask += 1) {
+    const along = bodies.filter((_, i) => mask & (1 << i));
+    const values = aimValuesWith(question, taken, along);
+    if (values !== null && (best === null || compareAims(values, best, 1e-9) < 0)) best = values;
+  }
+  return best;
+}
+
+function aimValuesWith(
+  question: LineupQuestion,
+  taken: ReadonlySet<string>,
+  bodies: readonly Body[],
+): number[] | null {
   const { limits } = question;
-  const { pieces: all, bodies, setups, bodyWeightG } = selectable(question.shelf, limits);
+  const { pieces: all, setups: mountable } = selectable(question.shelf, limits);
+  const setups = mountable.filter((s) => bodies.some((b) => b.id === s.bodyId));
+  const bodyWeightG = limits.countBodies ? bodies.reduce((g, b) => g + (b.weightG ?? 0), 0) : 0;
   const pieces = all.filter((p) => taken.has(p.id));
   const sum = (of: (p: Piece) => number) => pieces.reduce((s, p) => s + of(p), 0);
   const over = (most: number | null, value: number) => most !== null && value > most;
@@ -123,15 +150,18 @@ export function aimValues(question: LineupQuestion, taken: ReadonlySet<string>):
           (s) => bodyIds.has(s.bodyId) && kitPieces(s).every((id) => pieceIds.has(id)),
         ),
       );
-      const ways = fixed ? mountings(inHands) : [inHands];
+      const ways = mountings(
+        inHands,
+        rules.map((rule) => fixed || rule.placed),
+      );
       const counted = limits.order.includes('changes') && !fixed;
       for (const way of ways) {
-        const states = way.map((own, i) => ({ shooterId: rules[i]!.shooterId, setups: own }));
+        const states = way.map((own, i) => ({ ...rules[i]!, setups: own }));
         const got = look(stretch, states);
         const changes = counted
           ? shared.reduce((s, { pieceIds }, i) => {
               const lenses = pieces.filter((p) => p.kind === 'lens' && pieceIds.has(p.id)).length;
-              return s + Math.max(0, lenses - rules[i]!.inHand);
+              return s + (rules[i]!.placed ? 0 : Math.max(0, lenses - rules[i]!.inHand));
             }, 0)
           : 0;
         const key = [...got].sort().join();
@@ -151,7 +181,7 @@ export function aimValues(question: LineupQuestion, taken: ReadonlySet<string>):
         ),
     );
   });
-  return bestValues(question, pieces, outcomes);
+  return bestValues(question, pieces, limits.countBodies ? bodies : [], outcomes);
 }
 
 function rulesOf(
@@ -159,17 +189,21 @@ function rulesOf(
   stretch: LineupQuestion['stretches'][number] | null,
   bodies: readonly string[],
 ): HandRule[] {
-  const first = outing.shooters[0]?.id ?? null;
+  const first = outing.shooters.find((s) => !s.placed)?.id ?? null;
   if (stretch === null || stretch.hands.length === 0)
-    return [{ shooterId: first, bodyIds: bodies, inHand: bodies.length, maxWeightG: null }];
+    return [
+      { shooterId: first, placed: false, bodyIds: bodies, inHand: bodies.length, maxWeightG: null },
+    ];
   return stretch.hands.map((hand) => {
     const bodyIds =
       hand.bodyIds.length > 0 ? bodies.filter((b) => hand.bodyIds.includes(b as never)) : bodies;
+    const placed = outing.shooters.some((s) => s.placed && s.id === hand.shooterId);
     return {
       shooterId: hand.shooterId,
+      placed,
       bodyIds,
-      inHand: Math.min(hand.bodies ?? bodyIds.length, bodyIds.length),
-      maxWeightG: hand.maxWeightG,
+      inHand: Math.min(placed ? 1 : (hand.bodies ?? bodyIds.length), bodyIds.length),
+      maxWeightG: placed ? null : hand.maxWeightG,
     };
   });
 }
@@ -218,12 +252,15 @@ function isCarriable(
   weights: ReadonlyMap<string, number | null>,
 ): boolean {
   if (maxWeightG === null) return true;
-  if ([...pieceIds].some((id) => weights.get(id) === null)) return false;
+  if ([...pieceIds, ...bodyIds].some((id) => weights.get(id) === null)) return false;
   return [...pieceIds, ...bodyIds].reduce((s, id) => s + (weights.get(id) ?? 0), 0) <= maxWeightG;
 }
 
-/** Every way to put one setup on each body, no piece used twice, in each hand by itself. */
-function mountings(inHands: readonly (readonly Setup[])[]): Setup[][][] {
+/** Every way to put one setup on each body, no piece used twice, in each hand that changes nothing. */
+function mountings(
+  inHands: readonly (readonly Setup[])[],
+  fixed: readonly boolean[],
+): (readonly Setup[])[][] {
   const ofHand = (setups: readonly Setup[]): Setup[][] => {
     let ways: Setup[][] = [[]];
     for (const body of new Set(setups.map((s) => s.bodyId))) {
@@ -239,8 +276,9 @@ function mountings(inHands: readonly (readonly Setup[])[]): Setup[][][] {
     }
     return ways;
   };
-  return inHands.reduce<Setup[][][]>(
-    (all, setups) => all.flatMap((one) => ofHand(setups).map((way) => [...one, way])),
+  return inHands.reduce<(readonly Setup[])[][]>(
+    (all, setups, i) =>
+      all.flatMap((one) => (fixed[i] ? ofHand(setups) : [setups]).map((way) => [...one, way])),
     [[]],
   );
 }
@@ -273,15 +311,18 @@ function lookerFor({ frames, limits }: LineupQuestion): Look {
   };
   return (stretch, hands) => {
     const got = new Set<string>();
-    const wet = stretch?.weather === 'wet';
+    const wet = stretch?.weather.includes('wet') ?? false;
     const { flash, support } = stretch?.allowed ?? { flash: true, support: true };
     for (const frame of frames) {
       if (frame.stretchIds.length > 0 && !frame.stretchIds.some((id) => id === stretch?.id))
         continue;
       const may = hands.filter(
-        (h) => frame.shooterIds.length === 0 || frame.shooterIds.some((id) => id === h.shooterId),
+        (h) =>
+          frame.shooterIds.some((id) => id === h.shooterId) ||
+          (frame.shooterIds.length === 0 &&
+            (!h.placed || frame.views.some((v) => v.shooterId === h.shooterId))),
       );
-      const groups = new Map<string, { frame: Frame; setups: Setup[] }>();
+      const groups = new Map<string, { frame: Frame; setups: Setup[]; shooterId: string | null }>();
       for (const hand of may) {
         const view = frame.views.find((v) => v.shooterId === hand.shooterId);
         const there: Frame = {
@@ -290,32 +331,50 @@ function lookerFor({ frames, limits }: LineupQuestion): Look {
           light: {
             ...frame.light,
             flash: flash ? frame.light.flash : null,
-            support: support ? frame.light.support : 'hand',
+            support: hand.placed ? 'support' : support ? frame.light.support : 'hand',
           },
           need:
             view && frame.need.kind === 'subject'
               ? { ...frame.need, fromM: view.fromM, toM: view.toM }
               : frame.need,
         };
-        const key = `${frame.id} ${wet} ${flash} ${support} ${JSON.stringify(there.need)}`;
-        const group = groups.get(key) ?? { frame: there, setups: [] };
+        const alone = frame.twice?.by === 'people' ? hand.shooterId : '';
+        const key = `${frame.id} ${wet} ${flash} ${there.light.support} ${JSON.stringify(there.need)} ${alone}`;
+        const group = groups.get(key) ?? { frame: there, setups: [], shooterId: hand.shooterId };
         group.setups.push(...hand.setups);
         groups.set(key, group);
       }
       for (const layer of LAYERS) {
         let times = 0;
+        const people = new Set<string | null>();
         for (const [key, group] of groups) {
           const sets = group.setups.map((s) => ({
             setup: s,
             set: placesOf(group.frame, key, layer, s),
           }));
-          times += timesMade(group.frame, sets);
+          const made = timesMade(group.frame, sets);
+          times += made;
+          if (made > 0) people.add(group.shooterId);
         }
-        if (times >= (frame.twice && layer === 'base' ? 2 : 1)) got.add(`${frame.id} ${layer}`);
+        if (isEnough(frame, layer, times, people)) got.add(`${frame.id} ${layer}`);
       }
     }
     return got;
   };
+}
+
+/** Whether a frame is made often enough, by enough people. */
+function isEnough(
+  { twice }: Frame,
+  layer: Layer,
+  times: number,
+  people: ReadonlySet<string | null>,
+): boolean {
+  if (twice === null || layer !== 'base') return times >= 1;
+  if (twice.by === 'bodies') return times >= 2;
+  return twice.shooterIds.length === 0
+    ? people.size >= 2
+    : twice.shooterIds.every((id) => people.has(id));
 }
 
 interface Made {

@@ -5,6 +5,7 @@ import {
   type Limits,
   NOTHING_SPECIAL,
   PLAIN_STRETCH,
+  shooterId,
   stretch,
   type Stretch,
 } from '@/core/brief';
@@ -41,6 +42,7 @@ export function aBody(change: Partial<Body> | Record<string, unknown> = {}): Bod
     autofocusLimitFNumber: null,
     sizeMm: null,
     picturesPerCharge: null,
+    cardType: null,
     cardSlots: null,
     fileMb: null,
     sealed: null,
@@ -88,6 +90,7 @@ export function aLens(
     shift: null,
     lengthMm: null,
     diameterMm: null,
+    grade: null,
     sealed: null,
     ...change,
   });
@@ -127,6 +130,7 @@ export function anAdapter(id: string, change: Record<string, unknown> = {}): Ada
     lensMount: 'M',
     autofocus: true,
     factor: 1,
+    dropInFilter: null,
     ...change,
   });
 }
@@ -160,6 +164,22 @@ export function aStretch(id: string, change: Record<string, unknown> = {}): Stre
   });
 }
 
+/** Somebody who is there, or a camera placed. */
+export const aShooter = (id: string, placed = false) => ({
+  id: shooterId.parse(id),
+  name: id,
+  placed,
+});
+
+/** Somebody's hands in a stretch, with what bodies are free for all. */
+export const handsOf = (shooterId: string, change: Record<string, unknown> = {}) => ({
+  shooterId,
+  bodyIds: [],
+  bodies: null,
+  maxWeightG: null,
+  ...change,
+});
+
 /** A question from its parts; no stretches and one person unless they are given. */
 export function aQuestion(
   parts: Pick<LineupQuestion, 'frames' | 'shelf'> & Partial<LineupQuestion>,
@@ -171,6 +191,7 @@ export const NO_LIGHT = {
   source: { kind: 'none' },
   isoCeiling: null,
   longestTimeS: null,
+  shortestTimeS: null,
   support: 'support',
   movement: null,
   stars: null,
@@ -199,10 +220,11 @@ export function focalFrame(
     stretchIds: [],
     shooterIds: [],
     views: [],
-    twice: false,
+    subject: null,
+    twice: null,
     depth: { sharp: null, blur: null },
     special: NOTHING_SPECIAL,
-    need: { kind: 'focal', fromMm, toMm, footing },
+    need: { kind: 'focal', fromMm, toMm, footing, atM: null },
     light: NO_LIGHT,
     output: { kind: 'uncropped' },
     note: '',
@@ -233,6 +255,13 @@ export function personFrame(
   });
 }
 
+/** Limits that tolerate nothing and go by the diagonal, so that figures are round; tests say what else. */
 export function someLimits(change: Partial<Limits> = {}): Limits {
-  return { ...DEFAULT_LIMITS, wantRatePercent: 0, ...change };
+  return {
+    ...DEFAULT_LIMITS,
+    wantRatePercent: 0,
+    needTolerancePercent: 0,
+    circleOfConfusion: { kind: 'diagonal', divisor: 1500 },
+    ...change,
+  };
 }

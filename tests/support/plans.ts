@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import type { Frame } from '@/core/brief';
 import type { BodyId, Setup } from '@/core/gear';
 import type { Mounting, Option, Shift, Task } from '@/core/carry';
+import type { Hand } from '@/core/lineup';
 
 /** Small plans by seed, and the fewest changes of one by looking at everything that can be done. */
 
@@ -10,12 +11,26 @@ export interface RandomPlan {
   readonly anyOrder: ReadonlySet<number>;
 }
 
-const mounting = (body: number, pieces: readonly string[]): Mounting => ({
+const mounting = (body: number, pieces: readonly string[], hand = 0): Mounting => ({
   key: `b${body} ${pieces.join('+')}`,
   bodyId: `b${body}` as BodyId,
   setup: {} as Setup,
   pieces,
+  hand,
 });
+
+/** A hand with two bodies; tests override what they are about. */
+const handOf = (index: number, change: Partial<Hand>): Hand =>
+  ({
+    index,
+    shooterId: null,
+    placed: false,
+    fixedSetups: false,
+    maxWeightG: null,
+    inHand: 2,
+    bodyIds: ['b0', 'b1'],
+    ...change,
+  }) as Hand;
 
 const LENSES = ['l0', 'l1', 'l2'];
 const MOUNTINGS = [0, 1].flatMap((body) => [
@@ -53,10 +68,131 @@ export const anyPlan: fc.Arbitrary<RandomPlan> = fc
     shifts: stretches.map(({ changes, tasks }, i) => ({
       stretchId: `s${i}` as never,
       changes,
-      hands: [{ hand: {} as never, bodyIds: ['b0', 'b1'] as BodyId[], mountings: MOUNTINGS }],
-      tasks: tasks.filter((t, k) => tasks.findIndex((o) => o.frame.id === t.frame.id) === k),
+      hands: [
+        {
+          hand: handOf(i, { fixedSetups: !changes }),
+          bodyIds: ['b0', 'b1'] as BodyId[],
+          mountings: MOUNTINGS.map((m) => ({ ...m, hand: i })),
+        },
+      ],
+      tasks: tasks
+        .filter((t, k) => tasks.findIndex((o) => o.frame.id === t.frame.id) === k)
+        .map((t) => ({
+          ...t,
+          options: t.options.map((o) => o.map((m) => ({ ...m, hand: i }))),
+        })),
+      meetings: [],
     })),
   }));
+
+/** Two people in up to three stretches, who can meet before some of them; setups in either's hands. */
+export const anyShared: fc.Arbitrary<RandomPlan> = fc
+  .array(
+    fc.record({
+      meets: fc.boolean(),
+      fixed: fc.nat(4).map((n) => n === 0),
+      inHand: fc.constantFrom(1, 2, 2),
+      tasks: fc.array(
+        fc.array(
+          fc.array(fc.tuple(fc.nat(1), fc.nat(1), fc.nat(2)), { minLength: 1, maxLength: 2 }),
+          { minLength: 1, maxLength: 3 },
+        ),
+        { minLength: 1, maxLength: 2 },
+      ),
+    }),
+    { minLength: 1, maxLength: 3 },
+  )
+  .map((stretches) => ({
+    anyOrder: new Set<number>(),
+    shifts: stretches.map(({ meets, fixed, inHand, tasks }, i) => ({
+      stretchId: `s${i}` as never,
+      changes: !fixed,
+      hands: ['one', 'two'].map((shooterId, h) => ({
+        hand: handOf(2 * i + h, { shooterId: shooterId as never, fixedSetups: fixed, inHand }),
+        bodyIds: ['b0', 'b1'] as BodyId[],
+        mountings: [],
+      })),
+      tasks: tasks.map((options, t) => ({
+        frame: { id: `f${i}.${t}` } as unknown as Frame,
+        options: options.map((o) =>
+          o.map(([h, body, lens]) => mounting(body, [LENSES[lens]!], 2 * i + h)),
+        ),
+      })),
+      meetings: meets
+        ? [
+            ['one' as never, 'two' as never],
+            ['two' as never, 'one' as never],
+          ]
+        : [],
+    })),
+  }));
+
+/**
+ * The fewest changes of two people by plain trial: every option of every picture, its setups in every
+ * order, followed to the end. Infinity when the pictures cannot all be made.
+ */
+export function fewestSharedByTrial({ shifts }: RandomPlan): number {
+  const steps = shifts.flatMap((shift, at) =>
+    shift.tasks.map((t) => ({ at, shift, options: t.options })),
+  );
+  interface Now {
+    readonly on: Readonly<Record<string, string>>;
+    readonly user: Readonly<Record<string, string>>;
+    readonly usedIn: Readonly<Record<string, number>>;
+    readonly inUse: Readonly<Record<string, number>>;
+  }
+  const orders = (o: Option): Option[] => (o.length === 2 ? [o, [o[1]!, o[0]!]] : [o]);
+  const canMeet = (since: number, at: number) =>
+    shifts.some((s, i) => i > since && i <= at && s.meetings.length > 0);
+  const apply = (now: Now, m: Mounting, at: number): { now: Now; cost: number } | null => {
+    const hand = shifts[at]!.hands.find((h) => h.hand.index === m.hand)!.hand;
+    const [lens] = m.pieces as [string];
+    const things = [m.bodyId as string, lens];
+    if (things.some((t) => now.inUse[t] !== undefined && now.inUse[t] !== m.hand)) return null;
+    const isOn = now.on[m.bodyId] === lens;
+    const other = Object.keys(now.on).find((b) => b !== m.bodyId && now.on[b] === lens);
+    if (!isOn && hand.fixedSetups) {
+      if (now.inUse[m.bodyId] !== undefined) return null;
+      if (other !== undefined && now.inUse[other] !== undefined) return null;
+    }
+    const me = hand.shooterId as unknown as string;
+    const from = things.filter((t) => now.user[t] !== undefined && now.user[t] !== me);
+    if (from.some((t) => !canMeet(now.usedIn[t]!, at))) return null;
+    const inUse = { ...now.inUse, [m.bodyId]: m.hand, [lens]: m.hand };
+    if (['b0', 'b1'].filter((b) => inUse[b] === m.hand).length > hand.inHand) return null;
+    const hasBorne = now.on[m.bodyId] !== undefined;
+    const cost = from.length > 0 || (!isOn && (hasBorne || now.user[lens] !== undefined)) ? 1 : 0;
+    const on: Record<string, string> = { ...now.on, [m.bodyId]: lens };
+    if (other !== undefined && !isOn) on[other] = 'nothing';
+    return {
+      cost,
+      now: {
+        on,
+        inUse,
+        user: { ...now.user, [m.bodyId]: me, [lens]: me },
+        usedIn: { ...now.usedIn, [m.bodyId]: at, [lens]: at },
+      },
+    };
+  };
+  const visit = (i: number, now: Now): number => {
+    const step = steps[i];
+    if (!step) return 0;
+    const isNew = i === 0 || steps[i - 1]!.at !== step.at;
+    const start = isNew ? { ...now, inUse: {} } : now;
+    let best = Infinity;
+    for (const o of step.options.flatMap(orders)) {
+      let [after, cost]: [Now | null, number] = [start, 0];
+      for (const m of o) {
+        const used: { now: Now; cost: number } | null = after && apply(after, m, step.at);
+        after = used && used.now;
+        cost += used?.cost ?? 0;
+      }
+      if (after) best = Math.min(best, cost + visit(i + 1, after));
+    }
+    return best;
+  };
+  return visit(0, { on: {}, user: {}, usedIn: {}, inUse: {} });
+}
 
 interface Spot {
   readonly shift: number;

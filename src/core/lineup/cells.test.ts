@@ -123,7 +123,7 @@ describe('cells', () => {
           const question = {
             ...asked,
             limits: { ...asked.limits, neverChange: false, order: [] },
-            frames: asked.frames.map((f) => ({ ...f, twice: false })),
+            frames: asked.frames.map((f) => ({ ...f, twice: null })),
           };
           const field = fieldOf(question);
           const ids = field.choice.pieces.map((p) => p.id);
@@ -239,7 +239,7 @@ describe('reduction', () => {
         .length;
     const fixed = aStretch('s', { changes: false });
     expect(left({})).toBe(1);
-    expect(left({ frames: frames.map((f) => ({ ...f, twice: true })) })).toBe(2);
+    expect(left({ frames: frames.map((f) => ({ ...f, twice: { by: 'bodies' } })) })).toBe(2);
     expect(left({ stretches: [fixed] })).toBe(3);
   });
 

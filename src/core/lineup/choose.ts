@@ -5,7 +5,7 @@ import type { Hand } from './hands';
 import type { Maker } from './makers';
 import type { MipSession, MipSolver } from './mipSolver';
 import { type CoveringModel, modelOf } from './model';
-import { type Aim, type AimName, aimsOf } from './objective';
+import { type Aim, type AimName, aimsOf, BODY_AIMS } from './objective';
 import type { Reduced } from './reduce';
 
 /** Where time ran out: the aim, its value and the best that is still open. */
@@ -23,6 +23,8 @@ export interface Choice {
   /** The values of the aims, in their order. */
   readonly values: readonly AimValue[];
   readonly uses: Uses;
+  /** Bodies that come along; null where they were not chosen. */
+  readonly along: readonly BodyId[] | null;
   /** null when proven. */
   readonly open: Open | null;
 }
@@ -51,7 +53,7 @@ export function choose(
   field: Field,
   reduced: Reduced,
   timeLimitS: number,
-  aims: readonly Aim[] = aimsOf(field.frames, field.limits),
+  aims: readonly Aim[] = allAims(field),
 ): Choice | null {
   const model = modelOf(field, reduced);
   const session = solver.open(model.mip);
@@ -60,6 +62,11 @@ export function choose(
   } finally {
     session.close();
   }
+}
+
+/** The aims of a field; where bodies are chosen with the lenses, those of the bodies come last. */
+export function allAims({ frames, limits, tied }: Field): Aim[] {
+  return [...aimsOf(frames, limits), ...(tied ? BODY_AIMS : [])];
 }
 
 export function solveAims(
@@ -132,7 +139,7 @@ function solveTogether(
   };
 }
 
-/** Targets count as lost unless got, so a target's cost is subtracted where its column is 1. */
+/** Targets count as lost unless got, also those that nothing makes, so a target's cost is subtracted where its column is 1. */
 export function costsOf(aim: Aim, model: CoveringModel): number[] {
   const costs = new Array<number>(model.mip.columnCount).fill(0);
   model.pieces.forEach((p, order) => {
@@ -140,11 +147,16 @@ export function costsOf(aim: Aim, model: CoveringModel): number[] {
   });
   for (const { target, column } of model.targets) costs[column] = -aim.targetCost(target) || 0;
   for (const { hand, column } of model.changes) costs[column] = aim.changeCost(hand);
+  model.along.forEach(({ body, column }, order) => {
+    costs[column] = aim.bodyCost(body, order);
+  });
+  for (const { column, first } of model.turns)
+    costs[column] = (first ? -aim.turnCost : aim.turnCost) || 0;
   return costs;
 }
 
 function constantOf(aim: Aim, model: CoveringModel): number {
-  return model.targets.reduce((sum, { target }) => sum + aim.targetCost(target), 0);
+  return model.asked.reduce((sum, target) => sum + aim.targetCost(target), 0);
 }
 
 function choiceOf(
@@ -163,6 +175,10 @@ function choiceOf(
         .map(({ target }) => target.frame.id),
     ),
     values: reached,
+    along:
+      model.along.length === 0
+        ? null
+        : model.along.filter((a) => on(a.column)).map((a) => a.body.id),
     uses: {
       held: model.held.filter((h) => on(h.column)),
       bodies: model.bodies.filter((b) => on(b.column)),

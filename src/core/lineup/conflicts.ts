@@ -1,9 +1,11 @@
 import type { FrameId, ShooterId, StretchId } from '@/core/brief';
+import type { BodyId } from '@/core/gear';
 import type { Choice } from './choose';
-import { type Field, withHands } from './field';
+import { type Field, fieldOf, withHands } from './field';
 import type { Hand } from './hands';
 import type { MipModel, MipSolver } from './mipSolver';
 import { type CoveringModel, modelOf, type RowGroup } from './model';
+import type { LineupQuestion } from './question';
 import { reduce } from './reduce';
 
 /** One of the limits and wishes that fight. */
@@ -11,7 +13,7 @@ export type ConflictMember =
   | { readonly kind: 'frame'; readonly frameId: FrameId }
   | { readonly kind: 'lockedIn'; readonly ids: readonly string[] }
   | {
-      readonly kind: 'maxLenses' | 'maxLineupWeightG' | 'maxSpend';
+      readonly kind: 'maxLenses' | 'maxLineupWeightG' | 'maxCarriedWeightG' | 'maxSpend';
       readonly allowed: number;
       /** The least that would free the others; null when this alone never does. */
       readonly needed: number | null;
@@ -61,22 +63,153 @@ export function conflictBehind(
   const musts = trial.possibleMusts();
   if (choice !== null && musts.every((id) => choice.got.has(id))) return null;
   const all = demandsOf(field, musts);
-  if (trial.fits(all)) return null;
+  return trial.fits(all) ? null : { members: membersOf(field, trial, smallest(trial, all)) };
+}
+
+/** A smallest set of demands that cannot be met together: without any one of them the rest can. */
+function smallest(trial: Trial, all: readonly Demand[]): readonly Demand[] {
   let kept = trial.narrowed(all);
   for (const demand of kept) {
     const rest = kept.filter((d) => d !== demand);
     if (!trial.fits(rest)) kept = rest;
   }
-  return {
-    members: kept.map((demand) =>
-      memberOf(
-        demand,
-        field,
-        trial,
-        kept.filter((d) => d !== demand),
-      ),
+  return kept;
+}
+
+function membersOf(field: Field, trial: Trial, kept: readonly Demand[]): ConflictMember[] {
+  return kept.map((demand) =>
+    memberOf(
+      demand,
+      field,
+      trial,
+      kept.filter((d) => d !== demand),
     ),
-  };
+  );
+}
+
+/** Something that would let a lost must be got beside the others. */
+export type WayOut =
+  | { readonly kind: 'raise'; readonly member: ConflictMember }
+  /** Lenses may be changed there. */
+  | {
+      readonly kind: 'changes' | 'body';
+      readonly stretchId: StretchId | null;
+      readonly shooterId: ShooterId | null;
+    }
+  /** One of these pictures is given up. */
+  | { readonly kind: 'without'; readonly frameIds: readonly FrameId[] };
+
+/** Why a must is lost that could be made by itself, and each way out. */
+export interface Kept {
+  readonly members: readonly ConflictMember[];
+  readonly waysOut: readonly WayOut[];
+}
+
+/** Lost musts that are looked at one by one. */
+const MOST_KEPT = 8;
+
+/**
+ * For each must that is lost although it could be made by itself: the smallest set of limits and other
+ * musts that keeps it so, and what would free it.
+ */
+export function keptLost(
+  solver: MipSolver,
+  question: LineupQuestion,
+  field: Field,
+  choice: Choice,
+  timeLimitS: number,
+): Map<FrameId, Kept> {
+  const lost = field.frames.filter((f) => f.want === 'must' && !choice.got.has(f.id));
+  if (lost.length === 0) return new Map();
+  const trial = new Trial(solver, field, timeLimitS);
+  const possible = new Set(trial.possibleMusts());
+  const got = [...possible].filter((id) => choice.got.has(id));
+  return new Map(
+    lost
+      .filter((f) => possible.has(f.id))
+      .slice(0, MOST_KEPT)
+      .flatMap(({ id }) => {
+        const all = demandsOf(field, [...got, id]);
+        if (trial.fits(all)) return [];
+        const kept = smallest(trial, all);
+        const members = membersOf(field, trial, kept);
+        return [
+          [
+            id,
+            { members, waysOut: waysOut(solver, question, field, id, kept, members, timeLimitS) },
+          ] as const,
+        ];
+      }),
+  );
+}
+
+function waysOut(
+  solver: MipSolver,
+  question: LineupQuestion,
+  field: Field,
+  lostId: FrameId,
+  kept: readonly Demand[],
+  members: readonly ConflictMember[],
+  timeLimitS: number,
+): WayOut[] {
+  const others = kept.flatMap((d) =>
+    d.frameId !== null && d.frameId !== lostId ? [d.frameId] : [],
+  );
+  const bodied = new Map<string, Hand>();
+  for (const { kind, hand } of kept)
+    if (hand !== null && (kind === 'noChange' || kind === 'handBodies'))
+      bodied.set(`${hand.stretchId} ${hand.shooterId}`, hand);
+  const where = ({ stretchId, shooterId }: Hand) => ({ stretchId, shooterId });
+  return [
+    ...members.flatMap((member): WayOut[] =>
+      'needed' in member && member.needed !== null ? [{ kind: 'raise', member }] : [],
+    ),
+    ...kept.flatMap((d): WayOut[] =>
+      d.kind === 'noChange' && d.hand ? [{ kind: 'changes', ...where(d.hand) }] : [],
+    ),
+    ...[...bodied.values()].flatMap((hand): WayOut[] =>
+      isFreedByBody(solver, question, field, hand, kept, timeLimitS)
+        ? [{ kind: 'body', ...where(hand) }]
+        : [],
+    ),
+    ...(others.length > 0 ? [{ kind: 'without' as const, frameIds: others }] : []),
+  ];
+}
+
+/** Whether one body more of a kind that is there would let all be met. */
+function isFreedByBody(
+  solver: MipSolver,
+  question: LineupQuestion,
+  field: Field,
+  hand: Hand,
+  kept: readonly Demand[],
+  timeLimitS: number,
+): boolean {
+  const twin = (id: BodyId) => `${id}~2` as BodyId;
+  const own = new Set(hand.bodyIds);
+  const more = fieldOf(
+    {
+      ...question,
+      shelf: {
+        ...question.shelf,
+        bodies: question.shelf.bodies.flatMap((b) =>
+          own.has(b.id) ? [b, { ...b, id: twin(b.id) }] : [b],
+        ),
+      },
+    },
+    field.tied,
+  );
+  const hands = field.hands.map((h) =>
+    h.index === hand.index
+      ? {
+          ...h,
+          bodyIds: [...h.bodyIds, ...h.bodyIds.map(twin)],
+          inHand: h.inHand + 1,
+          choosesBodies: true,
+        }
+      : h,
+  );
+  return new Trial(solver, withHands(more, hands), timeLimitS).fits(kept);
 }
 
 function demandsOf(field: Field, musts: readonly FrameId[]): Demand[] {
@@ -97,6 +230,7 @@ function demandsOf(field: Field, musts: readonly FrameId[]): Demand[] {
     ...(choice.pieces.some((p) => p.lockedIn) ? [plain('lockedIn')] : []),
     ...(limits.maxLenses === null ? [] : [plain('maxLenses')]),
     ...(limits.maxLineupWeightG === null ? [] : [plain('maxLineupWeightG')]),
+    ...(limits.maxCarriedWeightG === null ? [] : [plain('maxCarriedWeightG')]),
     ...(limits.maxSpend === null ? [] : [plain('maxSpend')]),
     ...hands.flatMap((hand) => [
       ...(hand.maxWeightG === null ? [] : [ofHand('handWeight', hand)]),
@@ -204,6 +338,10 @@ class Trial {
             ? (p.spend ?? 0)
             : (p.weightG ?? 0);
     });
+    const weighsBodies =
+      kind === 'maxCarriedWeightG' ||
+      (kind === 'maxLineupWeightG' && this.field.limits.countBodies);
+    if (weighsBodies) for (const { body, column } of model.along) costs[column] = body.weightG ?? 0;
     return costs;
   }
 
@@ -259,7 +397,7 @@ function groupKey(group: RowGroup | undefined): string | null {
 
 function memberOf(
   demand: Demand,
-  { limits, choice }: Field,
+  { limits, choice, packedG }: Field,
   trial: Trial,
   rest: readonly Demand[],
 ): ConflictMember {
@@ -271,13 +409,14 @@ function memberOf(
       return { kind, ids: choice.pieces.filter((p) => p.lockedIn).map((p) => p.id) };
     case 'maxLenses':
     case 'maxSpend':
+    case 'maxLineupWeightG':
       return { kind, allowed: limits[kind] ?? 0, needed: trial.least(rest, kind, null) };
-    case 'maxLineupWeightG': {
+    case 'maxCarriedWeightG': {
       const least = trial.least(rest, kind, null);
       return {
         kind,
         allowed: limits[kind] ?? 0,
-        needed: least === null ? null : least + choice.bodyWeightG,
+        needed: least === null ? null : least + packedG,
       };
     }
     case 'handWeight':

@@ -5,7 +5,7 @@ import { BitSet } from './bitSet';
 import type { OccasionCells } from './cells';
 import type { Field, Target } from './field';
 import { usefulCopies } from './hands';
-import type { Maker } from './makers';
+import { isInterchangeable, type Maker } from './makers';
 import { byAims } from './objective';
 import type { Occasion } from './occasions';
 import type { Piece } from './selectable';
@@ -99,7 +99,8 @@ function rankOf(
 /**
  * What each lens can do, cell by cell: a bit for each cell and each slot met there (hand, body, and
  * what stands behind the lens). A lens that makes a cell bare also stands for everything behind it
- * in that place: it can take the place of a lens that needs the converter.
+ * in that place, unless setups stay on their bodies: it can take the place of a lens that needs the
+ * converter.
  */
 export function abilitiesByCells(
   field: Field,
@@ -126,11 +127,12 @@ export function abilitiesByCells(
   const marks = new Map<LensId, { bits: BitSet; copies: number }>();
   for (const { cell, bitOf, byWhere, copies } of marked) {
     for (const i of cell.makers) {
-      const { slot, where, bare, kit } = makers[i]!;
+      const { slot, where, kit } = makers[i]!;
+      const standsForAll = makers[i]!.bare && isInterchangeable(makers[i]!);
       let own = marks.get(kit.lensId);
       if (!own) marks.set(kit.lensId, (own = { bits: BitSet.empty(bits), copies: 1 }));
       own.copies = Math.max(own.copies, copies);
-      if (bare) for (const bit of byWhere[where] ?? []) own.bits.add(bit);
+      if (standsForAll) for (const bit of byWhere[where] ?? []) own.bits.add(bit);
       else own.bits.add(bitOf[slot] ?? 0);
     }
   }
@@ -182,7 +184,7 @@ export function abilitiesByPlaces(
       if (spotOf[slot] === undefined) {
         spotOf[slot] = spots;
         slotsIn[where] = (slotsIn[where] ?? 0) + 1;
-        if (bare) bareSpotIn[where] = spots;
+        if (bare && isInterchangeable(maker)) bareSpotIn[where] = spots;
         spots += 1;
       }
       if (bare) bareSets[whereLens] = set;

@@ -18,7 +18,9 @@ export function setupsIn(field: Field, choice: Choice, hand: Hand): Setup[] {
   const fixed = new Set(
     inHand(choice.uses.fixed).map(({ maker }) => `${maker.bodyId} ${kitPieces(maker.kit).join()}`),
   );
+  const along = choice.along === null ? null : new Set(choice.along);
   const has = (setup: Setup) => {
+    if (along !== null && !along.has(setup.bodyId)) return false;
     if (hand.fixedSetups) return fixed.has(`${setup.bodyId} ${kitPieces(setup).join()}`);
     return (
       isAtHand(setup, hand.choosesPieces ? held : taken) &&

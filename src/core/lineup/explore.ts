@@ -1,12 +1,12 @@
 import type { FrameId } from '@/core/brief';
 import { countingRange, isPrime, type LensId, type Setup } from '@/core/gear';
-import { type AimValue, type Choice, choose, solveAims } from './choose';
+import { type AimValue, allAims, type Choice, choose, solveAims } from './choose';
 import { framesGotWith } from './evaluate';
 import { type Field, fieldOf } from './field';
 import { lensesOut } from './lenses';
 import type { MipRow, MipSolver } from './mipSolver';
 import { type CoveringModel, modelOf } from './model';
-import { AIM_TOLERANCE, type AimName, aimsOf } from './objective';
+import { AIM_TOLERANCE, type AimName } from './objective';
 import type { LineupQuestion } from './question';
 import { equivalentRange } from './ranges';
 import { reduce } from './reduce';
@@ -117,7 +117,7 @@ export function exploreBeside(
   progress(0.7);
   const breaks = ifBreaks(solver, field, best, options);
   progress(0.8);
-  const candidates = lensesOut(question, field, best)
+  const candidates = lensesOut(solver, question, field, best, timeLimitS)
     .filter((out) => out.makes.length > 0 || out.wouldAdd.length > 0)
     .slice(0, options.mostOut);
   return {
@@ -146,7 +146,7 @@ function tiesOf(
   const session = solver.open(model.mip);
   const found: Choice[] = [];
   try {
-    const aims = aimsOf(field.frames, field.limits).filter((aim) => aim.name !== 'order');
+    const aims = allAims(field).filter(({ name }) => name !== 'order' && name !== 'bodyOrder');
     let next: Choice | null = solveAims(session, model, aims, timeLimitS);
     while (next !== null && next.open === null && found.length <= mostTies && goOn()) {
       found.push(next);
@@ -221,7 +221,7 @@ function nextInKind(
 ): Rival[] {
   const kindOf = kindsOf(field, question);
   const model = modelOf(field, reduce(field, { kindOf }));
-  const aims = aimsOf(field.frames, field.limits);
+  const aims = allAims(field);
   const solveIn = (most: ReadonlyMap<string, number>): Region | null => {
     const session = solver.open(model.mip);
     try {
@@ -278,7 +278,7 @@ function compareValues(a: readonly AimValue[], b: readonly AimValue[]): number {
 function differenceOf(best: readonly AimValue[], other: readonly AimValue[]): Difference | null {
   const values = new Map(best.map((v) => [v.aim, v.value]));
   for (const { aim, value } of other) {
-    if (aim === 'order') continue;
+    if (aim === 'order' || aim === 'bodyOrder') continue;
     const had = values.get(aim) ?? 0;
     if (Math.abs(value - had) > 10 * AIM_TOLERANCE * Math.max(1, Math.abs(had)))
       return { aim, by: value - had, best: had, other: value };
@@ -320,7 +320,7 @@ export function whyOut(
   timeLimitS: number,
 ): OutReason {
   const selectable = field.choice.pieces.some((p) => p.id === lensId);
-  const own = selectable ? field : fieldOf(allowing(question, lensId));
+  const own = selectable ? field : fieldOf(allowing(question, field, lensId));
   const withIt = choose(solver, own, reduce(own, { forced: new Set([lensId]) }), timeLimitS);
   return {
     lensId,
@@ -329,16 +329,17 @@ export function whyOut(
   };
 }
 
-/** The question as if one lens could be had. */
-function allowing(question: LineupQuestion, lensId: LensId): LineupQuestion {
+/** The question as if one lens could be had, and no other that the limits keep out. */
+function allowing(question: LineupQuestion, field: Field, lensId: LensId): LineupQuestion {
   const { shelf, limits } = question;
+  const pieces = new Set<string>([lensId, ...field.choice.pieces.map((p) => p.id)]);
   return {
     ...question,
     shelf: {
       ...shelf,
-      lenses: shelf.lenses.map((l) =>
-        l.id === lensId ? { ...l, ownership: limits.sources[0] ?? 'owned' } : l,
-      ),
+      lenses: shelf.lenses
+        .filter((l) => pieces.has(l.id))
+        .map((l) => (l.id === lensId ? { ...l, ownership: limits.sources[0] ?? 'owned' } : l)),
     },
     limits: {
       ...limits,

@@ -8,13 +8,15 @@ import type { LineupQuestion } from './question';
 import { type Selectable, selectable } from './selectable';
 
 /** A stricter reading of a frame, for preferring what has something in hand. */
-export type Layer = 'base' | 'stop1' | 'stop2' | 'whole';
+export type Layer = 'base' | 'stop1' | 'stop2' | 'whole' | 'good' | 'firstClass';
 
 /** How much harder each layer is. */
 const HARDER: Readonly<Record<Exclude<Layer, 'base'>, Harder>> = {
-  stop1: { stops: 1, uncropped: false },
-  stop2: { stops: 2, uncropped: false },
-  whole: { stops: 0, uncropped: true },
+  stop1: { stops: 1, uncropped: false, leastGrade: null },
+  stop2: { stops: 2, uncropped: false, leastGrade: null },
+  whole: { stops: 0, uncropped: true, leastGrade: null },
+  good: { stops: 0, uncropped: false, leastGrade: 'good' },
+  firstClass: { stops: 0, uncropped: false, leastGrade: 'first-class' },
 };
 
 /** A frame, or a stricter reading of it, with the occasions on which it can be got. */
@@ -27,6 +29,10 @@ export interface Target<OnOccasion = OccasionPlaces> {
 
 /** A question laid out for the choice: what may be chosen, in whose hands, and what it makes. */
 export interface Field {
+  /** Which bodies come along is chosen together with the lenses, since their weight counts. */
+  readonly tied: boolean;
+  /** What is packed besides pieces and bodies, g: it counts under the limit of all that is carried. */
+  readonly packedG: number;
   readonly frames: readonly Frame[];
   readonly limits: Limits;
   readonly choice: Selectable;
@@ -38,25 +44,37 @@ export interface Field {
 }
 
 /** Lays a question out. Targets stand in the order of frame ids, so that no order flickers. */
-export function fieldOf(question: LineupQuestion): Field {
-  const { frames, shelf, limits } = question;
+export function fieldOf(question: LineupQuestion, tied = bodiesWeigh(question.limits)): Field {
+  const { frames, shelf, limits, packedG = 0 } = question;
   const choice = selectable(shelf, limits);
-  return layOut(frames, limits, choice, handsOf(question, choice.bodies));
+  const hands = handsOf(question, choice.bodies, tied);
+  return layOut({ frames, limits, choice, tied, packedG }, hands);
+}
+
+/** Whether the weight of bodies counts in the choice. */
+function bodiesWeigh({ countBodies, maxCarriedWeightG }: Limits): boolean {
+  return countBodies || maxCarriedWeightG !== null;
 }
 
 /** The same field with other hands. */
-export function withHands({ frames, limits, choice }: Field, hands: readonly Hand[]): Field {
-  return layOut(frames, limits, choice, hands);
+export function withHands(field: Field, hands: readonly Hand[]): Field {
+  return layOut(field, hands);
 }
 
 function layOut(
-  frames: readonly Frame[],
-  limits: Limits,
-  choice: Selectable,
+  {
+    frames,
+    limits,
+    choice,
+    tied,
+    packedG,
+  }: Pick<Field, 'frames' | 'limits' | 'choice' | 'tied' | 'packedG'>,
   hands: readonly Hand[],
 ): Field {
   const table = new MakerTable(choice.setups, hands);
   return {
+    tied,
+    packedG,
     frames,
     limits,
     choice,
@@ -87,7 +105,7 @@ function targetsOf(
         frame,
         layer,
         occasions: occasions.map((o) =>
-          placesAt(o, able.get(o.frame) ?? [], table, isBase && frame.twice),
+          placesAt(o, able.get(o.frame) ?? [], table, isBase && frame.twice?.by === 'bodies'),
         ),
       };
     }),
@@ -117,6 +135,7 @@ function layersOf(frame: Frame, { order }: Limits): Layer[] {
     'base',
     ...(order.includes('speed') && lit ? (['stop1', 'stop2'] as const) : []),
     ...(order.includes('crop') ? (['whole'] as const) : []),
+    ...(order.includes('grade') ? (['good', 'firstClass'] as const) : []),
   ];
 }
 

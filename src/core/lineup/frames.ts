@@ -1,8 +1,8 @@
 import { footingOf, type Frame, needAxis, placeUnit } from '@/core/brief';
 import {
+  byVerdict,
   conflictOf,
   isMade,
-  shortage,
   shortfallOf,
   type Verdict,
   verdictOn,
@@ -45,6 +45,7 @@ export function frameResult(field: Field, target: Target, choice: Choice): Frame
       .flatMap(({ axis, places }) => missingOf(axis, places.values())),
     nearest: got ? null : nearestMiss(field, target),
     conflict: got ? null : conflictOf(frame, oneOfEachBody(field), field.limits),
+    kept: null,
   };
 }
 
@@ -77,27 +78,6 @@ function isClear({ occasion, verdicts }: Looked): boolean {
   if (footingOf(need) !== 'held') return verdicts.some((v) => v.code === 'clear');
   const clear = verdicts.map((v) => v.parts.filter((p) => p.code === 'clear').map((p) => p.range));
   return missingOf(needAxis(need).range, clear).length === 0;
-}
-
-/** Lacks that no margin measures come after all that one does. */
-const UNMEASURED: ReadonlySet<string> = new Set([
-  'wrong-projection',
-  'few-pixels',
-  'no-perspective-control',
-  'no-filter',
-  'not-sealed',
-  'no-autofocus',
-]);
-
-/** Orders verdicts: got before part, clear before crop, then the smaller shortage. */
-export function byVerdict(a: Verdict, b: Verdict): number {
-  const rank = ({ code }: Verdict) => {
-    if (code === 'clear') return 0;
-    if (code === 'crop') return 1;
-    if (code === 'part') return 2;
-    return UNMEASURED.has(code) ? 4 : 3;
-  };
-  return rank(a) - rank(b) || shortage(a.deciding.margins) - shortage(b.deciding.margins);
 }
 
 export function bestOfEachKit(verdicts: readonly Verdict[]): Verdict[] {

@@ -1,4 +1,4 @@
-import type { Hand as StretchHand, Limits, ShooterId, StretchId } from '@/core/brief';
+import type { Hand as StretchHand, Limits, Shooter, ShooterId, StretchId } from '@/core/brief';
 import type { Body, BodyId } from '@/core/gear';
 import type { LineupQuestion } from './question';
 
@@ -17,6 +17,8 @@ export interface Hand {
   /** Which pieces are carried here is part of the choice; else all that come along are at hand. */
   readonly choosesPieces: boolean;
   readonly maxWeightG: number | null;
+  /** A camera that stands somewhere and belongs to nobody: it keeps its setup and nobody carries it. */
+  readonly placed: boolean;
   readonly wet: boolean;
   /** Flash and support are allowed there. */
   readonly flash: boolean;
@@ -29,27 +31,37 @@ const EVERYTHING: Pick<StretchHand, 'bodyIds' | 'bodies' | 'maxWeightG'> = {
   maxWeightG: null,
 };
 
-/** All hands of an outing, stretch by stretch. Without stretches there is one. */
+/** The person that has everything where nothing else is said. */
+export function firstPerson(shooters: readonly Shooter[]): ShooterId | null {
+  return shooters.find((s) => !s.placed)?.id ?? null;
+}
+
+/**
+ * All hands of an outing, stretch by stretch. Without stretches there is one.
+ *
+ * @param tied which bodies come along and what is carried where is part of the choice everywhere
+ */
 export function handsOf(
   { outing, stretches, limits }: Pick<LineupQuestion, 'outing' | 'stretches' | 'limits'>,
   bodies: readonly Body[],
+  tied = false,
 ): Hand[] {
   const all = bodies.map((b) => b.id);
-  const everyone: readonly (ShooterId | null)[] =
-    outing.shooters.length > 0 ? outing.shooters.map((s) => s.id) : [null];
+  const first = firstPerson(outing.shooters);
+  const placed = new Set<string>(outing.shooters.filter((s) => s.placed).map((s) => s.id));
   const counted = limits.order.includes('changes');
-  if (stretches.length === 0) return [wholeOuting(all, everyone[0] ?? null, limits, counted)];
+  if (stretches.length === 0) return [wholeOuting(all, first, limits, counted, tied)];
   const hands: Hand[] = [];
   for (const stretch of stretches) {
     const present =
-      stretch.hands.length > 0
-        ? stretch.hands
-        : [{ ...EVERYTHING, shooterId: everyone[0] ?? null }];
+      stretch.hands.length > 0 ? stretch.hands : [{ ...EVERYTHING, shooterId: first }];
     const alone = present.length === 1;
     for (const hand of present) {
       const own = new Set<BodyId>(hand.bodyIds);
       const bodyIds = own.size > 0 ? all.filter((id) => own.has(id)) : all;
-      const inHand = Math.min(hand.bodies ?? bodyIds.length, bodyIds.length);
+      const isPlaced = hand.shooterId !== null && placed.has(hand.shooterId);
+      const most = isPlaced ? 1 : (hand.bodies ?? bodyIds.length);
+      const inHand = Math.min(most, bodyIds.length);
       const contested = present.some(
         (other) =>
           other !== hand &&
@@ -61,11 +73,12 @@ export function handsOf(
         shooterId: hand.shooterId,
         bodyIds,
         inHand,
-        choosesBodies: inHand < bodyIds.length || contested || hand.maxWeightG !== null,
-        fixedSetups: !stretch.changes || !stretch.allowed.bags || limits.neverChange,
-        choosesPieces: !alone || hand.maxWeightG !== null || counted,
-        maxWeightG: hand.maxWeightG,
-        wet: stretch.weather === 'wet',
+        choosesBodies: tied || inHand < bodyIds.length || contested || hand.maxWeightG !== null,
+        fixedSetups: isPlaced || !stretch.changes || !stretch.allowed.bags || limits.neverChange,
+        choosesPieces: tied || !alone || hand.maxWeightG !== null || counted,
+        maxWeightG: isPlaced ? null : hand.maxWeightG,
+        placed: isPlaced,
+        wet: stretch.weather.includes('wet'),
         flash: stretch.allowed.flash,
         support: stretch.allowed.support,
       });
@@ -79,6 +92,7 @@ function wholeOuting(
   shooterId: ShooterId | null,
   limits: Limits,
   counted: boolean,
+  tied: boolean,
 ): Hand {
   return {
     index: 0,
@@ -86,10 +100,11 @@ function wholeOuting(
     shooterId,
     bodyIds,
     inHand: bodyIds.length,
-    choosesBodies: false,
+    choosesBodies: tied,
     fixedSetups: limits.neverChange,
-    choosesPieces: counted,
+    choosesPieces: tied || counted,
     maxWeightG: null,
+    placed: false,
     wet: false,
     flash: true,
     support: true,

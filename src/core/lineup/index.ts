@@ -1,6 +1,6 @@
 /** The choice: the fewest lenses that get the frames, proven, with its reasons. */
 export { type AimValue, type Choice, costsOf, type Open } from './choose';
-export type { ConflictMember, LimitConflict } from './conflicts';
+export type { ConflictMember, Kept, LimitConflict, WayOut } from './conflicts';
 export {
   type Difference,
   exploreBeside,
@@ -14,7 +14,7 @@ export {
   whyOut,
 } from './explore';
 export { type Field, fieldOf } from './field';
-export { bestOfEachKit, byVerdict } from './frames';
+export { bestOfEachKit } from './frames';
 export type { MipModel, MipOutcome, MipRow, MipSession, MipSolver, Reached } from './mipSolver';
 export { modelOf } from './model';
 export { type Aim, AIM_TOLERANCE, type AimName, aimsOf, wantSharesPercent } from './objective';
@@ -29,6 +29,7 @@ export {
   overlapsOf,
 } from './ranges';
 export {
+  type Carried,
   type Cover,
   type FrameResult,
   type InHand,
@@ -38,9 +39,16 @@ export {
   type Note,
   type Totals,
 } from './result';
-export { bodiesAlong, type Piece, priceOf, selectable, type Selectable } from './selectable';
-export { type Hand, handsOf } from './hands';
+export { type Piece, priceOf, selectable, type Selectable } from './selectable';
+export { firstPerson, type Hand, handsOf } from './hands';
 export { lensLacks } from './lenses';
 export { framesThere, type Occasion, occasionsOf } from './occasions';
 export type { LineupQuestion } from './question';
-export { explain, solveChoice, solveLineup, type SolveOptions } from './solveLineup';
+export {
+  draftOf,
+  explain,
+  solveChoice,
+  type Solved,
+  solveLineup,
+  type SolveOptions,
+} from './solveLineup';

@@ -1,17 +1,16 @@
-import type { Frame, FrameId, Limits } from '@/core/brief';
-import { shortfallOf, verdictOn } from '@/core/coverage';
+import { eligibleBodies, type Frame, type FrameId, type Limits } from '@/core/brief';
+import { byVerdict, shortfallOf, verdictOn } from '@/core/coverage';
 import { type Lens, type LensId, mountableSetups, ownership, type Shelf } from '@/core/gear';
 import type { Choice } from './choose';
 import type { Interval, IntervalSet } from '@/core/intervals';
 import { framesGotWith } from './evaluate';
 import { type Field, fieldOf, type Target } from './field';
-import { byVerdict } from './frames';
+import { isLoose } from './hands';
 import { isAtHand, type Maker } from './makers';
 import type { MipSolver } from './mipSolver';
 import { missingOf, type OccasionPlaces, placesOf } from './places';
 import type { LineupQuestion } from './question';
 import type { LensIn, LensLack, LensOut } from './result';
-import type { Selectable } from './selectable';
 
 /** For each lens in the lineup, the frames that are lost when it stays at home. */
 export function lensesIn(
@@ -29,8 +28,14 @@ export function lensesIn(
 }
 
 /** For each lens that stays out, what it makes alone, why it is out, and what it would add. */
-export function lensesOut(question: LineupQuestion, field: Field, choice: Choice): LensOut[] {
-  const { shelf, frames, limits } = question;
+export function lensesOut(
+  solver: MipSolver,
+  question: LineupQuestion,
+  field: Field,
+  choice: Choice,
+  timeLimitS: number,
+): LensOut[] {
+  const { shelf, frames } = question;
   const taken = new Set(choice.taken);
   const selectableIds = new Set(field.choice.pieces.map((p) => p.id));
   const out = shelf.lenses.filter((l) => !taken.has(l.id));
@@ -47,12 +52,7 @@ export function lensesOut(question: LineupQuestion, field: Field, choice: Choice
     return {
       lensId: l.id,
       makes: (selectableIds.has(l.id) ? alone.get(l.id) : othersAlone.get(l.id)) ?? [],
-      reason: reasonOut(
-        l,
-        fitting.has(l.id),
-        { limits, choice: field.choice, taken, frames },
-        wouldAdd,
-      ),
+      reason: reasonOut(l, fitting.has(l.id), wouldAdd, { solver, field, choice, timeLimitS }),
       wouldAdd,
     };
   });
@@ -61,9 +61,7 @@ export function lensesOut(question: LineupQuestion, field: Field, choice: Choice
 /** The field of lenses that the limits leave out, as if they did not. */
 function othersField(question: LineupQuestion, lenses: readonly Lens[]): Field {
   const { shelf, limits } = question;
-  const bodies = shelf.bodies.filter(
-    (b) => !limits.lockedOut.includes(b.id) && limits.sources.includes(b.ownership),
-  );
+  const bodies = eligibleBodies(shelf, limits);
   return fieldOf({
     ...question,
     shelf: { ...shelf, bodies, lenses: [...lenses], converters: [], tubes: [] },
@@ -72,6 +70,11 @@ function othersField(question: LineupQuestion, lenses: readonly Lens[]): Field {
       sources: [...ownership.options],
       lockedIn: [],
       lockedOut: [],
+      spares: [],
+      countBodies: false,
+      maxCarriedWeightG: null,
+      formats: null,
+      bodyMounts: null,
       lensKinds: 'any',
       maxLineupWeightG: null,
       maxSpend: null,
@@ -88,21 +91,25 @@ function madeAlone(field: Field): Map<LensId, FrameId[]> {
   );
 }
 
-/** The lost frames that each lens would add to what is taken, hands and bodies not counted. */
+/**
+ * The lost frames that each lens, with what could come with it, would add to what is taken; hands and
+ * bodies not counted.
+ */
 function addedBy(
   field: Field,
   lost: readonly FrameId[],
   taken: ReadonlySet<string>,
 ): Map<LensId, FrameId[]> {
   const { makers } = field;
-  const withOne = makers.map(({ kit }) => isAtHand(kit, new Set([...taken, kit.lensId])));
+  const withOne = makers.map(() => true);
   const atHand = makers.map(({ kit }) => isAtHand(kit, taken));
   const wanted = new Set(lost);
   const targets = field.targets.filter((t) => wanted.has(t.frame.id));
   return framesByLens(targets, (occasion) => {
     const { axis, places } = occasion;
     const missing = missingOf(axis, placesOf(places, atHand));
-    return missing.length === 0 ? [] : lensesFor(occasion, makers, withOne, missing);
+    // What is at hand and still not made is kept by hands and bodies: a lens that makes it all may help.
+    return lensesFor(occasion, makers, withOne, missing.length === 0 ? [axis] : missing);
   });
 }
 
@@ -147,9 +154,7 @@ export function lensLacks(
 ): LensLack[] {
   const setups = mountableSetups({
     ...shelf,
-    bodies: shelf.bodies.filter(
-      (b) => !limits.lockedOut.includes(b.id) && limits.sources.includes(b.ownership),
-    ),
+    bodies: eligibleBodies(shelf, limits),
     lenses: shelf.lenses.filter((l) => l.id === id),
     converters: [],
     tubes: [],
@@ -161,18 +166,25 @@ export function lensLacks(
   });
 }
 
+/** What a choice was made in, to find out what keeps a lens out of it. */
+interface Made {
+  readonly solver: MipSolver;
+  readonly field: Field;
+  readonly choice: Choice;
+  readonly timeLimitS: number;
+}
+
+/**
+ * Why a lens stays out. A must that it would add is never left for what the lens earns: a limit keeps
+ * it out. A wanted picture may be, unless a limit stands in the way as well.
+ */
 function reasonOut(
   lens: Lens,
   fitsABody: boolean,
-  question: {
-    readonly limits: Limits;
-    readonly choice: Selectable;
-    readonly taken: ReadonlySet<string>;
-    readonly frames: readonly Frame[];
-  },
   wouldAdd: readonly FrameId[],
+  made: Made,
 ): LensOut['reason'] {
-  const { limits, choice, taken, frames } = question;
+  const { limits, choice, frames } = made.field;
   if (limits.lockedOut.includes(lens.id)) return 'locked-out';
   if (choice.weightUnknown.includes(lens.id)) return 'weight-unknown';
   if (choice.priceUnknown.includes(lens.id)) return 'price-unknown';
@@ -180,29 +192,27 @@ function reasonOut(
     return limits.sources.includes(lens.ownership) ? 'kind' : 'source';
   if (!fitsABody) return 'no-body';
   if (wouldAdd.length === 0) return 'adds-nothing';
-  if (breaksLimit(lens, limits, choice, taken)) return 'limit';
-  const counting = frames.some((f) => f.want !== 'bonus' && wouldAdd.includes(f.id));
-  return counting ? 'earns-too-little' : 'bonus-only';
+  const added = frames.filter((f) => wouldAdd.includes(f.id));
+  if (added.some((f) => f.want === 'must') || isLimited(lens, wouldAdd, made)) return 'limit';
+  return added.some((f) => f.want === 'want') ? 'earns-too-little' : 'bonus-only';
 }
 
-function breaksLimit(
+/** Whether the limits leave no way to get any of some frames with a lens and all that goes behind it. */
+function isLimited(
   lens: Lens,
-  limits: Limits,
-  choice: Selectable,
-  taken: ReadonlySet<string>,
+  wouldAdd: readonly FrameId[],
+  { solver, field, choice, timeLimitS }: Made,
 ): boolean {
-  const along = choice.pieces.filter((p) => taken.has(p.id) || p.id === lens.id);
-  const sum = (of: (p: (typeof along)[number]) => number) => along.reduce((s, p) => s + of(p), 0);
-  const over = (most: number | null, value: number) => most !== null && value > most;
-  return (
-    over(
-      limits.maxLenses,
-      sum((p) => (p.kind === 'lens' ? 1 : 0)),
-    ) ||
-    over(limits.maxLineupWeightG, sum((p) => p.weightG ?? 0) + choice.bodyWeightG) ||
-    over(
-      limits.maxSpend,
-      sum((p) => p.spend ?? 0),
-    )
-  );
+  const { limits, choice: all, hands } = field;
+  const isFree =
+    limits.maxLenses === null &&
+    limits.maxLineupWeightG === null &&
+    limits.maxCarriedWeightG === null &&
+    limits.maxSpend === null &&
+    hands.every(isLoose);
+  if (isFree) return false;
+  const behind = all.pieces.filter((p) => p.kind !== 'lens').map((p) => p.id);
+  const among = new Set<string>([...choice.taken, ...behind, lens.id]);
+  const got = framesGotWith(solver, field, among, timeLimitS);
+  return !wouldAdd.some((id) => got.has(id));
 }

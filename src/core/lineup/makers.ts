@@ -107,18 +107,24 @@ function numberIn<Key>(known: Map<Key, number>, key: Key): number {
 
 /**
  * The makers that a cell's row needs: a bare lens also stands for the same lens with something
- * behind it in the same place, since that takes the lens too.
+ * behind it in the same place, since that takes the lens too. Not where setups stay on their bodies:
+ * there the lens with something behind it may be the one setup that makes other frames as well.
  */
 export function neededMakers(numbers: readonly number[], makers: readonly Maker[]): number[] {
   const bare = new Set<number>();
   for (const i of numbers) {
     const maker = makers[i]!;
-    if (maker.bare) bare.add(maker.whereLens);
+    if (maker.bare && isInterchangeable(maker)) bare.add(maker.whereLens);
   }
   return numbers.filter((i) => {
     const maker = makers[i]!;
     return maker.bare || !bare.has(maker.whereLens);
   });
+}
+
+/** Whether what stands behind a lens can be put on and taken off there at will. */
+export function isInterchangeable({ hand }: Maker): boolean {
+  return hand === null || !hand.fixedSetups;
 }
 
 /** Whether everything of a kit is among the taken pieces. */

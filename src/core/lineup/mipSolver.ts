@@ -52,5 +52,7 @@ export interface MipSession {
 /** The mixed-integer solver that the choice runs on; an adapter loads the real one. */
 export interface MipSolver {
   readonly name: string;
+  /** Work done so far, in simplex steps times columns: to limit a search by, alike on every machine. */
+  readonly work?: () => number;
   open(model: MipModel): MipSession;
 }

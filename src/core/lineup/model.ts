@@ -1,5 +1,5 @@
 import type { FrameId } from '@/core/brief';
-import { type BodyId, kitPieces } from '@/core/gear';
+import { type Body, type BodyId, kitPieces } from '@/core/gear';
 import type { OccasionCells } from './cells';
 import type { Field, Target } from './field';
 import { type Hand, handsByStretch } from './hands';
@@ -12,7 +12,7 @@ import type { Piece } from './selectable';
 export type RowGroup =
   | { readonly kind: 'structure' }
   | { readonly kind: 'cell'; readonly frameId: FrameId }
-  | { readonly kind: 'maxLenses' | 'maxLineupWeightG' | 'maxSpend' }
+  | { readonly kind: 'maxLenses' | 'maxLineupWeightG' | 'maxCarriedWeightG' | 'maxSpend' }
   | { readonly kind: 'handWeight' | 'handBodies'; readonly hand: Hand };
 
 /** The covering model with the meaning of its columns. */
@@ -22,6 +22,8 @@ export interface CoveringModel {
   /** Pieces: the first columns, in order. */
   readonly pieces: readonly Piece[];
   readonly targets: readonly { readonly target: Target<OccasionCells>; readonly column: number }[];
+  /** All that is asked for, also what nothing can make. */
+  readonly asked: readonly Pick<Target, 'frame' | 'layer'>[];
   /** Lenses beyond the bodies of a hand. */
   readonly changes: readonly { readonly hand: Hand; readonly column: number }[];
   /** Setups that stay on their bodies for a stretch. */
@@ -31,6 +33,10 @@ export interface CoveringModel {
     readonly pieceId: string;
     readonly column: number;
   }[];
+  /** Bodies that come along, in the order of ids, where they are chosen. */
+  readonly along: readonly { readonly body: Body; readonly column: number }[];
+  /** Lenses that a body bears in turn, and the first of them, which is no change. */
+  readonly turns: readonly { readonly column: number; readonly first: boolean }[];
   readonly bodies: readonly {
     readonly hand: Hand;
     readonly bodyId: BodyId;
@@ -45,7 +51,9 @@ export interface CoveringModel {
  * hand (b), a kit is used in a hand and on a body (y ≤ what it takes); where setups are fixed, a body
  * bears one kit and a piece serves one. A cell is made when one of its makers is used, an occasion
  * when all its cells are, a frame when one of its occasions is. Twice covered: each cell has two
- * makers that share no body and no piece, or two shooters of one stretch cover it each.
+ * makers that share no body and no piece, or two shooters of one stretch cover it each. Covered by
+ * people: each of those named does, or any two, in one stretch. Where bodies are chosen, each that is
+ * in a hand comes along.
  */
 export function modelOf(field: Field, reduced: Reduced): CoveringModel {
   return new ModelBuilder(field, reduced).build();
@@ -71,6 +79,10 @@ class ModelBuilder {
   private readonly changes: { hand: Hand; column: number }[] = [];
   private readonly makers: readonly Maker[];
   private readonly stretches: readonly (readonly Hand[])[];
+  private readonly along = new Map<BodyId, { body: Body; column: number }>();
+  private readonly turns: { column: number; first: boolean }[] = [];
+  /** By body, the columns that say that it bears a lens at some time. */
+  private readonly bearing = new Map<BodyId, Map<string, number>>();
 
   constructor(
     private readonly field: Field,
@@ -90,12 +102,20 @@ class ModelBuilder {
     this.pieceAt = new Map(
       this.pieces.map((p) => [p.id, this.column(reduced.forced.has(p.id) ? 1 : 0, 1, true)]),
     );
+    if (!field.tied) return;
+    const lockedIn = new Set<string>(field.limits.lockedIn);
+    for (const body of [...field.choice.bodies].sort((a, b) => (a.id < b.id ? -1 : 1)))
+      this.along.set(body.id, {
+        body,
+        column: this.column(lockedIn.has(body.id) ? 1 : 0, 1, true),
+      });
   }
 
   build(): CoveringModel {
     for (const target of this.reduced.targets) this.addTarget(target);
     this.fixSetups();
     this.shareHands();
+    this.bringBodies();
     this.countChanges();
     this.limit();
     return {
@@ -109,9 +129,12 @@ class ModelBuilder {
       groups: this.groups,
       pieces: this.pieces,
       targets: this.targets,
+      asked: this.field.targets,
       changes: this.changes,
       fixed: [...this.fixedAt.values()],
       held: [...this.heldAt.values()],
+      along: [...this.along.values()],
+      turns: this.turns,
       bodies: [...this.bodyAt.values()],
     };
   }
@@ -153,14 +176,16 @@ class ModelBuilder {
 
   private addTarget(target: Target<OccasionCells>): void {
     const twice = target.occasions.some((o) => o.twice);
+    const people = target.layer === 'base' && target.frame.twice?.by === 'people';
     const column = this.column(0, 1, true);
     const group: RowGroup = { kind: 'cell', frameId: target.frame.id };
     this.targets.push({ target, column });
     const [only] = target.occasions;
-    if (target.occasions.length === 1 && only && !twice) {
+    if (target.occasions.length === 1 && only && !twice && !people) {
       for (const cell of only.cells) this.impliedBy(column, this.makerColumns(cell.makers), group);
       return;
     }
+    if (people) return this.addByPeople(target, column, group);
     const ways = new Map<string | null, number[]>();
     for (const occasion of target.occasions) {
       const { stretchId } = occasion.occasion;
@@ -175,6 +200,31 @@ class ModelBuilder {
       return inStretch;
     });
     this.impliedBy(column, stretches, group);
+  }
+
+  /** In one stretch each person who is named covers it from her own place, or any two do. */
+  private addByPeople(
+    { frame, occasions }: Target<OccasionCells>,
+    column: number,
+    group: RowGroup,
+  ): void {
+    const named = frame.twice?.by === 'people' ? frame.twice.shooterIds : [];
+    const stretches = new Map<string | null, Map<string | null, number[]>>();
+    for (const covered of occasions) {
+      const { stretchId, hands } = covered.occasion;
+      const byPerson = stretches.get(stretchId) ?? new Map<string | null, number[]>();
+      stretches.set(stretchId, byPerson);
+      const person = hands[0]?.shooterId ?? null;
+      const columns = this.coverOccasion(covered, group);
+      byPerson.set(person, [...(byPerson.get(person) ?? []), ...columns]);
+    }
+    const ways = [...stretches.values()].map((byPerson) => {
+      const inStretch = this.column(0, 1, true);
+      if (named.length === 0) this.impliedBy(inStretch, [...byPerson.values()].flat(), group, 2);
+      for (const id of named) this.impliedBy(inStretch, byPerson.get(id) ?? [], group);
+      return inStretch;
+    });
+    this.impliedBy(column, ways, group);
   }
 
   /**
@@ -226,6 +276,7 @@ class ModelBuilder {
       const maker = this.makers[i]!;
       const column = this.column(0, 1, true);
       if (maker.hand?.fixedSetups) this.atMost(column, this.fixedColumn(i));
+      else this.bears(maker, column);
       const parts = kitPieces(maker.kit).map(
         (id, p) => [id, this.resourcesOf(maker)[p] ?? null] as const,
       );
@@ -270,6 +321,7 @@ class ModelBuilder {
       }
       const column = this.column(0, 1, false);
       columns.add(column);
+      this.bears(maker, column);
       for (const r of resources) users.set(r, [...(users.get(r) ?? []), column]);
     }
     for (const [resource, using] of users) this.sumAtMost(using, resource);
@@ -295,6 +347,7 @@ class ModelBuilder {
     const maker = this.makers[number]!;
     const column = this.column(0, 1, true);
     for (const resource of this.resourcesOf(maker)) this.atMost(column, resource);
+    this.bears(maker, column);
     this.fixedAt.set(number, { maker, column });
     return column;
   }
@@ -306,6 +359,36 @@ class ModelBuilder {
     return hand?.choosesBodies && bodyId !== null
       ? [...pieces, this.bodyColumn(hand, bodyId)]
       : pieces;
+  }
+
+  /** What uses a lens on a body: the body bears it at some time. Only where bodies are chosen. */
+  private bears({ bodyId, kit }: Maker, user: number): void {
+    if (!this.field.tied || bodyId === null) return;
+    const lenses = this.bearing.get(bodyId) ?? new Map<string, number>();
+    this.bearing.set(bodyId, lenses);
+    let column = lenses.get(kit.lensId);
+    if (column === undefined) {
+      column = this.column(0, 1, true);
+      lenses.set(kit.lensId, column);
+      this.turns.push({ column, first: false });
+    }
+    this.atMost(user, column);
+  }
+
+  /** A body in a hand, or bearing a lens, comes along; the first lens that it bears is no change. */
+  private bringBodies(): void {
+    for (const { bodyId, column } of this.bodyAt.values()) {
+      const along = this.along.get(bodyId);
+      if (along) this.atMost(column, along.column);
+    }
+    for (const [bodyId, lenses] of this.bearing) {
+      const along = this.along.get(bodyId);
+      if (!along) continue;
+      const first = this.column(0, 1, true);
+      this.turns.push({ column: first, first: true });
+      this.sumAtMost([first], along.column);
+      this.impliedBy(first, [...lenses.values()], NO_GROUP);
+    }
   }
 
   private pieceColumn(id: string): number {
@@ -332,6 +415,9 @@ class ModelBuilder {
     if (known) return known.column;
     const column = this.column(0, 1, true);
     this.bodyAt.set(key, { hand, bodyId, column });
+    const body = this.field.choice.bodies.find((b) => b.id === bodyId);
+    if (hand.maxWeightG !== null && body?.weightG === null)
+      this.row(0, 0, [[column, 1]], { kind: 'handWeight', hand });
     return column;
   }
 
@@ -411,21 +497,28 @@ class ModelBuilder {
   }
 
   private limit(): void {
-    const { limits, choice } = this.field;
+    const { limits, packedG } = this.field;
     const most = (
-      kind: 'maxLenses' | 'maxLineupWeightG' | 'maxSpend',
+      kind: 'maxLenses' | 'maxLineupWeightG' | 'maxCarriedWeightG' | 'maxSpend',
       upper: number | null,
       cost: (p: Piece) => number,
+      bodies = false,
     ) => {
       if (upper === null) return;
-      const entries = this.pieces.map((p, i) => [i, cost(p)] as const).filter(([, c]) => c !== 0);
+      const pieces = this.pieces.map((p, i) => [i, cost(p)] as const);
+      const along = [...this.along.values()].map((a) => [a.column, a.body.weightG ?? 0] as const);
+      const entries = [...pieces, ...(bodies ? along : [])].filter(([, c]) => c !== 0);
       this.row(-Infinity, upper, entries, { kind });
     };
     most('maxLenses', limits.maxLenses, (p) => (p.kind === 'lens' ? 1 : 0));
+    const weight = (p: Piece) => p.weightG ?? 0;
+    most('maxLineupWeightG', limits.maxLineupWeightG, weight, limits.countBodies);
+    const { maxCarriedWeightG } = limits;
     most(
-      'maxLineupWeightG',
-      limits.maxLineupWeightG === null ? null : limits.maxLineupWeightG - choice.bodyWeightG,
-      (p) => p.weightG ?? 0,
+      'maxCarriedWeightG',
+      maxCarriedWeightG === null ? null : maxCarriedWeightG - packedG,
+      weight,
+      true,
     );
     most('maxSpend', limits.maxSpend, (p) => p.spend ?? 0);
   }

@@ -45,7 +45,7 @@ const withLens = (
       [aBody({ sealed: true, ...more.body })],
     ),
     limits: someLimits(more.limits),
-    stretches: more.wet ? [aStretch('s', { weather: 'wet' })] : [],
+    stretches: more.wet ? [aStretch('s', { weather: ['wet'] })] : [],
   });
 const wish = (special: Partial<Frame['special']>): Partial<Frame> => ({
   special: { ...NOTHING_SPECIAL, ...special },
@@ -91,7 +91,7 @@ describe('what the answer rests on that is not known', () => {
       ['no-lenses'],
     ]);
     const sensor = { widthMm: 36, heightMm: 24, pixelsWide: null, pixelsHigh: null };
-    const output = { kind: 'pixels', longPx: 4000, shortPx: 2600 } as const;
+    const output = { kind: 'pixels', longPx: 4000, shortPx: 2600, cut: false } as const;
     expect(withLens({}, { output }, { body: { sensor } })).toEqual([['pixels-unknown', 'body']]);
     expect(withLens({}, {}, { body: { sensor } })).toEqual([]);
   });

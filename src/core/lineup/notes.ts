@@ -6,6 +6,41 @@ import type { Field } from './field';
 import type { LineupQuestion } from './question';
 import type { Note } from './result';
 
+/**
+ * What was left out, or could not be checked, under a limit on weight because nobody knows what it
+ * weighs: of the whole, what is locked in included, or of what a hand carries.
+ */
+function weightsUnknown(field: Field, choice: Choice): string[] {
+  const { pieces, bodies, weightUnknown } = field.choice;
+  const inHands = field.hands.filter((hand) => hand.maxWeightG !== null);
+  const unweighed = (items: readonly { readonly id: string; readonly weightG: number | null }[]) =>
+    items.filter((item) => item.weightG === null).map((item) => item.id);
+  const carried = new Set<string>(inHands.flatMap((hand) => hand.bodyIds));
+  return [
+    ...new Set([
+      ...weightUnknown,
+      ...unverifiedWeights(field, choice),
+      ...unweighed(bodies.filter((b) => carried.has(b.id))),
+      ...(inHands.length > 0 ? unweighed(pieces) : []),
+    ]),
+  ];
+}
+
+/** What comes along, locked in, under a limit on weight that cannot be checked for it. */
+export function unverifiedWeights({ choice: all, limits }: Field, choice: Choice): string[] {
+  const { maxLineupWeightG, maxCarriedWeightG, countBodies } = limits;
+  if (maxLineupWeightG === null && maxCarriedWeightG === null) return [];
+  const taken = new Set(choice.taken);
+  const along = new Set<string>(choice.along ?? []);
+  const bodiesCount = maxCarriedWeightG !== null || countBodies;
+  return [
+    ...all.pieces.filter((p) => taken.has(p.id)),
+    ...(bodiesCount ? all.bodies.filter((b) => along.has(b.id)) : []),
+  ]
+    .filter((item) => item.weightG === null)
+    .map((item) => item.id);
+}
+
 /** What the answer rests on that is not known, and what is missing for any answer. */
 export function notesOf(
   { frames, shelf }: LineupQuestion,
@@ -19,7 +54,7 @@ export function notesOf(
     [...new Set(setups.filter(unknown).map((s) => s.lensId))].sort();
   const wet = field.hands.some((h) => h.wet) || asked((f) => f.special.sealed);
   const named: { code: Exclude<Note['code'], `no-${string}`>; ids: readonly string[] }[] = [
-    { code: 'weight-unknown', ids: field.choice.weightUnknown },
+    { code: 'weight-unknown', ids: weightsUnknown(field, choice) },
     { code: 'price-unknown', ids: field.choice.priceUnknown },
     { code: 'pixels-unknown', ids: pixelsUnknown },
     {
@@ -28,7 +63,7 @@ export function notesOf(
     },
     {
       code: 'thread-unknown',
-      ids: asked((f) => f.special.frontFilter) ? among(used, (s) => s.frontThread === null) : [],
+      ids: asked((f) => f.special.frontFilter) ? among(used, (s) => s.takesFilter === null) : [],
     },
     {
       code: 'shift-unknown',

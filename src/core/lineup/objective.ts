@@ -1,4 +1,5 @@
 import type { Frame, FrameId, LateAim, Limits } from '@/core/brief';
+import type { Body } from '@/core/gear';
 import type { Hand } from './hands';
 import type { Target } from './field';
 import type { Piece } from './selectable';
@@ -18,8 +19,13 @@ export type AimName =
   | 'changes'
   | 'crop'
   | 'own'
+  | 'grade'
   | 'bonus'
-  | 'order';
+  | 'order'
+  | 'bodyChanges'
+  | 'bodies'
+  | 'bodyWeight'
+  | 'bodyOrder';
 
 /** One aim of the choice, to be made as small as the aims before it allow. */
 export interface Aim {
@@ -30,6 +36,10 @@ export interface Aim {
   readonly pieceCost: (piece: Piece, order: number) => number;
   /** Cost of each lens in a hand beyond the bodies there. */
   readonly changeCost: (hand: Hand) => number;
+  /** Cost of bringing a body along; `order` is its place in the order of ids. */
+  readonly bodyCost: (body: Body, order: number) => number;
+  /** Cost of each lens that a body bears in turn beyond the first. */
+  readonly turnCost: number;
 }
 
 const none = () => 0;
@@ -38,6 +48,8 @@ const aim = (name: AimName, own: Partial<Aim>): Aim => ({
   targetCost: none,
   pieceCost: none,
   changeCost: none,
+  bodyCost: none,
+  turnCost: 0,
   ...own,
 });
 
@@ -64,6 +76,12 @@ const LATE: Readonly<Record<LateAim, readonly Aim[]>> = {
     }),
   ],
   own: [aim('own', { pieceCost: (p) => (p.owned ? 0 : 1) })],
+  grade: [
+    aim('grade', {
+      targetCost: ({ frame, layer }) =>
+        (layer === 'good' || layer === 'firstClass') && frame.want !== 'bonus' ? 1 : 0,
+    }),
+  ],
 };
 
 /** What decides after the person's own order, so that the answer does not flicker. */
@@ -86,7 +104,9 @@ export function aimsOf(frames: readonly Frame[], limits: Limits): Aim[] {
       pieceCost: (p) => (shares.size > 0 && !p.lockedIn ? limits.wantRatePercent * p.pieces : 0),
     }),
     aim('pieces', { pieceCost: (p) => p.pieces }),
-    ...late.flatMap((name) => LATE[name]),
+    ...late
+      .flatMap((name) => LATE[name])
+      .map((each) => (limits.countBodies ? withBodies(each) : each)),
     aim('bonus', {
       targetCost: ({ frame, layer }) =>
         layer === 'base' && (frame.want === 'bonus' || shares.get(frame.id) === 0) ? 1 : 0,
@@ -94,6 +114,27 @@ export function aimsOf(frames: readonly Frame[], limits: Limits): Aim[] {
     aim('order', { pieceCost: (_, order) => order + 1 }),
   ];
 }
+
+/** What a body weighs counts with the lenses where the person says so. */
+function withBodies(each: Aim): Aim {
+  if (each.name === 'weight') return { ...each, bodyCost: (b) => b.weightG ?? 0 };
+  if (each.name === 'weightUnknown')
+    return { ...each, bodyCost: (b) => (b.weightG === null ? 1 : 0) };
+  return each;
+}
+
+/**
+ * Which bodies come along with a lineup: those that save a change, then the fewest, then the lightest
+ * (what is not known weighs most), then by id. None of it changes what is got.
+ */
+export const BODY_AIMS: readonly Aim[] = [
+  aim('bodyChanges', { turnCost: 1 }),
+  aim('bodies', { bodyCost: () => 1 }),
+  aim('bodyWeight', { bodyCost: (b) => b.weightG ?? UNKNOWN_BODY_G }),
+  aim('bodyOrder', { bodyCost: (_, order) => order + 1 }),
+];
+/** A body of unknown weight counts as heavier than any. */
+const UNKNOWN_BODY_G = 50_000;
 
 /** Orders two lenses by the aims that look at pieces alone; 0 when only the id differs. */
 export function byAims(limits: Limits): (a: Piece, b: Piece) => number {

@@ -17,7 +17,7 @@ import { framesThere, occasionsOf } from './occasions';
 const BODIES = [aBody({ id: 'b1' }), aBody({ id: 'b2' })];
 const LIT = { flash: { guideNumberM: 40 }, support: 'support' };
 const lit = personFrame('f', 3, 6, 'free', { light: lightOf(3, LIT) });
-const SHOOTERS = ['one', 'two'].map((id) => ({ id: shooterId.parse(id), name: id }));
+const SHOOTERS = ['one', 'two'].map((id) => ({ id: shooterId.parse(id), name: id, placed: false }));
 const inHandOf = (id: string, change: object = {}) => ({
   shooterId: id,
   bodyIds: [],
@@ -48,7 +48,7 @@ describe('the occasions of a frame', () => {
   });
 
   it('are asked as the place has it: sealed in the wet, without flash or support', () => {
-    const wet = occasions([aStretch('s', { weather: 'wet' })])[0]?.frame;
+    const wet = occasions([aStretch('s', { weather: ['wet'] })])[0]?.frame;
     expect(wet?.special.sealed).toBe(true);
     expect(wet?.light).toBe(lit.light);
     const dark = occasions([aStretch('s', allowing({ flash: false }))])[0]?.frame;
@@ -115,11 +115,12 @@ describe('a frame as it is asked there', () => {
   it('never asks for less than the frame does', () => {
     fc.assert(
       fc.property(anyOuting, (outing) => {
+        const placed = outing.outing.shooters.some((s) => s.placed);
         for (const frame of outing.frames)
           for (const there of framesThere(frame, outing, outing.shelf.bodies)) {
             expect(there.special.sealed || !frame.special.sealed).toBe(true);
             expect([null, frame.light.flash]).toContainEqual(there.light.flash);
-            expect(['hand', frame.light.support]).toContain(there.light.support);
+            if (!placed) expect(['hand', frame.light.support]).toContain(there.light.support);
             expect(there.light.source).toEqual(frame.light.source);
           }
       }),

@@ -17,8 +17,9 @@ export interface Occasion {
 
 /**
  * The occasions of a frame. Shooters who stand at the same distances share one, so that their
- * lenses add up; a frame is got when one of its occasions gets it. Where it may be made in any
- * stretch, a stretch with everything at hand stands for those that offer no more.
+ * lenses add up; a frame is got when one of its occasions gets it, or, where two people are to cover
+ * it, when each of theirs does. Where it may be made in any stretch, a stretch with everything at hand
+ * stands for those that offer no more. A placed camera makes only what names it.
  */
 export function occasionsOf(frame: Frame, hands: readonly Hand[]): Occasion[] {
   const stretches = new Set<StretchId>(frame.stretchIds);
@@ -26,8 +27,11 @@ export function occasionsOf(frame: Frame, hands: readonly Hand[]): Occasion[] {
   const may = hands.filter(
     (h) =>
       (stretches.size === 0 || (h.stretchId !== null && stretches.has(h.stretchId))) &&
-      (shooters.size === 0 || (h.shooterId !== null && shooters.has(h.shooterId))),
+      (shooters.size === 0
+        ? !h.placed || frame.views.some((v) => v.shooterId === h.shooterId)
+        : h.shooterId !== null && shooters.has(h.shooterId)),
   );
+  const apart = frame.twice?.by === 'people';
   const seen = new Map<string, { hands: Hand[]; frame: Frame }>();
   const alike = new Map<string, Frame>();
   for (const hand of may) {
@@ -35,7 +39,7 @@ export function occasionsOf(frame: Frame, hands: readonly Hand[]): Occasion[] {
     const place = `${distanceKey(own)} ${own.special.sealed} ${own.light.flash !== null} ${own.light.support}`;
     const there = alike.get(place) ?? own;
     alike.set(place, there);
-    const key = `${hand.stretchId} ${distanceKey(there)}`;
+    const key = `${hand.stretchId} ${distanceKey(there)} ${apart ? hand.shooterId : ''} ${hand.placed}`;
     const known = seen.get(key);
     if (known) known.hands.push(hand);
     else seen.set(key, { hands: [hand], frame: there });
@@ -45,6 +49,7 @@ export function occasionsOf(frame: Frame, hands: readonly Hand[]): Occasion[] {
     stretchId: o.hands[0]?.stretchId ?? null,
     ...o,
   }));
+  if (apart) return occasions;
   return occasions.filter(
     (o, i) => !occasions.some((other, j) => j !== i && standsFor(other, o, j < i)),
   );
@@ -97,19 +102,21 @@ function frameAt(frame: Frame, hand: Hand): Frame {
   const sealed = hand.wet && !special.sealed;
   const barred =
     (!hand.flash && light.flash !== null) || (!hand.support && light.support === 'support');
+  const stands = hand.placed && light.support === 'hand';
   const moved = view !== undefined && need.kind === 'subject';
-  if (!sealed && !barred && !moved) return frame;
+  if (!sealed && !barred && !moved && !stands) return frame;
   return {
     ...frame,
     need: moved ? { ...need, fromM: view.fromM, toM: view.toM } : need,
     special: sealed ? { ...special, sealed: true } : special,
-    light: barred
-      ? {
-          ...light,
-          flash: hand.flash ? light.flash : null,
-          support: hand.support ? light.support : 'hand',
-        }
-      : light,
+    light:
+      barred || stands
+        ? {
+            ...light,
+            flash: hand.flash ? light.flash : null,
+            support: hand.placed ? 'support' : hand.support ? light.support : 'hand',
+          }
+        : light,
   };
 }
 

@@ -22,7 +22,7 @@ describe('the places that makers make', () => {
         const question = {
           ...asked,
           limits: { ...asked.limits, order: [], neverChange: false },
-          frames: asked.frames.map((f) => ({ ...f, twice: false })),
+          frames: asked.frames.map((f) => ({ ...f, twice: null })),
         };
         const field = fieldOf(question);
         for (const { occasion, axis, places } of occasionsOf(field)) {

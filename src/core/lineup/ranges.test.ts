@@ -19,7 +19,7 @@ const LIMITS = someLimits();
 
 describe('gaps', () => {
   it('are those left open by 16–35, 70–200 and 400, each a 2× crop that keeps a quarter', () => {
-    const gaps = gapsOf(setups, [], new Set(), LIMITS);
+    const gaps = gapsOf(setups, [], new Map(), LIMITS);
     expect(gaps.map((g) => [g.range.from, g.range.to, g.crop])).toEqual([
       [35, 70, 2],
       [200, 400, 2],
@@ -29,20 +29,33 @@ describe('gaps', () => {
 
   it('cost the frames that ask for something in them, and nothing where no frame does', () => {
     const frames = [focalFrame('fifty', 50, 50, 'free'), focalFrame('twenty', 20, 20, 'free')];
-    const [first, second] = gapsOf(setups, frames, new Set(['twenty']), LIMITS);
+    const [first, second] = gapsOf(
+      setups,
+      frames,
+      new Map([
+        ['twenty', 'clear'],
+        ['fifty', 'lost'],
+      ]),
+      LIMITS,
+    );
     expect(first?.lostFrameIds).toEqual(['fifty']);
     expect(second).toMatchObject({ lostFrameIds: [], croppedFrameIds: [] });
   });
 
   it('name the frames that cropping carries over them', () => {
-    const gaps = gapsOf(setups, [personFrame('walk', 4, 20, 'held')], new Set(['walk']), LIMITS);
+    const gaps = gapsOf(
+      setups,
+      [personFrame('walk', 4, 20, 'held')],
+      new Map([['walk', 'crop']]),
+      LIMITS,
+    );
     expect(gaps[0]?.croppedFrameIds).toEqual(['walk']);
     expect(gaps[1]?.croppedFrameIds).toEqual([]);
   });
 
   it('are none where ranges meet end to end, also over formats', () => {
     const meeting = mountableSetups(aShelf([aLens('a', 24, 70, 2.8), aLens('b', 70, 200, 2.8)]));
-    expect(gapsOf(meeting, [], new Set(), LIMITS)).toEqual([]);
+    expect(gapsOf(meeting, [], new Map(), LIMITS)).toEqual([]);
     const half = aBody({
       id: 'h',
       mount: 'H',
@@ -55,7 +68,7 @@ describe('gaps', () => {
         [aBody(), half],
       ),
     );
-    expect(gapsOf(formats, [], new Set(), LIMITS)).toEqual([]);
+    expect(gapsOf(formats, [], new Map(), LIMITS)).toEqual([]);
   });
 });
 

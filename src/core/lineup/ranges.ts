@@ -1,11 +1,13 @@
 import { footingOf, type Frame, framings, type Limits, needAxis } from '@/core/brief';
 import { cropToBridge, equivalentFocalLengthMm, fractionLeft, stopsBetween } from '@/core/optics';
-import { type Lens, type LensId, type Setup } from '@/core/gear';
+import { GRADES, type Lens, type LensId, type Setup } from '@/core/gear';
 import {
   clearlyBelow,
   containsPoint,
+  covers,
   type Interval,
   intersect,
+  logMiddle,
   subtract,
   union,
 } from '@/core/intervals';
@@ -18,21 +20,22 @@ export interface Gap {
   readonly range: Interval;
   /** Linear crop by which the wider side stands in for the longer. */
   readonly crop: number;
-  /** Megapixels left after it on the setup that ends at the gap; null when not known. */
+  /** Megapixels left after it on the best setup that ends at the gap; null when none is known. */
   readonly megapixelsLeft: number | null;
   /** Frames that ask for something in the gap and are not got. Empty: it costs nothing. */
   readonly lostFrameIds: readonly string[];
-  /** Frames that ask for something in the gap and are got all the same, by cropping. */
+  /** Frames that ask for something in the gap and are got by cropping. */
   readonly croppedFrameIds: readonly string[];
 }
 
-export type OverlapReason = 'faster' | 'lighter' | 'closer' | 'stabilised' | 'sealed';
+/** better: of a better grade, in the person's own judgement. */
+export type OverlapReason = 'faster' | 'lighter' | 'closer' | 'stabilised' | 'better' | 'sealed';
 
 /** What one of two lenses has over the other in a range that they share. */
 export interface Advantage {
   readonly lensId: LensId;
   readonly reason: OverlapReason;
-  /** By how much: stops, grams, magnification, stops; null for sealing. */
+  /** By how much: stops, grams, magnification, stops, grades; null for sealing. */
   readonly by: number | null;
   /** Its own figure and the other lens's: f-numbers, grams, magnifications, stops. */
   readonly figures: { readonly own: number; readonly other: number } | null;
@@ -63,11 +66,16 @@ export function equivalentRange(setup: Pick<Setup, 'focal' | 'sensor'>): Interva
   };
 }
 
+/** How a lineup serves a frame. */
+export type FrameState = 'clear' | 'crop' | 'lost';
+
+const isSame = (a: number, b: number) => !clearlyBelow(a, b) && !clearlyBelow(b, a);
+
 /** The holes in the range of a set of setups, with their cost in frames. */
 export function gapsOf(
   setups: readonly Setup[],
   frames: readonly Frame[],
-  got: ReadonlySet<string>,
+  states: ReadonlyMap<string, FrameState>,
   limits: Limits,
 ): Gap[] {
   const straight = setups.filter(isStraight);
@@ -81,17 +89,17 @@ export function gapsOf(
         ranges.some((r) => clearlyBelow(r.from, range.to) && clearlyBelow(range.from, r.to)),
       )
       .map(({ frame }) => frame.id);
-    const below = straight.filter((s) => !clearlyBelow(equivalentRange(s).to, from));
+    const ending = straight.filter((s) => isSame(equivalentRange(s).to, from));
     const crop = cropToBridge(from, above.from);
-    const megapixels = below.flatMap((s) =>
+    const megapixels = ending.flatMap((s) =>
       s.pixels ? [(s.pixels.longPx * s.pixels.shortPx) / 1e6] : [],
     );
     return {
       range,
       crop,
       megapixelsLeft: megapixels.length > 0 ? Math.max(...megapixels) * fractionLeft(crop) : null,
-      lostFrameIds: inGap.filter((id) => !got.has(id)),
-      croppedFrameIds: inGap.filter((id) => got.has(id)),
+      lostFrameIds: inGap.filter((id) => states.get(id) === 'lost'),
+      croppedFrameIds: inGap.filter((id) => states.get(id) === 'crop'),
     };
   });
 }
@@ -119,7 +127,7 @@ function askedRanges(setups: readonly Setup[], frame: Frame, limits: Limits): In
         : [axis]
       : subtract([axis], clear);
   return setups.flatMap((setup) =>
-    framings(frame.need, setup.sensor, frame.special.magnification).flatMap((way) =>
+    framings(frame, setup.sensor, limits).flatMap((way) =>
       unmade.map((place) => ({
         from: equivalentFocalLengthMm(way.slopeMin(1) * place.from, setup.sensor),
         to: equivalentFocalLengthMm(way.slopeMax * place.to, setup.sensor),
@@ -171,7 +179,12 @@ const more = (own: number, other: number) => own - other;
 const MEASURES: readonly Measure[] = [
   { reason: 'lighter', figure: (l) => l.weightG, gain: (own, other) => other - own, least: 50 },
   { reason: 'closer', figure: (l) => l.maxMagnification, gain: more, least: 0 },
-  { reason: 'stabilised', figure: (l) => l.stabiliserStops, gain: more, least: 0 },
+  {
+    reason: 'better',
+    figure: (l) => (l.grade === null ? null : GRADES.indexOf(l.grade)),
+    gain: (own, other) => other - own,
+    least: 1,
+  },
 ];
 const FASTER_STOPS = 1 / 3 - 1e-9;
 
@@ -193,6 +206,12 @@ function overlapReasons(
       least: FASTER_STOPS,
     },
     ...MEASURES,
+    {
+      reason: 'stabilised',
+      figure: (lens) => stabilisedOn(setups, lens, range),
+      gain: more,
+      least: 0,
+    },
   ];
   return [...advantages(one, other, measures), ...advantages(other, one, measures)];
 }
@@ -213,11 +232,26 @@ function advantages(own: Lens, other: Lens, measures: readonly Measure[]): Advan
     : measured;
 }
 
-/** The lens's widest f-number in the middle of a shared range, on the setup that reaches it. */
-function fNumberIn(setups: readonly Setup[], id: LensId, range: Interval): number {
-  const middle = Math.sqrt(range.from * range.to);
-  const numbers = setups
-    .filter((s) => s.lensId === id)
-    .map((s) => s.fNumberAt((middle / equivalentRange(s).from) * s.focal.wideMm));
-  return Math.min(...numbers);
+/** The setups of a lens that reach the middle of a shared range, where two lenses are compared. */
+function reaching(setups: readonly Setup[], id: LensId, range: Interval) {
+  const middle = logMiddle(range);
+  return setups
+    .filter((s) => s.lensId === id && covers([equivalentRange(s)], { from: middle, to: middle }))
+    .map((setup) => ({
+      setup,
+      focalMm: (middle / equivalentRange(setup).from) * setup.focal.wideMm,
+    }));
+}
+
+/** The lens's widest f-number there; null where it reaches the range but not its middle. */
+function fNumberIn(setups: readonly Setup[], id: LensId, range: Interval): number | null {
+  const numbers = reaching(setups, id, range).map(({ setup, focalMm }) => setup.fNumberAt(focalMm));
+  return numbers.length > 0 ? Math.min(...numbers) : null;
+}
+
+/** Stops of stabilisation there, the body's or the lens's; null where the lens's are not known. */
+function stabilisedOn(setups: readonly Setup[], lens: Lens, range: Interval): number | null {
+  if (lens.stabiliserStops === null) return null;
+  const stops = reaching(setups, lens.id, range).map(({ setup }) => setup.stabiliserStops);
+  return stops.length > 0 ? Math.max(...stops) : null;
 }

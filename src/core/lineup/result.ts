@@ -3,11 +3,11 @@ import type { Conflict, Margins, Shortfall, VerdictCode } from '@/core/coverage'
 import type { AdapterId, BodyId, ConverterId, LensId, TubeId } from '@/core/gear';
 import type { Interval } from '@/core/intervals';
 import type { Open } from './choose';
-import type { LimitConflict } from './conflicts';
+import type { Kept, LimitConflict } from './conflicts';
 import type { Proof } from './proof';
 import type { Gap, Overlap } from './ranges';
 
-export const RESULT_VERSION = 2;
+export const RESULT_VERSION = 3;
 
 /** One setup's part in a frame. */
 export interface Cover {
@@ -42,6 +42,8 @@ export interface FrameResult {
   readonly nearest: Cover | null;
   /** Wishes of the frame that fight each other whatever the lens, when it is lost for that. */
   readonly conflict: Conflict | null;
+  /** What keeps a must lost that could be made by itself, and each way out; null for any other. */
+  readonly kept: Kept | null;
 }
 
 /** What is in one hand in one stretch, where that is part of the choice. */
@@ -120,17 +122,34 @@ export type Note =
   | { readonly code: 'no-lenses' }
   | { readonly code: 'no-frames' };
 
+/** Everything that is carried, packing included, against its limit. */
+export interface Carried {
+  readonly limitG: number;
+  readonly weightG: number;
+  /** Of it, what is neither a body in use nor a piece. */
+  readonly packedG: number;
+  /** Packed things of unknown weight. */
+  readonly unknown: readonly string[];
+  /** Times that the choice was made, each with what the last one packs. */
+  readonly rounds: number;
+  /** Whether what is carried keeps to the limit. */
+  readonly agrees: boolean;
+}
+
 /** What is printed, posted back and shown: one lineup with its reasons. */
 export interface LineupResult {
   readonly format: 'armreach-lineup';
   readonly version: typeof RESULT_VERSION;
-  readonly status: 'proven' | 'best-found' | 'impossible';
+  /** unverified: a limit on weight could not be checked, since what is locked in has no known weight. */
+  readonly status: 'proven' | 'best-found' | 'impossible' | 'unverified';
   readonly lineup: {
     readonly lensIds: readonly LensId[];
     readonly converterIds: readonly ConverterId[];
     readonly tubeIds: readonly TubeId[];
     readonly adapterIds: readonly AdapterId[];
   };
+  /** Bodies that come along. */
+  readonly bodies: readonly BodyId[];
   /** Stretch by stretch, where what is in hand is part of the choice. */
   readonly hands: readonly InHand[];
   readonly frames: readonly FrameResult[];
@@ -141,6 +160,8 @@ export interface LineupResult {
   readonly lensesOut: readonly LensOut[];
   readonly totals: Totals;
   readonly notes: readonly Note[];
+  /** null where all that is carried has no limit, or was not weighed. */
+  readonly carried: Carried | null;
   /** The smallest set of limits and musts that cannot be had together; null when all can. */
   readonly conflict: LimitConflict | null;
   /** Aim at which time ran out, its value and the bound; null when proven. */

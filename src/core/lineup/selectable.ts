@@ -1,8 +1,7 @@
-import type { Limits } from '@/core/brief';
+import { allowedBy, eligibleBodies, type Limits } from '@/core/brief';
 import {
   type Body,
   countingRange,
-  formatKey,
   isPrime,
   type Lens,
   mountableSetups,
@@ -29,28 +28,13 @@ export interface Piece {
 export interface Selectable {
   /** In the stated order of ids, so that the answer does not depend on the order of the shelf. */
   readonly pieces: readonly Piece[];
+  /** Bodies that may be used; which of them come along is chosen. */
   readonly bodies: readonly Body[];
   readonly setups: readonly Setup[];
   /** Left out because a weight limit is set and their weight is not known. */
   readonly weightUnknown: readonly string[];
   /** Left out because a limit on money is set and their price is not known. */
   readonly priceUnknown: readonly string[];
-  /** Weight of all bodies along, g, where it is counted; of those whose weight is known. */
-  readonly bodyWeightG: number;
-}
-
-/** The bodies that come along. */
-export function bodiesAlong({ bodies }: Pick<Shelf, 'bodies'>, limits: Limits): Body[] {
-  const allowed = allowedBy(limits);
-  return bodies.filter((b) => allowed(b) && isAllowedBody(b, limits));
-}
-
-/** Whether locks and sources let an item be used. */
-function allowedBy(limits: Limits): (item: Pick<Item, 'id' | 'ownership'>) => boolean {
-  const lockedIn = new Set(limits.lockedIn);
-  const lockedOut = new Set(limits.lockedOut);
-  const sources = new Set<string>(limits.sources);
-  return ({ id, ownership }) => !lockedOut.has(id) && (lockedIn.has(id) || sources.has(ownership));
 }
 
 /**
@@ -65,7 +49,7 @@ export function selectable(shelf: Shelf, limits: Limits): Selectable {
   const allowed = allowedBy(limits);
   const measured = (item: Item) => {
     if (lockedIn.has(item.id)) return true;
-    if (limits.maxLineupWeightG !== null && item.weightG === null) {
+    if (item.weightG === null && weighs(limits)) {
       weightUnknown.push(item.id);
       return false;
     }
@@ -83,7 +67,12 @@ export function selectable(shelf: Shelf, limits: Limits): Selectable {
   const converters = along(shelf.converters).filter((c) => limits.converters || lockedIn.has(c.id));
   const tubes = along(shelf.tubes);
   const adapters = along(shelf.adapters);
-  const bodies = bodiesAlong(shelf, limits);
+  const isWeighed = (body: Body) => {
+    const known = body.weightG !== null || lockedIn.has(body.id) || !weighsBodies(limits);
+    if (!known) weightUnknown.push(body.id);
+    return known;
+  };
+  const bodies = eligibleBodies(shelf, limits).filter(isWeighed);
   const pieceOf = (item: Item, kind: PieceKind, pieces: number): Piece => ({
     id: item.id,
     kind,
@@ -112,8 +101,17 @@ export function selectable(shelf: Shelf, limits: Limits): Selectable {
     }),
     weightUnknown,
     priceUnknown,
-    bodyWeightG: limits.countBodies ? bodies.reduce((sum, b) => sum + (b.weightG ?? 0), 0) : 0,
   };
+}
+
+/** Whether a limit on weight is set. */
+function weighs({ maxLineupWeightG, maxCarriedWeightG }: Limits): boolean {
+  return maxLineupWeightG !== null || maxCarriedWeightG !== null;
+}
+
+/** Whether a limit on weight counts the bodies. */
+function weighsBodies({ countBodies, maxLineupWeightG, maxCarriedWeightG }: Limits): boolean {
+  return maxCarriedWeightG !== null || (countBodies && maxLineupWeightG !== null);
 }
 
 const compareIds = (a: { readonly id: string }, b: { readonly id: string }) =>
@@ -129,7 +127,7 @@ interface Item {
   readonly weightG: number | null;
   readonly priceNew: number | null;
   readonly priceUsed: number | null;
-  readonly ownership: string;
+  readonly ownership: Limits['sources'][number];
 }
 
 /** The price that counts; the other one where that is not known. */
@@ -144,13 +142,6 @@ export function priceOf(
 
 function spendOf(item: Item, limits: Limits): number | null {
   return item.ownership === 'wished' ? priceOf(item, limits) : 0;
-}
-
-function isAllowedBody(body: Body, { formats, bodyMounts }: Limits): boolean {
-  return (
-    (formats === null || formats.includes(formatKey(body.sensor))) &&
-    (bodyMounts === null || bodyMounts.includes(body.mount))
-  );
 }
 
 function isOfKind(lens: Lens, kinds: Limits['lensKinds']): boolean {

@@ -8,21 +8,28 @@ import {
   type Setup,
   type TubeId,
 } from '@/core/gear';
+import { withBodies } from './bodies';
 import { type Choice, choose } from './choose';
-import { conflictBehind } from './conflicts';
+import { conflictBehind, keptLost } from './conflicts';
 import { setupsIn } from './evaluate';
 import { baseTargets, type Field, fieldOf } from './field';
 import { frameResult } from './frames';
 import { isLoose } from './hands';
 import { lensesIn, lensesOut } from './lenses';
 import type { MipSolver } from './mipSolver';
-import { notesOf } from './notes';
+import { notesOf, unverifiedWeights } from './notes';
 import { wantSharesPercent } from './objective';
 import { type Proof, proofOf } from './proof';
 import type { LineupQuestion } from './question';
 import { reduce, type Reduced } from './reduce';
 import { gapsOf, overlapsOf } from './ranges';
-import { type InHand, type LineupResult, RESULT_VERSION, type Totals } from './result';
+import {
+  type Carried,
+  type InHand,
+  type LineupResult,
+  RESULT_VERSION,
+  type Totals,
+} from './result';
 import type { PieceKind } from './selectable';
 
 export interface SolveOptions {
@@ -38,6 +45,8 @@ export interface Solved {
   readonly reduced: Reduced;
   readonly choice: Choice | null;
   readonly proof: Proof;
+  /** Everything that is carried against its limit; null where there is none. */
+  readonly carried: Carried | null;
   readonly timing: { readonly modelMs: number; readonly solveMs: number };
 }
 
@@ -51,7 +60,8 @@ export function solveChoice(
   const field = fieldOf(question);
   const reduced = reduce(field);
   const modelled = now();
-  const choice = choose(solver, field, reduced, timeLimitS);
+  const lenses = choose(solver, field, reduced, timeLimitS);
+  const choice = lenses && withBodies(solver, question, field, lenses, timeLimitS);
   const proof: Proof =
     choice === null
       ? { kind: 'none' }
@@ -68,7 +78,7 @@ export function solveChoice(
           timeLimitS,
         );
   const timing = { modelMs: modelled - started, solveMs: now() - modelled };
-  return { field, reduced, choice, proof, timing };
+  return { field, reduced, choice, proof, carried: null, timing };
 }
 
 /** The fewest lenses that get the frames, with the proof, the reasons and the totals. */
@@ -84,38 +94,73 @@ export function solveLineup(
 export function explain(
   solver: MipSolver,
   question: LineupQuestion,
-  { field, choice: found, proof, timing }: Solved,
+  { field, choice: found, proof, carried, timing }: Solved,
   { timeLimitS, now }: SolveOptions,
 ): LineupResult {
   const started = now();
   const { frames, shelf, limits } = question;
   const choice = found ?? lockedOnly(field);
   const lensIds = idsOf<LensId>(field, choice, 'lens');
-  const carried = distinct(field.hands.flatMap((hand) => setupsIn(field, choice, hand)));
+  const setups = distinct(field.hands.flatMap((hand) => setupsIn(field, choice, hand)));
   const lensById = new Map(shelf.lenses.map((l) => [l.id, l]));
   const targets = baseTargets(field);
+  const kept = keptLost(solver, question, field, choice, timeLimitS);
+  const results = frames.map((f) => ({
+    ...frameResult(field, targets.get(f.id)!, choice),
+    kept: kept.get(f.id) ?? null,
+  }));
+  const unverified = unverifiedWeights(field, choice);
   return {
     format: 'armreach-lineup',
     version: RESULT_VERSION,
-    status: found === null ? 'impossible' : found.open === null ? 'proven' : 'best-found',
-    lineup: {
-      lensIds,
-      converterIds: idsOf<ConverterId>(field, choice, 'converter'),
-      tubeIds: idsOf<TubeId>(field, choice, 'tube'),
-      adapterIds: idsOf<AdapterId>(field, choice, 'adapter'),
-    },
+    status: statusOf(found, unverified, carried),
+    lineup: lineupOf(field, choice),
+    bodies: choice.along ?? field.choice.bodies.map((b) => b.id),
     hands: handsResult(field, choice),
-    frames: frames.map((f) => frameResult(field, targets.get(f.id)!, choice)),
+    frames: results,
     proof,
-    gaps: gapsOf(carried, frames, choice.got, limits),
-    overlaps: overlapsOf(carried, lensById, frames, limits),
+    gaps: gapsOf(setups, frames, new Map(results.map((r) => [r.frameId, r.state])), limits),
+    overlaps: overlapsOf(setups, lensById, frames, limits),
     lensesIn: lensesIn(solver, field, choice, lensIds, timeLimitS),
-    lensesOut: lensesOut(question, field, choice),
+    lensesOut: lensesOut(solver, question, field, choice, timeLimitS),
     totals: totalsOf(frames, field, choice),
     notes: notesOf(question, field, choice, bodiesWithoutPixels(field, frames)),
+    carried,
     conflict: conflictBehind(solver, field, found, timeLimitS),
     open: found?.open ?? null,
     timing: { ...timing, totalMs: timing.modelMs + timing.solveMs + now() - started },
+  };
+}
+
+function statusOf(
+  found: Choice | null,
+  unverified: readonly string[],
+  carried: Carried | null,
+): LineupResult['status'] {
+  if (found === null) return 'impossible';
+  const isUnsure = carried !== null && (!carried.agrees || carried.unknown.length > 0);
+  if (unverified.length > 0 || isUnsure) return 'unverified';
+  return found.open !== null || (carried?.rounds ?? 1) > 1 ? 'best-found' : 'proven';
+}
+
+function lineupOf(field: Field, choice: Choice): LineupResult['lineup'] {
+  return {
+    lensIds: idsOf<LensId>(field, choice, 'lens'),
+    converterIds: idsOf<ConverterId>(field, choice, 'converter'),
+    tubeIds: idsOf<TubeId>(field, choice, 'tube'),
+    adapterIds: idsOf<AdapterId>(field, choice, 'adapter'),
+  };
+}
+
+/** What a plan of carrying needs of a choice, before its reasons are looked for. */
+export function draftOf({ frames }: LineupQuestion, field: Field, choice: Choice) {
+  return {
+    lineup: lineupOf(field, choice),
+    bodies: choice.along ?? field.choice.bodies.map((b) => b.id),
+    frames: frames.map(({ id }) => ({
+      frameId: id,
+      state: choice.got.has(id) ? ('clear' as const) : ('lost' as const),
+    })),
   };
 }
 
@@ -126,6 +171,7 @@ function lockedOnly(field: Field): Choice {
     got: new Set(),
     values: [],
     uses: { held: [], bodies: [], fixed: [] },
+    along: field.choice.bodies.filter((b) => field.limits.lockedIn.includes(b.id)).map((b) => b.id),
     open: null,
   };
 }
@@ -167,11 +213,12 @@ function handsResult({ hands }: Field, { uses }: Choice): InHand[] {
 
 function totalsOf(
   frames: readonly Frame[],
-  { choice: { pieces: all, bodies, bodyWeightG }, limits }: Field,
-  { taken, got }: Choice,
+  { choice: { pieces: all, bodies: eligible }, limits }: Field,
+  { taken, got, along }: Choice,
 ): Totals {
   const ids = new Set(taken);
   const pieces = all.filter((p) => ids.has(p.id));
+  const bodies = limits.countBodies ? eligible.filter((b) => along?.includes(b.id)) : [];
   const sum = (values: readonly (number | null)[]) =>
     values.reduce<number>((a, b) => a + (b ?? 0), 0);
   const unknown = (items: readonly { readonly id: string }[]) => items.map((item) => item.id);
@@ -183,11 +230,8 @@ function totalsOf(
   return {
     lenses: pieces.filter((p) => p.kind === 'lens').length,
     pieces: sum(pieces.map((p) => p.pieces)),
-    weightG: sum(pieces.map((p) => p.weightG)) + bodyWeightG,
-    weightUnknown: unknown([
-      ...pieces.filter((p) => p.weightG === null),
-      ...(limits.countBodies ? bodies.filter((b) => b.weightG === null) : []),
-    ]),
+    weightG: sum([...pieces, ...bodies].map((item) => item.weightG)),
+    weightUnknown: unknown([...pieces, ...bodies].filter((item) => item.weightG === null)),
     price: sum(pieces.map((p) => p.price)),
     priceUnknown: unknown(pieces.filter((p) => p.price === null)),
     toBuy: sum(pieces.map((p) => p.spend)),

@@ -138,6 +138,8 @@ function costsByDimension(field: Field, model: CoveringModel): Record<Dimension,
     costs.weightG[i] = p.weightG ?? 0;
     costs.spend[i] = p.spend ?? 0;
   });
+  if (field.limits.countBodies)
+    for (const { body, column } of model.along) costs.weightG[column] = body.weightG ?? 0;
   const shares = wantSharesPercent(field.frames);
   for (const { target, column } of model.targets)
     costs.wantsPercent[column] = -(shares.get(target.frame.id) ?? 0);
