@@ -83,33 +83,66 @@ describe('the packing list', () => {
   const lineOf = (file: OutingFile, id: string) =>
     packingList(file, answer.plan).find((l) => l.id === id) as PackingLine;
 
-  it('counts batteries for the busiest day with one spare, fewer charges in the cold', () => {
-    const one = lineOf(demo, 'battery:t20') as Extract<PackingLine, { code: 'batteries' }>;
-    expect(one.count).toBe(Math.ceil(one.pictures / 2 / 340) + 1);
-    const cold = { ...demo, packing: { ...demo.packing, coldPercent: 60 } };
-    const more = lineOf(cold, 'battery:t20') as Extract<PackingLine, { code: 'batteries' }>;
-    expect(more.count).toBe(Math.ceil(one.pictures / 2 / (340 * 0.4)) + 1);
+  const batteriesOf = (file: OutingFile, bodyId: string) =>
+    lineOf(file, `battery:${bodyId}`) as Extract<PackingLine, { code: 'batteries' }>;
+  const withPacking = (packing: Partial<OutingFile['packing']>): OutingFile => ({
+    ...demo,
+    packing: { ...demo.packing, ...packing },
   });
 
-  it('gives each slot a card that holds everything, and one spare', () => {
+  it('counts batteries for what one filling has to do, and one spare', () => {
+    const nightly = batteriesOf(demo, 't20');
+    const never = batteriesOf(withPacking({ charging: { kind: 'none' } }), 't20');
+    expect(never.pictures).toBeGreaterThan(nightly.pictures);
+    for (const line of [nightly, never])
+      expect(line.count).toBe(Math.ceil(line.pictures / 340) + 1);
+    const banked = withPacking({ charging: { kind: 'powerBank', charges: 4 } });
+    const { fromBank, count } = batteriesOf(banked, 't20');
+    expect(fromBank).toBeGreaterThan(0);
+    expect(count).toBe(Math.ceil(Math.ceil(never.pictures / 340) - fromBank) + 1);
+    expect(lineOf(banked, 'power-bank')).toMatchObject({ charges: 4, count: 1 });
+  });
+
+  it('counts fewer charges for what is made in the cold, and only for that', () => {
+    const cold = withPacking({ coldPercent: 60 });
+    expect(batteriesOf(cold, 't20').count).toBe(batteriesOf(demo, 't20').count);
+    const wintry = {
+      ...cold,
+      stretches: cold.stretches.map((s) => ({ ...s, weather: ['cold' as const] })),
+    };
+    const line = batteriesOf(wintry, 't20');
+    expect(line.cold).toBeCloseTo(line.pictures, -1);
+    expect(line.count).toBe(Math.ceil(line.cold / (340 * 0.4)) + 1);
+  });
+
+  it('gives each slot a card that holds everything, and one spare for a kind of card, or for a body', () => {
     const line = lineOf(demo, 'card:k1') as Extract<PackingLine, { code: 'cards' }>;
     expect(line.neededGb).toBeCloseTo((line.pictures * 28) / 1000, 9);
     expect(line.cardGb).toBeGreaterThanOrEqual(line.neededGb);
-    expect(line.count).toBe(3);
+    expect(line.count).toBe(2);
     const many = {
-      ...demo,
+      ...withPacking({ pictures: 200_000 }),
       shelf: { ...demo.shelf, bodies: demo.shelf.bodies.map((b) => ({ ...b, fileMb: 400 })) },
-      packing: { ...demo.packing, pictures: 200_000 },
     };
     const full = lineOf(many, 'card:k1') as Extract<PackingLine, { code: 'cards' }>;
     expect(full.aSlot * full.cardGb).toBeGreaterThanOrEqual(full.neededGb);
-    expect(full.count).toBe(2 * full.aSlot + 1);
+    expect(full.count).toBe(2 * full.aSlot);
     expect(full.aSlot).toBeGreaterThan(1);
+    const spares = (spareCards: 'shared' | 'each', cardType: string | null) => {
+      const file = withPacking({ spareCards });
+      const bodies = file.shelf.bodies.map((body) => ({ ...body, cardType }));
+      return packingList({ ...file, shelf: { ...file.shelf, bodies } }, answer.plan)
+        .filter((l) => l.code === 'spare-card')
+        .map((l) => l.bodyIds.length);
+    };
+    expect(spares('shared', 'card of one kind')).toEqual([2]);
+    expect(spares('shared', null)).toEqual([1, 1]);
+    expect(spares('each', 'card of one kind')).toEqual([1, 1]);
   });
 
   it('shares the expected pictures out among the bodies', () => {
     const all = packingList(demo, answer.plan).flatMap((l) =>
-      l.code === 'batteries' ? [l.pictures] : [],
+      l.code === 'cards' ? [l.pictures] : [],
     );
     const sum = all.reduce((a, b) => a + b, 0);
     expect(sum).toBeGreaterThanOrEqual(2400);
@@ -121,7 +154,7 @@ describe('the packing list', () => {
     expect(codes).toEqual(expect.arrayContaining(['rain', 'tripod', 'thing', 'body', 'piece']));
     const dry = {
       ...demo,
-      stretches: demo.stretches.map((s) => ({ ...s, weather: 'dry' as const })),
+      stretches: demo.stretches.map((s) => ({ ...s, weather: [] })),
     };
     expect(packingList(dry, answer.plan).map((l) => l.code)).not.toContain('rain');
     const barred = {
@@ -162,6 +195,42 @@ test('cautions come where the plan calls for them, and only there', () => {
   expect(cautionsFor(calm, nothing)).toEqual([]);
   const heavy = { ...nothing, worst: { stretchId: null, shooterId: null, weightG: 7000 } };
   expect(cautionsFor(calm, heavy).map((c) => c.code)).toEqual(['lifting']);
+});
+
+test('a subject calls for its caution by what it is, whatever its size', () => {
+  const [first] = demo.frames;
+  const fox = (subject: 'smallMammal' | null) => ({
+    ...demo,
+    stretches: [],
+    frames: [
+      {
+        ...first!,
+        name: 'Fox at the den',
+        note: '',
+        subject,
+        need: { ...first!.need, widthM: 0.71, heightM: 0.43 },
+      } as (typeof demo.frames)[number],
+    ],
+  });
+  const nothing = { ...answer.plan, stretches: [], worst: null };
+  const codes = (subject: 'smallMammal' | null) =>
+    cautionsFor(fox(subject), nothing).map((c) => c.code);
+  expect(codes('smallMammal')).toContain('animals');
+  expect(codes(null)).not.toContain('animals');
+});
+
+test('a headlamp is for hands at a support in the dark, not for a ride through it', () => {
+  const dark = (support: 'hand' | 'support') => ({
+    ...demo,
+    frames: demo.frames.map((f) => ({
+      ...f,
+      light: { ...f.light, source: { kind: 'ev' as const, ev100: -2 }, support },
+    })),
+  });
+  const codes = (support: 'hand' | 'support') =>
+    packingList(dark(support), answer.plan).map((l) => l.code);
+  expect(codes('support')).toContain('headlamp');
+  expect(codes('hand')).not.toContain('headlamp');
 });
 
 describe('when something goes wrong', () => {

@@ -1,4 +1,4 @@
-import { ev100OfSource, type Frame, SUBJECTS } from '@/core/brief';
+import { ev100OfSource, type Frame, type SubjectKey } from '@/core/brief';
 import { equivalentRange, type LineupQuestion } from '@/core/lineup';
 import { setupOfKit } from '@/core/gear';
 import type { CarryPlan, CarryQuestion } from './plan';
@@ -37,13 +37,22 @@ const WORDS: readonly (readonly [Caution['code'], RegExp])[] = [
   ['law', /\b(airfield|airport|railway|rail|station|road|bridge|drone|harbour|port|border)\b/i],
 ];
 
-const ANIMALS = SUBJECTS.filter((s) => /Bird|Mammal/.test(s.key));
+/** Subjects for which the distance that a park or law sets is to be kept. */
+const ANIMALS: ReadonlySet<SubjectKey | null> = new Set([
+  'smallBird',
+  'largeBird',
+  'smallMammal',
+  'largeMammal',
+]);
+/** Subjects over which nothing loose may be, or that are under aviation law. */
+const AIRCRAFT: ReadonlySet<SubjectKey | null> = new Set(['smallAircraft', 'largeAircraft']);
 
 /** The cautions that an outing and its plan call for, gravest first. */
 export function cautionsFor(question: CarryQuestion, plan: CarryPlan): Caution[] {
   const { frames, stretches } = question;
   const named = (those: readonly { readonly name: string }[]) => those.map((x) => x.name);
-  const animals = frames.filter(isAnimal);
+  const animals = frames.filter((f) => ANIMALS.has(f.subject));
+  const aircraft = frames.filter((f) => AIRCRAFT.has(f.subject));
   const long = frames.filter(
     (f) =>
       (ev100OfSource(f.light.source) ?? 0) >= DAYLIGHT_EV100 &&
@@ -57,7 +66,10 @@ export function cautionsFor(question: CarryQuestion, plan: CarryPlan): Caution[]
   const all: (Caution | null)[] = [
     caution('sun-in-finder', named(long)),
     ...WORDS.map(([code, words]) =>
-      caution(code, named(stretches.filter((s) => words.test(`${s.name} ${s.place} ${s.note}`)))),
+      caution(code, [
+        ...named(stretches.filter((s) => words.test(`${s.name} ${s.place} ${s.note}`))),
+        ...(code === 'law' ? named(aircraft) : []),
+      ]),
     ),
     caution('animals', named(animals)),
     caution('flash-animals', named(animals.filter((f) => f.light.flash !== null))),
@@ -76,13 +88,6 @@ export function cautionsFor(question: CarryQuestion, plan: CarryPlan): Caution[]
 
 function caution(code: Caution['code'], those: readonly string[]): Caution | null {
   return those.length === 0 ? null : { code, for: those, weightG: null };
-}
-
-function isAnimal({ need }: Frame): boolean {
-  return (
-    need.kind === 'subject' &&
-    ANIMALS.some((s) => s.widthM === need.widthM && s.heightM === need.heightM)
-  );
 }
 
 /** Longest focal length, on the 36×24 mm frame, that a frame is planned with. */

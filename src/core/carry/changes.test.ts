@@ -1,5 +1,10 @@
 import fc from 'fast-check';
-import { anyPlan, fewestByEnumeration } from '../../../tests/support/plans';
+import {
+  anyPlan,
+  anyShared,
+  fewestByEnumeration,
+  fewestSharedByTrial,
+} from '../../../tests/support/plans';
 import { fewestChanges } from './changes';
 
 describe('the fewest changes', () => {
@@ -21,6 +26,23 @@ describe('the fewest changes', () => {
       { seed: 41, numRuns: 300 },
     );
     expect(compared).toBeGreaterThanOrEqual(200);
+  });
+
+  it('are those of plain trial for two people who hand things over, on 600 random plans', () => {
+    let handedOver = 0;
+    fc.assert(
+      fc.property(anyShared, (plan) => {
+        const found = fewestChanges(plan.shifts, plan);
+        const fewest = fewestSharedByTrial(plan);
+        const count = plan.shifts.flatMap((s) => s.tasks).length;
+        expect(found.steps.length === count).toBe(fewest < Infinity);
+        if (fewest === Infinity) return;
+        expect(found.changes).toBe(fewest);
+        handedOver += found.steps.flatMap((s) => s.put).filter((p) => p.isHandover).length;
+      }),
+      { seed: 42, numRuns: 600 },
+    );
+    expect(handedOver).toBeGreaterThan(20);
   });
 
   it('are given as the best found where the search is cut short', () => {

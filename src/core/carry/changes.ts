@@ -1,14 +1,23 @@
-import type { FrameId } from '@/core/brief';
+import type { FrameId, ShooterId } from '@/core/brief';
 import type { BodyId } from '@/core/gear';
+import type { Hand } from '@/core/lineup';
 import type { Mounting, Option, Shift, Task } from './tasks';
+
+/** A setup that is put on, or taken over from another shooter. */
+export interface Put {
+  readonly mounting: Mounting;
+  /** What can be on since the outset is no change; a hand-over is one. */
+  readonly isChange: boolean;
+  readonly isHandover: boolean;
+}
 
 /** A picture being made: with what, after which changes. */
 export interface Step {
   readonly shift: number;
   readonly frameId: FrameId;
   readonly with: Option;
-  /** Mountings put on for it, in order; what can be on since the outset is no change. */
-  readonly put: readonly { readonly mounting: Mounting; readonly isChange: boolean }[];
+  /** Mountings put on for it, in order. */
+  readonly put: readonly Put[];
 }
 
 export interface Schedule {
@@ -21,25 +30,33 @@ export interface Schedule {
 export interface ScheduleOptions {
   /** Shifts in which the pictures may be made in any order. */
   readonly anyOrder: ReadonlySet<number>;
+  /** What a thing weighs, g; null for not known. Only asked where a hand's weight is limited. */
+  readonly weightOf?: (id: string) => number | null;
   /** States kept at any moment; beyond it the best are kept and nothing is proven. */
   readonly mostStates?: number;
 }
 
-const MOST_STATES = 40_000;
-/** Pieces told apart by whether they have been used; what is beyond counts as used. */
-const MOST_PIECES = 30;
+const MOST_STATES = 20_000;
 /** Frames that may be made in several stretches, of which each choice is looked at. */
 const MOST_MOVABLE = 14;
 
 /** What is on each body: a mounting, nothing yet, or nothing any more. */
 type Mounted = readonly (Mounting | 'fresh' | 'bare')[];
 
+/** Who had a thing last, and who has met her since and could have taken it over. */
+interface Holder {
+  readonly shooterId: ShooterId | null;
+  readonly met: readonly (ShooterId | null)[];
+}
+
 interface State {
   readonly mounted: Mounted;
-  /** Frames that could be made in another stretch too and are made. */
-  readonly made: number;
-  /** Pieces that have been on a body, a bit each; 0 once every body has borne something. */
-  readonly used: number;
+  /** Frames that could be made in another stretch too and are made, by number. */
+  readonly made: readonly number[];
+  /** Things that have been used, with their holders; who it was only counts between several people. */
+  readonly holders: ReadonlyMap<string, Holder>;
+  /** In the stretch that is on: things in use, by the hand that has them. */
+  readonly owners: ReadonlyMap<string, number>;
   readonly cost: number;
   readonly trail: Trail | null;
 }
@@ -50,48 +67,29 @@ interface Trail {
 }
 
 /**
- * The fewest changes over the whole outing, exactly.
+ * The fewest changes over the whole outing, exactly, together with what each shooter holds.
  *
  * A setup is put on only when a picture needs it: putting it on earlier never saves a change. So
- * what can differ is what lies on the bodies and which of the frames that may be made in several
- * stretches are made; all of it is kept picture by picture, the cheapest way to each. A state that
- * costs as many changes more than the cheapest as there are bodies is left: the cheapest could
- * remount them all. Where no lens may be changed, everything of the stretch is on before it begins.
+ * what can differ is what lies on the bodies, whose things are whose in a stretch, who had them last,
+ * and which of the frames that may be made in several stretches are made; all of it is kept picture by
+ * picture, the cheapest way to each. In one stretch a thing belongs to one shooter; between stretches it
+ * can be handed over where the two meet, which is a change. Where no lens may be changed, a body that has
+ * been used keeps its setup to the end of the stretch. Where all can meet, a state that costs as many
+ * changes more than the cheapest as there are bodies is left: the cheapest could remount them all.
  */
-export function fewestChanges(
-  shifts: readonly Shift[],
-  { anyOrder, mostStates = MOST_STATES }: ScheduleOptions,
-): Schedule {
-  const bodies = [...new Set(shifts.flatMap((s) => s.hands.flatMap((h) => h.bodyIds)))];
-  const movable = movableOf(shifts);
-  const search = new Search(shifts, bodies, movable.bits, mostStates, movable.all);
-  let states: readonly State[] = [
-    { mounted: bodies.map(() => 'fresh'), made: 0, used: 0, cost: 0, trail: null },
-  ];
-  shifts.forEach((shift, at) => {
-    const entered = search.enter(states, shift);
-    const left = !shift.changes
-      ? search.allAtOnce(entered, at)
-      : anyOrder.has(at)
-        ? search.inAnyOrder(entered, at)
-        : search.inOrder(entered, at);
+export function fewestChanges(shifts: readonly Shift[], options: ScheduleOptions): Schedule {
+  const search = new Search(shifts, options);
+  let states: readonly State[] = [search.start()];
+  shifts.forEach((_, at) => {
+    const entered = search.enter(states, at);
+    const left = options.anyOrder.has(at)
+      ? search.inAnyOrder(entered, at)
+      : search.inOrder(entered, at);
     // Where not all can be made, the stretch is left as it was entered and its frames stay unplanned.
     states = left.length > 0 ? left : entered;
   });
   const best = states.reduce((a, b) => (b.cost < a.cost ? b : a));
   return { steps: stepsOf(best.trail), changes: best.cost, proven: search.whole };
-}
-
-/** A bit for each frame that more than one stretch can make. */
-function movableOf(shifts: readonly Shift[]) {
-  const counts = new Map<FrameId, number>();
-  for (const { tasks } of shifts)
-    for (const { frame } of tasks) counts.set(frame.id, (counts.get(frame.id) ?? 0) + 1);
-  const many = [...counts].filter(([, n]) => n > 1).map(([id]) => id);
-  return {
-    bits: new Map(many.slice(0, MOST_MOVABLE).map((id, i) => [id, 1 << i])),
-    all: many.length <= MOST_MOVABLE,
-  };
 }
 
 function stepsOf(trail: Trail | null): Step[] {
@@ -100,55 +98,96 @@ function stepsOf(trail: Trail | null): Step[] {
   return steps.reverse();
 }
 
+/** First and last stretch that can make each frame. */
+function spansOf(shifts: readonly Shift[]): Map<FrameId, { first: number; last: number }> {
+  const spans = new Map<FrameId, { first: number; last: number }>();
+  shifts.forEach(({ tasks }, at) => {
+    for (const { frame } of tasks) {
+      const known = spans.get(frame.id);
+      spans.set(frame.id, { first: known?.first ?? at, last: at });
+    }
+  });
+  return spans;
+}
+
 class Search {
+  /** Whether everything has been looked at so far. */
+  whole: boolean;
+  private readonly bodies: readonly BodyId[];
   private readonly bodyAt: ReadonlyMap<BodyId, number>;
-  private readonly last: ReadonlyMap<FrameId, number>;
-  private readonly first: ReadonlyMap<FrameId, number>;
-  private readonly pieceBits: ReadonlyMap<string, number>;
+  private readonly hands: ReadonlyMap<number, Hand>;
+  private readonly spans: ReadonlyMap<FrameId, { first: number; last: number }>;
+  /** Frames that more than one stretch can make, by number. */
+  private readonly movable: ReadonlyMap<FrameId, number>;
+  /** More than one person photographs, so that it counts who had a thing last. */
+  private readonly shared: boolean;
+  /** Hands of which it counts what they have: beside others, of few bodies, weighed, or not changed. */
+  private readonly counted: ReadonlySet<number>;
+  /** Everyone can meet everyone before each stretch. */
+  private readonly allMeet: boolean;
 
   constructor(
     private readonly shifts: readonly Shift[],
-    private readonly bodies: readonly BodyId[],
-    private readonly bits: ReadonlyMap<FrameId, number>,
-    private readonly mostStates: number,
-    /** Whether everything has been looked at so far. */
-    public whole: boolean,
+    private readonly options: ScheduleOptions,
   ) {
-    this.bodyAt = new Map(bodies.map((id, i) => [id, i]));
-    const pieces = shifts.flatMap((s) =>
-      s.hands.flatMap((h) => h.mountings.flatMap((m) => m.pieces)),
+    this.bodies = [...new Set(shifts.flatMap((s) => s.hands.flatMap((h) => h.bodyIds)))];
+    this.bodyAt = new Map(this.bodies.map((id, i) => [id, i]));
+    const hands = shifts.flatMap((s) => s.hands.map((h) => h.hand));
+    this.hands = new Map(hands.map((hand) => [hand.index, hand]));
+    this.spans = spansOf(shifts);
+    const many = [...this.spans].filter(([, { first, last }]) => first < last).map(([id]) => id);
+    this.movable = new Map(many.slice(0, MOST_MOVABLE).map((id, i) => [id, i]));
+    this.whole = many.length <= MOST_MOVABLE;
+    const people = new Set(hands.filter((h) => !h.placed).map((h) => h.shooterId));
+    this.shared = people.size > 1;
+    this.counted = new Set(
+      shifts.flatMap(({ hands: here }) =>
+        here
+          .map((h) => h.hand)
+          .filter(
+            (h) =>
+              here.length > 1 ||
+              h.fixedSetups ||
+              h.maxWeightG !== null ||
+              h.inHand < h.bodyIds.length,
+          )
+          .map((h) => h.index),
+      ),
     );
-    this.pieceBits = new Map(
-      [...new Set(pieces)].slice(0, MOST_PIECES).map((id, i) => [id, 1 << i]),
+    const pairs = people.size * (people.size - 1);
+    this.allMeet = shifts.every(
+      (s) => new Set(s.meetings.map(([a, b]) => `${a} ${b}`)).size >= pairs,
     );
-    const last = new Map<FrameId, number>();
-    const first = new Map<FrameId, number>();
-    shifts.forEach(({ tasks }, at) => {
-      for (const { frame } of tasks) {
-        last.set(frame.id, at);
-        if (!first.has(frame.id)) first.set(frame.id, at);
-      }
-    });
-    this.last = last;
-    this.first = first;
   }
 
-  /** What belongs to another hand in this stretch comes off the bodies that bear it. */
-  enter(states: readonly State[], { hands }: Shift): State[] {
-    if (hands.length < 2) return [...states];
-    const holders = new Map<string, Set<BodyId>>();
-    for (const { mountings } of hands)
-      for (const { pieces, bodyId } of mountings)
-        for (const id of pieces) holders.set(id, (holders.get(id) ?? new Set()).add(bodyId));
-    const isElsewhere = (m: Mounting) =>
-      m.pieces.some((id) => {
-        const bodies = holders.get(id);
-        return bodies !== undefined && !bodies.has(m.bodyId);
-      });
+  start(): State {
+    return {
+      mounted: this.bodies.map(() => 'fresh' as const),
+      made: [],
+      holders: new Map(),
+      owners: new Map(),
+      cost: 0,
+      trail: null,
+    };
+  }
+
+  /** A new stretch: nothing is in use yet, and those who meet can take things over. */
+  enter(states: readonly State[], at: number): State[] {
+    const meetings = this.shifts[at]?.meetings ?? [];
+    const metBy = (shooterId: ShooterId | null) =>
+      meetings.filter(([a]) => a === shooterId).map(([, b]) => b);
     return this.merged(
       states.map((state) => ({
         ...state,
-        mounted: state.mounted.map((m) => (typeof m !== 'string' && isElsewhere(m) ? 'bare' : m)),
+        owners: new Map<string, number>(),
+        holders: this.shared
+          ? new Map(
+              [...state.holders].map(([id, h]) => [
+                id,
+                { ...h, met: [...new Set([...h.met, ...metBy(h.shooterId)])].sort() },
+              ]),
+            )
+          : state.holders,
       })),
     );
   }
@@ -161,246 +200,279 @@ class Search {
             ...(this.isMade(state, task) || this.mayWait(task, at) ? [state] : []),
             ...(this.isMade(state, task) ? [] : this.make(state, task, at)),
           ]),
+          !this.isCounted(at),
         ),
       [...states],
     );
   }
 
   /**
-   * Everything that is on already is made first, which costs nothing and spoils nothing; then any of
-   * the others.
+   * Everything that is on and in use already is made first, which costs nothing and spoils nothing;
+   * then any of the others.
    */
   inAnyOrder(states: readonly State[], at: number): State[] {
     const tasks = this.tasksOf(at);
-    const full = tasks.reduce(
-      (mask, task, i) => (this.mayWait(task, at) ? mask : mask | (1 << i)),
-      0,
-    );
-    const keyed = (all: readonly { state: State; done: number }[]) => {
-      const best = new Map<string, { state: State; done: number }>();
-      for (const entry of all) {
-        const key = `${entry.done}|${keyOf(entry.state)}`;
-        const known = best.get(key);
-        if (!known || entry.state.cost < known.state.cost) best.set(key, entry);
-      }
-      return [...best.values()];
-    };
-    const settle = (state: State, done: number): { state: State; done: number } => {
-      let now = { state, done };
+    const needed = tasks.flatMap((task, i) => (this.mayWait(task, at) ? [] : [i]));
+    const settle = (state: State, done: ReadonlySet<number>): Progress => {
+      let now: State = state;
+      const made = new Set(done);
       tasks.forEach((task, i) => {
-        if (now.done & (1 << i)) return;
-        if (this.isMade(now.state, task)) {
-          now = { ...now, done: now.done | (1 << i) };
-          return;
-        }
-        const free = this.make(now.state, task, at).find(
-          (s) => s.cost === now.state.cost && sameMounts(s, now.state),
-        );
-        if (free) now = { state: free, done: now.done | (1 << i) };
+        if (made.has(i)) return;
+        const free = this.isMade(now, task) ? now : this.madeForNothing(now, task, at);
+        if (free === null) return;
+        now = free;
+        made.add(i);
       });
-      return now;
+      return { state: now, done: made };
     };
-    let open = keyed(states.map((state) => settle(state, 0)));
+    let open = this.cheapest(states.map((state) => settle(state, new Set())));
     const ended: State[] = [];
     for (let round = 0; round <= tasks.length && open.length > 0; round += 1) {
-      for (const { state, done } of open) if ((done & full) === full) ended.push(state);
+      for (const { state, done } of open) if (needed.every((i) => done.has(i))) ended.push(state);
       open = this.cut(
-        keyed(
+        this.cheapest(
           open.flatMap(({ state, done }) =>
             tasks.flatMap((task, i) =>
-              done & (1 << i)
+              done.has(i)
                 ? []
-                : this.make(state, task, at).map((next) => settle(next, done | (1 << i))),
+                : this.make(state, task, at).map((next) => settle(next, new Set([...done, i]))),
             ),
           ),
         ),
         ({ state }) => state.cost,
       );
     }
-    return this.merged(ended);
+    return this.merged(ended, !this.isCounted(at));
   }
 
-  /** One setup a body for the whole stretch: every consistent choice of options. */
-  allAtOnce(states: readonly State[], at: number): State[] {
-    const tasks = this.tasksOf(at);
-    const ways = new Map<string, { mounted: Map<number, Mounting>; chosen: Map<Task, Option> }>();
-    const visit = (i: number, mounted: Map<number, Mounting>, chosen: Map<Task, Option>): void => {
-      const task = tasks[i];
-      if (!task) {
-        const key = [...mounted.values()]
-          .map((m) => m.key)
-          .sort()
-          .concat([...chosen.keys()].map((t) => t.frame.id))
-          .join('|');
-        if (!ways.has(key)) ways.set(key, { mounted, chosen });
-        return;
-      }
-      for (const option of task.options) {
-        const next = withAll(mounted, option, this.bodyAt);
-        if (next) visit(i + 1, next, new Map([...chosen, [task, option]]));
-      }
-      if (this.mayWait(task, at) || this.first.get(task.frame.id) !== at)
-        visit(i + 1, mounted, chosen);
-    };
-    visit(0, new Map(), new Map());
-    return this.merged(
-      states.flatMap((state) =>
-        [...ways.values()].flatMap(({ mounted, chosen }) => {
-          const open = tasks.filter(
-            (t) => !chosen.has(t) && !this.isMade(state, t) && !this.mayWait(t, at),
-          );
-          if (open.length > 0) return [];
-          let now = state;
-          for (const [body, mounting] of mounted) now = this.putOn(now, body, mounting);
-          const put = [...mounted.entries()]
-            .filter(([body, m]) => !isOn(state.mounted[body], m))
-            .map(([body, mounting]) => ({
-              mounting,
-              isChange: this.isChange(state, body, mounting),
-            }));
-          let trail = state.trail;
-          let first = true;
-          for (const [task, option] of chosen) {
-            if (this.isMade(state, task)) continue;
-            const step = { shift: at, frameId: task.frame.id, with: option, put: first ? put : [] };
-            trail = { step, before: trail };
-            first = false;
-            now = { ...now, made: now.made | (this.bits.get(task.frame.id) ?? 0) };
-          }
-          return [{ ...now, trail }];
-        }),
-      ),
-    );
+  /** In a stretch where it counts who has what, the cheapest may be stuck, so none is left as too dear. */
+  private isCounted(at: number): boolean {
+    return (this.shifts[at]?.hands ?? []).some((h) => this.counted.has(h.hand.index));
   }
 
-  /** Tasks to be made in a stretch; of movable ones beyond the bits only the first stretch counts. */
+  /** A task made with what is on and in use already; null where that does not make it. */
+  private madeForNothing(state: State, task: Task, at: number): State | null {
+    const isReady = (m: Mounting) =>
+      isOn(state.mounted[this.bodyAt.get(m.bodyId)!], m) &&
+      (!this.counted.has(m.hand) || thingsOf(m).every((id) => state.owners.get(id) === m.hand));
+    const option = task.options.find((o) => o.every(isReady));
+    return option ? this.after(state, task, option, [], at) : null;
+  }
+
+  private cheapest(all: readonly Progress[]): Progress[] {
+    const best = new Map<string, Progress>();
+    for (const entry of all) {
+      const key = `${[...entry.done].sort((a, b) => a - b).join()}|${this.keyOf(entry.state)}`;
+      const known = best.get(key);
+      if (!known || entry.state.cost < known.state.cost) best.set(key, entry);
+    }
+    return [...best.values()];
+  }
+
+  /** Tasks to be made in a stretch; of movable ones beyond the most only the first stretch counts. */
   private tasksOf(at: number): Task[] {
     return (this.shifts[at]?.tasks ?? []).filter(
-      ({ frame }) =>
-        this.bits.has(frame.id) ||
-        this.first.get(frame.id) === at ||
-        this.first.get(frame.id) === this.last.get(frame.id),
+      ({ frame }) => this.movable.has(frame.id) || this.spans.get(frame.id)?.first === at,
     );
   }
 
   private isMade(state: State, { frame }: Task): boolean {
-    return (state.made & (this.bits.get(frame.id) ?? 0)) !== 0;
+    const number = this.movable.get(frame.id);
+    return number !== undefined && state.made.includes(number);
   }
 
   private mayWait({ frame }: Task, at: number): boolean {
-    return this.bits.has(frame.id) && (this.last.get(frame.id) ?? at) > at;
+    return this.movable.has(frame.id) && (this.spans.get(frame.id)?.last ?? at) > at;
   }
 
   /** Every way of making a task from a state. */
   private make(state: State, task: Task, at: number): State[] {
     return task.options.flatMap((option) =>
-      ordersOf(option).map((order) => {
-        let now = state;
-        const put: { mounting: Mounting; isChange: boolean }[] = [];
+      ordersOf(option).flatMap((order) => {
+        let now: State | null = state;
+        const put: Put[] = [];
         for (const mounting of order) {
-          const body = this.bodyAt.get(mounting.bodyId)!;
-          if (isOn(now.mounted[body], mounting)) continue;
-          put.push({ mounting, isChange: this.isChange(now, body, mounting) });
-          now = this.putOn(now, body, mounting);
+          const used: { state: State; put: Put | null } | null = this.use(now, mounting);
+          if (used === null) return [];
+          now = used.state;
+          if (used.put !== null) put.push(used.put);
         }
-        const step = { shift: at, frameId: task.frame.id, with: option, put };
-        return {
-          ...now,
-          made: now.made | (this.bits.get(task.frame.id) ?? 0),
-          trail: { step, before: state.trail },
-        };
+        return [this.after(now, task, option, put, at)];
       }),
     );
   }
 
-  /** Puts a mounting on a body; what it takes comes off any other body. */
-  private putOn(state: State, body: number, mounting: Mounting): State {
-    if (isOn(state.mounted[body], mounting)) return state;
-    const mounted = state.mounted.map((m, i) => {
+  private after(
+    state: State,
+    { frame }: Task,
+    option: Option,
+    put: readonly Put[],
+    at: number,
+  ): State {
+    const number = this.movable.get(frame.id);
+    const step = { shift: at, frameId: frame.id, with: option, put };
+    return {
+      ...state,
+      made: number === undefined ? state.made : [...state.made, number].sort((a, b) => a - b),
+      trail: { step, before: state.trail },
+    };
+  }
+
+  /** A mounting taken into use, put on its body where it is not; null where the hand cannot have it. */
+  private use(state: State, mounting: Mounting): { state: State; put: Put | null } | null {
+    const hand = this.hands.get(mounting.hand)!;
+    const things = thingsOf(mounting);
+    const isTaken = (id: string) => (state.owners.get(id) ?? mounting.hand) !== mounting.hand;
+    if (things.some(isTaken)) return null;
+    const body = this.bodyAt.get(mounting.bodyId)!;
+    const isReady = isOn(state.mounted[body], mounting);
+    if (!isReady && this.isKept(state, mounting)) return null;
+    const isHandover = hand.placed ? false : this.handover(state, hand, things);
+    if (isHandover === null) return null;
+    const owners = this.counted.has(mounting.hand)
+      ? new Map([...state.owners, ...things.map((id) => [id, mounting.hand] as const)])
+      : state.owners;
+    if (!this.canCarry(hand, owners)) return null;
+    const isChange = isHandover || (!isReady && this.isChange(state, body, mounting));
+    const mounted = isReady ? state.mounted : this.putOn(state.mounted, body, mounting);
+    return {
+      state: {
+        ...state,
+        mounted,
+        owners,
+        holders: this.heldBy(state, hand, things, mounted),
+        cost: state.cost + (isChange ? 1 : 0),
+      },
+      put: isReady && !isHandover ? null : { mounting, isChange, isHandover },
+    };
+  }
+
+  /** Whether the body, or one that bears a piece, keeps its setup since it has been used there. */
+  private isKept({ mounted, owners }: State, { bodyId, pieces }: Mounting): boolean {
+    return this.bodies.some((id, i) => {
+      const user = owners.get(id);
+      if (user === undefined || !this.hands.get(user)?.fixedSetups) return false;
+      const on = mounted[i];
+      return id === bodyId || (typeof on === 'object' && on.pieces.some((p) => pieces.includes(p)));
+    });
+  }
+
+  /** Whether something is taken over from another shooter; null where the two cannot have met. */
+  private handover(
+    { holders }: State,
+    { shooterId }: Hand,
+    things: readonly string[],
+  ): boolean | null {
+    if (!this.shared) return false;
+    let taken = false;
+    for (const id of things) {
+      const holder = holders.get(id);
+      if (holder === undefined || holder.shooterId === shooterId) continue;
+      if (!holder.met.includes(shooterId)) return null;
+      taken = true;
+    }
+    return taken;
+  }
+
+  /** What has been used with its holders; once every body has borne something it only counts who. */
+  private heldBy(
+    state: State,
+    { shooterId, placed }: Hand,
+    things: readonly string[],
+    mounted: Mounted,
+  ): State['holders'] {
+    if (!this.shared && !mounted.includes('fresh')) return new Map();
+    const holders = new Map(state.holders);
+    for (const id of things) {
+      if (!placed || !holders.has(id)) holders.set(id, { shooterId, met: [] });
+    }
+    return holders;
+  }
+
+  /** Whether a hand can have what it has: so many bodies, so much weight; unknown is not zero. */
+  private canCarry(hand: Hand, owners: ReadonlyMap<string, number>): boolean {
+    const own = [...owners].filter(([, h]) => h === hand.index).map(([id]) => id);
+    if (own.filter((id) => this.bodyAt.has(id as BodyId)).length > hand.inHand) return false;
+    if (hand.maxWeightG === null) return true;
+    const weights = own.map((id) => this.options.weightOf?.(id) ?? null);
+    if (weights.includes(null)) return false;
+    return weights.reduce<number>((g, w) => g + (w ?? 0), 0) <= hand.maxWeightG;
+  }
+
+  private putOn(mounted: Mounted, body: number, mounting: Mounting): Mounted {
+    return mounted.map((m, i) => {
       if (i === body) return mounting;
       return typeof m !== 'string' && m.pieces.some((id) => mounting.pieces.includes(id))
         ? 'bare'
         : m;
     });
-    const used = mounting.pieces.reduce((mask, id) => mask | this.bitOf(id), state.used);
-    return {
-      ...state,
-      cost: state.cost + (this.isChange(state, body, mounting) ? 1 : 0),
-      mounted,
-      used: mounted.includes('fresh') ? used : 0,
-    };
   }
 
   /** The first setup of a body is no change where all of it can be on since the outset. */
-  private isChange(state: State, body: number, { pieces }: Mounting): boolean {
-    return (
-      state.mounted[body] !== 'fresh' || pieces.some((id) => (state.used & this.bitOf(id)) !== 0)
-    );
-  }
-
-  private bitOf(piece: string): number {
-    return this.pieceBits.get(piece) ?? -1;
+  private isChange({ mounted, holders }: State, body: number, { pieces }: Mounting): boolean {
+    return mounted[body] !== 'fresh' || pieces.some((id) => holders.has(id));
   }
 
   /** The cheapest state of each kind, without those that are too dear to matter. */
-  private merged(states: readonly State[]): State[] {
+  private merged(states: readonly State[], isOpen = true): State[] {
     const best = new Map<string, State>();
     for (const state of states) {
-      const key = keyOf(state);
+      const key = this.keyOf(state);
       const known = best.get(key);
       if (!known || state.cost < known.cost) best.set(key, state);
     }
-    const least = new Map<number, number>();
+    const least = new Map<string, number>();
     for (const { made, cost } of best.values())
-      least.set(made, Math.min(least.get(made) ?? Infinity, cost));
+      least.set(made.join(), Math.min(least.get(made.join()) ?? Infinity, cost));
+    const all = [...best.values()];
     return this.cut(
-      [...best.values()].filter(
-        ({ made, cost }) => cost <= (least.get(made) ?? 0) + this.bodies.length,
-      ),
+      !isOpen || (this.shared && !this.allMeet)
+        ? all
+        : all.filter(
+            ({ made, cost }) => cost <= (least.get(made.join()) ?? 0) + this.bodies.length,
+          ),
       ({ cost }) => cost,
     );
   }
 
   private cut<T>(all: T[], costOf: (one: T) => number): T[] {
-    if (all.length <= this.mostStates) return all;
+    const most = this.options.mostStates ?? MOST_STATES;
+    if (all.length <= most) return all;
     this.whole = false;
-    return all.sort((a, b) => costOf(a) - costOf(b)).slice(0, this.mostStates);
+    return all.sort((a, b) => costOf(a) - costOf(b)).slice(0, most);
   }
+
+  private keyOf({ mounted, made, holders, owners }: State): string {
+    const on = mounted.map((m) => (typeof m === 'string' ? m : m.key)).join('|');
+    const held = [...holders].map(([id, h]) =>
+      this.shared ? `${id}=${h.shooterId}:${h.met.join('+')}` : id,
+    );
+    const owned = [...owners].map(([id, h]) => `${id}=${h}`);
+    return `${made.join()}/${on}/${held.sort().join()}/${owned.sort().join()}`;
+  }
+}
+
+/** A state in a stretch of free order, with the numbers of the tasks that are done. */
+interface Progress {
+  readonly state: State;
+  readonly done: ReadonlySet<number>;
+}
+
+/** The body and the pieces of a mounting. */
+function thingsOf({ bodyId, pieces }: Mounting): readonly string[] {
+  return [bodyId, ...pieces];
 }
 
 const isOn = (m: Mounting | string | undefined, other: Mounting) =>
   typeof m === 'object' && m.key === other.key;
 
-const sameMounts = (a: State, b: State) => a.mounted.every((m, i) => m === b.mounted[i]);
-
-function keyOf({ mounted, made, used }: State): string {
-  return `${made}|${used}|${mounted.map((m) => (typeof m === 'string' ? m : m.key)).join('|')}`;
-}
-
 /** One order where all are on different bodies with different pieces, else every order. */
 function ordersOf(option: Option): Option[] {
   if (option.length < 2) return [option];
+  const bodies = new Set(option.map((m) => m.bodyId));
+  const pieces = option.flatMap((m) => m.pieces);
+  if (bodies.size === option.length && new Set(pieces).size === pieces.length) return [option];
   return option.flatMap((first, i) =>
     ordersOf(option.filter((_, j) => j !== i)).map((rest) => [first, ...rest]),
   );
-}
-
-/** What is on with an option besides, or null where a body or a piece would be needed twice. */
-function withAll(
-  mounted: ReadonlyMap<number, Mounting>,
-  option: Option,
-  bodyAt: ReadonlyMap<BodyId, number>,
-): Map<number, Mounting> | null {
-  const next = new Map(mounted);
-  for (const mounting of option) {
-    const body = bodyAt.get(mounting.bodyId)!;
-    const on = next.get(body);
-    if (on && on.key !== mounting.key) return null;
-    const clash = [...next].some(
-      ([other, m]) => other !== body && m.pieces.some((id) => mounting.pieces.includes(id)),
-    );
-    if (clash) return null;
-    next.set(body, mounting);
-  }
-  return next;
 }

@@ -1,5 +1,5 @@
 /** The plan by stretch: what hangs on which body, what is changed when, what is carried and packed. */
-export { fewestChanges, type Schedule, type ScheduleOptions, type Step } from './changes';
+export { fewestChanges, type Put, type Schedule, type ScheduleOptions, type Step } from './changes';
 export {
   type CarryAnswer,
   carryAnswer,
@@ -8,6 +8,7 @@ export {
   type CarryQuestion,
   type CarryStretch,
   type Doing,
+  preferredPlan,
   type OnBody,
   type Weights,
 } from './plan';
@@ -21,4 +22,6 @@ export {
   type PackingLine,
   USUAL_PICTURES_A_FRAME,
 } from './packingList';
+export { type CarriedWeight, carriedWeight, packedAnyhowG } from './packedWeight';
+export { solveCarried, solveWithinWeight } from './withinWeight';
 export { afterScenario, lostTo, type Scenario } from './scenario';

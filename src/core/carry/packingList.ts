@@ -1,5 +1,6 @@
-import { ev100OfSource, type Frame, type FrameId } from '@/core/brief';
-import { type Body, piecesOf } from '@/core/gear';
+import { type Charging, ev100OfSource, type Frame, type FrameId } from '@/core/brief';
+import { filterFNumber, filterStops } from '@/core/coverage';
+import { type Body, type Lens, piecesOf } from '@/core/gear';
 import type { CarryPlan, CarryQuestion } from './plan';
 
 /** A line of the packing list, with the figures that it was worked out from. */
@@ -8,11 +9,23 @@ export type PackingLine = { readonly id: string; readonly count: number } & (
   | {
       readonly code: 'batteries';
       readonly bodyId: string;
+      /** Pictures on one filling of the batteries: of the busiest day, or of all days. */
       readonly pictures: number;
+      /** Those of them that are made in the cold. */
+      readonly cold: number;
       readonly picturesPerCharge: number;
       readonly coldPercent: number;
-      readonly days: number;
+      readonly charging: Charging['kind'];
+      /** Charges that the power bank gives this body. */
+      readonly fromBank: number;
     }
+  | { readonly code: 'power-bank'; readonly charges: number }
+  | {
+      readonly code: 'spare-card';
+      readonly cardType: string | null;
+      readonly bodyIds: readonly string[];
+    }
+  | { readonly code: 'spare-body'; readonly bodyId: string; readonly lies: 'bag' | 'base' }
   | {
       readonly code: 'cards';
       readonly bodyId: string;
@@ -27,8 +40,22 @@ export type PackingLine = { readonly id: string; readonly count: number } & (
     }
   | { readonly code: 'tripod'; readonly frameIds: readonly FrameId[]; readonly loadG: number }
   | { readonly code: 'monopod'; readonly loadG: number }
-  | { readonly code: 'rain' | 'dust'; readonly stretchIds: readonly string[] }
+  | { readonly code: 'rain' | 'dust' | 'cold'; readonly stretchIds: readonly string[] }
   | { readonly code: 'filters'; readonly threadMm: number; readonly frameIds: readonly FrameId[] }
+  | {
+      readonly code: 'drop-in-filter';
+      readonly adapterId: string;
+      readonly frameIds: readonly FrameId[];
+    }
+  | {
+      /** A filter for a longer time; `threadMm` null where it drops into an adapter. */
+      readonly code: 'grey-filter';
+      readonly stops: number;
+      readonly threadMm: number | null;
+      readonly frameIds: readonly FrameId[];
+      readonly timeS: number;
+      readonly fNumber: number;
+    }
   | { readonly code: 'step-up-ring'; readonly fromMm: number; readonly toMm: number }
   | { readonly code: 'flash'; readonly frameIds: readonly FrameId[]; readonly guideNumberM: number }
   | { readonly code: 'flash-batteries'; readonly pictures: number }
@@ -43,7 +70,7 @@ export const USUAL_PICTURES_A_FRAME = 40;
 const FLASHES_A_SET = 150;
 /** From here a setup is not held by hand for more than minutes, g. Common practice, no source. */
 const HEAVY_SETUP_G = 3000;
-/** Darker than this one needs light for one's own hands. Common practice, no source. */
+/** Darker than this, hands need light at a support. Common practice, no source. */
 const DARK_EV100 = 2;
 /** Sizes that cards are sold in, GB. */
 const LARGEST_CARD_GB = 2048;
@@ -62,6 +89,12 @@ export function packingList(question: CarryQuestion, plan: CarryPlan): PackingLi
   );
   return [
     ...bodies.map((b): PackingLine => ({ id: b.id, code: 'body', count: 1 })),
+    ...question.limits.spares.map((s): PackingLine => ({
+      id: `spare:${s.bodyId}`,
+      code: 'spare-body',
+      ...s,
+      count: 1,
+    })),
     ...pieces.map((p): PackingLine => ({ id: p.id, code: 'piece', count: 1 })),
     ...powerAndCards(question, plan, bodies),
     ...supports(question, plan, frames),
@@ -86,82 +119,137 @@ function usedIn(plan: CarryPlan): Set<string> {
   );
 }
 
-/** Pictures that each body makes: the frames it makes, by their shares where they are stated. */
-function picturesOf({ frames, packing }: CarryQuestion, plan: CarryPlan): Map<string, number> {
+/** Pictures that a body makes in a stretch. */
+interface Made {
+  readonly bodyId: string;
+  readonly day: string | null;
+  readonly cold: boolean;
+  readonly pictures: number;
+}
+
+/** Pictures of each body and stretch: the frames made there, by their shares where they are stated. */
+function picturesMade({ frames, packing, stretches }: CarryQuestion, plan: CarryPlan): Made[] {
   const total = packing.pictures ?? USUAL_PICTURES_A_FRAME * frames.length;
   const stated = frames.flatMap((f) => (f.sharePercent === null ? [] : [f.sharePercent]));
   const mean = stated.length > 0 ? stated.reduce((a, b) => a + b, 0) / stated.length : 1;
   const shareOf = (id: FrameId) => frames.find((f) => f.id === id)?.sharePercent ?? mean;
-  const made = plan.stretches.flatMap((s) =>
-    s.hands.flatMap((h) =>
-      h.doings.flatMap((d) => (d.kind === 'frame' ? d.with.map((o) => [d, o] as const) : [])),
-    ),
-  );
-  const shares = new Map<string, number>();
-  for (const [doing, { bodyId }] of made)
-    shares.set(bodyId, (shares.get(bodyId) ?? 0) + shareOf(doing.frameId));
-  const sum = [...shares.values()].reduce((a, b) => a + b, 0);
-  return new Map([...shares].map(([id, share]) => [id, sum > 0 ? (total * share) / sum : 0]));
+  const shares = plan.stretches.flatMap(({ stretchId, hands }) => {
+    const stretch = stretches.find((s) => s.id === stretchId);
+    const there = { day: stretch?.day ?? null, cold: stretch?.weather.includes('cold') ?? false };
+    return hands.flatMap((h) =>
+      h.doings.flatMap((d) =>
+        d.kind === 'frame'
+          ? d.with.map((o) => ({ ...there, bodyId: o.bodyId as string, share: shareOf(d.frameId) }))
+          : [],
+      ),
+    );
+  });
+  const sum = shares.reduce((all, s) => all + s.share, 0);
+  return shares.map(({ share, ...made }) => ({
+    ...made,
+    pictures: sum > 0 ? (total * share) / sum : 0,
+  }));
+}
+
+const totalOf = (made: readonly Made[]) => made.reduce((sum, m) => sum + m.pictures, 0);
+
+/** The pictures made on one filling of the batteries: those of the busiest day, or all of them. */
+function onOneFilling(made: readonly Made[], charging: Charging): readonly Made[] {
+  if (charging.kind !== 'nightly') return made;
+  const days = [...new Set(made.map((m) => m.day))].map((day) => made.filter((m) => m.day === day));
+  return days.reduce<readonly Made[]>((a, b) => (totalOf(b) > totalOf(a) ? b : a), []);
 }
 
 /**
- * Batteries for the busiest day, charged every night, and one spare a body; one card a slot, which
- * all hold everything, and one spare.
+ * Batteries for the pictures on one filling, the cold counted where it is cold, and one spare a body;
+ * a power bank spares some. Cards one a slot, which all hold everything, and a spare.
  */
 function powerAndCards(
   question: CarryQuestion,
   plan: CarryPlan,
   bodies: readonly Body[],
 ): PackingLine[] {
-  const pictures = picturesOf(question, plan);
-  const days = Math.max(1, new Set(question.stretches.flatMap((s) => s.day ?? [])).size);
-  const { coldPercent } = question.packing;
-  return bodies.flatMap((body): PackingLine[] => {
-    const own = Math.ceil(pictures.get(body.id) ?? 0);
-    const lines: PackingLine[] = [];
-    const { picturesPerCharge, fileMb } = body;
-    if (picturesPerCharge === null)
-      lines.push({ id: `battery:${body.id}`, code: 'unknown-charge', bodyId: body.id, count: 2 });
-    else {
-      const charge = picturesPerCharge * (1 - coldPercent / 100);
-      lines.push({
-        id: `battery:${body.id}`,
-        code: 'batteries',
-        bodyId: body.id,
-        pictures: own,
-        picturesPerCharge,
-        coldPercent,
-        days,
-        count: Math.max(1, Math.ceil(own / days / charge)) + 1,
-      });
-    }
-    const slots = body.cardSlots ?? 1;
-    if (fileMb === null)
-      lines.push({
-        id: `card:${body.id}`,
-        code: 'unknown-file',
-        bodyId: body.id,
-        count: slots + 1,
-      });
-    else {
-      const neededGb = (own * fileMb) / MB_PER_GB;
-      const cardGb = CARD_SIZES_GB.find((gb) => gb >= neededGb) ?? LARGEST_CARD_GB;
-      const aSlot = Math.max(1, Math.ceil(neededGb / cardGb));
-      lines.push({
-        id: `card:${body.id}`,
-        code: 'cards',
-        bodyId: body.id,
-        pictures: own,
-        fileMb,
-        slots,
-        neededGb,
-        aSlot,
-        cardGb,
-        count: slots * aSlot + 1,
-      });
-    }
-    return lines;
+  const made = picturesMade(question, plan);
+  const { charging, spareCards } = question.packing;
+  const banked = charging.kind === 'powerBank' ? charging.charges : 0;
+  const lines = bodies.flatMap((body): PackingLine[] => {
+    const own = made.filter((m) => m.bodyId === body.id);
+    const share = totalOf(own) / Math.max(1, totalOf(made));
+    return [
+      batteriesOf(body, own, question, Math.floor(banked * share)),
+      cardsOf(body, Math.ceil(totalOf(own))),
+    ];
   });
+  const bank: PackingLine[] =
+    charging.kind === 'powerBank'
+      ? [{ id: 'power-bank', code: 'power-bank', charges: charging.charges, count: 1 }]
+      : [];
+  return [...lines, ...bank, ...spareCardsFor(bodies, spareCards)];
+}
+
+function batteriesOf(
+  body: Body,
+  made: readonly Made[],
+  { packing: { coldPercent, charging } }: CarryQuestion,
+  fromBank: number,
+): PackingLine {
+  const id = `battery:${body.id}`;
+  const { picturesPerCharge } = body;
+  if (picturesPerCharge === null) return { id, code: 'unknown-charge', bodyId: body.id, count: 2 };
+  const filling = onOneFilling(made, charging);
+  const cold = totalOf(filling.filter((m) => m.cold));
+  const warm = totalOf(filling) - cold;
+  const charges = warm / picturesPerCharge + cold / (picturesPerCharge * (1 - coldPercent / 100));
+  return {
+    id,
+    code: 'batteries',
+    bodyId: body.id,
+    pictures: Math.ceil(warm + cold),
+    cold: Math.ceil(cold),
+    picturesPerCharge,
+    coldPercent,
+    charging: charging.kind,
+    fromBank,
+    count: Math.max(1, Math.ceil(charges - fromBank)) + 1,
+  };
+}
+
+function cardsOf(body: Body, pictures: number): PackingLine {
+  const id = `card:${body.id}`;
+  const slots = body.cardSlots ?? 1;
+  const { fileMb } = body;
+  if (fileMb === null) return { id, code: 'unknown-file', bodyId: body.id, count: slots };
+  const neededGb = (pictures * fileMb) / MB_PER_GB;
+  const cardGb = CARD_SIZES_GB.find((gb) => gb >= neededGb) ?? LARGEST_CARD_GB;
+  const aSlot = Math.max(1, Math.ceil(neededGb / cardGb));
+  return {
+    id,
+    code: 'cards',
+    bodyId: body.id,
+    pictures,
+    fileMb,
+    slots,
+    neededGb,
+    aSlot,
+    cardGb,
+    count: slots * aSlot,
+  };
+}
+
+/** One spare for all bodies that take the same kind of card, or one for each; an unknown kind is its own. */
+function spareCardsFor(bodies: readonly Body[], how: 'shared' | 'each'): PackingLine[] {
+  const groups = new Map<string, Body[]>();
+  for (const b of bodies) {
+    const key = how === 'each' || b.cardType === null ? b.id : `type ${b.cardType}`;
+    groups.set(key, [...(groups.get(key) ?? []), b]);
+  }
+  return [...groups.values()].map((group) => ({
+    id: `spare-card:${group[0]!.id}`,
+    code: 'spare-card',
+    cardType: group[0]!.cardType,
+    bodyIds: group.map((b) => b.id),
+    count: 1,
+  }));
 }
 
 /** Of the frames, those that the plan makes somewhere where a thing is allowed. */
@@ -193,7 +281,9 @@ function supports(
   const still = madeWhere('support', question, plan, frames)
     .filter((f) => f.light.support === 'support')
     .map((f) => f.id);
-  const dark = frames.filter((f) => (ev100OfSource(f.light.source) ?? Infinity) < DARK_EV100);
+  const dark = frames.filter(
+    (f) => still.includes(f.id) && (ev100OfSource(f.light.source) ?? Infinity) < DARK_EV100,
+  );
   return [
     ...(still.length > 0
       ? [{ id: 'tripod', code: 'tripod', frameIds: still, loadG: heaviest, count: 1 } as const]
@@ -212,46 +302,102 @@ function weatherThings({ stretches }: CarryQuestion): PackingLine[] {
     [
       ['wet', 'rain'],
       ['dust', 'dust'],
+      ['cold', 'cold'],
     ] as const
   ).flatMap(([weather, code]) => {
-    const stretchIds = stretches.filter((s) => s.weather === weather).map((s) => s.id);
+    const stretchIds = stretches.filter((s) => s.weather.includes(weather)).map((s) => s.id);
     return stretchIds.length === 0 ? [] : [{ id: code, code, stretchIds, count: 1 }];
   });
 }
 
-/** One set for the largest thread that a frame with a filter needs, and a ring for each smaller one. */
+/** A frame as the plan makes it, with a lens and perhaps an adapter that a filter drops into. */
+interface Filtered {
+  readonly frame: Frame;
+  readonly lens: Lens;
+  readonly dropInId: string | null;
+}
+
+/**
+ * One set for the largest thread that a frame with a filter needs, and a ring for each smaller one;
+ * filters that drop into an adapter; and the strength that a longer time asks for.
+ */
 function filters(
   { shelf }: CarryQuestion,
   plan: CarryPlan,
   frames: readonly Frame[],
 ): PackingLine[] {
-  const asking = new Set(frames.filter((f) => f.special.frontFilter).map((f) => f.id));
-  const lensIds = plan.stretches.flatMap((s) =>
+  const made = plan.stretches.flatMap((s) =>
     s.hands.flatMap((h) =>
-      h.doings.flatMap((d) =>
-        d.kind === 'frame' && asking.has(d.frameId) ? d.with.flatMap((o) => o.pieceIds) : [],
-      ),
+      h.doings.flatMap((d): Filtered[] => {
+        const frame = d.kind === 'frame' ? frames.find((f) => f.id === d.frameId) : undefined;
+        if (d.kind !== 'frame' || !frame) return [];
+        return d.with.flatMap(({ pieceIds }) => {
+          const lens = shelf.lenses.find((l) => pieceIds.includes(l.id));
+          const into = shelf.adapters.find((a) => pieceIds.includes(a.id) && a.dropInFilter);
+          return lens ? [{ frame, lens, dropInId: into?.id ?? null }] : [];
+        });
+      }),
     ),
   );
+  const wished = made.filter(({ frame }) => frame.special.frontFilter);
+  const grey = made.filter(({ frame, lens }) => filterStops(frame, lens) > 0);
+  const idsOf = (some: readonly Filtered[]) => [...new Set(some.map(({ frame }) => frame.id))];
+  const inFront = (some: readonly Filtered[]) => some.filter((m) => m.dropInId === null);
   const threads = [
-    ...new Set(
-      shelf.lenses.flatMap((l) =>
-        lensIds.includes(l.id) && l.filterMm !== null ? [l.filterMm] : [],
-      ),
-    ),
+    ...new Set(inFront([...wished, ...grey]).flatMap(({ lens }) => lens.filterMm ?? [])),
   ].sort((a, b) => b - a);
-  const [largest, ...smaller] = threads;
-  if (largest === undefined) return [];
+  const [largest = null, ...smaller] = threads;
+  const adapters = [...new Set(wished.flatMap((m) => m.dropInId ?? []))];
   return [
-    { id: 'filters', code: 'filters', threadMm: largest, frameIds: [...asking], count: 1 },
+    ...(largest !== null && inFront(wished).length > 0
+      ? [
+          {
+            id: 'filters',
+            code: 'filters',
+            threadMm: largest,
+            frameIds: idsOf(inFront(wished)),
+            count: 1,
+          } as const,
+        ]
+      : []),
+    ...adapters.map((adapterId): PackingLine => ({
+      id: `drop-in:${adapterId}`,
+      code: 'drop-in-filter',
+      adapterId,
+      frameIds: idsOf(wished.filter((m) => m.dropInId === adapterId)),
+      count: 1,
+    })),
+    ...greyFilters(grey, largest),
     ...smaller.map((fromMm): PackingLine => ({
       id: `ring:${fromMm}`,
       code: 'step-up-ring',
       fromMm,
-      toMm: largest,
+      toMm: largest ?? fromMm,
       count: 1,
     })),
   ];
+}
+
+/** One filter for the strongest that a longer time asks for, in front or dropped in. */
+function greyFilters(made: readonly Filtered[], threadMm: number | null): PackingLine[] {
+  const kinds = [made.filter((m) => m.dropInId === null), made.filter((m) => m.dropInId !== null)];
+  return kinds.flatMap((some, dropIn): PackingLine[] => {
+    if (some.length === 0) return [];
+    const stopsOf = ({ frame, lens }: Filtered) => filterStops(frame, lens);
+    const strongest = some.reduce((a, b) => (stopsOf(b) > stopsOf(a) ? b : a));
+    return [
+      {
+        id: dropIn ? 'grey-filter:drop-in' : 'grey-filter',
+        code: 'grey-filter',
+        stops: Math.ceil(stopsOf(strongest)),
+        threadMm: dropIn ? null : threadMm,
+        frameIds: [...new Set(some.map(({ frame }) => frame.id))],
+        timeS: strongest.frame.light.shortestTimeS ?? 0,
+        fNumber: filterFNumber(strongest.lens.smallestFNumber),
+        count: 1,
+      },
+    ];
+  });
 }
 
 function flashes(

@@ -1,8 +1,8 @@
 import type { FrameId, Outing, Packing, ShooterId, StretchId } from '@/core/brief';
 import type { Body, BodyId } from '@/core/gear';
 import { piecesOf } from '@/core/gear';
-import type { LineupQuestion, LineupResult } from '@/core/lineup';
-import { fewestChanges, type Schedule, type Step } from './changes';
+import { firstPerson, type LineupQuestion, type LineupResult } from '@/core/lineup';
+import { fewestChanges, type Put, type Schedule, type Step } from './changes';
 import { lightestPieces } from './lightest';
 import {
   type HandShift,
@@ -45,6 +45,8 @@ export interface Weights {
 /** One shooter in one stretch. */
 export interface CarryHand {
   readonly shooterId: ShooterId | null;
+  /** A camera that stands there and that nobody carries. */
+  readonly placed: boolean;
   /** What is mounted when the stretch begins; a body without a setup has an empty list. */
   readonly start: readonly OnBody[];
   readonly bag: readonly string[];
@@ -105,8 +107,9 @@ export function carryAnswer(question: CarryQuestion, result: LineupResult): Carr
       question.packing.anyOrder.some((id) => id === s.stretchId) ? [i] : [],
     ),
   );
+  const { weightOf } = itemsOf(question);
   const schedule = (of: readonly Shift[], anyOrder: ReadonlySet<number>) =>
-    fewestChanges(of, { anyOrder });
+    fewestChanges(of, { anyOrder, weightOf });
   const fewest = planOf(question, result, shifts, schedule(shifts, free));
   const lightest = planOf(question, result, light, schedule(light, free));
   const [plan, other] =
@@ -121,9 +124,26 @@ export function carryAnswer(question: CarryQuestion, result: LineupResult): Carr
   };
 }
 
+/** The part of a lineup's result that a plan is made from. */
+export type Planned = Pick<LineupResult, 'lineup' | 'bodies'> & {
+  readonly frames: readonly Pick<LineupResult['frames'][number], 'frameId' | 'state'>[];
+};
+
+/** The plan by the person's preference alone. */
+export function preferredPlan(question: CarryQuestion, result: Planned): CarryPlan {
+  const shifts = shiftsOf(question, result);
+  const { anyOrder, prefer } = question.packing;
+  const free = new Set(
+    shifts.flatMap((s, i) => (anyOrder.some((id) => id === s.stretchId) ? [i] : [])),
+  );
+  const of = prefer === 'changes' ? shifts : lightestPieces(shifts, question);
+  const { weightOf } = itemsOf(question);
+  return planOf(question, result, of, fewestChanges(of, { anyOrder: free, weightOf }));
+}
+
 function planOf(
   question: CarryQuestion,
-  result: LineupResult,
+  result: Planned,
   shifts: readonly Shift[],
   schedule: Schedule,
 ): CarryPlan {
@@ -133,21 +153,22 @@ function planOf(
   const holder = new Map<string, ShooterId | null>();
   const along = [
     ...takenPieces(result),
-    ...new Set(schedule.steps.flatMap((s) => s.with.map((m) => m.bodyId))),
+    ...result.bodies,
+    ...question.limits.spares.map((s) => s.bodyId),
   ];
   const stretches = shifts.map((shift, at) => {
     const steps = schedule.steps.filter((s) => s.shift === at);
-    const { before, during } = atRest(steps, shift.changes);
+    const { before, during } = atRest(steps, shift);
     for (const { mounting } of before) putOn(mounted, mounting);
     const started = new Map(mounted);
-    const hands = shift.hands.map((h) => handOf(h, during, started, items, question.packing));
+    const hands = shift.hands.map((h) => handOf(h, during, started, items, question));
     for (const { put } of during) for (const { mounting } of put) putOn(mounted, mounting);
     const carried = hands.map((h) => [
       ...h.bag,
       ...h.start.flatMap((s) => [s.bodyId, ...s.pieceIds]),
     ]);
     const handovers = shift.hands.flatMap(({ hand }, i) =>
-      (carried[i] ?? []).flatMap((id) => {
+      (hand.placed ? [] : (carried[i] ?? [])).flatMap((id) => {
         const from = holder.get(id);
         holder.set(id, hand.shooterId);
         return from !== undefined && from !== hand.shooterId ? [{ id, to: hand.shooterId }] : [];
@@ -178,19 +199,18 @@ function planOf(
 
 /** Whether more than one hand can make a task with its own bodies alone. */
 function byMany({ options }: Task, hands: readonly HandShift[]): boolean {
-  const able = hands.filter(({ bodyIds }) =>
-    options.some((option) => option.every((m) => bodyIds.includes(m.bodyId))),
+  const able = hands.filter(({ hand }) =>
+    options.some((option) => option.every((m) => m.hand === hand.index)),
   );
   return able.length > 1;
 }
-
-type Put = Step['put'][number];
 
 /**
  * Changes that can be made at rest before a stretch: the first on each body, as long as nothing of
  * it is used on another body before. Where no lens may be changed, all of them.
  */
-function atRest(steps: readonly Step[], mayChange: boolean): { before: Put[]; during: Step[] } {
+function atRest(steps: readonly Step[], { hands }: Shift): { before: Put[]; during: Step[] } {
+  const fixed = new Set(hands.filter((h) => h.hand.fixedSetups).map((h) => h.hand.index));
   const before: Put[] = [];
   const touched = new Set<BodyId>();
   const used = new Set<string>();
@@ -199,7 +219,7 @@ function atRest(steps: readonly Step[], mayChange: boolean): { before: Put[]; du
       const { bodyId, pieces } = p.mounting;
       const first = !touched.has(bodyId) && !pieces.some((id) => used.has(id));
       touched.add(bodyId);
-      if (!first && mayChange) return true;
+      if (!first && !fixed.has(p.mounting.hand)) return true;
       before.push(p);
       return false;
     });
@@ -220,52 +240,47 @@ function putOn(mounted: Map<BodyId, Mounting>, mounting: Mounting): void {
 
 const onBody = ({ bodyId, pieces }: Mounting): OnBody => ({ bodyId, pieceIds: pieces });
 
+/** What one shooter has and does in a stretch; who has nothing to photograph carries nothing. */
 function handOf(
-  { hand, bodyIds, mountings }: HandShift,
+  { hand }: HandShift,
   steps: readonly Step[],
   started: ReadonlyMap<BodyId, Mounting>,
   items: Items,
-  packing: Packing,
+  { packing, limits, outing }: CarryQuestion,
 ): CarryHand {
-  const own = new Set<BodyId>(bodyIds);
-  const reachable = new Set(mountings.flatMap((m) => m.pieces));
   const doings: Doing[] = steps.flatMap((step) => {
-    const ours = step.with.filter((m) => own.has(m.bodyId));
+    const ours = step.with.filter((m) => m.hand === hand.index);
     if (ours.length === 0) return [];
     return [
       ...step.put
-        .filter((p) => own.has(p.mounting.bodyId))
+        .filter((p) => p.mounting.hand === hand.index)
         .map((p) => ({ kind: 'put' as const, on: onBody(p.mounting), isChange: p.isChange })),
       { kind: 'frame' as const, frameId: step.frameId, with: ours.map(onBody) },
     ];
   });
-  const used = new Set(
-    doings.flatMap((d) =>
-      d.kind === 'put'
-        ? [d.on.bodyId, ...d.on.pieceIds]
-        : d.with.flatMap((o) => [o.bodyId, ...o.pieceIds]),
-    ),
-  );
-  const needed = bodyIds.filter((id) => used.has(id));
-  const inHand = (needed.length > 0 ? needed : bodyIds).slice(0, Math.max(1, hand.inHand));
-  const start = inHand.map((bodyId) => {
+  const inUse = doings.flatMap((d) => (d.kind === 'put' ? [d.on] : d.with));
+  const bodyIds = [...new Set(inUse.map((o) => o.bodyId))];
+  const used = new Set(inUse.flatMap((o) => [o.bodyId as string, ...o.pieceIds]));
+  const start = bodyIds.map((bodyId) => {
     const on = started.get(bodyId);
-    const mine = on?.pieces.every((id) => reachable.has(id));
-    return {
-      bodyId,
-      pieceIds: on && mine && on.pieces.some((id) => used.has(id)) ? on.pieces : [],
-    };
+    return { bodyId, pieceIds: on?.pieces.every((id) => used.has(id)) ? on.pieces : [] };
   });
-  const worn = new Set(start.flatMap((s) => s.pieceIds));
-  const bag = [...used].filter((id) => !worn.has(id) && !own.has(id as BodyId));
+  const worn = new Set<string>([...bodyIds, ...start.flatMap((s) => s.pieceIds)]);
+  const spares = limits.spares.filter((s) => s.lies === 'bag').map((s) => s.bodyId);
+  const carriesSpares = hand.shooterId === firstPerson(outing.shooters) && doings.length > 0;
+  const bag = [...[...used].filter((id) => !worn.has(id)), ...(carriesSpares ? spares : [])];
   return {
     shooterId: hand.shooterId,
+    placed: hand.placed,
     start,
     bag,
     doings,
-    weights: weightsOf(start, bag, doings, items, packing),
+    weights: hand.placed ? NO_WEIGHTS : weightsOf(start, bag, doings, items, packing),
   };
 }
+
+/** What a camera that stands somewhere weighs on anyone. */
+const NO_WEIGHTS: Weights = { inHandG: 0, shoulderG: 0, bagG: 0, allG: 0, unknown: [] };
 
 interface Items {
   readonly weightOf: (id: string) => number | null;
@@ -310,7 +325,7 @@ function worstOf(stretches: readonly CarryStretch[]): CarryPlan['worst'] {
   let worst: CarryPlan['worst'] = null;
   for (const { stretchId, hands } of stretches)
     for (const { shooterId, weights } of hands)
-      if (worst === null || weights.allG > worst.weightG)
+      if (weights.allG > (worst?.weightG ?? 0))
         worst = { stretchId, shooterId, weightG: weights.allG };
   return worst;
 }

@@ -53,6 +53,8 @@ export function afterScenario(
       ...limits,
       lockedIn: [],
       lockedOut: limits.lockedOut.filter((id) => id !== broken),
+      // A spare body stands in for one that breaks.
+      spares: shelf.bodies.some((b) => b.id === broken) ? [] : limits.spares,
       maxLenses: null,
       wantRatePercent: 0,
     },
@@ -68,7 +70,8 @@ export function lostTo(before: LineupResult, after: LineupResult): FrameId[] {
 }
 
 function stretchesLeft(stretches: readonly Stretch[], scenario: Scenario): Stretch[] {
-  if (scenario.kind === 'wet') return stretches.map((s) => ({ ...s, weather: 'wet' as const }));
+  if (scenario.kind === 'wet')
+    return stretches.map((s) => ({ ...s, weather: [...new Set([...s.weather, 'wet' as const])] }));
   if (scenario.kind !== 'late') return [...stretches];
   const firstDay = stretches.map((s) => s.day ?? '').sort()[0] ?? '';
   const ofFirst = stretches.filter((s) => (s.day ?? '') === firstDay && s.fromTime !== null);

@@ -1,4 +1,11 @@
-import { footingOf, type Frame, type FrameId, needAxis, type StretchId } from '@/core/brief';
+import {
+  footingOf,
+  type Frame,
+  type FrameId,
+  needAxis,
+  type ShooterId,
+  type StretchId,
+} from '@/core/brief';
 import { type Verdict, verdictOn } from '@/core/coverage';
 import { type BodyId, kitPieces, mountableSetups, type Setup } from '@/core/gear';
 import { type Interval, subtract, union } from '@/core/intervals';
@@ -11,13 +18,16 @@ import {
   occasionsOf,
 } from '@/core/lineup';
 
-/** One setup on one body: what is mounted to make a picture, or a part of one. */
+/** One setup on one body in one shooter's hands: what is mounted to make a picture, or a part of one. */
 export interface Mounting {
+  /** Alike for the same pieces on the same body, whoever holds it. */
   readonly key: string;
   readonly bodyId: BodyId;
   readonly setup: Setup;
   /** Ids of the lens and what stands behind it. */
   readonly pieces: readonly string[];
+  /** Number of the hand that it is in. */
+  readonly hand: number;
 }
 
 /** Mountings that make a frame together, one after another or at once. */
@@ -29,7 +39,7 @@ export interface Task {
   readonly options: readonly Option[];
 }
 
-/** What one shooter has in one stretch. */
+/** What one shooter may have in one stretch; what it is in the end is decided with the changes. */
 export interface HandShift {
   readonly hand: Hand;
   readonly bodyIds: readonly BodyId[];
@@ -43,18 +53,24 @@ export interface Shift {
   readonly changes: boolean;
   readonly hands: readonly HandShift[];
   readonly tasks: readonly Task[];
+  /** Shooters who can meet before it, in pairs. */
+  readonly meetings: readonly (readonly [ShooterId | null, ShooterId | null])[];
 }
 
 /** Most setups that together make one held range; more are not looked at. */
 const MOST_TOGETHER = 3;
 
+/** What a lineup takes, and what it gets. */
+type Lineup = Pick<LineupResult, 'lineup' | 'bodies'> & {
+  readonly frames: readonly Pick<LineupResult['frames'][number], 'frameId' | 'state'>[];
+};
+
 /** The stretches of an outing with the frames that the lineup gets, and every way of making each. */
-export function shiftsOf(question: LineupQuestion, result: LineupResult): Shift[] {
-  const { shelf, frames, limits } = question;
+export function shiftsOf(question: LineupQuestion, result: Lineup): Shift[] {
+  const { shelf, frames, stretches } = question;
   const taken = new Set<string>(takenPieces(result));
-  const bodies = shelf.bodies.filter(
-    (b) => limits.sources.includes(b.ownership) && !limits.lockedOut.includes(b.id),
-  );
+  const along = new Set<string>(result.bodies);
+  const bodies = shelf.bodies.filter((b) => along.has(b.id));
   const setups = mountableSetups({
     mounts: shelf.mounts,
     bodies,
@@ -64,7 +80,7 @@ export function shiftsOf(question: LineupQuestion, result: LineupResult): Shift[
     adapters: shelf.adapters.filter((a) => taken.has(a.id)),
   });
   const hands = handsOf(question, bodies);
-  const shifts = hands.map((hand, i) => handShift(hand, setups, result.hands[i], taken));
+  const shifts = hands.map((hand) => handShift(hand, setups));
   const got = new Set<FrameId>(
     result.frames.filter((f) => f.state !== 'lost').map((f) => f.frameId),
   );
@@ -72,50 +88,104 @@ export function shiftsOf(question: LineupQuestion, result: LineupResult): Shift[
     frames.filter((f) => got.has(f.id)).map((f) => [f.id, occasionsOf(f, hands)] as const),
   );
   const stretchIds = [...new Set(hands.map((h) => h.stretchId))];
-  return stretchIds.map((stretchId) => {
+  return stretchIds.map((stretchId, at) => {
     const own = shifts.filter((s) => s.hand.stretchId === stretchId);
     return {
       stretchId,
-      changes: !own.some((s) => s.hand.fixedSetups),
+      changes: !own.some((s) => s.hand.fixedSetups && !s.hand.placed),
       hands: own,
       tasks: frames.flatMap((frame) => {
         const here = (occasions.get(frame.id) ?? []).filter((o) => o.stretchId === stretchId);
-        const options = here.flatMap((o) => optionsOf(o, own, question));
+        const options = optionsOf(frame, here, own, question);
         return options.length === 0 ? [] : [{ frame, options }];
       }),
+      meetings: meetingsAt(stretches, at),
     };
   });
 }
 
-export function takenPieces({ lineup }: LineupResult): string[] {
+export function takenPieces({ lineup }: Pick<LineupResult, 'lineup'>): string[] {
   return [...lineup.lensIds, ...lineup.converterIds, ...lineup.tubeIds, ...lineup.adapterIds];
 }
 
-function handShift(
-  hand: Hand,
-  setups: readonly Setup[],
-  chosen: LineupResult['hands'][number] | undefined,
-  taken: ReadonlySet<string>,
-): HandShift {
-  const bodyIds = chosen?.bodyIds ?? hand.bodyIds;
-  const inHand = new Set<BodyId>(bodyIds);
-  const pieces = new Set<string>(chosen?.pieceIds ?? taken);
-  const fixed = chosen?.fixed?.map((f) => `${f.bodyId} ${f.pieceIds.join('+')}`);
-  const allowed = fixed ? new Set(fixed) : null;
+/**
+ * Who can hand something over to whom before a stretch: all overnight, and on the same day those who
+ * are both in the stretch or both in the one before.
+ */
+function meetingsAt(stretches: LineupQuestion['stretches'], at: number): Shift['meetings'] {
+  const here = stretches[at];
+  const before = stretches[at - 1];
+  if (!here) return [];
+  if (before && before.day !== here.day) return pairsOf(stretches.flatMap((s) => s.hands));
+  return [before, here].flatMap((s) => (s ? pairsOf(s.hands) : []));
+}
+
+function pairsOf(hands: readonly { readonly shooterId: ShooterId }[]): [ShooterId, ShooterId][] {
+  const ids = [...new Set(hands.map((h) => h.shooterId))];
+  return ids.flatMap((a) => ids.filter((b) => b !== a).map((b): [ShooterId, ShooterId] => [a, b]));
+}
+
+function handShift(hand: Hand, setups: readonly Setup[]): HandShift {
+  const own = new Set<BodyId>(hand.bodyIds);
   const mountings = setups
-    .filter((s) => inHand.has(s.bodyId) && kitPieces(s).every((id) => pieces.has(id)))
-    .filter((s) => allowed === null || allowed.has(`${s.bodyId} ${kitPieces(s).join('+')}`))
+    .filter((s) => own.has(s.bodyId))
     .map((setup) => ({
       // A built-in converter switched in is no other mounting: nothing comes off the body.
       key: `${setup.bodyId} ${kitPieces(setup).join('+')}`,
       bodyId: setup.bodyId,
       setup,
       pieces: kitPieces(setup),
+      hand: hand.index,
     }));
-  return { hand, bodyIds, mountings };
+  return { hand, bodyIds: hand.bodyIds, mountings };
 }
 
+/** Every way of making a frame in one stretch: once, or by two covers where it needs a backup. */
 function optionsOf(
+  frame: Frame,
+  occasions: readonly Occasion[],
+  hands: readonly HandShift[],
+  question: Pick<LineupQuestion, 'limits'>,
+): Option[] {
+  const covers = occasions.map((o) => coversOf(o, hands, question));
+  const all = covers.flat();
+  if (frame.twice === null) return all;
+  const shooterOf = (option: Option) =>
+    hands.find((h) => h.hand.index === option[0]?.hand)?.hand.shooterId ?? null;
+  if (frame.twice.by === 'people' && frame.twice.shooterIds.length > 0) {
+    return frame.twice.shooterIds.reduce<Option[]>(
+      (ways, id) =>
+        withEach(
+          ways,
+          all.filter((option) => shooterOf(option) === id),
+        ),
+      [[]],
+    );
+  }
+  const byPeople = frame.twice.by === 'people';
+  return all.flatMap((one, i) =>
+    all
+      .slice(i + 1)
+      .filter((other) => areApart(one, other) && !(byPeople && shooterOf(one) === shooterOf(other)))
+      .map((other) => [...one, ...other]),
+  );
+}
+
+function withEach(ways: readonly Option[], more: readonly Option[]): Option[] {
+  return ways.flatMap((way) =>
+    more.filter((other) => areApart(way, other)).map((other) => [...way, ...other]),
+  );
+}
+
+/** Whether two covers share neither a body nor a piece. */
+function areApart(one: Option, other: Option): boolean {
+  return one.every((a) =>
+    other.every((b) => a.bodyId !== b.bodyId && !a.pieces.some((id) => b.pieces.includes(id))),
+  );
+}
+
+/** The setups, alone or together, that make all of a frame on one occasion; one of each key a hand. */
+function coversOf(
   occasion: Occasion,
   hands: readonly HandShift[],
   { limits }: Pick<LineupQuestion, 'limits'>,
@@ -127,23 +197,10 @@ function optionsOf(
     .map((mounting) => ({ mounting, verdict: verdictOn(mounting.setup, occasion.frame, limits) }))
     .filter(({ verdict }) => verdict.able.length > 0);
   const whole = looked.filter(({ verdict }) => verdict.got).map(({ mounting }) => mounting);
-  if (occasion.frame.twice) {
-    const pairs = pairsApart(whole);
-    if (pairs.length > 0) return pairs;
-  }
-  const alone = whole.map((mounting) => [mounting]);
+  const once = new Map(whole.map((m) => [`${m.hand} ${m.key}`, m]));
+  const alone = [...once.values()].map((mounting) => [mounting]);
   if (footingOf(occasion.frame.need) !== 'held') return alone;
   return [...alone, ...together(looked, needAxis(occasion.frame.need).range)];
-}
-
-/** Pairs that share neither a body nor a piece. */
-function pairsApart(mountings: readonly Mounting[]): Option[] {
-  return mountings.flatMap((a, i) =>
-    mountings
-      .slice(i + 1)
-      .filter((b) => a.bodyId !== b.bodyId && !a.pieces.some((id) => b.pieces.includes(id)))
-      .map((b) => [a, b]),
-  );
 }
 
 /** Sets of setups of which each makes a part of a range and only all of them make it whole. */

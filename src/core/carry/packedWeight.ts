@@ -1,0 +1,79 @@
+import type { PackedWeights } from '@/core/brief';
+import { piecesOf } from '@/core/gear';
+import type { PackingLine } from './packingList';
+import type { CarryQuestion } from './plan';
+
+/** What everything that is carried weighs, and what of it nobody knows. */
+export interface CarriedWeight {
+  readonly weightG: number;
+  /** Of it, what is neither a body in use nor a lens, converter, tube or adapter. */
+  readonly packedG: number;
+  /** Lines of unknown weight, by their ids. */
+  readonly unknown: readonly string[];
+}
+
+/** Which usual weight a line counts. */
+const WEIGHT_OF: Readonly<Partial<Record<PackingLine['code'], keyof PackedWeights>>> = {
+  batteries: 'batteryG',
+  'unknown-charge': 'batteryG',
+  'flash-batteries': 'batteryG',
+  cards: 'cardG',
+  'unknown-file': 'cardG',
+  'spare-card': 'cardG',
+  tripod: 'tripodG',
+  monopod: 'monopodG',
+  filters: 'filterG',
+  'drop-in-filter': 'filterG',
+  'grey-filter': 'filterG',
+  'step-up-ring': 'filterG',
+  flash: 'flashG',
+  rain: 'rainG',
+  dust: 'rainG',
+  headlamp: 'headlampG',
+  'power-bank': 'powerBankG',
+};
+
+/**
+ * Weight of a packing list with the bag, g: bodies, pieces, support, batteries, cards, own things. A
+ * spare body that stays at the base is not carried, and warm clothes are worn.
+ */
+export function carriedWeight(
+  { shelf, packing }: CarryQuestion,
+  lines: readonly PackingLine[],
+): CarriedWeight {
+  const gear = new Map<string, number | null>(
+    [...piecesOf(shelf), ...shelf.bodies].map((item) => [item.id, item.weightG]),
+  );
+  const unknown: string[] = [];
+  let weightG = 0;
+  let packedG = 0;
+  const add = (id: string, each: number | null, count: number, isPacked: boolean) => {
+    if (each === null) return unknown.push(id);
+    weightG += each * count;
+    if (isPacked) packedG += each * count;
+  };
+  for (const line of lines) {
+    const { id, code, count } = line;
+    if (code === 'cold' || (code === 'spare-body' && line.lies === 'base')) continue;
+    if (code === 'body' || code === 'piece') add(id, gear.get(id) ?? null, count, false);
+    else if (code === 'spare-body') add(id, gear.get(line.bodyId) ?? null, count, true);
+    else if (code === 'thing') add(id, line.weightG, count, true);
+    else {
+      const key = WEIGHT_OF[code];
+      add(id, key ? packing.weights[key] : null, count, true);
+    }
+  }
+  add('bag', packing.bagWeightG, 1, true);
+  return { weightG, packedG, unknown };
+}
+
+/** What is packed whatever is chosen, g: the bag, own things, and spare bodies that lie in the bag. */
+export function packedAnyhowG({ shelf, packing, limits }: CarryQuestion): number {
+  const spares = limits.spares
+    .filter((s) => s.lies === 'bag')
+    .map((s) => shelf.bodies.find((b) => b.id === s.bodyId)?.weightG ?? 0);
+  return [packing.bagWeightG ?? 0, ...packing.things.map((t) => t.weightG ?? 0), ...spares].reduce(
+    (sum, g) => sum + g,
+    0,
+  );
+}
