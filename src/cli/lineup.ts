@@ -3,8 +3,6 @@ import { argv, stderr, stdout } from 'node:process';
 import { answerInFull } from '@/workers/answerLineup';
 import { decode } from '@/document';
 
-const TIME_LIMIT_S = 60;
-
 /** `lineup FILE`: prints the best lineup of an outing file as JSON. Exit 1 on bad input. */
 async function main(): Promise<number> {
   const path = argv[2];
@@ -29,7 +27,7 @@ async function main(): Promise<number> {
     stderr.write(`${path}: ${file.error.message}\n${fields.join('')}`);
     return 1;
   }
-  stdout.write(`${JSON.stringify(await answerInFull(file.value, TIME_LIMIT_S), null, 2)}\n`);
+  stdout.write(`${JSON.stringify(await answerInFull(file.value), null, 2)}\n`);
   return 0;
 }
 

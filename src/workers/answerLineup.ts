@@ -6,32 +6,42 @@ import {
   type CarryQuestion,
   lostTo,
   type Scenario,
+  solveWithinWeight,
 } from '@/core/carry';
 import {
   explain,
   exploreBeside,
-  exploreLineup,
   type ExploreOptions,
   type LineupQuestion,
   type LineupResult,
   type LineupRivals,
+  type MipSolver,
   solveChoice,
-  solveLineup,
 } from '@/core/lineup';
 import { loadHighsSolver } from './highsSolver';
 
+/** A question, with the packing where all that is carried is limited. */
+export type Asked = LineupQuestion | CarryQuestion;
+
+const clock = () => performance.now();
+
+function solve(solver: MipSolver, question: Asked, timeLimitS: number) {
+  const options = { timeLimitS, now: clock };
+  return 'packing' in question
+    ? solveWithinWeight(solver, question, options)
+    : { ...solveChoice(solver, question, options), question };
+}
+
 /** Chooses the lineup with HiGHS and the real clock: for the worker, the route handler and the command line alike. */
-export async function answerLineup(
-  question: LineupQuestion,
-  timeLimitS: number,
-): Promise<LineupResult> {
+export async function answerLineup(question: Asked, timeLimitS: number): Promise<LineupResult> {
   const solver = await loadHighsSolver();
-  return solveLineup(solver, question, { timeLimitS, now: () => performance.now() });
+  const { question: asked, ...solved } = solve(solver, question, timeLimitS);
+  return explain(solver, asked, solved, { timeLimitS, now: clock });
 }
 
 /** What each of some profiles would take, one after another. */
 export async function answerSchools(
-  question: LineupQuestion,
+  question: Asked,
   keys: readonly ProfileKey[],
   timeLimitS: number,
   progress: (done: number) => void = () => undefined,
@@ -73,28 +83,37 @@ const MOST = { mostTies: 12, mostNext: 3, mostPoints: 60, mostOut: 40 } as const
 
 /** The other lineups, for as long as `budgetS` lasts; what is found by then is given. */
 export async function answerRivals(
-  question: LineupQuestion,
+  question: Asked,
   budgetS: number,
   progress: (done: number) => void = () => undefined,
 ): Promise<LineupRivals | null> {
   const solver = await loadHighsSolver();
-  return exploreLineup(solver, question, { ...lookingAround(budgetS), progress });
+  const { question: asked, field, choice } = solve(solver, question, budgetS);
+  const until = clock() + budgetS * 1000;
+  const options = { ...withinWork(solver), progress, timeLimitS: budgetS };
+  const goOn = () => clock() < until && options.goOn();
+  return choice && exploreBeside(solver, asked, field, choice, { ...options, goOn });
 }
 
-/** The best lineup with all that stands beside it, as printed and posted back. */
-export async function answerInFull(question: LineupQuestion, timeLimitS: number) {
+/** Work, in simplex steps times columns, after which no more is looked for beside the best lineup. */
+const MOST_WORK = 2e9;
+
+/** Looks around until so much work is done: the same on every machine. */
+function withinWork(solver: MipSolver) {
+  const start = solver.work?.() ?? 0;
+  const goOn = () => (solver.work?.() ?? 0) - start < MOST_WORK;
+  return { ...MOST, timeLimitS: Infinity, goOn } satisfies ExploreOptions;
+}
+
+/**
+ * The best lineup with all that stands beside it, as printed and posted back. Limited by work and by no
+ * clock, and without times, so that the same file gives the same bytes.
+ */
+export async function answerInFull(question: Asked) {
   const solver = await loadHighsSolver();
-  const options = { timeLimitS, now: () => performance.now() };
-  const solved = solveChoice(solver, question, options);
-  const result = explain(solver, question, solved, options);
+  const { question: asked, ...solved } = solve(solver, question, Infinity);
+  const explained = explain(solver, asked, solved, { timeLimitS: Infinity, now: clock });
   const { field, choice } = solved;
-  const rivals =
-    choice && exploreBeside(solver, question, field, choice, lookingAround(timeLimitS));
-  return { ...result, rivals };
-}
-
-/** Looks around for so many seconds. */
-function lookingAround(budgetS: number): ExploreOptions {
-  const until = performance.now() + budgetS * 1000;
-  return { ...MOST, timeLimitS: budgetS, goOn: () => performance.now() < until };
+  const rivals = choice && exploreBeside(solver, asked, field, choice, withinWork(solver));
+  return { ...explained, timing: undefined, rivals };
 }

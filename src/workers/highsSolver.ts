@@ -19,10 +19,15 @@ export function loadHighsSolver(): Promise<MipSolver> {
 }
 
 function solverOn(highs: Highs): MipSolver {
+  let done = 0;
+  const count = (work: number) => {
+    done += work;
+  };
   return {
     name: `HiGHS ${highs.version.string}`,
+    work: () => done,
     open: (model) =>
-      model.columnCount === 0 ? emptySession(model) : new HighsSession(highs, model),
+      model.columnCount === 0 ? emptySession(model) : new HighsSession(highs, model, count),
   };
 }
 
@@ -37,6 +42,8 @@ const RELAXED_PRESOLVE = 'off';
 const DUAL_TOLERANCE = 1e-7;
 /** Objectives nearer than this, relatively, are the same but for rounding. */
 const SAME_OBJECTIVE = 1e-9;
+/** A time that never runs out, s: HiGHS takes no infinite one. */
+const NO_LIMIT_S = 1e9;
 /** Time for finding rows that fight, s. */
 const CONFLICT_TIME_S = 10;
 /**
@@ -53,6 +60,12 @@ const STEPS_TO_START = 50;
  */
 const mostBranches = (columns: number) =>
   Math.round(Math.min(600, Math.max(20, 120_000 / columns)));
+
+/**
+ * Nodes that HiGHS's own search looks at before the best found is given: a limit by work, so that the
+ * same question has the same answer on every machine. A clock may only end it sooner.
+ */
+const mostNodes = (columns: number) => Math.round(Math.max(500, 5e6 / columns));
 
 /**
  * One model in HiGHS.
@@ -79,6 +92,7 @@ class HighsSession implements MipSession {
   constructor(
     private readonly highs: Highs,
     model: MipModel,
+    private readonly count: (work: number) => void,
   ) {
     this.native = highs.createModel(modelData(model));
     this.native.options.set({
@@ -86,6 +100,7 @@ class HighsSession implements MipSession {
       mip_rel_gap: 0,
       mip_abs_gap: 1e-9,
       random_seed: 0,
+      mip_max_nodes: mostNodes(model.columnCount),
       simplex_strategy: STRATEGY_BY_BASIS,
       presolve: RELAXED_PRESOLVE,
     });
@@ -235,8 +250,9 @@ class HighsSession implements MipSession {
       const objective = this.native.getObjectiveValue();
       const values = () => [...this.native.getSolution().colValue];
       if (code === this.status.optimal) return { kind: 'optimal', values: values(), objective };
-      if (code !== this.status.timeLimit)
-        throw new Error(`HiGHS stopped with model status ${code}`);
+      const { timeLimit, iterationLimit, solutionLimit } = this.status;
+      const isCut = code === timeLimit || code === iterationLimit || code === solutionLimit;
+      if (!isCut) throw new Error(`HiGHS stopped with model status ${code}`);
       return {
         kind: 'time-limit',
         values: Number.isFinite(objective) ? values() : null,
@@ -258,8 +274,11 @@ class HighsSession implements MipSession {
 
   private run(timeLimitS: number): number {
     this.native.zeroAllClocks();
-    this.native.options.set('time_limit', timeLimitS);
+    this.native.options.set('time_limit', Math.min(timeLimitS, NO_LIMIT_S));
     this.native.run();
+    const steps = Number(this.native.info.get('simplex_iteration_count'));
+    const nodes = Math.max(1, Number(this.native.info.get('mip_node_count')));
+    this.count((nodes * STEPS_TO_START + Math.max(0, steps)) * this.all.length);
     return this.native.getModelStatus();
   }
 

@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import { z } from 'zod';
-import { carryAnswer } from '@/core/carry';
+import { carryAnswer, packBag } from '@/core/carry';
 import { loadHighsSolver } from './highsSolver';
 import { answerLineup, answerRivals, answerScenario, answerSchools } from './answerLineup';
 
@@ -13,6 +13,7 @@ const service = {
   answer: answerLineup,
   rivals: answerRivals,
   carry: carryAnswer,
+  bag: packBag,
   scenario: answerScenario,
   schools: answerSchools,
 };

@@ -1,5 +1,6 @@
 import { type Remote, wrap } from 'comlink';
 import type { LineupQuestion, LineupResult } from '@/core/lineup';
+import { asked, type Posed } from './asked';
 import type { LineupService } from './lineup.worker';
 
 /** The answer in sight: the newest result, whether a newer one is being worked out, what failed. */
@@ -24,7 +25,7 @@ const PATIENCE_MS = 2500;
 export function createLineupClient(report: (answer: Answer) => void) {
   let worker: Worker | null = null;
   let service: Remote<LineupService> | null = null;
-  let waiting: LineupQuestion | null = null;
+  let waiting: Posed | null = null;
   /** Ends the work on the question in hand; null while there is none. */
   let giveUp: (() => void) | null = null;
   let impatient: ReturnType<typeof setTimeout> | undefined;
@@ -45,20 +46,19 @@ export function createLineupClient(report: (answer: Answer) => void) {
     service = null;
   };
   /** The answer to one question, unless it is given up. */
-  const answerTo = ({ outing, stretches, frames, shelf, limits }: LineupQuestion) => {
-    const asked = { outing, stretches, frames, shelf, limits };
+  const answerTo = (question: Posed) => {
     const givenUp = new Promise<null>((resolve) => {
       giveUp = () => {
         end();
         resolve(null);
       };
     });
-    return Promise.race([(service ?? start()).answer(asked, TIME_LIMIT_S), givenUp]);
+    return Promise.race([(service ?? start()).answer(asked(question), TIME_LIMIT_S), givenUp]);
   };
   const work = async () => {
     if (giveUp !== null) return;
     while (waiting !== null) {
-      const question: LineupQuestion = waiting;
+      const question: Posed = waiting;
       waiting = null;
       try {
         const result = await answerTo(question);
@@ -79,7 +79,7 @@ export function createLineupClient(report: (answer: Answer) => void) {
     warm() {
       void (service ?? start()).warm().catch(() => undefined);
     },
-    ask(question: LineupQuestion) {
+    ask(question: Posed) {
       waiting = question;
       tell({ thinking: true });
       if (giveUp !== null) impatient ??= setTimeout(() => giveUp?.(), PATIENCE_MS);

@@ -1,8 +1,9 @@
 import { proxy, type Remote, wrap } from 'comlink';
-import type { ProfileKey } from '@/core/brief';
-import type { CarryAnswer, CarryQuestion, Scenario } from '@/core/carry';
-import type { LineupQuestion, LineupResult, LineupRivals } from '@/core/lineup';
+import type { Compartment, ProfileKey } from '@/core/brief';
+import type { BagAnswer, BagItem, CarryAnswer, CarryQuestion, Scenario } from '@/core/carry';
+import type { LineupResult, LineupRivals } from '@/core/lineup';
 import type { ScenarioAnswer, SchoolAnswer } from './answerLineup';
+import { asked, type Posed } from './asked';
 import type { LineupService } from './lineup.worker';
 
 const BUDGET_S = 30;
@@ -17,22 +18,22 @@ export interface BackgroundReport<T> {
 
 /** Looks for the lineups beside the best one; returns the way to end the work at once. */
 export function exploreRivals(
-  question: LineupQuestion,
+  question: Posed,
   report: BackgroundReport<LineupRivals | null>,
 ): () => void {
   return inBackground(report, (service, progress) =>
-    service.rivals(alone(question), BUDGET_S, progress),
+    service.rivals(asked(question), BUDGET_S, progress),
   );
 }
 
 /** Works out what each of some profiles would take; returns the way to end the work at once. */
 export function compareSchools(
-  question: LineupQuestion,
+  question: Posed,
   keys: readonly ProfileKey[],
   report: BackgroundReport<readonly SchoolAnswer[]>,
 ): () => void {
   return inBackground(report, (service, progress) =>
-    service.schools(alone(question), keys, SCHOOL_BUDGET_S, progress),
+    service.schools(asked(question), keys, SCHOOL_BUDGET_S, progress),
   );
 }
 
@@ -43,6 +44,15 @@ export function planCarrying(
   report: BackgroundReport<CarryAnswer>,
 ): () => void {
   return inBackground(report, (service) => service.carry(question, result));
+}
+
+/** Whether blocks go into a bag; returns the way to end the search at once. */
+export function searchBag(
+  compartments: readonly Compartment[],
+  items: readonly BagItem[],
+  report: BackgroundReport<BagAnswer>,
+): () => void {
+  return inBackground(report, (service) => service.bag(compartments, items));
 }
 
 /** What is left of a plan when something goes wrong; returns the way to end the work at once. */
@@ -69,9 +79,4 @@ function inBackground<T>(
     )
     .finally(() => worker.terminate());
   return () => worker.terminate();
-}
-
-/** The question without whatever else the outing's file holds. */
-function alone({ outing, stretches, frames, shelf, limits }: LineupQuestion): LineupQuestion {
-  return { outing, stretches, frames, shelf, limits };
 }
