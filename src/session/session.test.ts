@@ -119,6 +119,26 @@ test('a demo that cannot be fetched is said, with what to do', async () => {
   end();
 });
 
+test('the lineup is asked for anew when a stretch changes, or what is packed under a limit on it', async () => {
+  const { session, end } = await started();
+  const pack = (packing: Partial<OutingFile['packing']>) =>
+    session.document.edit((file) => ({ ...file, packing: { ...file.packing, ...packing } }));
+  session.document.edit((file) => ({
+    ...file,
+    stretches: file.stretches.map((s) => ({ ...s, changes: false })),
+  }));
+  expect(asked).toHaveLength(2);
+  pack({ bagWeightG: 900 });
+  expect(asked).toHaveLength(2);
+  session.document.edit(setLimits({ maxCarriedWeightG: 9000 }));
+  expect(asked).toHaveLength(3);
+  pack({ bagWeightG: 1200 });
+  expect(asked).toHaveLength(4);
+  pack({ ticked: ['rain'] });
+  expect(asked).toHaveLength(4);
+  end();
+});
+
 test('the lineup is asked for anew only when frames, shelf or limits change', async () => {
   const { session, end } = await started();
   session.document.edit((file) => ({ ...file, outing: { ...file.outing, name: 'Another name' } }));

@@ -114,8 +114,15 @@ function sameQuestion(a: OutingFile, b: OutingFile | null): boolean {
     a.shelf === b.shelf &&
     a.limits === b.limits &&
     a.stretches === b.stretches &&
-    a.outing.shooters === b.outing.shooters
+    a.outing.shooters === b.outing.shooters &&
+    (a.limits.maxCarriedWeightG === null || samePacking(a.packing, b.packing))
   );
+}
+
+/** What is packed weighs under a limit on all that is carried; a tick changes nothing of it. */
+function samePacking(a: OutingFile['packing'], b: OutingFile['packing']): boolean {
+  const keys = Object.keys(a) as (keyof OutingFile['packing'])[];
+  return keys.every((key) => key === 'ticked' || a[key] === b[key]);
 }
 
 /** The stored outing; one that cannot be read is set aside, never dropped. */

@@ -48,9 +48,30 @@ export function Field({
   );
 }
 
-/** Reads what a person types as a number: a decimal comma and fractions such as 1/250 too. */
-export function readNumber(text: string): number | null | undefined {
-  const trimmed = text.trim().replace(',', '.');
+/** Digits in groups of three behind commas, as the page itself writes thousands. */
+const THOUSANDS = /^[1-9]\d{0,2}(?:,\d{3})+(?:\.\d+)?$/;
+
+/** Whether a comma is where decimals begin in the browser's own language. */
+function hasDecimalComma(): boolean {
+  const language = typeof navigator === 'undefined' ? 'en-GB' : navigator.language;
+  return new Intl.NumberFormat(language)
+    .formatToParts(1.5)
+    .some((part) => part.type === 'decimal' && part.value === ',');
+}
+
+/**
+ * Reads what a person types as a number: a decimal comma and fractions such as 1/250 too. 1,250 is a
+ * thousand and more, unless the browser's language has decimal commas: then nobody can tell.
+ *
+ * @returns null for nothing, undefined for what is no number or may be one of two
+ */
+export function readNumber(
+  text: string,
+  decimalComma = hasDecimalComma(),
+): number | null | undefined {
+  const typed = text.trim();
+  if (THOUSANDS.test(typed)) return decimalComma ? undefined : Number(typed.replaceAll(',', ''));
+  const trimmed = typed.replace(',', '.');
   if (trimmed === '') return null;
   const fraction = /^(\d+(?:\.\d+)?)\s*\/\s*(\d+(?:\.\d+)?)$/.exec(trimmed);
   const value = fraction ? Number(fraction[1]) / Number(fraction[2]) : Number(trimmed);

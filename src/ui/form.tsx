@@ -126,10 +126,11 @@ function tidy(value: number): number {
 
 export function FormText({
   name,
+  nullable: mayBeNone = false,
   ...rest
-}: Named & { type?: 'text' | 'date' | 'time'; list?: readonly string[] }) {
+}: Named & { type?: 'text' | 'date' | 'time'; list?: readonly string[]; nullable?: boolean }) {
   const { value, onChange, error } = useField(name);
-  const nullable = rest.type === 'date' || rest.type === 'time';
+  const nullable = mayBeNone || rest.type === 'date' || rest.type === 'time';
   return (
     <TextField
       {...rest}

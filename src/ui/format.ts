@@ -116,6 +116,10 @@ export function formatCrop(crop: number): string {
   return `${crop.toFixed(2)}×`;
 }
 
+export function formatMagnification(m: number): string {
+  return `${digits(m, 2)}×`;
+}
+
 export function formatMegapixels(mp: number): string {
   return `${digits(mp, 1)}${NARROW}MP`;
 }

@@ -66,5 +66,7 @@ export {
   SUBJECT_NAMES,
   TIME_RULES,
   WANTS,
+  GRADE_NAMES,
   WEATHERS,
 } from './words';
+export { setSingleKeys, singleKeysOn } from './singleKeys';

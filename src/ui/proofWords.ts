@@ -10,7 +10,8 @@ export function proofWords(proof: Proof, totals: LineupResult['totals']): string
     proof.lockedIn === 0
       ? ''
       : `${formatCount(proof.lockedIn, 'lens is', 'lenses are')} taken whatever happens. `;
-  const apart = count > 1 ? apartWords(count, proof.lockedIn) : '';
+  const twice = proof.witnesses.filter((w) => w.lenses === 2).length;
+  const apart = count > 1 ? apartWords(count, proof.lockedIn) + twiceWords(twice) : '';
   if (proof.kind === 'search') {
     const bound =
       count > 1
@@ -20,9 +21,15 @@ export function proofWords(proof: Proof, totals: LineupResult['totals']): string
   }
   if (count > 1) return `${locked}${apart}, so fewer than ${lenses} cannot get them.`;
   if (count === 0) return `${locked}Nothing is taken besides.`;
+  const needed = proof.witnesses[0]?.lenses === 2 ? 'two at once' : 'one';
   return proof.lockedIn === 0
-    ? 'This picture needs a lens, and one is enough for all that is got.'
-    : `${locked}This picture needs one besides.`;
+    ? `This picture needs ${needed === 'one' ? 'a lens, and one is' : 'two lenses at once, and they are'} enough for all that is got.`
+    : `${locked}This picture needs ${needed} besides.`;
+}
+
+/** Pictures covered twice stand for two lenses each. */
+function twiceWords(twice: number): string {
+  return twice === 0 ? '' : `, and ${twice} of them ${twice === 1 ? 'needs' : 'need'} two at once`;
 }
 
 function apartWords(count: number, lockedIn: number): string {

@@ -18,6 +18,12 @@ test('numbers are read with a decimal comma and as fractions', () => {
   ]);
 });
 
+test('a comma before three digits is never a decimal one by guess', () => {
+  expect([readNumber('1,250', false), readNumber('12,500,000', false)]).toEqual([1250, 12_500_000]);
+  expect(readNumber('1,250', true)).toBeUndefined();
+  expect([readNumber('1,25', false), readNumber('1,25', true)]).toEqual([1.25, 1.25]);
+});
+
 test('sentences say what lacks and by how much', () => {
   expect(
     plain(

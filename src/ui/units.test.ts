@@ -1,4 +1,5 @@
 import { formatDistances, formatMetres, formatWeight } from './format';
+import { exactIn } from './arithmetic';
 import { applyUnits, inOwnUnits, unitsNow } from './units';
 
 const plain = (text: string) => text.replaceAll('\u202F', ' ');
@@ -29,6 +30,11 @@ test('weights read in ounces and pounds, and back again', () => {
   expect(unitsNow()).toBe('imperial');
   expect([plain(formatWeight(300)), plain(formatWeight(2200))]).toEqual(['10.6 oz', '4.85 lb']);
   expect(inOwnUnits('m')?.unit).toBe('ft');
+  expect(inOwnUnits('g')).toEqual({ factor: 1 / 28.349523125, unit: 'oz' });
+  expect([plain(exactIn(1.2192, 'm')), plain(exactIn(850.48569375, 'g'))]).toEqual([
+    '4 ft',
+    '30 oz',
+  ]);
   expect(inOwnUnits('mm')).toBeNull();
   applyUnits('metric');
   expect(inOwnUnits('m')).toBeNull();

@@ -9,9 +9,10 @@ import {
   type Stretch,
   type SubjectKey,
   type Want,
+  type Weather,
 } from '@/core/brief';
 import type { Conflict, Shortfall, TimeRule } from '@/core/coverage';
-import type { Ownership } from '@/core/gear';
+import type { Grade, Ownership } from '@/core/gear';
 import type { Advantage } from '@/core/lineup';
 import {
   formatAngle,
@@ -21,6 +22,7 @@ import {
   formatFNumber,
   formatFocalRange,
   formatIso,
+  formatMagnification,
   formatMetres,
   formatMm,
   formatPercent,
@@ -84,7 +86,17 @@ export const SCENE_NAMES: Record<SceneKey, string> = {
   starrySky: 'starry sky',
 };
 
-export const WEATHERS = { dry: 'dry', wet: 'wet', dust: 'dust or sand' } as const;
+export const WEATHERS: Record<Weather, string> = {
+  wet: 'rain or spray',
+  dust: 'dust or sand',
+  cold: 'cold',
+};
+
+export const GRADE_NAMES: Record<Grade, string> = {
+  'first-class': 'first-class',
+  good: 'good',
+  fair: 'fair',
+};
 
 /** What a place does not let in: no flash, no support. */
 export function barredTexts({ flash, support, bags }: Stretch['allowed']): string[] {
@@ -100,6 +112,7 @@ export function advantageText({ reason, by, figures }: Advantage): string {
   if (by === null || figures === null) return reason;
   if (reason === 'lighter') return `lighter by ${formatWeight(by)}`;
   if (reason === 'closer') return `closer, to ${figures.own.toLocaleString('en-GB')}×`;
+  if (reason === 'better') return 'better, in your own judgement';
   return `${reason === 'faster' ? 'faster' : 'steadier'} by ${formatStops(by)}`;
 }
 
@@ -116,6 +129,14 @@ export function shortfallText(s: Shortfall): string {
       return `too close by ${formatMetres(s.byM)}: usable from ${formatMetres(s.nearestM)}`;
     case 'too-far-for-tube':
       return `too far by ${formatMetres(s.byM)}: the tube ends at ${formatMetres(s.farthestM)}`;
+    case 'magnification-short':
+      return `magnification too small: ${formatMagnification(s.most)}, ${formatMagnification(s.needed)} needed`;
+    case 'too-brief':
+      return `the shutter can't stay open long enough: ${formatShutter(s.timeS)} at most, ${formatShutter(s.shortestS)} wanted`;
+    case 'no-infinity':
+      return "can't focus that far with the tube";
+    case 'below-grade':
+      return 'below the grade you ask for, or not graded';
     case 'too-shallow':
       return s.smallestFNumber !== null
         ? `too shallow: ${formatFNumber(s.neededFNumber)} needed, it stops down to ${formatFNumber(s.smallestFNumber)}`
@@ -129,7 +150,7 @@ export function shortfallText(s: Shortfall): string {
     case 'no-perspective-control':
       return 'does not shift';
     case 'no-filter':
-      return 'takes no filter in front';
+      return 'takes no filter, in front or in the adapter';
     case 'not-sealed':
       return 'not sealed, or not known to be';
     case 'no-autofocus':
@@ -159,6 +180,8 @@ export function conflictText(c: Conflict): string {
     }
     case 'depth-against-blur':
       return `What must be sharp needs ${formatFNumber(c.sharpFNumber)}; what must be blurred allows ${formatFNumber(c.blurFNumber)}: move the background away, or ask for less of either.`;
+    case 'time-against-time':
+      return `You want ${formatShutter(c.shortestS)} or longer, but ${TIME_RULES[c.timeRule]} allows ${formatShutter(c.timeS)}: put the camera on a support, or ask for a shorter time.`;
     case 'magnification-against-fill':
       return `At ${c.magnification.toLocaleString('en-GB')}× the subject overfills the picture; ${c.largestByFill.toLocaleString('en-GB', { maximumFractionDigits: 2 })}× fits.`;
   }

@@ -11,6 +11,6 @@ export {
   wantsSteps,
   weightSteps,
 } from './lineupSteps';
-export { exact, marginSteps } from './marginSteps';
+export { exact, exactIn, marginSteps } from './marginSteps';
 export { pictureSteps } from './pictureSteps';
 export { sumStep, type Summand } from './sumSteps';

@@ -2,7 +2,6 @@ import type { Frame, FrameId, Limits } from '@/core/brief';
 import { piecesOf, type Shelf } from '@/core/gear';
 import {
   type Advantage,
-  bodiesAlong,
   type Gap,
   type LineupResult,
   priceOf,
@@ -11,7 +10,7 @@ import {
 import { formatFocalRange, formatMoney } from '../format';
 import type { Interval } from '@/core/intervals';
 import type { Step } from './Figure';
-import { exact } from './marginSteps';
+import { exact, exactIn } from './marginSteps';
 import { sumStep } from './sumSteps';
 
 interface Outing {
@@ -21,8 +20,8 @@ interface Outing {
   readonly outing: { readonly currency: string };
 }
 
-/** In grams, unrounded. */
-export const exactWeight = (g: number) => `${exact(g)} g`;
+/** A weight in the person's units, unrounded. */
+export const exactWeight = (g: number) => exactIn(g, 'g');
 
 /** Ids of everything in a lineup. */
 export const idsIn = ({ lineup }: LineupResult): string[] => [
@@ -38,9 +37,13 @@ function itemsOf({ shelf }: Outing, ids: readonly string[]) {
 }
 
 /** The weight of some pieces, with the bodies along where the limits count them. */
-export function weightSteps(file: Outing, ids: readonly string[]): Step[] {
+export function weightSteps(
+  file: Outing,
+  ids: readonly string[],
+  bodyIds: readonly string[] = [],
+): Step[] {
   const { limits, shelf } = file;
-  const bodies = limits.countBodies ? bodiesAlong(shelf, limits) : [];
+  const bodies = limits.countBodies ? shelf.bodies.filter((b) => bodyIds.includes(b.id)) : [];
   const parts = [...itemsOf(file, ids), ...bodies];
   return [
     sumStep(

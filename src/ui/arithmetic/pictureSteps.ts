@@ -2,14 +2,15 @@ import type { Picture } from '@/core/coverage';
 import type { Setup } from '@/core/gear';
 import { angleOfLengthDeg, magnificationAt } from '@/core/optics';
 import type { Step } from './Figure';
-import { exact } from './marginSteps';
+import { inOwnUnits } from '../units';
+import { exact, exactIn } from './marginSteps';
 
 const MM_PER_M = 1000;
 
 /**
  * What a setup takes in at one focal length.
  *
- * @param distanceM from the lens; null in the far
+ * @param distanceM from the sensor; null far away
  */
 export function pictureSteps(setup: Setup, picture: Picture, distanceM: number | null): Step[] {
   const { sensor } = setup;
@@ -26,9 +27,9 @@ export function pictureSteps(setup: Setup, picture: Picture, distanceM: number |
         }
       : {
           name: 'What the picture takes in',
-          result: `${exact(sides.width)} × ${exact(sides.height)} m`,
-          formula: `sensor side / m with m = f / (s − f) = ${exact(m)}, ${sensorText}, f = ${exact(focalMm)} mm, s = ${exact(distanceM)} m`,
-          source: 'Thin lens, distance from the lens.',
+          result: `${exact(sides.width * (inOwnUnits('m')?.factor ?? 1))} × ${exactIn(sides.height, 'm')}`,
+          formula: `picture side / m with m = ${exact(m)} from D = f·(2 + m + 1/m), ${sensorText}, f = ${exact(focalMm)} mm, D = ${exactIn(distanceM, 'm')}`,
+          source: 'Thin lens, distance from the sensor.',
         },
     ...(fill === null
       ? []
