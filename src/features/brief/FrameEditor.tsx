@@ -1,7 +1,14 @@
 'use client';
 
 import { useWatch } from 'react-hook-form';
-import { type Frame, frame as frameSchema, type Need, type Output, SUBJECTS } from '@/core/brief';
+import {
+  type Frame,
+  frame as frameSchema,
+  type Need,
+  type Output,
+  type SubjectKey,
+  SUBJECTS,
+} from '@/core/brief';
 import { putFrame } from '@/document';
 import { useEdit } from '@/session';
 import {
@@ -15,6 +22,7 @@ import {
   FormTextArea,
   SelectField,
   SUBJECT_NAMES,
+  Tick,
   WANTS,
   useFormSet,
 } from '@/ui';
@@ -28,7 +36,7 @@ import { WishFields } from './WishFields';
 
 const NEED_KINDS: Record<Need['kind'], string> = {
   subject: 'a subject at a distance',
-  far: 'something very far, as an angle',
+  far: 'something far away, as an angle',
   focal: 'a focal length on 36×24 mm',
   angle: 'an angle of view',
   fisheye: 'a fisheye’s picture',
@@ -121,6 +129,9 @@ function NeedFields() {
           />
         </div>
       )}
+      {(kind === 'focal' || kind === 'angle') && (
+        <FormNumber name="need.atM" label="Subject at" unit="m" placeholder="far away" />
+      )}
       {kind === 'fisheye' && (
         <FormSelect
           name="need.coverage"
@@ -138,22 +149,19 @@ function NeedFields() {
 
 function SubjectFields() {
   const set = useFormSet();
-  const [widthM, heightM] = useWatch({ name: ['need.widthM', 'need.heightM'] }) as [
-    number | null,
-    number | null,
-  ];
-  const known = SUBJECTS.find((s) => s.widthM === widthM && s.heightM === heightM)?.key ?? 'own';
+  const known = useWatch({ name: 'subject' }) as SubjectKey | null;
   return (
     <>
       <SelectField
         label="Subject"
-        value={known}
+        value={known ?? 'own'}
         options={[
-          ...(known === 'own' ? [['own', 'own size'] as const] : []),
+          ['own', 'something else'] as const,
           ...SUBJECTS.map((s) => [s.key, SUBJECT_NAMES[s.key]] as const),
         ]}
         onChange={(key) => {
           const subject = SUBJECTS.find((s) => s.key === key);
+          set('subject', subject?.key ?? null);
           if (!subject) return;
           set('need.widthM', subject.widthM);
           set('need.heightM', subject.heightM);
@@ -165,6 +173,7 @@ function SubjectFields() {
         <FormNumber name="need.fromM" label="Nearest" unit="m" />
         <FormNumber name="need.toM" label="Farthest" unit="m" />
       </div>
+      <p className="text-[12px] text-soft">Distances from the camera’s sensor plane.</p>
     </>
   );
 }
@@ -198,7 +207,10 @@ function FootingField() {
 }
 
 function OutputFields() {
-  const kind = useWatch({ name: 'output.kind' }) as Output['kind'];
+  const [kind, cut] = useWatch({ name: ['output.kind', 'output.cut'] }) as [
+    Output['kind'],
+    boolean | undefined,
+  ];
   const set = useFormSet();
   return (
     <Section title="Output, and so the crop allowed">
@@ -220,6 +232,13 @@ function OutputFields() {
           <FormNumber name="output.shortMm" label="Short side" unit="mm" />
           <FormNumber name="output.dpi" label="Resolution" unit="dpi" />
         </div>
+      )}
+      {kind !== 'uncropped' && (
+        <Tick
+          label="Cut the picture to this shape"
+          on={cut ?? false}
+          onChange={(on) => set('output.cut', on)}
+        />
       )}
     </Section>
   );

@@ -6,10 +6,10 @@ import { type DayPhase, type Sky, skyIlluminanceLux, SKY_DIVISORS } from '@/core
 import {
   FormNumber,
   FormSelect,
-  FormText,
   formatEv,
   SCENE_NAMES,
   SelectField,
+  TextField,
   Tick,
   useFormSet,
   exact,
@@ -97,7 +97,7 @@ function SunFields() {
   const source = useWatch({ name: 'light.source' }) as Extract<LightSource, { kind: 'sun' }>;
   return (
     <>
-      <FormText name="light.source.at" label="When, with the offset from UTC" />
+      <WhenFields at={source.at} />
       <div className="grid grid-cols-2 gap-2">
         <FormNumber name="light.source.latitudeDeg" label="Latitude, north" unit="°" />
         <FormNumber name="light.source.longitudeDeg" label="Longitude, east" unit="°" />
@@ -108,6 +108,46 @@ function SunFields() {
     </>
   );
 }
+
+/** Offsets from UTC that are in use somewhere, hours. */
+const OFFSETS = [
+  -12, -11, -10, -9.5, -9, -8, -7, -6, -5, -4, -3.5, -3, -2, -1, 0, 1, 2, 3, 3.5, 4, 4.5, 5, 5.5,
+  5.75, 6, 6.5, 7, 8, 8.75, 9, 9.5, 10, 10.5, 11, 12, 12.75, 13, 14,
+];
+
+const offsetText = (hours: number) => {
+  const minutes = Math.round(Math.abs(hours) * 60);
+  const two = (n: number) => String(n).padStart(2, '0');
+  return `${hours < 0 ? '-' : '+'}${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`;
+};
+
+/** Date, time and zone of a moment, each asked for by itself. */
+function WhenFields({ at }: { at: string }) {
+  const set = useFormSet();
+  const [, day = '', time = '', zone = 'Z'] = WHEN.exec(at) ?? [];
+  const shown = zone === 'Z' ? '+00:00' : zone;
+  const put = (next: { day?: string; time?: string; zone?: string }) => {
+    const all = { day, time, zone: shown, ...next };
+    if (all.day !== '' && all.time !== '')
+      set('light.source.at', `${all.day}T${all.time}:00${all.zone}`);
+  };
+  const zones = [...new Set([...OFFSETS.map(offsetText), shown])];
+  return (
+    <div className="grid grid-cols-[1fr_1fr_1fr] gap-2">
+      <TextField label="Date" type="date" value={day} onChange={(d) => put({ day: d })} />
+      <TextField label="Time" type="time" value={time} onChange={(t) => put({ time: t })} />
+      <SelectField
+        label="Zone"
+        value={shown}
+        options={zones.map((z) => [z, `UTC${z.replace('-', '−')}`] as const)}
+        onChange={(z) => put({ zone: z })}
+      />
+    </div>
+  );
+}
+
+/** A moment as stored: day, time, offset. */
+const WHEN = /^(\d{4}-\d{2}-\d{2})T(\d{2}:\d{2})(?::[\d.]+)?(Z|[+-]\d{2}:\d{2})$/;
 
 function sunSteps(
   { at, latitudeDeg, longitudeDeg, sky }: Extract<LightSource, { kind: 'sun' }>,
@@ -164,10 +204,17 @@ function TimeFields() {
   }) as [Light['movement'], Light['stars'], Light['flash']];
   return (
     <>
-      <div className="grid grid-cols-3 gap-2">
+      <div className="grid grid-cols-2 gap-2">
         <FormNumber
           name="light.longestTimeS"
           label="Longest time"
+          unit="s"
+          placeholder="any"
+          show={showTime}
+        />
+        <FormNumber
+          name="light.shortestTimeS"
+          label="Shortest time"
           unit="s"
           placeholder="any"
           show={showTime}

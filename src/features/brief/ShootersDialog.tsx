@@ -12,6 +12,17 @@ export function ShootersDialog({ onClose }: { onClose: () => void }) {
   const edit = useEdit();
   const put = (shooters: Shooter[], field: string) =>
     edit(setOuting({ ...outing, shooters }), field);
+  const add = (placed: boolean) => {
+    const taken = new Set<string>(outing.shooters.map((s) => s.id));
+    const people = outing.shooters.filter((s) => !s.placed).length;
+    const name = placed
+      ? 'Placed camera'
+      : people === 0
+        ? 'First shooter'
+        : `Shooter ${people + 1}`;
+    const id = shooterId.parse(freshId(placed ? 'placed' : 'shooter', taken));
+    put([...outing.shooters, { id, name, placed }], '');
+  };
   const inUse = (id: string) =>
     stretches.some((s) => s.hands.some((h) => h.shooterId === id)) ||
     frames.some(
@@ -22,13 +33,13 @@ export function ShootersDialog({ onClose }: { onClose: () => void }) {
       open
       onOpenChange={(open) => !open && onClose()}
       title="Shooters"
-      description="Everyone who photographs on this outing. The first is you."
+      description="Everyone who photographs on this outing, and cameras that stand somewhere by themselves. The first person is you."
     >
       <ul className="space-y-2">
         {outing.shooters.map((s, i) => (
-          <li key={s.id} className="flex items-end gap-2">
+          <li key={s.id} className="flex items-end gap-2" data-placed={s.placed}>
             <TextField
-              label={`Shooter ${i + 1}`}
+              label={s.placed ? `Placed camera ${i + 1}` : `Shooter ${i + 1}`}
               value={s.name}
               onChange={(name) =>
                 name.trim() !== '' &&
@@ -53,16 +64,12 @@ export function ShootersDialog({ onClose }: { onClose: () => void }) {
           </li>
         ))}
       </ul>
-      <p className="mt-3">
-        <Button
-          onClick={() => {
-            const taken = new Set<string>(outing.shooters.map((s) => s.id));
-            const name = taken.size === 0 ? 'First shooter' : `Shooter ${taken.size + 1}`;
-            const id = shooterId.parse(freshId('shooter', taken));
-            put([...outing.shooters, { id, name }], '');
-          }}
-        >
+      <p className="mt-3 flex flex-wrap gap-2">
+        <Button onClick={() => add(false)}>
           <Plus size={14} aria-hidden /> Add a shooter
+        </Button>
+        <Button onClick={() => add(true)}>
+          <Plus size={14} aria-hidden /> Add a placed camera
         </Button>
       </p>
     </Dialog>

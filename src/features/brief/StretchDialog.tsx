@@ -2,7 +2,14 @@
 
 import { Trash2 } from 'lucide-react';
 import { useWatch } from 'react-hook-form';
-import { type Hand, type Shooter, stretch as stretchSchema, type Stretch } from '@/core/brief';
+import {
+  type Hand,
+  type Shooter,
+  stretch as stretchSchema,
+  type Stretch,
+  type Weather,
+  WEATHERS as WEATHER_KEYS,
+} from '@/core/brief';
 import { putStretch, removeStretch } from '@/document';
 import { useEdit, useFile } from '@/session';
 import {
@@ -10,7 +17,6 @@ import {
   Dialog,
   EntityForm,
   FormNumber,
-  FormSelect,
   FormText,
   FormTextArea,
   Tick,
@@ -59,11 +65,7 @@ function StretchForm({ stretch, onRemove }: { stretch: Stretch; onRemove: () => 
         <div className="col-span-2">
           <FormText name="place" label="Place" />
         </div>
-        <FormSelect
-          name="weather"
-          label="Weather"
-          options={Object.entries(WEATHERS) as [keyof typeof WEATHERS, string][]}
-        />
+        <WeatherFields />
         <div className="col-span-3">
           <Permissions />
         </div>
@@ -80,6 +82,27 @@ function StretchForm({ stretch, onRemove }: { stretch: Stretch; onRemove: () => 
         </Button>
       </p>
     </EntityForm>
+  );
+}
+
+/** What the weather brings; nothing ticked is fair weather. */
+function WeatherFields() {
+  const set = useFormSet();
+  const weather = useWatch({ name: 'weather' }) as readonly Weather[];
+  return (
+    <fieldset>
+      <legend className="text-[12px] text-soft">Weather</legend>
+      {WEATHER_KEYS.map((key) => (
+        <Tick
+          key={key}
+          label={WEATHERS[key] ?? key}
+          on={weather.includes(key)}
+          onChange={(on) =>
+            set('weather', on ? [...weather, key] : weather.filter((w) => w !== key))
+          }
+        />
+      ))}
+    </fieldset>
   );
 }
 
@@ -102,7 +125,7 @@ function Permissions() {
       {tick('support', 'tripod or other support')}
       {!allowed.bags && (
         <p className="col-span-2 text-[12px] text-soft">
-          Without a bag only what hangs on the bodies is there, so nothing is changed either.
+          Without a bag only what is on the cameras is there, so no lens can be changed either.
         </p>
       )}
     </fieldset>
@@ -131,7 +154,7 @@ function HandsFields() {
   return (
     <fieldset>
       <legend className="text-[12px] text-soft">
-        Who is there; nobody ticked, the first shooter with everything
+        Who is there. Leave empty for the first shooter with all gear
       </legend>
       {outing.shooters.map((shooter) => {
         const at = hands.findIndex((h) => h.shooterId === shooter.id);
@@ -151,13 +174,25 @@ function HandsFields() {
             }
           >
             <div className="ml-5 grid grid-cols-2 gap-2">
-              <FormNumber name={`hands.${at}.bodies`} label="Bodies in hand" placeholder="all" />
-              <FormNumber
-                name={`hands.${at}.maxWeightG`}
-                label="Carries at most"
-                unit="g"
-                placeholder="no limit"
-              />
+              {shooter.placed ? (
+                <p className="col-span-2 text-[12px] text-soft">
+                  A placed camera keeps one setup for the whole stretch and nobody carries it.
+                </p>
+              ) : (
+                <>
+                  <FormNumber
+                    name={`hands.${at}.bodies`}
+                    label="Bodies in hand"
+                    placeholder="all"
+                  />
+                  <FormNumber
+                    name={`hands.${at}.maxWeightG`}
+                    label="Carries at most"
+                    unit="g"
+                    placeholder="no limit"
+                  />
+                </>
+              )}
               <span className="col-span-2 flex flex-wrap gap-x-4">
                 {shelf.bodies.map((b) => (
                   <Tick

@@ -1,9 +1,9 @@
 'use client';
 
 import { useWatch } from 'react-hook-form';
-import type { View } from '@/core/brief';
+import type { Twice, View } from '@/core/brief';
 import { useFile } from '@/session';
-import { FormNumber, Tick, useFormSet } from '@/ui';
+import { FormNumber, SelectField, Tick, useFormSet } from '@/ui';
 import { Section } from './parts';
 
 /** In which stretch, by whom, and whether it must be covered twice. */
@@ -12,16 +12,40 @@ export function WhereFields() {
   const set = useFormSet();
   const [stretchIds, shooterIds, twice, views, kind] = useWatch({
     name: ['stretchIds', 'shooterIds', 'twice', 'views', 'need.kind'],
-  }) as [string[], string[], boolean, View[], string];
+  }) as [string[], string[], Twice | null, View[], string];
   const toggled = (ids: readonly string[], id: string, on: boolean) =>
     on ? [...ids, id] : ids.filter((other) => other !== id);
   return (
     <Section title="Where and by whom">
-      <Tick
-        label="Cannot be repeated: two lenses on two bodies"
-        on={twice}
-        onChange={(on) => set('twice', on)}
+      <SelectField
+        label="Backup"
+        value={twice?.by ?? 'none'}
+        options={[
+          ['none', 'once is enough'],
+          ['bodies', "can't be repeated: two lenses on two cameras"],
+          ...(outing.shooters.length > 1
+            ? [['people', 'by two people, each from their own place'] as const]
+            : []),
+        ]}
+        onChange={(by) =>
+          set('twice', by === 'none' ? null : by === 'bodies' ? { by } : { by, shooterIds: [] })
+        }
       />
+      {twice?.by === 'people' && (
+        <fieldset>
+          <legend className="text-[12px] text-soft">
+            Each of these must have it. Leave empty for any two
+          </legend>
+          {outing.shooters.map((s) => (
+            <Tick
+              key={s.id}
+              label={s.name}
+              on={twice.shooterIds.some((id) => id === s.id)}
+              onChange={(on) => set('twice.shooterIds', toggled(twice.shooterIds, s.id, on))}
+            />
+          ))}
+        </fieldset>
+      )}
       {stretches.length > 0 && (
         <fieldset>
           <legend className="text-[12px] text-soft">Stretches; none ticked, any will do</legend>

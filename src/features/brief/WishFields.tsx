@@ -74,6 +74,16 @@ export function WishFields() {
           placeholder="any"
         />
       )}
+      <SelectField
+        label="Lens at least"
+        value={special.leastGrade ?? 'any'}
+        options={[
+          ['any', 'of any grade'],
+          ['good', 'good, in my own judgement'],
+          ['first-class', 'first-class, in my own judgement'],
+        ]}
+        onChange={(next) => set('special.leastGrade', next === 'any' ? null : next)}
+      />
       {BOOLEANS.map(([key, label]) => (
         <Tick
           key={key}
@@ -88,7 +98,7 @@ export function WishFields() {
 
 const BOOLEANS = [
   ['autofocus', 'Must focus by itself'],
-  ['frontFilter', 'A filter on the front thread'],
+  ['frontFilter', 'A filter, in front or in the adapter'],
   ['perspectiveControl', 'Perspective control'],
   ['sealed', 'Sealed gear only'],
 ] as const;

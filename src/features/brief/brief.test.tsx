@@ -121,7 +121,8 @@ describe('the editor of a frame', () => {
     expect(frameOf('f10').need).toMatchObject({ widthM: 2.2, heightM: 1.5 });
     await change(screen.getByLabelText('Width'), '2,4');
     expect(frameOf('f10').need).toMatchObject({ widthM: 2.4 });
-    expect(screen.getByLabelText('Subject')).toHaveDisplayValue('own size');
+    expect(screen.getByLabelText('Subject')).toHaveDisplayValue('large mammal');
+    expect(frameOf('f10').subject).toBe('largeMammal');
   });
 
   it('shows fill in percent and times as fractions, and stores shares and seconds', async () => {
@@ -166,11 +167,11 @@ describe('the editor of a frame', () => {
     await change(screen.getByLabelText('Must be sharp in depth'), 'rows');
     await tick('Blur behind');
     await tick('Must focus by itself');
-    await tick('Cannot be repeated: two lenses on two bodies');
+    await change(screen.getByLabelText('Backup'), 'bodies');
     expect(frameOf('f10')).toMatchObject({
       depth: { sharp: { kind: 'rows' }, blur: { behindM: 5 } },
       special: { autofocus: true },
-      twice: true,
+      twice: { by: 'bodies' },
     });
     await change(screen.getByLabelText('Given as'), 'far');
     expect(frameOf('f10').depth).toEqual({ sharp: null, blur: null });
@@ -186,7 +187,13 @@ describe('the editor of a frame', () => {
     expect(screen.queryByText('Footing')).toBeNull();
     await change(screen.getByLabelText('For'), 'print');
     await change(screen.getByLabelText('Resolution'), '240');
-    expect(frameOf('f10').output).toEqual({ kind: 'print', longMm: 300, shortMm: 200, dpi: 240 });
+    expect(frameOf('f10').output).toEqual({
+      cut: true,
+      kind: 'print',
+      longMm: 300,
+      shortMm: 200,
+      dpi: 240,
+    });
   });
 
   it('keeps absurd numbers out of the outing and says why', async () => {

@@ -22,15 +22,22 @@ export const STARTING_NEEDS: Readonly<Record<Need['kind'], Need>> = {
     fill: { min: 0.85, max: 1 },
     orientation: 'landscape',
   },
-  focal: { kind: 'focal', fromMm: 24, toMm: 70, footing: 'held' },
+  focal: { kind: 'focal', fromMm: 24, toMm: 70, footing: 'held', atM: null },
   fisheye: { kind: 'fisheye', coverage: 'full-frame' },
-  angle: { kind: 'angle', fromDeg: 84, toDeg: 34, across: 'diagonal', footing: 'held' },
+  angle: {
+    kind: 'angle',
+    fromDeg: 84,
+    toDeg: 34,
+    across: 'diagonal',
+    footing: 'held',
+    atM: null,
+  },
 };
 
 export const STARTING_OUTPUTS: Readonly<Record<Output['kind'], Output>> = {
   uncropped: { kind: 'uncropped' },
-  pixels: { kind: 'pixels', longPx: 3000, shortPx: 2000 },
-  print: { kind: 'print', longMm: 300, shortMm: 200, dpi: 300 },
+  pixels: { kind: 'pixels', longPx: 3000, shortPx: 2000, cut: false },
+  print: { kind: 'print', longMm: 300, shortMm: 200, dpi: 300, cut: true },
 };
 
 /** A first state that already makes sense: one standing person in cloudy light. */
@@ -45,13 +52,15 @@ export function newFrame(frames: readonly Frame[]): Frame {
     stretchIds: [],
     shooterIds: [],
     views: [],
-    twice: false,
+    subject: 'standingPerson',
+    twice: null,
     depth: { sharp: null, blur: null },
     special: NOTHING_SPECIAL,
     light: {
       source: { kind: 'ev', ev100: 13 },
       isoCeiling: null,
       longestTimeS: 1 / 250,
+      shortestTimeS: null,
       support: 'hand',
       movement: null,
       stars: null,

@@ -8,7 +8,7 @@ export function stretchText({ weather, changes, allowed, hands }: Stretch): stri
     ...(h.maxWeightG === null ? [] : [formatWeight(h.maxWeightG)]),
   ]);
   return [
-    ...(weather === 'dry' ? [] : [WEATHERS[weather]]),
+    ...weather.map((w) => WEATHERS[w]),
     ...(changes ? [] : ['no change']),
     ...barredTexts(allowed),
     ...(hands.length > 1 ? [`${hands.length} shooters`] : []),

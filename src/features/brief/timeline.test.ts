@@ -28,5 +28,12 @@ test('a bar moves as a whole, or by its end alone, in quarters of an hour', () =
   expect(shifted(timed!, 37, false)).toMatchObject({ fromTime: '09:00', toTime: '13:00' });
   expect(shifted(timed!, -15, true)).toMatchObject({ fromTime: '08:30', toTime: '12:15' });
   expect(shifted(timed!, -600, true)).toMatchObject({ toTime: '08:45' });
+  const [late] = timelineOf([stretch('late', '21:15', '23:45')])[0]!.stretches;
+  const onTheEve = { day: '2027-06-12', fromTime: '23:15', toTime: '01:45' };
+  expect(shifted(late!, 120, false)).toMatchObject(onTheEve);
+  const after = { day: '2027-06-13', fromTime: '00:15', toTime: '02:45' };
+  expect(shifted(late!, 180, false)).toMatchObject(after);
+  const before = { day: '2027-06-11', fromTime: '23:30', toTime: '03:30' };
+  expect(shifted(timed!, -540, false)).toMatchObject(before);
   expect([timeOf(-15), timeOf(1500)]).toEqual(['23:45', '01:00']);
 });

@@ -1,3 +1,4 @@
+import { addDays, format, parseISO } from 'date-fns';
 import type { Stretch } from '@/core/brief';
 
 /** Steps of the time line, minutes. */
@@ -67,9 +68,23 @@ function inLanes(stretches: readonly Stretch[]): Timed[] {
   return placed;
 }
 
-/** A stretch moved as a whole, or with its end alone, in whole steps; it keeps one step at least. */
+/** The day so many days after another, yyyy-mm-dd. */
+function dayAfter(day: string, days: number): string {
+  return format(addDays(parseISO(day), days), 'yyyy-MM-dd');
+}
+
+/**
+ * A stretch moved as a whole, or with its end alone, in whole steps; it keeps one step at least, and
+ * past midnight it goes to the next day.
+ */
 export function shifted({ stretch, from, to }: Timed, by: number, endOnly: boolean): Stretch {
   const steps = Math.round(by / STEP_MIN) * STEP_MIN;
   if (endOnly) return { ...stretch, toTime: timeOf(Math.max(from + STEP_MIN, to + steps)) };
-  return { ...stretch, fromTime: timeOf(from + steps), toTime: timeOf(to + steps) };
+  const days = Math.floor((from + steps) / DAY_MIN);
+  return {
+    ...stretch,
+    day: stretch.day === null || days === 0 ? stretch.day : dayAfter(stretch.day, days),
+    fromTime: timeOf(from + steps),
+    toTime: timeOf(to + steps),
+  };
 }

@@ -2,30 +2,33 @@
 
 import { useMemo } from 'react';
 import type { Compartment } from '@/core/brief';
-import { type BagAnswer, type BagItem, type CarryPlan, packBag, type Placed } from '@/core/carry';
+import type { BagAnswer, BagItem, CarryPlan, Placed } from '@/core/carry';
 import { namesOf, type OutingFile } from '@/document';
 import { useFile } from '@/session';
 import { Figure, formatMm, formatPercent } from '@/ui';
 import { CAPS_MM, roomSteps, tooBigSteps } from './carrySteps';
+import { useBag } from './useBag';
 
 /** Whether everything that comes along goes into the bag, and how it lies there, seen from above. */
 export function Bag({ plan }: { plan: CarryPlan }) {
   const file = useFile();
   const name = namesOf(file);
   const { compartments } = file.packing;
-  const { answer, items, unsized } = useMemo(() => {
-    const along = bagItems(file, plan);
-    const into = file.packing.compartments;
-    return { ...along, answer: into.length === 0 ? null : packBag(into, along.items) };
-  }, [file, plan]);
+  const { shelf } = file;
+  const { items, unsized } = useMemo(() => bagItems(shelf, plan), [shelf, plan]);
+  const { answer, problem } = useBag(compartments, items);
   return (
     <section aria-labelledby="bag">
       <h2 id="bag" className="text-lg">
         The bag
       </h2>
-      {answer === null ? (
+      {compartments.length === 0 ? (
         <p className="text-soft">
-          Give the inner sizes of your bag beside the plan to see whether everything goes in.
+          Give the inner sizes of your bag beside the plan to see whether everything fits.
+        </p>
+      ) : answer === null ? (
+        <p className={problem === null ? 'text-soft' : 'text-wrong'} role="status">
+          {problem === null ? 'Packing the bag…' : `Couldn’t pack the bag: ${problem}`}
         </p>
       ) : (
         <>
@@ -99,7 +102,7 @@ function Verdict({
 }
 
 /** Everything that the plan uses, as blocks; what has no size is named. */
-function bagItems({ shelf }: OutingFile, plan: CarryPlan) {
+function bagItems(shelf: OutingFile['shelf'], plan: CarryPlan) {
   const along = new Set<string>(
     plan.stretches.flatMap((s) => [
       ...s.left,

@@ -1,7 +1,8 @@
 'use client';
 
 import { Plus, Trash2 } from 'lucide-react';
-import { packing as schema, type Packing } from '@/core/brief';
+import { useWatch } from 'react-hook-form';
+import { type Charging, type PackedWeights, packing as schema, type Packing } from '@/core/brief';
 import { type CarryAnswer, type CarryPlan, USUAL_PICTURES_A_FRAME } from '@/core/carry';
 import { freshId, setPacking } from '@/document';
 import { useEdit, useFile } from '@/session';
@@ -12,9 +13,12 @@ import {
   formatCount,
   formatWeight,
   FormNumber,
+  FormSelect,
   FormText,
   IconButton,
+  SelectField,
   Tick,
+  useFormSet,
 } from '@/ui';
 
 const PREFER: readonly (readonly [Packing['prefer'], string])[] = [
@@ -77,17 +81,84 @@ export function PlanSettings({ answer }: { answer: CarryAnswer }) {
             label="Pictures expected"
             placeholder={String(USUAL_PICTURES_A_FRAME * frames.length)}
           />
-          <FormNumber name="coldPercent" label="Cold takes" unit="%" />
+          <FormNumber name="coldPercent" label="Battery loss in the cold" unit="%" />
           <FormNumber name="maxWeightG" label="Carry at most" unit="g" placeholder="no limit" />
           <FormNumber name="bagWeightG" label="Empty bag" unit="g" placeholder="not known" />
           <div className="col-span-2">
-            <FormText name="base" label="The rest stays in" />
+            <FormText name="base" label="Leave the rest in" />
           </div>
+          <ChargingFields />
           <Compartments packing={packing} put={put} />
           <Things packing={packing} put={put} />
+          <WeightFields />
         </div>
       </EntityForm>
     </div>
+  );
+}
+
+const CHARGING: Record<Charging['kind'], string> = {
+  nightly: 'every night',
+  none: 'not at all',
+  powerBank: 'from a power bank',
+};
+
+/** How batteries are filled, and spare cards. */
+function ChargingFields() {
+  const set = useFormSet();
+  const kind = useWatch({ name: 'charging.kind' }) as Charging['kind'];
+  return (
+    <>
+      <SelectField
+        label="Charging"
+        value={kind}
+        options={Object.entries(CHARGING) as [Charging['kind'], string][]}
+        onChange={(next) =>
+          set('charging', next === 'powerBank' ? { kind: next, charges: 5 } : { kind: next })
+        }
+      />
+      <FormSelect
+        name="spareCards"
+        label="Spare cards"
+        options={[
+          ['shared', 'one of each kind'],
+          ['each', 'one for each camera'],
+        ]}
+      />
+      {kind === 'powerBank' && <FormNumber name="charging.charges" label="Charges in it" />}
+    </>
+  );
+}
+
+const SMALL: readonly (readonly [keyof PackedWeights, string])[] = [
+  ['batteryG', 'A battery'],
+  ['cardG', 'A card'],
+  ['tripodG', 'Tripod'],
+  ['monopodG', 'Monopod'],
+  ['filterG', 'A filter or ring'],
+  ['flashG', 'Flash'],
+  ['rainG', 'Rain or dust cover'],
+  ['headlampG', 'Headlamp'],
+  ['powerBankG', 'Power bank'],
+];
+
+/** What the small things weigh, for the limit on everything carried. */
+function WeightFields() {
+  return (
+    <details className="col-span-2">
+      <summary className="text-[12px] text-soft">Weights of small things</summary>
+      <div className="grid grid-cols-2 gap-2">
+        {SMALL.map(([key, label]) => (
+          <FormNumber
+            key={key}
+            name={`weights.${key}`}
+            label={label}
+            unit="g"
+            placeholder="not known"
+          />
+        ))}
+      </div>
+    </details>
   );
 }
 

@@ -37,7 +37,7 @@ export function StretchPlan({
           {[
             stretch?.fromTime && stretch.toTime ? `${stretch.fromTime}–${stretch.toTime}` : '',
             stretch?.place ?? '',
-            stretch ? WEATHERS[stretch.weather] : '',
+            ...(stretch?.weather.map((w) => WEATHERS[w]) ?? []),
             plan.mayChange ? '' : 'no lens is changed',
             ...(stretch ? barredTexts(stretch.allowed) : []),
           ]

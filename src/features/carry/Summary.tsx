@@ -22,9 +22,9 @@ export function Summary({ answer, thinking }: { answer: CarryAnswer; thinking: b
     <div className="max-w-prose" role="status" aria-live="polite">
       <p className="text-base">
         <Figure label="Changes over the whole outing" steps={() => changeSteps(file, plan)}>
-          <strong>{formatCount(plan.changes, 'change', 'changes')}</strong>
+          <strong>{formatCount(plan.changes, 'lens change', 'lens changes')}</strong>
         </Figure>{' '}
-        {plan.proven ? 'over the whole outing, and fewer cannot do' : 'is the best found'}
+        {plan.proven ? 'over the whole outing, the fewest possible' : 'best found so far'}
         {worst && (
           <>
             ;{' '}

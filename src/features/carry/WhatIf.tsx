@@ -30,13 +30,7 @@ export function WhatIf({
   const stop = useRef<() => void>(() => undefined);
   useEffect(() => () => stop.current(), [question]);
   const state: State = held.for === question ? held.state : { kind: 'idle' };
-  const breakable = [
-    ...result.lineup.lensIds,
-    ...question.shelf.bodies
-      .filter((b) => question.limits.sources.includes(b.ownership))
-      .filter((b) => !question.limits.lockedOut.includes(b.id))
-      .map((b) => b.id),
-  ];
+  const breakable = [...result.lineup.lensIds, ...result.bodies];
   const play = () => {
     stop.current();
     const scenario: Scenario =

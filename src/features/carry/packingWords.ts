@@ -1,5 +1,14 @@
+import type { Charging } from '@/core/brief';
 import type { ForgottenOften, PackingLine } from '@/core/carry';
-import { formatFNumber, formatMm, formatPercent, formatWeight } from '@/ui';
+import {
+  formatCount,
+  formatFNumber,
+  formatMm,
+  formatPercent,
+  formatShutter,
+  formatStops,
+  formatWeight,
+} from '@/ui';
 
 /** A line in words: what, and why with its arithmetic. */
 export function lineWords(
@@ -12,24 +21,36 @@ export function lineWords(
     case 'piece':
       return { what: name(line.id), why: 'in the plan' };
     case 'batteries':
+      return { what: `Batteries for ${name(line.bodyId)}`, why: batteryWords(line) };
+    case 'power-bank':
       return {
-        what: `Batteries for ${name(line.bodyId)}`,
-        why: `${line.pictures} pictures${line.days > 1 ? ` over ${line.days} days, charged every night` : ''} ÷ ${line.picturesPerCharge} a charge${line.coldPercent > 0 ? ` less ${formatPercent(line.coldPercent)} for cold` : ''}, rounded up, and one spare`,
+        what: `Power bank for ${formatCount(line.charges, 'charge', 'charges')}`,
+        why: 'charges on the way, so fewer batteries are needed',
       };
     case 'cards':
       return {
         what: `Cards of ${line.cardGb} GB for ${name(line.bodyId)}`,
-        why: `${line.pictures} pictures × ${line.fileMb} MB = ${line.neededGb.toFixed(0)} GB; ${line.aSlot === 1 ? 'one' : line.aSlot} a slot (${line.slots}) and one spare`,
+        why: `${line.pictures} pictures × ${line.fileMb} MB = ${line.neededGb.toFixed(0)} GB; ${line.aSlot === 1 ? 'one' : line.aSlot} for each slot (${line.slots})`,
+      };
+    case 'spare-card':
+      return {
+        what: line.cardType === null ? 'Spare card' : `Spare card, ${line.cardType}`,
+        why: `for ${names(line.bodyIds)}`,
+      };
+    case 'spare-body':
+      return {
+        what: `${name(line.bodyId)}, spare`,
+        why: line.lies === 'bag' ? 'not in use; in the bag' : 'not in use; left with the rest',
       };
     case 'unknown-charge':
       return {
         what: `Batteries for ${name(line.bodyId)}`,
-        why: 'pictures a charge are not known: one, and one spare',
+        why: 'pictures per charge are unknown: one, and one spare',
       };
     case 'unknown-file':
       return {
         what: `Cards for ${name(line.bodyId)}`,
-        why: 'the size of a picture’s file is not known: one a slot and one spare',
+        why: 'the size of a picture’s file is unknown: one for each slot',
       };
     case 'tripod':
       return {
@@ -42,11 +63,29 @@ export function lineWords(
         why: `the heaviest setup weighs ${formatWeight(line.loadG)}: not held by hand for more than minutes`,
       };
     case 'headlamp':
-      return { what: 'Headlamp, red light', why: `in the dark: ${names(line.frameIds)}` };
+      return {
+        what: 'Headlamp, red light',
+        why: `working on a support in the dark: ${names(line.frameIds)}`,
+      };
     case 'rain':
       return { what: 'Rain covers and a towel', why: `wet: ${names(line.stretchIds)}` };
     case 'dust':
       return { what: 'Blower and dust covers', why: `dust or sand: ${names(line.stretchIds)}` };
+    case 'cold':
+      return {
+        what: 'Gloves, and a warm pocket for the batteries',
+        why: `cold: ${names(line.stretchIds)}`,
+      };
+    case 'drop-in-filter':
+      return {
+        what: `Drop-in filter for ${name(line.adapterId)}`,
+        why: `for ${names(line.frameIds)}`,
+      };
+    case 'grey-filter':
+      return {
+        what: `Grey filter of ${formatStops(line.stops)}${line.threadMm === null ? ', drop-in' : `, ${formatMm(line.threadMm)}`}`,
+        why: `${formatShutter(line.timeS)} for ${names(line.frameIds)}, at ${formatFNumber(line.fNumber)} and ISO 100, rounded up`,
+      };
     case 'filters':
       return {
         what: `Filters of ${formatMm(line.threadMm)}`,
@@ -73,6 +112,24 @@ export function lineWords(
         why: line.weightG === null ? 'your own' : `your own, ${formatWeight(line.weightG)}`,
       };
   }
+}
+
+const FILLINGS: Readonly<Record<Charging['kind'], string>> = {
+  nightly: 'on the busiest day, charged every night',
+  none: 'over the whole outing, never charged',
+  powerBank: 'over the whole outing',
+};
+
+function batteryWords(line: Extract<PackingLine, { code: 'batteries' }>): string {
+  const cold =
+    line.cold > 0 && line.coldPercent > 0
+      ? `, of them ${line.cold} in the cold, which takes ${formatPercent(line.coldPercent)} of a charge`
+      : '';
+  const bank =
+    line.fromBank > 0
+      ? `, less ${formatCount(line.fromBank, 'charge', 'charges')} from the power bank`
+      : '';
+  return `${line.pictures} pictures ${FILLINGS[line.charging]}, ÷ ${line.picturesPerCharge} a charge${cold}${bank}, rounded up, and one spare`;
 }
 
 export const FORGOTTEN: Readonly<Record<ForgottenOften, string>> = {

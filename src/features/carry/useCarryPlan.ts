@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useState } from 'react';
+import { DEFAULT_PACKING } from '@/core/brief';
 import type { CarryAnswer, CarryQuestion } from '@/core/carry';
 import type { LineupResult } from '@/core/lineup';
 import { useAnswer, useFile } from '@/session';
@@ -14,33 +15,43 @@ export interface CarryState {
   readonly problem: string | null;
 }
 
-/** The plan for the lineup in sight, made anew when it, or the packing, changes. */
+/**
+ * The plan for the lineup in sight, made anew when it, or what the plan goes by, changes: not when
+ * something is ticked off or packed besides.
+ */
 export function useCarryPlan(): CarryState {
   const { outing, packing } = useFile();
   const { result, question: asked } = useAnswer();
   const { anyOrder, bagWeightG, prefer } = packing;
-  const question = useMemo(
-    () => asked && { ...asked, outing, packing: { ...packing, anyOrder, bagWeightG, prefer } },
-    [asked, outing, packing, anyOrder, bagWeightG, prefer],
+  const { shooters, currency } = outing;
+  const planned = useMemo<CarryQuestion | null>(
+    () =>
+      asked && {
+        ...asked,
+        outing: { shooters, currency },
+        packing: { ...DEFAULT_PACKING, anyOrder, bagWeightG, prefer },
+      },
+    [asked, shooters, currency, anyOrder, bagWeightG, prefer],
   );
+  const question = useMemo(() => planned && { ...planned, packing }, [planned, packing]);
   const [held, setHeld] = useState<{
     answer: CarryAnswer | null;
     for: CarryQuestion | null;
     problem: string | null;
   }>({ answer: null, for: null, problem: null });
   useEffect(() => {
-    if (question === null || result === null) return;
-    return planCarrying(question, result, {
+    if (planned === null || result === null) return;
+    return planCarrying(planned, result, {
       progress: () => undefined,
-      done: (answer) => setHeld({ answer, for: question, problem: null }),
-      failed: (problem) => setHeld((before) => ({ ...before, for: question, problem })),
+      done: (answer) => setHeld({ answer, for: planned, problem: null }),
+      failed: (problem) => setHeld((before) => ({ ...before, for: planned, problem })),
     });
-  }, [question, result]);
+  }, [planned, result]);
   return {
     question,
     result,
     answer: held.answer,
-    thinking: held.for !== question,
-    problem: held.for === question ? held.problem : null,
+    thinking: held.for !== planned,
+    problem: held.for === planned ? held.problem : null,
   };
 }

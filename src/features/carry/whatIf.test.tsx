@@ -57,7 +57,7 @@ test('what may go wrong is an hour lost, the rain, and everything that comes alo
   ]);
   expect(ended).toBe(3);
   const offered = screen.getAllByRole('option').map((o) => o.textContent);
-  expect(offered).toHaveLength(2 + result.lineup.lensIds.length + 3);
+  expect(offered).toHaveLength(2 + result.lineup.lensIds.length + result.bodies.length);
 });
 
 test('what is left is told picture by picture, and what is lost in red', async () => {
@@ -68,7 +68,7 @@ test('what is left is told picture by picture, and what is lost in red', async (
   const answer = carryAnswer(demo, result);
   act(() => asked[0]!.report.done({ lost: [], answer } as ScenarioAnswer));
   expect(screen.getByText(/It holds/)).toBeVisible();
-  expect(screen.getByTestId('whatif')).toHaveTextContent('4 changes');
+  expect(screen.getByTestId('whatif')).toHaveTextContent(`${answer.plan.changes} changes`);
   await play(user, '23 mm f/1.4 breaks');
   const lost = demo.frames.slice(14, 15).map((f) => f.id);
   act(() => asked[1]!.report.done({ lost, answer } as ScenarioAnswer));

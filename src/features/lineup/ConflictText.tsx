@@ -12,7 +12,7 @@ export function ConflictText({ conflict }: { conflict: LimitConflict }) {
   return (
     <div className="mb-3 max-w-prose" data-testid="conflict">
       <p className="text-wrong">
-        These cannot be had together. Any one of them given up frees the others:
+        These limits conflict. Give up any one of them and the others can be met:
       </p>
       <ul className="mt-1">
         {conflict.members.map((member) => (
@@ -25,7 +25,11 @@ export function ConflictText({ conflict }: { conflict: LimitConflict }) {
   );
 }
 
-function memberText(m: ConflictMember, name: (id: string) => string, currency: string): string {
+export function memberText(
+  m: ConflictMember,
+  name: (id: string) => string,
+  currency: string,
+): string {
   const place =
     'stretchId' in m
       ? [m.stretchId, m.shooterId].flatMap((id) => (id === null ? [] : [name(id)])).join(', ')
@@ -35,11 +39,13 @@ function memberText(m: ConflictMember, name: (id: string) => string, currency: s
     case 'frame':
       return `the picture ${name(m.frameId)}`;
     case 'lockedIn':
-      return `what is always taken: ${m.ids.map(name).join(', ')}`;
+      return `what is locked in: ${m.ids.map(name).join(', ')}`;
     case 'maxLenses':
       return `at most ${formatCount(m.allowed, 'lens', 'lenses')}${needed(m.needed === null ? null : String(m.needed))}`;
     case 'maxLineupWeightG':
       return `at most ${formatWeight(m.allowed)}${needed(m.needed === null ? null : formatWeight(m.needed))}`;
+    case 'maxCarriedWeightG':
+      return `at most ${formatWeight(m.allowed)} carried in all${needed(m.needed === null ? null : formatWeight(m.needed))}`;
     case 'maxSpend':
       return `at most ${formatMoney(m.allowed, currency)} to spend${needed(m.needed === null ? null : formatMoney(m.needed, currency))}`;
     case 'handWeight':

@@ -14,7 +14,7 @@ export function Hands({ result }: { result: LineupResult }) {
   return (
     <section aria-labelledby="hands">
       <h2 id="hands" className="mb-1 text-lg">
-        In hand
+        One way to share it out
       </h2>
       <ul>
         {told.map((hand) => (

@@ -5,6 +5,7 @@ import { ArrowUp, X } from 'lucide-react';
 import {
   LATE_AIMS,
   type LateAim,
+  type Limits,
   limits as limitsSchema,
   profileOf,
   PROFILES,
@@ -52,9 +53,9 @@ export function LimitsPanel() {
           <FormNumber name="maxCrop" label="Crop at most" unit="×" />
           <FormNumber
             name="wantRatePercent"
-            label="A piece must earn"
+            label="Each item must add at least"
             unit="%"
-            hint="of the wanted pictures; 0 takes all that helps"
+            hint="of the wanted pictures; 0 takes anything that helps"
           />
           <FormNumber name="maxSpend" label="Spend at most" placeholder="no limit" />
           <FormSelect
@@ -74,6 +75,19 @@ export function LimitsPanel() {
               ['zooms', 'zooms only'],
               ['constant-zooms', 'constant zooms'],
             ]}
+          />
+          <FormNumber
+            name="maxCarriedWeightG"
+            label="Everything carried"
+            unit="g"
+            placeholder="no limit"
+            hint="cameras, lenses, support, batteries, cards, own things, bag"
+          />
+          <FormNumber
+            name="needTolerancePercent"
+            label="Focal length or angle, within"
+            unit="%"
+            hint="marked focal lengths are rounded"
           />
           <CircleField />
           {PIECES.map(([name, label]) => (
@@ -106,7 +120,7 @@ function SchoolField() {
   const current = profileOf(limits) ?? 'own';
   return (
     <SelectField
-      label="Choose like"
+      label="Selection style"
       value={current}
       options={[
         ...(current === 'own' ? [['own', 'my own limits'] as const] : []),
@@ -120,7 +134,7 @@ function SchoolField() {
 const TICKS = [
   ['converters', 'Converters may be used'],
   ['neverChange', 'Never change a lens'],
-  ['countBodies', 'Bodies count in the weight'],
+  ['countBodies', 'Cameras count in the weight'],
 ] as const;
 
 function Ticks() {
@@ -134,27 +148,36 @@ function Ticks() {
 /** What counts as sharp. */
 function CircleField() {
   const set = useFormSet();
-  const kind = useWatch({ name: 'circleOfConfusion.kind' }) as 'diagonal' | 'pixels';
+  const kind = useWatch({ name: 'circleOfConfusion.kind' }) as Limits['circleOfConfusion']['kind'];
   return (
     <>
       <SelectField
-        label="Sharp means"
+        label="Circle of confusion"
         value={kind}
         options={[
-          ['diagonal', 'by picture'],
-          ['pixels', 'by pixel'],
+          ['output', 'by the output'],
+          ['diagonal', 'by the diagonal'],
+          ['pixels', 'by the pixel'],
         ]}
         onChange={(next) =>
           set(
             'circleOfConfusion',
-            next === 'diagonal' ? { kind: next, divisor: 1500 } : { kind: next, px: 2 },
+            next === 'output'
+              ? { kind: next }
+              : next === 'diagonal'
+                ? { kind: next, divisor: 1500 }
+                : { kind: next, px: 2 },
           )
         }
       />
-      {kind === 'diagonal' ? (
-        <FormNumber name="circleOfConfusion.divisor" label="Diagonal over" />
-      ) : (
-        <FormNumber name="circleOfConfusion.px" label="Blur of" unit="px" />
+      {kind === 'diagonal' && (
+        <FormNumber name="circleOfConfusion.divisor" label="Circle of confusion: diagonal ÷" />
+      )}
+      {kind === 'pixels' && <FormNumber name="circleOfConfusion.px" label="Blur of" unit="px" />}
+      {kind === 'output' && (
+        <p className="self-end text-[12px] text-soft">
+          two pixels of the output, else diagonal ÷ 1500
+        </p>
       )}
     </>
   );
@@ -194,7 +217,8 @@ const AIMS: Record<LateAim, string> = {
   speed: 'light in hand',
   changes: 'fewer changes',
   crop: 'less cropping',
-  own: 'own before other',
+  own: 'owned gear first',
+  grade: 'better lenses, as you grade them',
 };
 
 /** What decides among lineups that get the same with as many pieces, first to last. */
@@ -204,7 +228,7 @@ function OrderField() {
   const left = LATE_AIMS.filter((aim) => !order.includes(aim));
   return (
     <fieldset className="col-span-2">
-      <legend className="text-[12px] text-soft">With as many pieces, rather</legend>
+      <legend className="text-[12px] text-soft">Among equally small lineups, prefer</legend>
       <ol>
         {order.map((aim, i) => (
           <li key={aim} className="flex items-center justify-between border-b border-hair">
@@ -300,8 +324,8 @@ function Locks() {
     );
   return (
     <>
-      {list('Always taken', lockedIn)}
-      {list('Left at home', lockedOut)}
+      {list('Locked in', lockedIn)}
+      {list('Left out', lockedOut)}
     </>
   );
 }

@@ -1,19 +1,21 @@
 'use client';
 
-import type { FrameResult, LineupResult } from '@/core/lineup';
-import { kitName, namesOf } from '@/document';
+import type { FrameResult, Kept, LensOut, LineupResult, WayOut } from '@/core/lineup';
+import { kitName, namesOf, type OutingFile } from '@/document';
 import { useFile } from '@/session';
 import { placeText, shortfallText, StateMark, WANTS } from '@/ui';
+import { memberText } from './ConflictText';
 
 /** The pictures that the lineup leaves, with the nearest miss and what it lacks. */
 export function NotGot({ result }: { result: LineupResult }) {
-  const name = namesOf(useFile());
+  const file = useFile();
+  const name = namesOf(file);
   const lost = result.frames.filter((f) => f.state === 'lost');
   if (lost.length === 0) return null;
   return (
     <section aria-labelledby="not-got">
       <h2 id="not-got" className="mb-1 text-lg">
-        Not got
+        Not covered
       </h2>
       <ul>
         {lost.map((frame) => (
@@ -21,12 +23,59 @@ export function NotGot({ result }: { result: LineupResult }) {
             <StateMark state={frame.nearest?.shortfall?.code === 'too-slow' ? 'slow' : 'lost'} />{' '}
             <span className="font-semibold">{name(frame.frameId)}</span>{' '}
             <span className="text-soft">{WANTS[frame.want]}</span>
-            <span className="block text-[13px]">{whyLost(frame, result, name)}</span>
+            <span className="block text-[13px]">
+              {frame.kept === null
+                ? whyLost(frame, result, name)
+                : keptText(frame.kept, frame.frameId, file, name)}
+            </span>
           </li>
         ))}
       </ul>
     </section>
   );
+}
+
+/** What keeps the lenses out that would cover a wanted picture. */
+function whyOut(reasons: readonly LensOut['reason'][]): string {
+  if (reasons.includes('earns-too-little')) return 'no lens adds enough of the wanted pictures';
+  return 'your limits leave no room for it';
+}
+
+/** What keeps a must lost, in terms of its stretch, and each way out. */
+function keptText(
+  { members, waysOut }: Kept,
+  frameId: string,
+  { stretches, outing }: OutingFile,
+  name: (id: string) => string,
+): string {
+  const reasons = members.flatMap((m) => {
+    if (m.kind === 'frame')
+      return m.frameId === frameId ? [] : [`you also want ${name(m.frameId)}`];
+    if (m.kind !== 'noChange') return [memberText(m, name, outing.currency)];
+    const stretch = stretches.find((s) => s.id === m.stretchId);
+    const where = stretch ? `in ${stretch.name} ` : '';
+    return [
+      stretch && !stretch.allowed.bags
+        ? `${where}no bag is let in, so no lens can be changed`
+        : `${where}no lens may be changed`,
+    ];
+  });
+  const ways = waysOut.map((w) => wayText(w, name, outing.currency));
+  return `Kept out because ${reasons.join(', and ')}. ${ways.length > 0 ? `What would help: ${ways.join('; or ')}.` : ''}`;
+}
+
+function wayText(way: WayOut, name: (id: string) => string, currency: string): string {
+  const where = 'stretchId' in way && way.stretchId !== null ? ` in ${name(way.stretchId)}` : '';
+  switch (way.kind) {
+    case 'raise':
+      return `change this limit: ${memberText(way.member, name, currency)}`;
+    case 'changes':
+      return `allow a lens change${where}`;
+    case 'body':
+      return `one more camera${where}`;
+    case 'without':
+      return `give up ${way.frameIds.map(name).join(' or ')}`;
+  }
 }
 
 /** Lenses named before the rest is only counted. */
@@ -43,10 +92,10 @@ function whyLost(
   if (frame.impossible.length === 0) {
     const able = lensesOut.filter((l) => l.makes.includes(frame.frameId) && l.reason !== 'source');
     const who = able.slice(0, NAMED).map((l) => name(l.lensId));
-    return `${who.length > 0 ? `${who.join(', ')}${able.length > NAMED ? ` and ${able.length - NAMED} more` : ''} could make it` : 'Gear that may be used could make it together'}, but ${frame.want === 'bonus' ? 'a bonus never brings a lens in' : 'the limits or the rate leave no room'}.`;
+    return `${who.length > 0 ? `${who.join(', ')}${able.length > NAMED ? ` and ${able.length - NAMED} more` : ''} could cover it` : 'Your gear could cover it together'}, but ${frame.want === 'bonus' ? 'a bonus never brings a lens in' : whyOut(able.map((l) => l.reason))}.`;
   }
-  if (!miss) return 'No lens that may be used fits a body that comes along.';
-  const lack = miss.shortfall ? shortfallText(miss.shortfall) : 'makes it';
-  const where = frame.unit === 'm' ? ` Nothing makes it at ${places}.` : '';
+  if (!miss) return 'None of your lenses fits a camera that may come along.';
+  const lack = miss.shortfall ? shortfallText(miss.shortfall) : 'covers it';
+  const where = frame.unit === 'm' ? ` Nothing covers it at ${places}.` : '';
   return `Nearest: ${setup}, ${lack}.${where}`;
 }

@@ -5,6 +5,7 @@ import type { LineupResult } from '@/core/lineup';
 import { namesOf } from '@/document';
 import { useFile } from '@/session';
 import { placeText, proofWords } from '@/ui';
+import { aimText, amountText } from './differences';
 
 /** Why fewer will not do, in words where it can be had. */
 export function ProofText({ result }: { result: LineupResult }) {
@@ -18,8 +19,10 @@ export function ProofText({ result }: { result: LineupResult }) {
           Not proven yet
         </h2>
         <p className="max-w-prose">
-          Time ran out while looking at {result.open.aim}: this is the best found, at{' '}
-          {result.open.value}; nothing better than {result.open.bound} can exist.
+          The search was cut while looking at {aimText(result.open.aim)}: this is the best found so
+          far. It comes to {amountText(result.open.aim, result.open.value, file.outing.currency)};
+          nothing below {amountText(result.open.aim, result.open.bound, file.outing.currency)} can
+          exist.
         </p>
       </section>
     );

@@ -178,7 +178,7 @@ const TOTALS: readonly Total[] = [
   {
     label: 'Weight',
     text: ({ totals }) => formatWeight(totals.weightG),
-    steps: (file, r) => weightSteps(file, idsIn(r)),
+    steps: (file, r) => weightSteps(file, idsIn(r), r.bodies),
   },
   {
     label: 'Price',
@@ -193,7 +193,12 @@ const TOTALS: readonly Total[] = [
   {
     label: 'Sure',
     text: ({ status }) =>
-      ({ proven: 'proven', 'best-found': 'best found', impossible: '–' })[status],
+      ({
+        proven: 'proven',
+        'best-found': 'best found so far',
+        impossible: '–',
+        unverified: 'not sure',
+      })[status],
   },
 ];
 

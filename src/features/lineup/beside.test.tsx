@@ -173,7 +173,7 @@ describe('the limits', () => {
 
   it('follow a way of choosing, whose gear it is, and formats', async () => {
     const { user, again } = show();
-    await user.selectOptions(screen.getByLabelText('Choose like'), 'small fast primes');
+    await user.selectOptions(screen.getByLabelText('Selection style'), 'small fast primes');
     expect(held.file.limits.lensKinds).toBe('primes');
     again();
     await user.click(screen.getByLabelText('wished for'));

@@ -12,8 +12,34 @@ import {
   weightSteps,
 } from '@/ui';
 
+const AIM_TEXTS: Readonly<Record<AimName, string>> = {
+  musts: 'the musts',
+  wants: 'the wants',
+  pieces: 'the number of items',
+  weight: 'the weight',
+  weightUnknown: 'unknown weights',
+  price: 'the price',
+  priceUnknown: 'unknown prices',
+  speed: 'spare light',
+  changes: 'lens changes',
+  crop: 'cropping',
+  own: 'owned gear',
+  grade: 'the grade of lenses',
+  bonus: 'the bonus pictures',
+  order: 'the order of names',
+  bodyChanges: 'lens changes that a camera saves',
+  bodies: 'the number of cameras',
+  bodyWeight: 'the weight of the cameras',
+  bodyOrder: 'the order of names',
+};
+
+/** What an aim looks at, in words. */
+export function aimText(aim: AimName): string {
+  return AIM_TEXTS[aim];
+}
+
 /** How much an aim comes to, with its unit. */
-function amountText(aim: AimName, amount: number, currency: string): string {
+export function amountText(aim: AimName, amount: number, currency: string): string {
   switch (aim) {
     case 'musts':
       return formatCount(amount, 'must lost', 'musts lost');
@@ -41,9 +67,18 @@ function amountText(aim: AimName, amount: number, currency: string): string {
       return formatCount(amount, 'picture cropped', 'pictures cropped');
     case 'own':
       return formatCount(amount, 'piece not owned', 'pieces not owned');
+    case 'grade':
+      return formatCount(amount, 'picture with a better lens', 'pictures with a better lens');
+    case 'bodyChanges':
+      return formatCount(amount, 'change', 'changes');
+    case 'bodies':
+      return formatCount(amount, 'camera', 'cameras');
+    case 'bodyWeight':
+      return formatWeight(amount);
     case 'bonus':
       return formatCount(amount, 'bonus lost', 'bonuses lost');
     case 'order':
+    case 'bodyOrder':
       return 'nothing but the order of names';
   }
 }

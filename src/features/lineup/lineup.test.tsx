@@ -71,7 +71,7 @@ test('locks that break a limit are named, with the way out', async () => {
   );
   expect(screen.getByRole('heading')).toHaveTextContent('No lineup keeps to these limits');
   expect(plain(document.body)).toContain(
-    'what is always taken: 50 mm f/1.8, 90 mm f/2.8 macroat most 500 g; 788 g would do',
+    'what is locked in: 50 mm f/1.8, 90 mm f/2.8 macroat most 500 g; 788 g would do',
   );
 });
 
@@ -128,6 +128,27 @@ test.each([
   },
 );
 
+test('a picture covered twice stands for two lenses in the proof', async () => {
+  const witness = (lenses: 1 | 2) => ({
+    frameId: 'f' as never,
+    places: [{ stretchId: null, range: { from: 1, to: 1 } }],
+    lensIds: [],
+    lenses,
+  });
+  const totals = { ...(await answer()).totals, lenses: 3, pieces: 3 };
+  const words = (...witnesses: (1 | 2)[]) =>
+    proofWords(
+      { kind: 'witnesses', bound: 3, lockedIn: 0, witnesses: witnesses.map(witness) },
+      totals,
+    );
+  expect(words(2)).toBe(
+    'This picture needs two lenses at once, and they are enough for all that is got.',
+  );
+  expect(words(1, 2)).toBe(
+    'No two of these 2 can be made with the same lens, and 1 of them needs two at once, so fewer than 3 lenses cannot get them.',
+  );
+});
+
 test('a lineup that is only the best found says so with its bound', async () => {
   const result = {
     ...(await answer()),
@@ -138,7 +159,7 @@ test('a lineup that is only the best found says so with its bound', async () => 
   render(<ProofText result={result} />);
   expect(
     screen.getByText(
-      /Time ran out while looking at pieces.*at 5; nothing better than 4.2 can exist/,
+      /search was cut while looking at the number of items.*5 pieces; nothing below 4\.2 pieces/,
     ),
   ).toBeVisible();
 });
@@ -146,7 +167,7 @@ test('a lineup that is only the best found says so with its bound', async () => 
 test('pictures that are lost are listed with the nearest miss, or with what could make them', async () => {
   const { rerender } = render(<NotGot result={await answer()} />);
   expect(plain(screen.getByRole('listitem'))).toMatch(
-    /Moon over the bridge bonus.*could make it, but a bonus never brings a lens in/,
+    /Moon over the bridge bonus.*could cover it, but a bonus never brings a lens in/,
   );
   rerender(<NotGot result={await answer({ sources: ['borrowed'] })} />);
   const dancers = screen.getAllByRole('listitem').find((i) => i.textContent?.includes('Dancers'));
@@ -162,8 +183,8 @@ test('every verdict opens its arithmetic', async () => {
   expect(plain(row)).toContain('too slow');
   await user.click(within(row).getByRole('button', { name: /with 90 mm f\/2.8 macro/ }));
   const dialog = await screen.findByRole('dialog');
-  expect(plain(dialog)).toContain('f = s·m / (1 + m)');
-  expect(plain(dialog)).toMatch(/stops in hand: f\/2\.8/);
+  expect(plain(dialog)).toContain('f = D·m / (1 + m)²');
+  expect(plain(dialog)).toMatch(/Light: 0\.341 stops to spare: f\/2\.8/);
   expect(plain(dialog)).toContain('ISO 2720');
 });
 

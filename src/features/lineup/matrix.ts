@@ -21,9 +21,7 @@ export function verdictMatrix(
   const pieceIds = new Set<string>([...converterIds, ...tubeIds, ...adapterIds]);
   const setups: Setup[] = mountableSetups({
     mounts: shelf.mounts,
-    bodies: shelf.bodies.filter(
-      (b) => limits.sources.includes(b.ownership) && !limits.lockedOut.includes(b.id),
-    ),
+    bodies: shelf.bodies.filter((b) => result.bodies.includes(b.id)),
     lenses: shelf.lenses.filter((l) => lensIds.has(l.id)),
     converters: shelf.converters.filter((c) => pieceIds.has(c.id)),
     tubes: shelf.tubes.filter((t) => pieceIds.has(t.id)),

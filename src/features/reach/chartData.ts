@@ -1,4 +1,4 @@
-import type { Frame } from '@/core/brief';
+import { allowedBy, eligibleBodies, type Frame } from '@/core/brief';
 import { type FrameSpan, frameSpan } from '@/core/coverage';
 import { type Body, type Lens, mountFits, type Setup, setupOf } from '@/core/gear';
 import { cropFactor, FULL_FRAME } from '@/core/optics';
@@ -74,17 +74,19 @@ export function reachData(
   shown: Shown = ALL,
 ): ReachData {
   const { frames, shelf, limits } = question;
-  const bodies = (body ? [body] : shelf.bodies).filter((b) => !limits.lockedOut.includes(b.id));
+  const bodies = body ? [body] : eligibleBodies(shelf, limits);
+  const allowed = allowedBy(limits);
   const format = body ?? bodies[0] ?? null;
   const taken = new Set<string>([
     ...(result?.lineup.lensIds ?? []),
     ...(result?.lineup.converterIds ?? []),
   ]);
   const bands = shelf.lenses.filter(shown.lens).flatMap((lens) => {
-    const mounted = bodies.find((b) => mountFits(shelf.mounts, b.mount, lens.mount));
+    const fits = (b: Body) => mountFits(shelf.mounts, b.mount, lens.mount);
+    const taking = bodies.find(fits);
+    const mounted = taking ?? (body ? undefined : shelf.bodies.find(fits));
     if (!mounted || lens.projection !== 'rectilinear') return [];
-    const out = limits.lockedOut.includes(lens.id) || !limits.sources.includes(lens.ownership);
-    return [bandOf(lens, mounted, { shelf, limits }, taken, out)];
+    return [bandOf(lens, mounted, { shelf, limits }, taken, !taking || !allowed(lens))];
   });
   const states = new Map(result?.frames.map((f) => [f.frameId, f]));
   const floor = slowestShown(bands);
@@ -152,7 +154,6 @@ function formatOf(body: Body | null) {
     return {
       sensor: FULL_FRAME,
       pixels: null,
-      cropFactor: 1,
       stabiliserStops: 0,
       isoCeiling: null,
       pitchMm: null,
@@ -163,7 +164,6 @@ function formatOf(body: Body | null) {
   return {
     sensor: body.sensor,
     pixels: pixelsWide && pixelsHigh ? { longPx: pixelsWide, shortPx: pixelsHigh } : null,
-    cropFactor: cropFactor(body.sensor),
     stabiliserStops: body.stabiliserStops ?? 0,
     isoCeiling: body.isoCeiling,
     pitchMm: pixelsWide ? body.sensor.widthMm / pixelsWide : null,

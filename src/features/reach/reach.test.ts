@@ -245,7 +245,7 @@ describe('who serves what', () => {
       [aBody({ sealed: true })],
     );
     const frames = [focalFrame('f', 50, 50, 'free')];
-    const stretches = [aStretch('rain', { weather: 'wet' })];
+    const stretches = [aStretch('rain', { weather: ['wet'] })];
     const found = servicesOf(aQuestion({ shelf, frames, stretches }), frames, null);
     expect(found.map((s) => [s.lensId, s.shortfall?.code ?? 'made'])).toEqual([
       ['dry', 'not-sealed'],

@@ -1,7 +1,7 @@
-import { type Frame, placeUnit, type PlaceUnit } from '@/core/brief';
-import { type Margins, type Shortfall, shortfallOf, verdictOn } from '@/core/coverage';
+import { eligibleBodies, type Frame, placeUnit, type PlaceUnit } from '@/core/brief';
+import { byVerdict, type Margins, type Shortfall, shortfallOf, verdictOn } from '@/core/coverage';
 import { type BodyId, kitKey, type Kit, mountableSetups, type Setup } from '@/core/gear';
-import { bodiesAlong, byVerdict, framesThere, type LineupQuestion } from '@/core/lineup';
+import { framesThere, type LineupQuestion } from '@/core/lineup';
 
 /** How one kit serves one frame, by its best body. */
 export interface Service extends Kit {
@@ -22,7 +22,7 @@ export function servicesOf(
   lensId: string | null,
 ): Service[] {
   const { shelf, limits } = question;
-  const bodies = bodiesAlong(shelf, limits);
+  const bodies = eligibleBodies(shelf, limits);
   const setups = mountableSetups({
     ...shelf,
     bodies,

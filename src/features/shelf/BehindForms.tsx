@@ -50,7 +50,7 @@ export function TubeForm({ item }: { item: Tube }) {
       <div className={GRID}>
         <NameFields />
         <FormNumber name="lengthMm" label="Extension" unit="mm" />
-        <FormKnown name="autofocus" label="Autofocus passes" />
+        <FormKnown name="autofocus" label="Keeps autofocus" />
         <CommonFields />
       </div>
     </EntityForm>
@@ -73,11 +73,11 @@ export function AdapterForm({ item }: { item: Adapter }) {
           <FormText name="name" label="Name" />
         </div>
         <FormText name="maker" label="Maker" />
-        <FormNumber name="factor" label="Factor of its glass" unit="×" hint="1 without glass" />
+        <FormNumber name="factor" label="Optical factor" unit="×" hint="1 without glass" />
         <FormText name="lensMount" label="Carries lenses of" list={mounts} />
         <FormText name="bodyMount" label="on bodies of" list={mounts} />
-        <FormKnown name="autofocus" label="Autofocus survives" />
-        <span />
+        <FormKnown name="autofocus" label="Keeps autofocus" />
+        <FormKnown name="dropInFilter" label="Takes a drop-in filter" />
         <CommonFields />
       </div>
     </EntityForm>

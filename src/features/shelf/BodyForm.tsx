@@ -4,7 +4,7 @@ import { useWatch } from 'react-hook-form';
 import { type Body, body } from '@/core/gear';
 import { putItem } from '@/document';
 import { useEdit } from '@/session';
-import { EntityForm, FormKnown, FormNumber, Tick, useFormSet } from '@/ui';
+import { EntityForm, FormKnown, FormNumber, FormText, Tick, useFormSet } from '@/ui';
 import { CommonFields, GRID, NameFields } from './gearFields';
 
 /** A body in full. */
@@ -39,6 +39,7 @@ export function BodyForm({ item }: { item: Body }) {
         <FormKnown name="sealed" label="Sealed" />
         <FormNumber name="picturesPerCharge" label="Pictures a charge" placeholder="not known" />
         <FormNumber name="cardSlots" label="Card slots" placeholder="not known" />
+        <FormText name="cardType" label="Kind of card" nullable />
         <FormNumber name="fileMb" label="A picture’s file" unit="MB" placeholder="not known" />
         <SizeFields />
         <CommonFields />

@@ -1,8 +1,10 @@
 'use client';
 
 import { Copy, Trash2 } from 'lucide-react';
-import type { Adapter, Body, Converter, Lens, Tube } from '@/core/gear';
+import type { Adapter, Body, BodyId, Converter, Lens, Tube } from '@/core/gear';
 import {
+  type BodyRole,
+  bodyRoleOf,
   copyItem,
   type ItemOf,
   type Kind,
@@ -10,14 +12,29 @@ import {
   lockOf,
   putItem,
   removeItems,
+  setBodyRole,
   setLock,
 } from '@/document';
 import { useEdit, useFile } from '@/session';
-import { Choice, IconButton } from '@/ui';
+import { Choice, IconButton, SelectField } from '@/ui';
 import { AdapterForm, ConverterForm, TubeForm } from './BehindForms';
 import { BodyForm } from './BodyForm';
 import { Fits } from './Fits';
 import { LensForm } from './LensForm';
+
+const LOCKS: readonly (readonly [Lock, string])[] = [
+  ['in', 'lock in'],
+  ['free', 'let it choose'],
+  ['out', 'leave out'],
+];
+
+const BODY_ROLES: readonly (readonly [BodyRole, string])[] = [
+  ['free', 'comes when it helps'],
+  ['in', 'always comes'],
+  ['out', 'stays at home'],
+  ['spare-bag', 'spare, in the bag'],
+  ['spare-base', 'spare, left with the rest'],
+];
 
 interface GearEditorProps<K extends Kind> {
   readonly kind: K;
@@ -30,17 +47,6 @@ export function GearEditor<K extends Kind>({ kind, item, onSelect }: GearEditorP
   const file = useFile();
   const edit = useEdit();
   const lock = lockOf(file.limits, item.id);
-  const locks: [Lock, string][] =
-    kind === 'bodies'
-      ? [
-          ['free', 'comes along'],
-          ['out', 'stays home'],
-        ]
-      : [
-          ['in', 'take it'],
-          ['free', 'let it choose'],
-          ['out', 'leave it'],
-        ];
   return (
     <div className="space-y-3 border-t border-ink pt-2">
       <div className="flex items-start justify-between gap-2">
@@ -67,12 +73,21 @@ export function GearEditor<K extends Kind>({ kind, item, onSelect }: GearEditorP
           </IconButton>
         </span>
       </div>
-      <Choice
-        label="For this outing"
-        value={lock}
-        options={locks}
-        onChange={(next) => edit(setLock(item.id, next))}
-      />
+      {kind === 'bodies' ? (
+        <SelectField
+          label="For this outing"
+          value={bodyRoleOf(file.limits, item.id as BodyId)}
+          options={BODY_ROLES}
+          onChange={(next) => edit(setBodyRole(item.id as BodyId, next))}
+        />
+      ) : (
+        <Choice
+          label="For this outing"
+          value={lock}
+          options={LOCKS}
+          onChange={(next) => edit(setLock(item.id, next))}
+        />
+      )}
       {(kind === 'lenses' || kind === 'bodies') && <Fits kind={kind} id={item.id} />}
       {kind === 'lenses' && <LensForm item={item as Lens} />}
       {kind === 'bodies' && <BodyForm item={item as Body} />}

@@ -2,10 +2,20 @@
 
 import { Plus, Trash2 } from 'lucide-react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
-import { type FocalRange, type Lens, lens } from '@/core/gear';
+import { type FocalRange, GRADES, type Lens, lens } from '@/core/gear';
 import { putItem } from '@/document';
 import { useEdit } from '@/session';
-import { Button, EntityForm, FormKnown, FormNumber, FormSelect, IconButton } from '@/ui';
+import {
+  Button,
+  EntityForm,
+  FormKnown,
+  FormNumber,
+  FormSelect,
+  GRADE_NAMES,
+  IconButton,
+  SelectField,
+  useFormSet,
+} from '@/ui';
 import { CommonFields, GRID, NameFields } from './gearFields';
 
 /** A lens in full. */
@@ -60,6 +70,7 @@ export function LensForm({ item }: { item: Lens }) {
           placeholder="none"
         />
         <FormKnown name="shift" label="Shifts" />
+        <GradeField />
         <FormKnown name="sealed" label="Sealed" />
         <FormNumber name="lengthMm" label="Length" unit="mm" placeholder="not known" />
         <FormNumber
@@ -71,6 +82,20 @@ export function LensForm({ item }: { item: Lens }) {
         <CommonFields />
       </div>
     </EntityForm>
+  );
+}
+
+/** How good the lens is, in the person's own judgement. */
+function GradeField() {
+  const set = useFormSet();
+  const grade = useWatch({ name: 'grade' }) as Lens['grade'];
+  return (
+    <SelectField
+      label="Grade, your own judgement"
+      value={grade ?? 'unknown'}
+      options={[['unknown', 'not graded'], ...GRADES.map((g) => [g, GRADE_NAMES[g]] as const)]}
+      onChange={(next) => set('grade', next === 'unknown' ? null : next)}
+    />
   );
 }
 

@@ -2,7 +2,6 @@
 
 import { useFile } from '@/session';
 import { FormNumber, FormSelect, FormText, OWNERSHIPS } from '@/ui';
-import { Weigh } from './Weigh';
 
 export function useMounts(): string[] {
   const { shelf } = useFile();
@@ -28,10 +27,7 @@ export function CommonFields() {
   const { outing } = useFile();
   return (
     <>
-      <div className="flex items-end gap-1">
-        <FormNumber name="weightG" label="Weight" unit="g" placeholder="not known" />
-        <Weigh />
-      </div>
+      <FormNumber name="weightG" label="Weight" unit="g" placeholder="not known" />
       <FormSelect
         name="ownership"
         label="Whose"

@@ -21,7 +21,7 @@ export function formatsOn({ bodies }: Shelf): [string, string][] {
 /** Whether a lens reaches, is fast and light enough, and fills the format on a body that it fits. */
 export function narrowsLens(shelf: Shelf, narrowing: Narrowing): (lens: Lens) => boolean {
   const { format, reachesMm, fNumber, weight } = narrowing;
-  const [reach, slowest, heaviest] = [reachesMm, fNumber, weight].map(readNumber);
+  const [reach, slowest, heaviest] = [reachesMm, fNumber, weight].map((text) => readNumber(text));
   const own = inOwnUnits('g')?.factor ?? 1;
   const bodies = shelf.bodies.filter(narrowsBody(narrowing));
   const fills =

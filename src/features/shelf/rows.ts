@@ -1,5 +1,5 @@
-import type { Adapter, Body, Converter, Lens, Tube } from '@/core/gear';
-import type { Limits } from '@/core/brief';
+import { type Adapter, type Body, type Converter, GRADES, type Lens, type Tube } from '@/core/gear';
+import { allowedBy, type Limits } from '@/core/brief';
 import { cropFactor } from '@/core/optics';
 import {
   formatCount,
@@ -9,6 +9,7 @@ import {
   formatMm,
   formatMoney,
   formatWeight,
+  GRADE_NAMES,
   OWNERSHIPS,
 } from '@/ui';
 import type { GearRow } from './GearTable';
@@ -23,6 +24,7 @@ export const LENS_COLUMNS = [
   ['magnification', 'Magnifies'],
   ['filter', 'Thread'],
   ['length', 'Length'],
+  ['grade', 'Grade'],
   ['weight', 'Weight'],
   ['price', 'New'],
   ['used', 'Used'],
@@ -98,6 +100,10 @@ export function lensRow(lens: Lens, context: Context): GearRow {
       text: lens.lengthMm === null ? '' : formatMm(lens.lengthMm),
       sort: lens.lengthMm ?? undefined,
     },
+    grade: {
+      text: lens.grade === null ? '' : GRADE_NAMES[lens.grade],
+      sort: lens.grade === null ? undefined : GRADES.indexOf(lens.grade),
+    },
     focus: {
       text: lens.minFocusM === null ? '' : formatMetres(lens.minFocusM),
       sort: lens.minFocusM ?? undefined,
@@ -159,7 +165,7 @@ function rowOf(
   { currency, limits, inLineup }: Context,
   own: Cells,
 ): GearRow {
-  const out = limits.lockedOut.includes(item.id) || !limits.sources.includes(item.ownership);
+  const out = !allowedBy(limits)(item);
   return {
     id: item.id,
     name: item.name,
@@ -191,6 +197,7 @@ export const EXTRA_COLUMNS: ReadonlySet<string> = new Set([
   'magnification',
   'filter',
   'length',
+  'grade',
 ]);
 
 /** Columns that can be changed in the table. */

@@ -31,6 +31,7 @@ describe('rows', () => {
       range: '24–240 mm',
       filter: '72 mm',
       length: '',
+      grade: '',
       magnification: '0.27×',
       used: '€560',
       fNumber: 'f/4–6.3',
@@ -180,7 +181,7 @@ describe('the editor', () => {
   it('locks for this outing', async () => {
     const user = userEvent.setup();
     edit('k-50');
-    await user.click(screen.getByLabelText('leave it'));
+    await user.click(screen.getByLabelText('leave out'));
     expect(held.file.limits.lockedOut).toEqual(['k-50']);
   });
 

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { decode, type Refusal } from '@/document';
 import { useAnswer, useSession } from '@/session';
-import { Button, FileInput } from '@/ui';
+import { Button, FileInput, singleKeysOn } from '@/ui';
 import { PLACES } from './shortcuts';
 import { useOpening } from './useOpening';
 import { useOutingActions } from './useOutingActions';
@@ -126,6 +126,7 @@ function useKeys(does: { find: () => void; list: () => void; go: (href: string) 
       return does.find();
     }
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+    if (!singleKeysOn()) return;
     if (event.key === '?') return does.list();
     const place = PLACES[Number(event.key) - 1];
     if (place) does.go(place[0]);

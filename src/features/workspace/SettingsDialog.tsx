@@ -6,8 +6,11 @@ import {
   applyUnits,
   Choice,
   Dialog,
+  setSingleKeys,
+  singleKeysOn,
   type Theme,
   themeChosen,
+  Tick,
   type Units,
   unitsNow,
   watchTheme,
@@ -35,6 +38,7 @@ export function SettingsDialog({
 }) {
   const units = useSyncExternalStore(watchUnits, unitsNow, () => 'metric' as const);
   useSyncExternalStore(watchTheme, themeChosen, () => 'system' as const);
+  const [keys, setKeys] = useState(singleKeysOn);
   const [theme, setTheme] = useState<Theme | null>(null);
   return (
     <Dialog
@@ -52,6 +56,14 @@ export function SettingsDialog({
           onChange={(next) => {
             setTheme(next);
             applyTheme(next);
+          }}
+        />
+        <Tick
+          label="Single-key shortcuts (? and the numbers)"
+          on={keys}
+          onChange={(on) => {
+            setKeys(on);
+            setSingleKeys(on);
           }}
         />
       </div>

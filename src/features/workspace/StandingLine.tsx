@@ -72,9 +72,13 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
           </>
         )}
       </span>
-      <Figure label="Weight of the lineup" steps={() => weightSteps(file, idsIn(result))}>
+      <Figure
+        label="Weight of the lineup"
+        steps={() => weightSteps(file, idsIn(result), result.bodies)}
+      >
         {formatWeight(totals.weightG)}
         {totals.weightUnknown.length > 0 && ` + ${totals.weightUnknown.length} of unknown weight`}
+        {result.carried && `, ${formatWeight(result.carried.weightG)} carried in all`}
       </Figure>
       <span>
         <Figure label="Price of the lineup" steps={() => priceSteps(file, idsIn(result))}>
@@ -95,9 +99,10 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
 }
 
 const STATUS = {
-  proven: 'proven fewest',
+  proven: 'fewest possible (proven)',
   'best-found': 'best found so far',
-  impossible: 'limits fight',
+  impossible: 'limits conflict',
+  unverified: 'not sure: some weights are unknown, or what is carried is over its limit',
 } as const;
 
 function Got({ label, got, of }: { label: string; got: number; of: number }) {
@@ -118,7 +123,7 @@ function worstOf(result: LineupResult, file: OutingFile): string | null {
   if (worst.nearest?.shortfall) return `${name}: ${shortfallText(worst.nearest.shortfall)}`;
   return worst.impossible.length > 0
     ? `${name}: no lens on the shelf can make it`
-    : `${name}: not got within the limits`;
+    : `${name}: kept out by the limits`;
 }
 
 /** Appears only once thinking has lasted a while; it is mounted anew for each thought. */

@@ -63,6 +63,16 @@ function Frame({ children }: { children: ReactNode }) {
   );
 }
 
+/** Something that is typed into: it has an undo of its own. */
+function isTextField(target: EventTarget | null): boolean {
+  if (!(target instanceof HTMLElement)) return false;
+  if (target.isContentEditable || target instanceof HTMLTextAreaElement) return true;
+  return (
+    target instanceof HTMLInputElement &&
+    !['checkbox', 'radio', 'range', 'button', 'file'].includes(target.type)
+  );
+}
+
 /** Ctrl or ⌘ with Z undoes, with Shift Z or Y redoes; a text being typed keeps its own undo. */
 function UndoKeys() {
   const { undo, redo } = useHistory();
@@ -72,7 +82,7 @@ function UndoKeys() {
       const key = event.key.toLowerCase();
       const isUndo = key === 'z' && !event.shiftKey;
       const isRedo = key === 'y' || (key === 'z' && event.shiftKey);
-      if (!isUndo && !isRedo) return;
+      if ((!isUndo && !isRedo) || isTextField(event.target)) return;
       event.preventDefault();
       if (isUndo) undo();
       else redo();

@@ -4,7 +4,8 @@ import userEvent from '@testing-library/user-event';
 import { outing } from '@/core/brief';
 import { decode, encode, type OutingFile } from '@/document';
 import { STARTERS } from '@/document/starters';
-import { unitsNow } from '@/ui';
+import { setSingleKeys, singleKeysOn, unitsNow } from '@/ui';
+import { FileMenu } from './FileMenu';
 import { demoFile, held } from '../../../tests/support/render';
 import { FirstOuting } from './FirstOuting';
 import { OutingsDialog } from './OutingsDialog';
@@ -205,6 +206,25 @@ describe('the settings', () => {
     );
     expect(held.edits).toEqual([]);
   });
+});
+
+test('keys pressed by themselves can be turned off, and the others stay', async () => {
+  const user = userEvent.setup();
+  const { unmount } = render(<SettingsDialog open onOpenChange={nothing} />);
+  const keys = screen.getByLabelText(/Single-key shortcuts/);
+  expect(keys).toBeChecked();
+  await user.click(keys);
+  expect(singleKeysOn()).toBe(false);
+  unmount();
+  render(<FileMenu />);
+  await user.keyboard('2');
+  expect(went).toEqual([]);
+  await user.keyboard('{Control>}k{/Control}');
+  expect(await screen.findByRole('dialog')).toBeVisible();
+  await user.keyboard('{Escape}');
+  setSingleKeys(true);
+  await user.keyboard('2');
+  expect(went).toHaveLength(1);
 });
 
 describe('the way through', () => {
