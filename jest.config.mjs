@@ -4,7 +4,7 @@ const withNext = nextJest({ dir: './' });
 
 const base = {
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
-  testTimeout: 60_000,
+  setupFilesAfterEnv: ['<rootDir>/tests/support/patience.ts'],
 };
 
 /** Some packages are ESM only and must be transformed; the pattern has to be set after Next's own. */

@@ -1,6 +1,6 @@
 import { mkdirSync } from 'node:fs';
 import { build } from 'esbuild';
-import { installPackages, run } from './steps.mjs';
+import { installPackages, NO_TELEMETRY, run } from './steps.mjs';
 
 /**
  * Bundles the benchmarks as the application is bundled, so that no loader slows what is measured.
@@ -11,7 +11,11 @@ const parts = process.argv.slice(2);
 
 await installPackages();
 if (parts.length === 0 || parts.includes('browser')) {
-  const built = await run(process.execPath, ['node_modules/next/dist/bin/next', 'build']);
+  const built = await run(
+    process.execPath,
+    ['node_modules/next/dist/bin/next', 'build'],
+    NO_TELEMETRY,
+  );
   if (built !== 0) process.exit(built);
 }
 mkdirSync('.bench', { recursive: true });

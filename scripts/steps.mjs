@@ -1,6 +1,9 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 
+/** The build tells nobody about itself. */
+export const NO_TELEMETRY = { NEXT_TELEMETRY_DISABLED: '1' };
+
 /** Runs a command to its end with its output shown; resolves to the exit code. */
 export function run(command, args, env = {}) {
   return new Promise((resolve) => {
