@@ -22,7 +22,7 @@ test('what a picture takes in, why a lens cannot, a gap and a weight say how the
 }) => {
   await open(page, '/brief?frame=f03');
   await page.getByRole('button', { name: 'What 300 mm takes in' }).click();
-  await expect(page.getByRole('dialog')).toContainText('m = f / (s − f)');
+  await expect(page.getByRole('dialog')).toContainText('D = f·(2 + m + 1/m)');
   await page.keyboard.press('Escape');
   await open(page, '/reach?frame=f03');
   await page
@@ -33,7 +33,7 @@ test('what a picture takes in, why a lens cannot, a gap and a weight say how the
   await page.keyboard.press('Escape');
   await open(page, '/carry');
   await page.getByRole('button', { name: 'Changes over the whole outing' }).click();
-  await expect(page.getByRole('dialog')).toContainText('Changes: 4');
+  await expect(page.getByRole('dialog')).toContainText('Changes: 5');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'The most that anyone carries at once' }).click();
   await expect(page.getByRole('dialog')).toContainText('In all: 4294 g');

@@ -14,7 +14,7 @@ test('an outing from nothing: real gear from the open database, frames by hand, 
   const dialog = page.getByRole('dialog');
   const files = readdirSync(DATABASE).filter((f) => f.endsWith('.xml'));
   await dialog.getByLabel('Database files').setInputFiles(files.map((f) => `${DATABASE}/${f}`));
-  await expect(dialog.getByRole('status')).toContainText(/Read 9\d\d lenses/, { timeout: 30_000 });
+  await expect(dialog.getByRole('status')).toContainText(/Read 9\d\d lenses/);
   const mounts = dialog.getByRole('group', { name: 'Mounts', exact: true });
   const cameras = dialog.getByRole('group', { name: 'Cameras', exact: true });
   const lenses = dialog.getByRole('group', { name: 'Lenses', exact: true });
@@ -27,14 +27,14 @@ test('an outing from nothing: real gear from the open database, frames by hand, 
   await expect(page.getByRole('tab', { name: /Lenses \d{3,}/ })).toBeVisible();
   await page.getByRole('link', { name: 'Brief' }).click();
   await page.getByRole('button', { name: 'Add a picture' }).click();
-  await expect(standing(page)).toContainText('1 lens', { timeout: 30_000 });
-  await expect(standing(page)).toContainText('proven fewest');
+  await expect(standing(page)).toContainText('1 lens');
+  await expect(standing(page)).toContainText('fewest possible (proven)');
   await expect(standing(page)).toContainText('of unknown weight');
   await page.getByRole('link', { name: 'Lineup' }).click();
   await page.getByLabel('Weight at most').fill('2000');
   await expect(
     page.getByText(/the weight of .* is not known, so they cannot be taken/),
-  ).toBeVisible({ timeout: 30_000 });
+  ).toBeVisible();
 });
 
 test('lenses from a table: bad cells are named, the rest is taken over', async ({ page }) => {
@@ -59,14 +59,14 @@ test('a lens is edited, duplicated, removed, and everything comes back', async (
   await page.getByRole('button', { name: 'Duplicate 24–240 mm f/4–6.3' }).click();
   await expect(page.getByRole('tab', { name: 'Lenses 29' })).toBeVisible();
   await page.getByLabel('Weight', { exact: true }).fill('300');
-  await expect(standing(page)).toContainText('1.97');
+  await expect(standing(page)).toContainText('1.79');
   await page.getByRole('button', { name: /^Remove 24–240 mm f\/4–6.3, again/ }).click();
   await expect(page.getByRole('tab', { name: 'Lenses 28' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo (Ctrl Z)' }).click();
-  await expect(standing(page)).toContainText('1.97');
+  await expect(standing(page)).toContainText('1.79');
   await page.getByRole('tab', { name: /Bodies/ }).click();
   await page.getByRole('button', { name: /^T20/ }).click();
-  await page.getByText('stays home').click();
+  await page.getByLabel('For this outing').selectOption('stays at home');
   await expect(standing(page)).toContainText('3 lenses');
   await expect(standing(page)).toContainText('8 of 9 wants');
 });

@@ -5,7 +5,7 @@ test('a first visit leads to a proven lineup without typing', async ({ page }) =
   await expect(page).toHaveURL(/\/brief$/);
   await expect(page.getByText('Lantern regatta, two days', { exact: true })).toBeVisible();
   await expect(standing(page)).toContainText('4 lenses');
-  await expect(standing(page)).toContainText('proven fewest');
+  await expect(standing(page)).toContainText('fewest possible (proven)');
   await page.getByRole('link', { name: 'which lenses and why' }).click();
   await expect(
     page.getByRole('heading', { name: '4 lenses and 1 tube get every picture that counts' }),
@@ -25,7 +25,7 @@ test('a picture added by hand changes the answer, and undo takes it back', async
   await page.getByLabel('To', { exact: true }).fill('800');
   await page.getByLabel('For', { exact: true }).selectOption('the whole picture, uncropped');
   await expect(standing(page)).toContainText('8 of 8 musts');
-  await expect(standing(page)).toContainText('converter');
+  await expect(standing(page)).toContainText('1 adapter');
   await page.getByRole('button', { name: 'Duplicate Far buoy' }).click();
   await expect(standing(page)).toContainText('9 of 9 musts');
   await page.getByRole('button', { name: 'Remove Far buoy, again' }).click();
@@ -34,6 +34,27 @@ test('a picture added by hand changes the answer, and undo takes it back', async
   await page.keyboard.press('Control+z');
   await expect(standing(page)).toContainText('8 of 8 musts');
   await page.keyboard.press('Control+Shift+z');
+  await expect(standing(page)).toContainText('7 of 7 musts');
+});
+
+test('Ctrl Z in a field takes back the typing, and beside it the edit', async ({ page }) => {
+  await open(page, '/brief?frame=f01');
+  const name = page.getByLabel('Picture', { exact: true });
+  await name.click();
+  await page.keyboard.press('End');
+  await page.keyboard.type(' again');
+  await expect(name).toHaveValue('Start line, all lanes again');
+  await page.getByRole('radio', { name: 'want', exact: true }).check({ force: true });
+  await expect(standing(page)).toContainText('6 of 6 musts');
+  await name.click();
+  await page.keyboard.press('Control+z');
+  await expect(name).not.toHaveValue('Start line, all lanes again');
+  await expect(standing(page)).toContainText('6 of 6 musts');
+  await name.blur();
+  // What the field took back was an edit of its own.
+  await page.keyboard.press('Control+z');
+  await expect(name).toHaveValue('Start line, all lanes again');
+  await page.keyboard.press('Control+z');
   await expect(standing(page)).toContainText('7 of 7 musts');
 });
 
@@ -121,11 +142,11 @@ test('limits change the answer, and locks that break them are named', async ({ p
   await expect(standing(page)).toContainText('of 7 musts');
   await page
     .getByRole('button', { name: /^Always take / })
-    .first()
+    .nth(0)
     .click();
   await page
     .getByRole('button', { name: /^Always take / })
-    .last()
+    .nth(1)
     .click();
   await page.getByLabel('Lenses at most').fill('1');
   await expect(standing(page)).toContainText('No lineup keeps to the limits');

@@ -1,7 +1,6 @@
 import { expect, open, outingMenu, standing, test } from './support';
 
 test('a beginner with one body and three lenses gets an answer from nothing', async ({ page }) => {
-  const began = Date.now();
   await open(page);
   await page.getByRole('button', { name: 'Start from nothing' }).click();
   const dialog = page.getByRole('dialog', { name: 'Start from nothing' });
@@ -14,9 +13,8 @@ test('a beginner with one body and three lenses gets an answer from nothing', as
   await dialog.getByLabel('What you are going to photograph').selectOption('Family with children');
   await dialog.getByRole('button', { name: 'Show me which lenses to take' }).click();
   await expect(page).toHaveURL(/\/lineup$/);
-  await expect(standing(page)).toContainText('proven fewest');
+  await expect(standing(page)).toContainText('fewest possible (proven)');
   await expect(page.getByTestId('answer')).toContainText(/lens/);
-  expect(Date.now() - began).toBeLessThan(120_000);
   await outingMenu(page, 'All outings…');
   await expect(page.getByRole('dialog', { name: 'Outings' })).toContainText('Lantern regatta');
   await page.getByRole('button', { name: 'Open', exact: true }).click();
@@ -40,7 +38,7 @@ test('a day in phases with two shooters: brief, lineup, and what each of them ca
   await page.getByLabel('First shooter').check();
   await page.getByLabel('Shooter 2').check();
   await page.keyboard.press('Escape');
-  await expect(standing(page)).toContainText('proven fewest');
+  await expect(standing(page)).toContainText('fewest possible (proven)');
   await page.getByRole('link', { name: 'Carry' }).click();
   const ceremony = page.getByRole('region', { name: /Ceremony/ }).first();
   await expect(ceremony.getByRole('heading', { name: 'First shooter' })).toBeVisible();
@@ -64,8 +62,8 @@ test('a thousand imported lenses: answered, and the chart stays readable', async
     .setInputFiles({ name: 'lenses.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
   await page.getByRole('button', { name: 'Take over 1,000 lenses' }).click();
   await expect(page.getByRole('tab', { name: 'Lenses 1028' })).toBeVisible();
-  await expect(standing(page)).not.toContainText('Thinking', { timeout: 60_000 });
-  await expect(standing(page)).toContainText('proven fewest');
+  await expect(standing(page)).not.toContainText('Thinking');
+  await expect(standing(page)).toContainText('fewest possible (proven)');
   await page.getByLabel('Search lenses').fill('lens 999');
   await expect(page.getByText('1 shown')).toBeVisible();
   await page.getByRole('link', { name: 'Reach', exact: true }).click();
@@ -126,6 +124,6 @@ test('ways of choosing are laid side by side, and one is chosen', async ({ page 
   await expect(table.getByRole('row', { name: /^Lenses/ })).toContainText('1 lens');
   await table.getByRole('button', { name: 'Choose like one zoom, never change' }).click();
   await expect(standing(page)).toContainText('1 lens');
-  await page.getByLabel('Choose like').selectOption('small fast primes');
+  await page.getByLabel('Selection style').selectOption('small fast primes');
   await expect(standing(page)).not.toContainText('1 lens and');
 });
