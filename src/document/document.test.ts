@@ -59,7 +59,7 @@ describe('the outing file', () => {
     [
       'a lock on nothing',
       (f: OutingFile) => void (f.limits.lockedIn = ['ghost']),
-      'limits.lockedIn[0]: no lens, converter, tube or adapter on the shelf called ghost',
+      'limits.lockedIn[0]: no thing on the shelf called ghost',
     ],
     [
       'an id used twice',
@@ -149,6 +149,20 @@ describe('the open document', () => {
     expect(name()).toBeNull();
     document.redo();
     expect(name()).toBe(12);
+  });
+
+  it('never undoes two fields together, however quick', () => {
+    const { document, name } = opened();
+    document.edit(setLimits({ maxLenses: 1 }), 'max');
+    document.edit(setLimits({ maxCrop: 2 }), 'crop');
+    document.edit(setLimits({ maxSpend: 100 }));
+    document.edit(setLimits({ maxSpend: 200 }));
+    const limits = () => document.store.getState().file!.limits;
+    document.undo();
+    expect(limits().maxSpend).toBe(100);
+    document.undo();
+    document.undo();
+    expect([limits().maxCrop, name()]).toEqual([demo().limits.maxCrop, 1]);
   });
 
   it('brings back an outing that another one replaced', () => {

@@ -20,6 +20,8 @@ import {
   removeFrame,
   removeItems,
   removeStretch,
+  bodyRoleOf,
+  setBodyRole,
   setLock,
   shelfIds,
   takeLineup,
@@ -29,9 +31,11 @@ const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
 if (!read.ok) throw new Error(read.error.message);
 const demo = read.value;
 
+const ROLES = ['free', 'in', 'out', 'spare-bag', 'spare-base'] as const;
+
 /** One of the edits that people make, chosen by numbers among what the file holds at the time. */
 const anyEdit = fc
-  .record({ kind: fc.nat(10), one: fc.nat(), other: fc.nat(), up: fc.boolean() })
+  .record({ kind: fc.nat(11), one: fc.nat(), other: fc.nat(), up: fc.boolean() })
   .map(({ kind, one, other, up }) => (file: OutingFile): Edit => {
     const pick = <T>(items: readonly T[], n: number) => items[n % Math.max(1, items.length)];
     const frame = pick(file.frames, one);
@@ -39,6 +43,7 @@ const anyEdit = fc
     const pieces = piecesOf(file.shelf);
     const piece = pick([...pieces, ...file.shelf.bodies], one);
     const at = pick(file.frames, other);
+    const body = pick(file.shelf.bodies, one);
     const nothing: Edit = (same) => same;
     const edits: (Edit | null | undefined | false)[] = [
       frame && removeFrame(frame.id),
@@ -46,8 +51,7 @@ const anyEdit = fc
       frame && at && placeFrame(frame.id, at.id),
       stretch && removeStretch(stretch.id),
       piece && removeItems(new Set([piece.id])),
-      // A body can be left at home, but no choice takes it along.
-      piece && setLock(piece.id, up && pieces.some((p) => p.id === piece.id) ? 'in' : 'out'),
+      piece && setLock(piece.id, up ? 'in' : 'out'),
       piece && setLock(piece.id, 'free'),
       takeLineup(file.shelf.lenses.slice(0, 1 + (other % 4)).map((l) => l.id)),
       frame && putFrame({ ...frame, name: `${frame.name} ${other}`.slice(0, 100) }),
@@ -64,6 +68,7 @@ const anyEdit = fc
           id: (up ? stretch.id : freshId(stretch.id, idsOf(file.stretches))) as StretchId,
           changes: up,
         }),
+      body && setBodyRole(body.id, ROLES[other % ROLES.length]!),
     ];
     return edits[kind] || nothing;
   });
@@ -136,6 +141,19 @@ describe('edits, in any number and order', () => {
       ),
       { seed: 84, numRuns: 100 },
     );
+  });
+
+  it('give a body one role at a time', () => {
+    const [body] = demo.shelf.bodies;
+    let file = demo;
+    for (const role of [...ROLES, ...[...ROLES].reverse()]) {
+      file = setBodyRole(body!.id, role)(file);
+      expect(bodyRoleOf(file.limits, body!.id)).toBe(role);
+      expect(outingFile.safeParse(file).success).toBe(true);
+      const { lockedIn, lockedOut, spares } = file.limits;
+      const named = [...lockedIn, ...lockedOut, ...spares.map((s) => s.bodyId)];
+      expect(named.filter((id) => id === body!.id)).toHaveLength(role === 'free' ? 0 : 1);
+    }
   });
 
   it('add a shelf twice as they add it once', () => {

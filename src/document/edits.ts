@@ -2,6 +2,7 @@ import type { Frame, FrameId, Limits, Outing, Packing, Stretch, StretchId } from
 import {
   type Adapter,
   type Body,
+  type BodyId,
   type Converter,
   type ItemKind,
   type Lens,
@@ -172,6 +173,7 @@ export const removeItems =
         ...limits,
         lockedIn: limits.lockedIn.filter((id) => !ids.has(id)),
         lockedOut: limits.lockedOut.filter((id) => !ids.has(id)),
+        spares: limits.spares.filter((s) => !ids.has(s.bodyId)),
       },
     };
   };
@@ -194,14 +196,34 @@ export const setLock =
     })(file);
   };
 
+/** What a body is told to do: come when it helps, always, or not, or lie somewhere as a spare. */
+export type BodyRole = Lock | 'spare-bag' | 'spare-base';
+
+export function bodyRoleOf(limits: Limits, id: BodyId): BodyRole {
+  const spare = limits.spares.find((s) => s.bodyId === id);
+  return spare ? `spare-${spare.lies}` : lockOf(limits, id);
+}
+
+export const setBodyRole =
+  (id: BodyId, role: BodyRole): Edit =>
+  (file) => {
+    const others = file.limits.spares.filter((s) => s.bodyId !== id);
+    const lies = role === 'spare-bag' ? 'bag' : role === 'spare-base' ? 'base' : null;
+    const locked = setLock(id, lies === null ? (role as Lock) : 'free')(file);
+    return setLimits({ spares: lies === null ? others : [...others, { bodyId: id, lies }] })(
+      locked,
+    );
+  };
+
 /** Takes one lineup as it is: its pieces locked in, and no lens besides. */
 export const takeLineup =
   (pieceIds: readonly string[]): Edit =>
   (file) => {
     const taken = new Set(pieceIds);
     const lenses = file.shelf.lenses.filter((l) => taken.has(l.id)).length;
+    const bodies = new Set<string>(file.shelf.bodies.map((b) => b.id));
     return setLimits({
-      lockedIn: [...pieceIds],
+      lockedIn: [...file.limits.lockedIn.filter((id) => bodies.has(id)), ...pieceIds],
       lockedOut: file.limits.lockedOut.filter((id) => !taken.has(id)),
       maxLenses: Math.max(1, lenses),
     })(file);

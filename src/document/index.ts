@@ -11,6 +11,8 @@ export {
 export {
   addFrames,
   addGear,
+  type BodyRole,
+  bodyRoleOf,
   addShelf,
   type Edit,
   freshId,
@@ -27,6 +29,7 @@ export {
   removeItems,
   removeStretch,
   setLimits,
+  setBodyRole,
   setLock,
   setOuting,
   setPacking,

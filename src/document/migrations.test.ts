@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import type { Frame } from '@/core/brief';
 import { decode, decodeValue } from '@/document';
 import { migrate } from './migrations';
 
@@ -11,8 +12,8 @@ describe('an outing of version 1', () => {
 
   it('is read, with nothing that it asked for changed', () => {
     expect(file).not.toBeNull();
-    expect(file?.frames.map((f) => [f.id, f.need, f.output, f.want])).toEqual(
-      old.frames.map((f: Record<string, unknown>) => [f.id, f.need, f.output, f.want]),
+    expect(file?.frames).toMatchObject(
+      old.frames.map(({ id, need, output, want }: Frame) => ({ id, need, output, want })),
     );
     expect(file?.frames.map((f) => f.light.source)).toEqual(
       old.frames.map((f: { light: { ev100: number } }) => ({ kind: 'ev', ev100: f.light.ev100 })),
@@ -24,7 +25,7 @@ describe('an outing of version 1', () => {
   });
 
   it('asks for nothing new: no stretches, no wishes, figures not known', () => {
-    expect(file).toMatchObject({ version: 4, stretches: [], outing: { shooters: [] } });
+    expect(file).toMatchObject({ version: 5, stretches: [], outing: { shooters: [] } });
     expect(file?.frames.every((f) => !f.twice && f.depth.sharp === null)).toBe(true);
     expect(file?.shelf.lenses.every((l) => l.shift === null && l.builtInConverter === null)).toBe(
       true,
@@ -51,7 +52,7 @@ describe('an outing of version 1', () => {
 
   it('is left as it is when it is no document at all, or new already', () => {
     expect(migrate('text', 1)).toBe('text');
-    expect(migrate({ version: 4, frames: 7 }, 4)).toEqual({ version: 4, frames: 7 });
+    expect(migrate({ version: 5, frames: 7 }, 5)).toEqual({ version: 5, frames: 7 });
   });
 });
 
@@ -82,16 +83,60 @@ describe('an outing of version 2', () => {
 });
 
 describe('an outing of version 3', () => {
-  const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
-  const demo = read.ok ? read.value : null;
-  const old = JSON.parse(JSON.stringify({ ...demo, version: 3 }));
+  const four = JSON.parse(readFileSync('tests/fixtures/outing-version-4.json', 'utf8'));
+  const old = JSON.parse(JSON.stringify({ ...four, version: 3 }));
   for (const stretch of old.stretches) delete stretch.allowed;
 
   it('is read as it was, with everything allowed in its stretches', () => {
-    const migrated = decodeValue(old);
     const allowed = { flash: true, support: true, bags: true };
-    const stretches = demo?.stretches.map((s) => ({ ...s, allowed }));
-    expect(migrated).toEqual({ ok: true, value: { ...demo, stretches } });
+    const stretches = four.stretches.map((s: object) => ({ ...s, allowed }));
+    expect(decodeValue(old)).toEqual(decodeValue({ ...four, stretches }));
+  });
+});
+
+describe('an outing of version 4', () => {
+  const read = decode(readFileSync('tests/fixtures/outing-version-4.json', 'utf8'));
+  const file = read.ok ? read.value : null;
+  const frame = (id: string) => file?.frames.find((f) => f.id === id);
+
+  it('keeps distances as they were typed, and names subjects by their sizes', () => {
+    expect(frame('f07')).toMatchObject({ subject: 'hands', need: { fromM: 0.5, toM: 1.2 } });
+    expect(frame('f10')).toMatchObject({ subject: 'couple', need: { fromM: 6, toM: 12 } });
+    expect(frame('f12')?.subject).toBeNull();
+  });
+
+  it('measures from the sensor what lay inside the camera: image side and mount come on top', () => {
+    const { need } = frame('inside')!;
+    // By hand: 36 mm of sensor over 12 mm, filled by half and in full, is 1.5 and 3 times as large.
+    expect(need).toMatchObject({ fromM: 0.05 * 2.5 });
+    expect(need.kind === 'subject' && need.toM).toBeCloseTo(0.06 * 4 + 0.1, 12);
+  });
+
+  it('says in new words what it said before', () => {
+    expect(frame('f05')?.twice).toEqual({ by: 'bodies' });
+    expect(frame('f07')?.twice).toBeNull();
+    expect(frame('f16')?.need).toMatchObject({ kind: 'angle', atM: null });
+    expect(frame('f18')?.output).toMatchObject({ kind: 'pixels', cut: false });
+    expect(file?.stretches.map((s) => [s.id, s.weather])).toContainEqual([
+      'launch',
+      ['wet', 'cold'],
+    ]);
+    expect(file?.limits).toMatchObject({
+      circleOfConfusion: { kind: 'output' },
+      needTolerancePercent: 2,
+      maxCarriedWeightG: null,
+    });
+  });
+
+  it('keeps a circle of confusion of one’s own', () => {
+    const own = { ...JSON.parse(JSON.stringify(file)), version: 4 };
+    own.limits.circleOfConfusion = { kind: 'diagonal', divisor: 1730 };
+    for (const stretch of own.stretches) stretch.weather = 'dry';
+    const again = decodeValue(own);
+    expect(again.ok && again.value.limits.circleOfConfusion).toEqual({
+      kind: 'diagonal',
+      divisor: 1730,
+    });
   });
 });
 

@@ -5,7 +5,12 @@ type Migration = (file: Json) => Json;
 type Json = Readonly<Record<string, unknown>>;
 
 /** Entry i leads from version i + 1 to version i + 2. */
-const MIGRATIONS: readonly Migration[] = [stretchesAndWishes, sizesAndPacking, permissions];
+const MIGRATIONS: readonly Migration[] = [
+  stretchesAndWishes,
+  sizesAndPacking,
+  permissions,
+  practice,
+];
 
 /** Brings a document of an older version to the newest, step by step. */
 export function migrate(file: unknown, version: number): unknown {
@@ -126,6 +131,148 @@ function permissions(file: Json): Json {
       ...missing(stretch, { allowed }),
     })),
   };
+}
+
+/** Everyday subjects of version 4 by their sizes, m: [key, width, height]. */
+const SUBJECTS_OF_4: readonly (readonly [string, number | null, number | null])[] = [
+  ['headAndShoulders', 0.55, 0.6],
+  ['standingPerson', null, 1.8],
+  ['couple', 1.2, 1.8],
+  ['groupOfTen', 3.6, 2],
+  ['smallBird', 0.14, 0.12],
+  ['largeBird', 0.9, 0.8],
+  ['smallMammal', 0.35, 0.25],
+  ['largeMammal', 2.2, 1.5],
+  ['boat', 8, 3],
+  ['vehicle', 4.5, 1.5],
+  ['smallAircraft', 10, 3],
+  ['largeAircraft', 60, 16],
+  ['hall', 18, 7],
+  ['buildingFront', 25, 15],
+  ['hands', 0.3, 0.22],
+  ['ring', 0.03, 0.02],
+];
+
+/** Nearer than this nothing can be to a sensor, m: mount and lens alone are longer. */
+const INSIDE_THE_CAMERA_M = 0.1;
+/** Room for a lens and the mount behind it, m, where distances were clearly not from the sensor. */
+const LENS_AND_MOUNT_M = 0.1;
+
+/**
+ * 4 to 5: distances are measured from the sensor, as tapes and focusing scales have them. What was
+ * typed stays, since it was measured so; only a subject nearer than the camera is deep was clearly
+ * measured from the lens, and gets the length of the image side added at both ends. The untouched
+ * circle of confusion becomes the new usual one. Everything else that is new asks for nothing.
+ */
+function practice(file: Json): Json {
+  const cold = isJson(file.packing) && Number(file.packing.coldPercent) > 0;
+  return {
+    ...file,
+    version: 5,
+    outing: isJson(file.outing)
+      ? {
+          ...file.outing,
+          shooters: each(file.outing.shooters, (s) => ({ ...s, ...missing(s, { placed: false }) })),
+        }
+      : file.outing,
+    stretches: each(file.stretches, (stretch) => ({
+      ...stretch,
+      weather: weatherOf(stretch.weather, cold),
+    })),
+    frames: each(file.frames, (frame) => practiceOfFrame(frame, file.shelf)),
+    shelf: isJson(file.shelf)
+      ? {
+          ...file.shelf,
+          bodies: each(file.shelf.bodies, (b) => ({ ...b, ...missing(b, { cardType: null }) })),
+          lenses: each(file.shelf.lenses, (l) => ({ ...l, ...missing(l, { grade: null }) })),
+          adapters: each(file.shelf.adapters, (a) => ({
+            ...a,
+            ...missing(a, { dropInFilter: null }),
+          })),
+        }
+      : file.shelf,
+    limits: isJson(file.limits)
+      ? {
+          ...withFields(file.limits, {
+            needTolerancePercent: 2,
+            maxCarriedWeightG: null,
+            spares: [],
+          }),
+          ...(isUsualCircle(file.limits.circleOfConfusion)
+            ? { circleOfConfusion: { kind: 'output' } }
+            : {}),
+        }
+      : file.limits,
+    packing: added(file.packing, {
+      charging: { kind: 'nightly' },
+      spareCards: 'shared',
+      weights: {
+        batteryG: 80,
+        cardG: 5,
+        tripodG: 1500,
+        monopodG: 600,
+        filterG: 40,
+        flashG: 400,
+        rainG: 150,
+        headlampG: 90,
+        powerBankG: 350,
+      },
+    }),
+  };
+}
+
+const withFields = (value: Json, fields: Json): Json => ({ ...value, ...missing(value, fields) });
+
+function isUsualCircle(circle: unknown): boolean {
+  return isJson(circle) && circle.kind === 'diagonal' && circle.divisor === 1500;
+}
+
+function weatherOf(weather: unknown, cold: boolean): unknown {
+  if (typeof weather !== 'string') return weather;
+  return [...(weather === 'dry' ? [] : [weather]), ...(cold ? ['cold'] : [])];
+}
+
+function practiceOfFrame(frame: Json, shelf: unknown): Json {
+  const { need, output } = frame;
+  const size = isJson(need) ? need : {};
+  const subject =
+    size.kind === 'subject'
+      ? SUBJECTS_OF_4.find(([, w, h]) => size.widthM === w && size.heightM === h)?.[0]
+      : undefined;
+  return {
+    ...frame,
+    ...missing(frame, { subject: subject ?? null }),
+    twice: frame.twice === true ? { by: 'bodies' } : frame.twice === false ? null : frame.twice,
+    need: needFromSensor(need, shelf),
+    light: added(frame.light, { shortestTimeS: null }),
+    special: added(frame.special, { leastGrade: null }),
+    output: isJson(output) && output.kind !== 'uncropped' ? added(output, { cut: false }) : output,
+  };
+}
+
+function needFromSensor(need: unknown, shelf: unknown): unknown {
+  if (!isJson(need)) return need;
+  if (need.kind === 'focal' || need.kind === 'angle') return added(need, { atM: null });
+  const { fromM, toM, fill } = need;
+  const numbers = typeof fromM === 'number' && typeof toM === 'number';
+  if (need.kind !== 'subject' || !numbers || toM >= INSIDE_THE_CAMERA_M) return need;
+  const magnify = (share: unknown) => (Number(share) * sensorWidthM(shelf)) / subjectM(need);
+  const [loose, full] = isJson(fill) ? [magnify(fill.min), magnify(fill.max)] : [0, 0];
+  return {
+    ...need,
+    fromM: fromM * (1 + loose),
+    toM: toM * (1 + full) + LENS_AND_MOUNT_M,
+  };
+}
+
+const subjectM = ({ widthM, heightM }: Json) => Number(widthM ?? heightM) || 1;
+
+function sensorWidthM(shelf: unknown): number {
+  const bodies = isJson(shelf) && Array.isArray(shelf.bodies) ? shelf.bodies : [];
+  const widths = bodies.map((b: unknown) =>
+    isJson(b) && isJson(b.sensor) ? Number(b.sensor.widthMm) || 0 : 0,
+  );
+  return Math.max(0, ...widths) / 1000;
 }
 
 function lightOf(light: unknown): unknown {

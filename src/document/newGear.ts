@@ -49,6 +49,7 @@ export function newItem<K extends Kind>(kind: K, file: OutingFile): ItemOf[K] {
       shift: null,
       lengthMm: null,
       diameterMm: null,
+      grade: null,
     }),
     bodies: (): Body => ({
       id: bodyId.parse(freshId('body', taken)),
@@ -61,6 +62,7 @@ export function newItem<K extends Kind>(kind: K, file: OutingFile): ItemOf[K] {
       autofocusLimitFNumber: null,
       sizeMm: null,
       picturesPerCharge: null,
+      cardType: null,
       cardSlots: null,
       fileMb: null,
       sealed: null,
@@ -89,6 +91,7 @@ export function newItem<K extends Kind>(kind: K, file: OutingFile): ItemOf[K] {
       lensMount: file.shelf.lenses.find((l) => l.mount !== mount)?.mount ?? mount,
       autofocus: null,
       factor: 1,
+      dropInFilter: null,
     }),
   };
   return makers[kind]();

@@ -3,7 +3,7 @@ import { frame, limits, outing, packing, stretch } from '@/core/brief';
 import { piecesOf, shelf } from '@/core/gear';
 
 export const FILE_FORMAT = 'armreach';
-export const FILE_VERSION = 4;
+export const FILE_VERSION = 5;
 export const MAX_FRAMES = 500;
 export const MAX_STRETCHES = 50;
 
@@ -47,6 +47,7 @@ function brokenReferences(file: {
   const pieces = ids(piecesOf(file.shelf));
   const bodies = ids(file.shelf.bodies);
   const lockedOut = new Set(file.limits.lockedOut);
+  const things = new Set([...pieces, ...bodies]);
   const unknown = (
     list: readonly string[],
     known: ReadonlySet<string>,
@@ -77,6 +78,9 @@ function brokenReferences(file: {
     ...file.frames.flatMap((f, i) => [
       ...unknown(f.stretchIds, stretchIds, ['frames', i, 'stretchIds'], 'stretch'),
       ...unknown(f.shooterIds, shooterIds, ['frames', i, 'shooterIds'], 'shooter'),
+      ...(f.twice?.by === 'people'
+        ? unknown(f.twice.shooterIds, shooterIds, ['frames', i, 'twice', 'shooterIds'], 'shooter')
+        : []),
       ...f.views.flatMap((v, j) =>
         shooterIds.has(v.shooterId)
           ? []
@@ -89,14 +93,14 @@ function brokenReferences(file: {
       ),
     ]),
     ...unknown(file.packing.anyOrder, stretchIds, ['packing', 'anyOrder'], 'stretch'),
+    ...file.limits.spares.flatMap(({ bodyId }, i): Broken[] =>
+      bodies.has(bodyId)
+        ? []
+        : [{ path: ['limits', 'spares', i, 'bodyId'], message: `no body ${bodyId}` }],
+    ),
     ...usedTwice(file.packing.compartments, ['packing', 'compartments']),
     ...usedTwice(file.packing.things, ['packing', 'things']),
-    ...unknown(
-      file.limits.lockedIn,
-      pieces,
-      ['limits', 'lockedIn'],
-      'lens, converter, tube or adapter on the shelf called',
-    ),
+    ...unknown(file.limits.lockedIn, things, ['limits', 'lockedIn'], 'thing on the shelf called'),
     ...file.limits.lockedIn.flatMap((id, i) =>
       lockedOut.has(id)
         ? [
@@ -107,12 +111,7 @@ function brokenReferences(file: {
           ]
         : [],
     ),
-    ...unknown(
-      file.limits.lockedOut,
-      new Set([...pieces, ...bodies]),
-      ['limits', 'lockedOut'],
-      'thing on the shelf called',
-    ),
+    ...unknown(file.limits.lockedOut, things, ['limits', 'lockedOut'], 'thing on the shelf called'),
   ];
 }
 

@@ -716,7 +716,7 @@ export const STARTERS: readonly Starter[] = [
     about: 'Days on foot, every gram counted, no change in dust and rain.',
     caution: 'The camera is not worth a fall: both hands free where it is steep.',
     limits: { maxLineupWeightG: 900, wantRatePercent: 10 },
-    stretches: [{ name: 'On the way', weather: 'dust', changes: false }, { name: 'At camp' }],
+    stretches: [{ name: 'On the way', weather: ['dust'], changes: false }, { name: 'At camp' }],
     shots: [
       {
         name: 'Valley and peaks',
@@ -767,7 +767,7 @@ export const STARTERS: readonly Starter[] = [
     name: 'Boat trip',
     about: 'Spray and sway: sealed gear, one lens a body.',
     caution: 'Life jacket first; gear tied on, nothing loose over the side; spare batteries dry.',
-    stretches: [{ name: 'On the water', weather: 'wet', changes: false }, { name: 'Ashore' }],
+    stretches: [{ name: 'On the water', weather: ['wet'], changes: false }, { name: 'Ashore' }],
     shots: [
       {
         name: 'Bow and sea',

@@ -40,6 +40,8 @@ export interface Shot {
   readonly blurPercent?: number;
   readonly wishes?: Partial<Special>;
   readonly twice?: boolean;
+  /** Shortest time that shows the movement wanted, s. */
+  readonly slowS?: number;
   /** Which of the brief's stretches, by name. */
   readonly stretch?: string;
   readonly note?: string;
@@ -63,7 +65,7 @@ export const idOfName = (name: string) =>
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-+|-+$/g, '');
 
-const OUTPUT = { kind: 'pixels', longPx: 3000, shortPx: 2000 } as const;
+const OUTPUT = { kind: 'pixels', longPx: 3000, shortPx: 2000, cut: false } as const;
 const USUAL_FILL = [0.5, 0.9] as const;
 
 /** The frame that a shot stands for. */
@@ -76,7 +78,8 @@ export function frameOf(shot: Shot): Frame {
     stretchIds: shot.stretch === undefined ? [] : [idOfName(shot.stretch)],
     shooterIds: [],
     views: [],
-    twice: shot.twice ?? false,
+    subject: typeof shot.of === 'string' ? shot.of : null,
+    twice: shot.twice ? { by: 'bodies' } : null,
     need: needOf(shot),
     light: lightOf(shot),
     depth: {
@@ -124,11 +127,12 @@ function needOf({
   };
 }
 
-function lightOf({ light, per, support = false, moves, stars = false }: Shot): Light {
+function lightOf({ light, per, slowS, support = false, moves, stars = false }: Shot): Light {
   return {
     source: { kind: 'scene', scene: light },
     isoCeiling: null,
     longestTimeS: per === undefined ? null : 1 / per,
+    shortestTimeS: slowS ?? null,
     support: support ? 'support' : 'hand',
     movement:
       moves === undefined
