@@ -138,6 +138,21 @@ describe('what each shooter holds', () => {
   });
 });
 
+it('a day on which nothing is photographed is not the heaviest', async () => {
+  const { answer } = await planned(
+    asked(
+      {
+        shelf: aShelf([aLens('x', 50, 50, 2)]),
+        frames: [focalFrame('near', 50, 50, 'free', { want: 'bonus' })],
+        stretches: [aStretch('rest', { day: '2027-06-12' })],
+      },
+      { bagWeightG: 900 },
+    ),
+  );
+  expect(made(answer)).toEqual([]);
+  expect(answer.plan.worst).toBeNull();
+});
+
 it('a placed camera is no one’s weight, and is packed', async () => {
   const question = asked({
     shooters: [aShooter('lead'), aShooter('roof', true)],

@@ -103,6 +103,29 @@ describe('overlaps', () => {
     expect(reasonsFor(unknown, better)).toEqual([]);
   });
 
+  it('compare on the bodies at hand: a body steadier than either lens makes them alike', () => {
+    const lenses = [
+      aLens('a', 24, 70, 4, { stabiliserStops: 4.5 }),
+      aLens('b', 24, 70, 4, { stabiliserStops: 0 }),
+    ];
+    const reasonsOn = (stabiliserStops: number | null) =>
+      overlapsOf(
+        mountableSetups(aShelf(lenses, [], [aBody({ stabiliserStops })])),
+        new Map(lenses.map((l) => [l.id, l])),
+      )[0]?.reasons.map(({ reason, by }) => [reason, by]);
+    expect(reasonsOn(7)).toEqual([]);
+    expect(reasonsOn(3)).toEqual([['stabilised', 1.5]]);
+    expect(reasonsOn(null)).toEqual([['stabilised', 4.5]]);
+  });
+
+  it('name the grade, as one’s own judgement, where it differs', () => {
+    const [overlap] = overlapsFor(
+      aLens('a', 24, 70, 4, { grade: 'first-class' }),
+      aLens('b', 24, 70, 4, { grade: 'fair' }),
+    );
+    expect(overlap?.reasons).toMatchObject([{ lensId: 'a', reason: 'better' }]);
+  });
+
   it('call plain doubling what nothing speaks for', () => {
     expect(overlapsFor(aLens('a', 24, 70, 4), aLens('b', 35, 105, 4))).toMatchObject([
       { range: { from: 35, to: 70 }, reasons: [] },
