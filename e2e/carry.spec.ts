@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, open, saved, standing, test } from './support';
+import { expect, open, saved, standing, test, tick } from './support';
 
 const plan = (page: Parameters<typeof open>[0], stretch: string) =>
   page.getByRole('region', { name: stretch, exact: true });
@@ -23,7 +23,7 @@ test('a whole day of the demo: what hangs where, who holds what, what is packed'
 
   const cards = page.getByLabel(/Cards of \d+ GB for K1/);
   await expect(page.getByText(/pictures × 28 MB = \d+ GB; one for each slot \(2\)/)).toBeVisible();
-  await cards.check();
+  await tick(cards);
   await saved(page);
   await page.reload();
   await expect(page.getByLabel(/Cards of \d+ GB for K1/)).toBeChecked();
@@ -93,7 +93,7 @@ test.describe('without a network', () => {
     await context.setOffline(true);
     await page.goto('/carry');
     await expect(page.getByText('5 lens changes over the whole outing')).toBeVisible();
-    await page.getByRole('checkbox', { name: 'Lantern procession' }).check();
+    await tick(page.getByRole('checkbox', { name: 'Lantern procession' }));
     await expect(
       page.getByText(/lens changes over the whole outing, the fewest possible/),
     ).toBeVisible();

@@ -1,5 +1,5 @@
 import { readdirSync } from 'node:fs';
-import { expect, open, outingMenu, standing, test } from './support';
+import { expect, open, outingMenu, standing, test, tick } from './support';
 
 const DATABASE = '/usr/share/lensfun/version_1';
 
@@ -19,7 +19,7 @@ test('an outing from nothing: real gear from the open database, frames by hand, 
   const cameras = dialog.getByRole('group', { name: 'Cameras', exact: true });
   const lenses = dialog.getByRole('group', { name: 'Lenses', exact: true });
   await mounts.getByRole('button', { name: 'All' }).click();
-  await cameras.getByRole('checkbox').first().check();
+  await tick(cameras.getByRole('checkbox').first());
   await lenses.getByRole('button', { name: 'All' }).click();
   const take = dialog.getByRole('button', { name: /^Take over 1 body and \d/ });
   await take.click();

@@ -1,4 +1,14 @@
-import { expect, exported, open, openFile, outingMenu, saved, standing, test } from './support';
+import {
+  expect,
+  exported,
+  open,
+  openFile,
+  outingMenu,
+  saved,
+  standing,
+  test,
+  tick,
+} from './support';
 
 test('a first visit leads to a proven lineup without typing', async ({ page }) => {
   await open(page);
@@ -18,9 +28,9 @@ test('a picture added by hand changes the answer, and undo takes it back', async
   await open(page, '/brief');
   await page.getByRole('button', { name: 'Add a picture' }).click();
   await page.getByLabel('Picture', { exact: true }).fill('Far buoy');
-  await page.getByRole('radio', { name: 'must' }).check({ force: true });
+  await tick(page.getByRole('radio', { name: 'must' }));
   await page.getByLabel('Given as').selectOption('a focal length on 36×24 mm');
-  await page.getByRole('radio', { name: 'free' }).check({ force: true });
+  await tick(page.getByRole('radio', { name: 'free' }));
   await page.getByLabel('From', { exact: true }).fill('600');
   await page.getByLabel('To', { exact: true }).fill('800');
   await page.getByLabel('For', { exact: true }).selectOption('the whole picture, uncropped');
@@ -44,7 +54,7 @@ test('Ctrl Z in a field takes back the typing, and beside it the edit', async ({
   await page.keyboard.press('End');
   await page.keyboard.type(' again');
   await expect(name).toHaveValue('Start line, all lanes again');
-  await page.getByRole('radio', { name: 'want', exact: true }).check({ force: true });
+  await tick(page.getByRole('radio', { name: 'want', exact: true }));
   await expect(standing(page)).toContainText('6 of 6 musts');
   await name.click();
   await page.keyboard.press('Control+z');

@@ -1,4 +1,4 @@
-import { expect, open, outingMenu, standing, test } from './support';
+import { expect, open, outingMenu, standing, test, tick } from './support';
 
 test('a beginner with one body and three lenses gets an answer from nothing', async ({ page }) => {
   await open(page);
@@ -35,8 +35,8 @@ test('a day in phases with two shooters: brief, lineup, and what each of them ca
     .getByRole('button', { name: /Ceremony/ })
     .last()
     .click();
-  await page.getByLabel('First shooter').check();
-  await page.getByLabel('Shooter 2').check();
+  await tick(page.getByLabel('First shooter'));
+  await tick(page.getByLabel('Shooter 2'));
   await page.keyboard.press('Escape');
   await expect(standing(page)).toContainText('fewest possible (proven)');
   await page.getByRole('link', { name: 'Carry' }).click();
@@ -110,7 +110,7 @@ test('a first visit is shown around by doing, and can leave at any time', async 
     .first()
     .click();
   await expect(tour).toContainText('2 of 5');
-  await page.getByRole('radio', { name: 'bonus' }).check({ force: true });
+  await tick(page.getByRole('radio', { name: 'bonus' }));
   await expect(tour).toContainText('3 of 5');
   await tour.getByRole('button', { name: 'Leave' }).click();
   await expect(tour).toBeHidden();

@@ -1,13 +1,13 @@
-import { expect, open, outingMenu, standing, test } from './support';
+import { expect, open, outingMenu, standing, test, tick } from './support';
 
 test('a stretch without change and a limit in hand change the answer', async ({ page }) => {
   await open(page, '/brief');
   const stretches = page.getByRole('region', { name: 'Stretches' });
   await stretches.getByRole('button', { name: /^Lantern procession/ }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('First shooter').check();
+  await tick(dialog.getByLabel('First shooter'));
   await dialog.getByLabel('Bodies in hand').fill('1');
-  await dialog.getByLabel('changing lenses').uncheck();
+  await tick(dialog.getByLabel('changing lenses'), false);
   await dialog.getByRole('button', { name: 'Close' }).last().click();
   await expect(standing(page)).not.toContainText('9 of 9 wants');
   await page.getByRole('link', { name: 'Lineup', exact: true }).click();
@@ -24,7 +24,7 @@ test('what a place does not let in is not packed for it, and is said in Brief an
   const stretches = page.getByRole('region', { name: 'Stretches' });
   await stretches.getByRole('button', { name: /^Boathouse and crews/ }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('tripod or other support').uncheck();
+  await tick(dialog.getByLabel('tripod or other support'), false);
   await dialog.getByRole('button', { name: 'Close' }).last().click();
   await expect(stretches.getByText('no tripod or other support')).toBeVisible();
   await page.getByRole('link', { name: 'Carry', exact: true }).click();
@@ -45,7 +45,7 @@ test('a first stretch and a second shooter are added by hand', async ({ page }) 
   await dialog.getByRole('button', { name: 'Close' }).last().click();
   await page.getByRole('button', { name: 'Add a stretch' }).click();
   await dialog.getByLabel('Name').fill('Ceremony');
-  await dialog.getByLabel('On the stairs').check();
+  await tick(dialog.getByLabel('On the stairs'));
   await dialog.getByRole('button', { name: 'Close' }).last().click();
   await expect(page.getByRole('button', { name: /^Ceremony/ })).toBeVisible();
 });

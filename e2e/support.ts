@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
 
 export { expect };
 
@@ -44,3 +44,11 @@ export async function exported(page: Page): Promise<string> {
 }
 
 export const saved = (page: Page) => expect(page.getByText('Saved here')).toBeVisible();
+
+/** Sets a tick or a choice, hidden or not, again until it shows: on a busy machine the form may just be drawn anew. */
+export async function tick(box: Locator, on = true) {
+  await expect(async () => {
+    if ((await box.isChecked()) !== on) await box.click({ force: true });
+    await expect(box).toBeChecked({ checked: on, timeout: 5000 });
+  }).toPass();
+}

@@ -1,4 +1,4 @@
-import { expect, open, standing, test } from './support';
+import { expect, open, standing, test, tick } from './support';
 
 test('keyboard alone leads from the start to the proof, and takes a picture out on the way', async ({
   page,
@@ -40,7 +40,7 @@ test('gear that may be used changes the answer, and everything comes back by und
   page,
 }) => {
   await open(page, '/lineup');
-  await page.getByLabel('wished for').check();
+  await tick(page.getByLabel('wished for'));
   await expect(standing(page)).not.toContainText('and 1 tube');
   await page.getByRole('button', { name: 'Undo (Ctrl Z)' }).click();
   await expect(standing(page)).toContainText('4 lenses and 1 tube');
