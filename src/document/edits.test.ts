@@ -27,7 +27,7 @@ import {
   takeLineup,
 } from '@/document';
 
-const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
+const read = decode(readFileSync('tests/fixtures/outing-version-5.json', 'utf8'));
 if (!read.ok) throw new Error(read.error.message);
 const demo = read.value;
 

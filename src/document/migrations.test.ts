@@ -140,6 +140,11 @@ describe('an outing of version 4', () => {
   });
 });
 
+test('an outing of version 5 is read as it was written', () => {
+  const text = readFileSync('tests/fixtures/outing-version-5.json', 'utf8');
+  expect(decode(text)).toEqual({ ok: true, value: JSON.parse(text) });
+});
+
 test.each([
   ['a stretch named by a frame', { stretchIds: ['gone'] }, 'frames[0].stretchIds[0]'],
   ['a shooter named by a frame', { shooterIds: ['gone'] }, 'frames[0].shooterIds[0]'],

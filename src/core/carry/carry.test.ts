@@ -8,7 +8,7 @@ import { packingList, type PackingLine } from './packingList';
 import { carryAnswer, type CarryAnswer } from './plan';
 import { afterScenario, lostTo } from './scenario';
 
-const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
+const read = decode(readFileSync('tests/fixtures/outing-version-5.json', 'utf8'));
 const demo = (read.ok ? read.value : null) as OutingFile;
 const options = { timeLimitS: 30, now: () => 0 };
 
@@ -19,7 +19,7 @@ beforeAll(async () => {
   answer = carryAnswer(demo, result);
 });
 
-describe('the plan of the demo', () => {
+describe('the plan of a whole outing', () => {
   it('makes every picture of the lineup, each with what is on a body then', () => {
     const { plan } = answer;
     expect(plan.unplanned).toEqual([]);

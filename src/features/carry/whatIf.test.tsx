@@ -24,7 +24,7 @@ jest.mock('@/workers/rivalsClient', () => ({
   },
 }));
 
-const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
+const read = decode(readFileSync('tests/fixtures/outing-version-5.json', 'utf8'));
 const demo = read.ok ? read.value : (null as never);
 const name = namesOf(demo);
 let result: LineupResult;
