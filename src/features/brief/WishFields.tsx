@@ -79,7 +79,6 @@ export function WishFields() {
         value={special.leastGrade ?? 'any'}
         options={[
           ['any', 'of any grade'],
-          ['fair', 'fair, in my own judgement'],
           ['good', 'good, in my own judgement'],
           ['first-class', 'first-class, in my own judgement'],
         ]}
