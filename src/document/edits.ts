@@ -10,6 +10,7 @@ import {
   type Mount,
   piecesOf,
   type Tube,
+  withPieces,
 } from '@/core/gear';
 import type { OutingFile } from './outingFile';
 
@@ -153,6 +154,7 @@ export const removeItems =
   (file) => {
     const keep = (item: { id: string }) => !ids.has(item.id);
     const { shelf, limits } = file;
+    const left = withPieces(shelf, keep);
     return {
       ...file,
       stretches: file.stretches.map((s) => ({
@@ -160,14 +162,12 @@ export const removeItems =
         hands: s.hands.map((h) => ({ ...h, bodyIds: h.bodyIds.filter((id) => !ids.has(id)) })),
       })),
       shelf: {
-        ...shelf,
+        ...left,
         bodies: shelf.bodies.filter(keep),
-        lenses: shelf.lenses.filter(keep),
-        tubes: shelf.tubes.filter(keep),
-        adapters: shelf.adapters.filter(keep),
-        converters: shelf.converters
-          .filter(keep)
-          .map((c) => ({ ...c, lensIds: c.lensIds.filter((id: LensId) => !ids.has(id)) })),
+        converters: left.converters.map((c) => ({
+          ...c,
+          lensIds: c.lensIds.filter((id: LensId) => !ids.has(id)),
+        })),
       },
       limits: {
         ...limits,

@@ -172,7 +172,7 @@ function practice(file: Json): Json {
     outing: isJson(file.outing)
       ? {
           ...file.outing,
-          shooters: each(file.outing.shooters, (s) => ({ ...s, ...missing(s, { placed: false }) })),
+          shooters: each(file.outing.shooters, (s) => withFields(s, { placed: false })),
         }
       : file.outing,
     stretches: each(file.stretches, (stretch) => ({
@@ -183,12 +183,9 @@ function practice(file: Json): Json {
     shelf: isJson(file.shelf)
       ? {
           ...file.shelf,
-          bodies: each(file.shelf.bodies, (b) => ({ ...b, ...missing(b, { cardType: null }) })),
-          lenses: each(file.shelf.lenses, (l) => ({ ...l, ...missing(l, { grade: null }) })),
-          adapters: each(file.shelf.adapters, (a) => ({
-            ...a,
-            ...missing(a, { dropInFilter: null }),
-          })),
+          bodies: each(file.shelf.bodies, (b) => withFields(b, { cardType: null })),
+          lenses: each(file.shelf.lenses, (l) => withFields(l, { grade: null })),
+          adapters: each(file.shelf.adapters, (a) => withFields(a, { dropInFilter: null })),
         }
       : file.shelf,
     limits: isJson(file.limits)
@@ -220,8 +217,6 @@ function practice(file: Json): Json {
     }),
   };
 }
-
-const withFields = (value: Json, fields: Json): Json => ({ ...value, ...missing(value, fields) });
 
 function isUsualCircle(circle: unknown): boolean {
   return isJson(circle) && circle.kind === 'diagonal' && circle.divisor === 1500;
@@ -294,7 +289,12 @@ function each(list: unknown, change: (item: Json) => Json): unknown {
 }
 
 function added(value: unknown, fields: Json): unknown {
-  return isJson(value) ? { ...value, ...missing(value, fields) } : value;
+  return isJson(value) ? withFields(value, fields) : value;
+}
+
+/** A value with the fields that it does not have yet. */
+function withFields(value: Json, fields: Json): Json {
+  return { ...value, ...missing(value, fields) };
 }
 
 /** The fields that a value does not have yet. */

@@ -17,6 +17,8 @@ import {
   type Converter,
   converter,
   type Lens,
+  mountableSetups,
+  type Setup,
   lens,
   type Shelf,
   tube,
@@ -153,6 +155,10 @@ export function aShelf(
     ...more,
   };
 }
+
+/** The first setup of a shelf: of one lens and one body, the only one. */
+export const setupOf = (...args: Parameters<typeof aShelf>): Setup =>
+  mountableSetups(aShelf(...args))[0]!;
 
 /** A stretch with everything at hand; tests override what they are about. */
 export function aStretch(id: string, change: Record<string, unknown> = {}): Stretch {

@@ -6,6 +6,7 @@ import { fewestChanges, type Put, type Schedule, type Step } from './changes';
 import { lightestPieces } from './lightest';
 import {
   type HandShift,
+  type Planned,
   type Mounting,
   type Shift,
   shiftsOf,
@@ -102,11 +103,7 @@ export interface CarryAnswer {
 export function carryAnswer(question: CarryQuestion, result: LineupResult): CarryAnswer {
   const shifts = shiftsOf(question, result);
   const light = lightestPieces(shifts, question);
-  const free = new Set(
-    shifts.flatMap((s, i) =>
-      question.packing.anyOrder.some((id) => id === s.stretchId) ? [i] : [],
-    ),
-  );
+  const free = freeOrders(shifts, question);
   const { weightOf } = itemsOf(question);
   const schedule = (of: readonly Shift[], anyOrder: ReadonlySet<number>) =>
     fewestChanges(of, { anyOrder, weightOf });
@@ -124,21 +121,20 @@ export function carryAnswer(question: CarryQuestion, result: LineupResult): Carr
   };
 }
 
-/** The part of a lineup's result that a plan is made from. */
-export type Planned = Pick<LineupResult, 'lineup' | 'bodies'> & {
-  readonly frames: readonly Pick<LineupResult['frames'][number], 'frameId' | 'state'>[];
-};
-
 /** The plan by the person's preference alone. */
 export function preferredPlan(question: CarryQuestion, result: Planned): CarryPlan {
   const shifts = shiftsOf(question, result);
-  const { anyOrder, prefer } = question.packing;
-  const free = new Set(
-    shifts.flatMap((s, i) => (anyOrder.some((id) => id === s.stretchId) ? [i] : [])),
-  );
-  const of = prefer === 'changes' ? shifts : lightestPieces(shifts, question);
+  const anyOrder = freeOrders(shifts, question);
+  const of = question.packing.prefer === 'changes' ? shifts : lightestPieces(shifts, question);
   const { weightOf } = itemsOf(question);
-  return planOf(question, result, of, fewestChanges(of, { anyOrder: free, weightOf }));
+  return planOf(question, result, of, fewestChanges(of, { anyOrder, weightOf }));
+}
+
+/** Shifts in which the pictures may be made in any order. */
+function freeOrders(shifts: readonly Shift[], { packing }: CarryQuestion): Set<number> {
+  return new Set(
+    shifts.flatMap((s, i) => (packing.anyOrder.some((id) => id === s.stretchId) ? [i] : [])),
+  );
 }
 
 function planOf(

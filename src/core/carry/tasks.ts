@@ -7,7 +7,7 @@ import {
   type StretchId,
 } from '@/core/brief';
 import { type Verdict, verdictOn } from '@/core/coverage';
-import { type BodyId, kitPieces, mountableSetups, type Setup } from '@/core/gear';
+import { type BodyId, kitPieces, mountableSetups, type Setup, withPieces } from '@/core/gear';
 import { type Interval, subtract, union } from '@/core/intervals';
 import {
   type Hand,
@@ -60,25 +60,18 @@ export interface Shift {
 /** Most setups that together make one held range; more are not looked at. */
 const MOST_TOGETHER = 3;
 
-/** What a lineup takes, and what it gets. */
-type Lineup = Pick<LineupResult, 'lineup' | 'bodies'> & {
+/** The part of a lineup's result that a plan is made from: what it takes, and what it gets. */
+export type Planned = Pick<LineupResult, 'lineup' | 'bodies'> & {
   readonly frames: readonly Pick<LineupResult['frames'][number], 'frameId' | 'state'>[];
 };
 
 /** The stretches of an outing with the frames that the lineup gets, and every way of making each. */
-export function shiftsOf(question: LineupQuestion, result: Lineup): Shift[] {
+export function shiftsOf(question: LineupQuestion, result: Planned): Shift[] {
   const { shelf, frames, stretches } = question;
   const taken = new Set<string>(takenPieces(result));
   const along = new Set<string>(result.bodies);
   const bodies = shelf.bodies.filter((b) => along.has(b.id));
-  const setups = mountableSetups({
-    mounts: shelf.mounts,
-    bodies,
-    lenses: shelf.lenses.filter((l) => taken.has(l.id)),
-    converters: shelf.converters.filter((c) => taken.has(c.id)),
-    tubes: shelf.tubes.filter((t) => taken.has(t.id)),
-    adapters: shelf.adapters.filter((a) => taken.has(a.id)),
-  });
+  const setups = mountableSetups({ ...withPieces(shelf, ({ id }) => taken.has(id)), bodies });
   const hands = handsOf(question, bodies);
   const shifts = hands.map((hand) => handShift(hand, setups));
   const got = new Set<FrameId>(

@@ -11,6 +11,7 @@ import {
 import { type CarriedWeight, carriedWeight, packedAnyhowG } from './packedWeight';
 import { packingList } from './packingList';
 import { type CarryQuestion, preferredPlan } from './plan';
+import type { Planned } from './tasks';
 
 /** Times that the choice is made again before it is said that weight and plan do not agree. */
 const MOST_ROUNDS = 8;
@@ -41,10 +42,7 @@ export function solveWithinWeight(
   }
 }
 
-function weigh(
-  question: CarryQuestion,
-  draft: Pick<LineupResult, 'lineup' | 'bodies'> & Parameters<typeof preferredPlan>[1],
-): CarriedWeight {
+function weigh(question: CarryQuestion, draft: Planned): CarriedWeight {
   return carriedWeight(question, packingList(question, preferredPlan(question, draft)));
 }
 

@@ -11,13 +11,13 @@ import {
   focalFrame,
   lightOf,
   personFrame,
+  setupOf,
   someLimits,
 } from '../../../tests/support/gear';
 
 /** What a practitioner would sign, each worked by hand with D = f·(2 + m + 1/m) from the sensor. */
 
 const LIMITS = someLimits();
-const setupOf = (...args: Parameters<typeof aShelf>): Setup => mountableSetups(aShelf(...args))[0]!;
 const codeOf = (setup: Setup, frame: Frame, limits = LIMITS) =>
   verdictOn(setup, frame, limits).code;
 const fromSensor = (focalM: number, m: number) => focalM * (2 + m + 1 / m);

@@ -9,13 +9,13 @@ import {
   focalFrame,
   lightOf,
   personFrame,
+  setupOf,
   someLimits,
 } from '../../../tests/support/gear';
 
 /** Wishes besides range and light, each worked by hand with the thin lens. */
 
 const LIMITS = someLimits();
-const setupOf = (...args: Parameters<typeof aShelf>): Setup => mountableSetups(aShelf(...args))[0]!;
 const special = (change: object) => ({
   special: {
     magnification: null,

@@ -32,6 +32,7 @@ export {
   type Mount,
   mountFits,
   piecesOf,
+  withPieces,
   shelf,
   type Shelf,
   SHELF_LIMITS,

@@ -75,3 +75,14 @@ export function mountFits(mounts: readonly Mount[], bodyMount: string, lensMount
 export function piecesOf(s: Shelf) {
   return [...s.lenses, ...s.converters, ...s.tubes, ...s.adapters];
 }
+
+/** A shelf with the pieces that are kept; its bodies stay. */
+export function withPieces(shelf: Shelf, keep: (item: { readonly id: string }) => boolean): Shelf {
+  return {
+    ...shelf,
+    lenses: shelf.lenses.filter(keep),
+    converters: shelf.converters.filter(keep),
+    tubes: shelf.tubes.filter(keep),
+    adapters: shelf.adapters.filter(keep),
+  };
+}

@@ -1,3 +1,4 @@
+import { withPieces } from '@/core/gear';
 import { type Choice, choose } from './choose';
 import { fieldOf, type Field } from './field';
 import type { MipSolver } from './mipSolver';
@@ -19,23 +20,14 @@ export function withBodies(
 ): Choice {
   if (choice.along !== null) return choice;
   const taken = new Set(choice.taken);
-  const tied = fieldOf({ ...question, shelf: shelfOf(question, taken) }, true);
+  const tied = fieldOf(
+    { ...question, shelf: withPieces(question.shelf, ({ id }) => taken.has(id)) },
+    true,
+  );
   const reduced = reduce(tied, { forced: taken, keepAll: true });
   const aims = [...aimsOf(tied.frames, tied.limits), ...BODY_AIMS];
   const found = choose(solver, tied, reduced, timeLimitS, aims);
   const isAsGood = found !== null && [...choice.got].every((id) => found.got.has(id));
   if (!isAsGood) return { ...choice, along: field.choice.bodies.map((b) => b.id) };
   return { ...choice, uses: found.uses, along: found.along ?? [], open: choice.open ?? found.open };
-}
-
-/** The shelf with only the pieces that were taken. */
-function shelfOf({ shelf }: LineupQuestion, taken: ReadonlySet<string>): LineupQuestion['shelf'] {
-  const isTaken = (item: { readonly id: string }) => taken.has(item.id);
-  return {
-    ...shelf,
-    lenses: shelf.lenses.filter(isTaken),
-    converters: shelf.converters.filter(isTaken),
-    tubes: shelf.tubes.filter(isTaken),
-    adapters: shelf.adapters.filter(isTaken),
-  };
 }
