@@ -16,6 +16,7 @@ const elements = [
   { type: 'session', pattern: 'src/session' },
   { type: 'ui', pattern: 'src/ui' },
   { type: 'feature', pattern: 'src/features/*', capture: ['place'] },
+  { type: 'server', pattern: 'src/server' },
   { type: 'app', pattern: 'src/app' },
   { type: 'cli', pattern: 'src/cli' },
   { type: 'offline', pattern: 'src/offline' },
@@ -35,7 +36,8 @@ const MAY_USE = {
   session: [...CORE, 'document', 'workers'],
   ui: [...CORE, 'document'],
   feature: [...CORE, 'document', 'workers', 'session', 'ui'],
-  app: ['feature', 'ui', 'document', 'workers'],
+  server: [...CORE, 'document'],
+  app: ['feature', 'ui', 'document', 'workers', 'server'],
   offline: [],
   cli: [...CORE, 'document', 'workers'],
 };

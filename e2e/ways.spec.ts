@@ -5,7 +5,7 @@ test('keyboard alone leads from the start to the proof, and takes a picture out 
 }) => {
   await open(page, '/brief');
   await page.keyboard.press('Tab');
-  await expect(page.getByRole('link', { name: 'Skip to the place' })).toBeFocused();
+  await expect(page.getByRole('link', { name: 'Skip to content' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.locator('#place')).toBeFocused();
   await page.getByRole('button', { name: 'Remove Dancers by lantern light' }).focus();

@@ -5,17 +5,20 @@ import {
   type BodyId,
   type Converter,
   type ItemKind,
+  itemsOf,
   type Lens,
-  type LensId,
-  type Mount,
-  piecesOf,
+  type Shelf,
   type Tube,
   withPieces,
 } from '@/core/gear';
+import { withoutDangling, withoutDanglingLenses } from './desk/references';
 import type { OutingFile } from './outingFile';
 
-/** Changes to an outing as pure functions: the old file in, the new one out. */
+/** Changes to an outing as pure functions: the old file in, the new one out; the gear stays as it is. */
 export type Edit = (file: OutingFile) => OutingFile;
+
+/** Changes to gear: of the person's shelf, or of what is of one outing alone. */
+export type GearEdit = (shelf: Shelf) => Shelf;
 
 export type Kind = ItemKind;
 export interface ItemOf {
@@ -94,88 +97,37 @@ export const addFrames =
 /** Takes a stretch out; frames that could only be made in it can then be made in any. */
 export const removeStretch =
   (id: StretchId): Edit =>
-  (file) => ({
-    ...file,
-    stretches: file.stretches.filter((s) => s.id !== id),
-    packing: {
-      ...file.packing,
-      anyOrder: file.packing.anyOrder.filter((other) => other !== id),
-    },
-    frames: file.frames.map((f) => ({
-      ...f,
-      stretchIds: f.stretchIds.filter((other) => other !== id),
-    })),
-  });
+  (file) =>
+    withoutDangling({ ...file, stretches: file.stretches.filter((s) => s.id !== id) }, file.shelf);
 
-export function putItem<K extends Kind>(kind: K, item: ItemOf[K]): Edit {
-  return (file) => ({
-    ...file,
-    shelf: { ...file.shelf, [kind]: put<ItemOf[Kind]>(file.shelf[kind], item) },
-  });
+export function putItem<K extends Kind>(kind: K, item: ItemOf[K]): GearEdit {
+  return (shelf) => ({ ...shelf, [kind]: put<ItemOf[Kind]>(shelf[kind], item) });
 }
 
-/** Adds gear from elsewhere; what has the id of a piece on the shelf takes its place. */
+/** Adds gear from elsewhere; what has the id of an item there takes its place. */
 export const addGear =
-  (gear: { mounts?: readonly Mount[]; bodies?: readonly Body[]; lenses?: readonly Lens[] }): Edit =>
-  (file) => ({
-    ...file,
-    shelf: {
-      ...file.shelf,
-      mounts: (gear.mounts ?? []).reduce(
-        (all, m) => [...all.filter((x) => x.name !== m.name), m],
-        file.shelf.mounts,
-      ),
-      bodies: putAll(file.shelf.bodies, gear.bodies ?? []),
-      lenses: putAll(file.shelf.lenses, gear.lenses ?? []),
-    },
+  (gear: Partial<Shelf>): GearEdit =>
+  (shelf) => ({
+    mounts: (gear.mounts ?? []).reduce(
+      (all, m) => [...all.filter((x) => x.name !== m.name), m],
+      shelf.mounts,
+    ),
+    bodies: putAll(shelf.bodies, gear.bodies ?? []),
+    lenses: putAll(shelf.lenses, gear.lenses ?? []),
+    converters: putAll(shelf.converters, gear.converters ?? []),
+    tubes: putAll(shelf.tubes, gear.tubes ?? []),
+    adapters: putAll(shelf.adapters, gear.adapters ?? []),
   });
 
-/** Adds a whole shelf to this one; what has the same id takes its place. */
-export const addShelf =
-  (other: OutingFile['shelf']): Edit =>
-  (file) => {
-    const added = addGear({ mounts: other.mounts, bodies: other.bodies, lenses: other.lenses })(
-      file,
-    );
-    return {
-      ...added,
-      shelf: {
-        ...added.shelf,
-        converters: putAll(added.shelf.converters, other.converters),
-        tubes: putAll(added.shelf.tubes, other.tubes),
-        adapters: putAll(added.shelf.adapters, other.adapters),
-      },
-    };
-  };
-
-/** Takes pieces off the shelf, and out of the limits and converters that name them. */
+/** Removes items, also from the converters that name them. */
 export const removeItems =
-  (ids: ReadonlySet<string>): Edit =>
-  (file) => {
+  (ids: ReadonlySet<string>): GearEdit =>
+  (shelf) => {
     const keep = (item: { id: string }) => !ids.has(item.id);
-    const { shelf, limits } = file;
-    const left = withPieces(shelf, keep);
-    return {
-      ...file,
-      stretches: file.stretches.map((s) => ({
-        ...s,
-        hands: s.hands.map((h) => ({ ...h, bodyIds: h.bodyIds.filter((id) => !ids.has(id)) })),
-      })),
-      shelf: {
-        ...left,
-        bodies: shelf.bodies.filter(keep),
-        converters: left.converters.map((c) => ({
-          ...c,
-          lensIds: c.lensIds.filter((id: LensId) => !ids.has(id)),
-        })),
-      },
-      limits: {
-        ...limits,
-        lockedIn: limits.lockedIn.filter((id) => !ids.has(id)),
-        lockedOut: limits.lockedOut.filter((id) => !ids.has(id)),
-        spares: limits.spares.filter((s) => !ids.has(s.bodyId)),
-      },
-    };
+    return withoutDanglingLenses({
+      ...withPieces(shelf, keep),
+      bodies: shelf.bodies.filter(keep),
+    });
   };
 
 export type Lock = 'in' | 'out' | 'free';
@@ -243,23 +195,7 @@ function putAll<T extends { id: string }>(items: readonly T[], added: readonly T
   return [...byId.values()];
 }
 
-/** An id that nothing in the list has yet, made from a name: letters, digits and dashes. */
-export function freshId(name: string, taken: ReadonlySet<string>): string {
-  const base =
-    name
-      .normalize('NFKD')
-      .replace(/\p{M}/gu, '')
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-+|-+$/g, '')
-      .slice(0, 60) || 'item';
-  if (!taken.has(base)) return base;
-  let n = 2;
-  while (taken.has(`${base}-${n}`)) n += 1;
-  return `${base}-${n}`;
-}
-
 /** Every id on the shelf. */
-export function shelfIds(file: OutingFile): Set<string> {
-  return new Set([...file.shelf.bodies, ...piecesOf(file.shelf)].map((item) => item.id));
+export function shelfIds(shelf: Shelf): Set<string> {
+  return new Set(itemsOf(shelf).map((item) => item.id));
 }

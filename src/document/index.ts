@@ -1,21 +1,12 @@
 /** The outing as stored, edited and exchanged: its file, the edits, the formats in and out. */
-export {
-  decode,
-  decodeValue,
-  encode,
-  type FieldIssue,
-  issuesOf,
-  outingJsonSchema,
-  type Refusal,
-} from './codec';
+export { decode, decodeValue, encode, outingJsonSchema } from './codec';
 export {
   addFrames,
   addGear,
   type BodyRole,
   bodyRoleOf,
-  addShelf,
   type Edit,
-  freshId,
+  type GearEdit,
   type ItemOf,
   type Kind,
   type Lock,
@@ -36,9 +27,21 @@ export {
   shelfIds,
   takeLineup,
 } from './edits';
+export { type FieldIssue, issuesOf, type Refusal } from './reading';
+export { freshId } from './freshId';
+export {
+  type Backup,
+  type BackupIssue,
+  MAX_BACKUP_BYTES,
+  type NoBackup,
+  packBackup,
+  planOnShelf,
+  readBackup,
+} from './backup';
 export { plainMessage } from './messages';
 export { kitName, namesOf } from './names';
-export { FILE_FORMAT, FILE_VERSION, MAX_FRAMES, type OutingFile, outingFile } from './outingFile';
+export { FILE_FORMAT, FILE_VERSION, type OutingFile, outingFile } from './outingFile';
+export * from './desk';
 export { readShotList, type ShotLine } from './shotList';
-export { decodeShelf, duplicatesOn, encodeShelf } from './shelfFile';
-export { copyItem, lensOfLine, newItem } from './newGear';
+export { copyItem, newItem } from './newGear';
+export { type GearLine, readGearLines, type Understood } from './gearLines';

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Frame } from '@/core/brief';
+import { ITEM_KINDS, itemsOf } from '@/core/gear';
 import { decode, decodeValue } from '@/document';
 import { migrate } from './migrations';
 
@@ -25,7 +26,7 @@ describe('an outing of version 1', () => {
   });
 
   it('asks for nothing new: no stretches, no wishes, figures not known', () => {
-    expect(file).toMatchObject({ version: 5, stretches: [], outing: { shooters: [] } });
+    expect(file).toMatchObject({ version: 6, stretches: [], outing: { shooters: [] } });
     expect(file?.frames.every((f) => !f.twice && f.depth.sharp === null)).toBe(true);
     expect(file?.shelf.lenses.every((l) => l.shift === null && l.builtInConverter === null)).toBe(
       true,
@@ -52,7 +53,7 @@ describe('an outing of version 1', () => {
 
   it('is left as it is when it is no document at all, or new already', () => {
     expect(migrate('text', 1)).toBe('text');
-    expect(migrate({ version: 5, frames: 7 }, 5)).toEqual({ version: 5, frames: 7 });
+    expect(migrate({ version: 6, frames: 7 }, 6)).toEqual({ version: 6, frames: 7 });
   });
 });
 
@@ -140,9 +141,23 @@ describe('an outing of version 4', () => {
   });
 });
 
-test('an outing of version 5 is read as it was written', () => {
-  const text = readFileSync('tests/fixtures/outing-version-5.json', 'utf8');
-  expect(decode(text)).toEqual({ ok: true, value: JSON.parse(text) });
+test('an outing of version 5 is read as it was written, with no loan and tied to no shelf', () => {
+  const old = JSON.parse(readFileSync('tests/fixtures/outing-version-5.json', 'utf8'));
+  const read = decode(JSON.stringify(old));
+  if (!read.ok) throw new Error(read.error.message);
+  const { shelf, ties, version, ...rest } = read.value;
+  expect([version, ties]).toEqual([6, null]);
+  const items = itemsOf(shelf);
+  expect(items.every((i) => i.loan === null)).toBe(true);
+  const without = (list: readonly object[]) =>
+    list.map((item) => Object.fromEntries(Object.entries(item).filter(([key]) => key !== 'loan')));
+  expect({
+    ...rest,
+    shelf: {
+      ...Object.fromEntries(ITEM_KINDS.map((kind) => [kind, without(shelf[kind])])),
+      mounts: shelf.mounts,
+    },
+  }).toEqual(Object.fromEntries(Object.entries(old).filter(([key]) => key !== 'version')));
 });
 
 test.each([

@@ -10,6 +10,7 @@ const MIGRATIONS: readonly Migration[] = [
   sizesAndPacking,
   permissions,
   practice,
+  oneShelf,
 ];
 
 /** Brings a document of an older version to the newest, step by step. */
@@ -216,6 +217,33 @@ function practice(file: Json): Json {
       },
     }),
   };
+}
+
+/** Kinds of gear on a shelf of version 5. */
+const KINDS_OF_5 = ['bodies', 'lenses', 'converters', 'tubes', 'adapters'] as const;
+
+/**
+ * 5 to 6: the shelf belongs to the person, and the file holds a copy. Days and prices of loans were
+ * not known, and nothing tied the file to anyone's shelf.
+ */
+function oneShelf(file: Json): Json {
+  const { shelf } = file;
+  return {
+    ...file,
+    version: 6,
+    ...(isJson(shelf) ? { shelf: withLoans(shelf) } : {}),
+    ...missing(file, { ties: null }),
+  };
+}
+
+/** A shelf of file version 5 whose items say that nothing is known of a loan. */
+export function withLoans(shelf: unknown): unknown {
+  if (!isJson(shelf)) return shelf;
+  const kinds = KINDS_OF_5.map((kind) => [
+    kind,
+    each(shelf[kind], (item) => withFields(item, { loan: null })),
+  ]);
+  return { ...shelf, ...Object.fromEntries(kinds) };
 }
 
 function isUsualCircle(circle: unknown): boolean {

@@ -5,14 +5,14 @@ import {
   bodyId,
   type Converter,
   converterId,
-  lens,
   type Lens,
   lensId,
+  type Shelf,
   type Tube,
   tubeId,
 } from '@/core/gear';
-import { freshId, type ItemOf, type Kind, shelfIds } from './edits';
-import type { OutingFile } from './outingFile';
+import { freshId } from './freshId';
+import { type ItemOf, type Kind, shelfIds } from './edits';
 
 const UNKNOWN = {
   maker: '',
@@ -20,12 +20,13 @@ const UNKNOWN = {
   priceNew: null,
   priceUsed: null,
   ownership: 'owned',
+  loan: null,
 } as const;
 
 /** A new piece in a first state that is valid; mounts follow what is already on the shelf. */
-export function newItem<K extends Kind>(kind: K, file: OutingFile): ItemOf[K] {
-  const mount = file.shelf.bodies[0]?.mount ?? file.shelf.lenses[0]?.mount ?? 'My mount';
-  const taken = shelfIds(file);
+export function newItem<K extends Kind>(kind: K, shelf: Shelf): ItemOf[K] {
+  const mount = shelf.bodies[0]?.mount ?? shelf.lenses[0]?.mount ?? 'My mount';
+  const taken = shelfIds(shelf);
   const makers: { [P in Kind]: () => ItemOf[P] } = {
     lenses: (): Lens => ({
       id: lensId.parse(freshId('lens', taken)),
@@ -88,7 +89,7 @@ export function newItem<K extends Kind>(kind: K, file: OutingFile): ItemOf[K] {
       name: 'New adapter',
       ...UNKNOWN,
       bodyMount: mount,
-      lensMount: file.shelf.lenses.find((l) => l.mount !== mount)?.mount ?? mount,
+      lensMount: shelf.lenses.find((l) => l.mount !== mount)?.mount ?? mount,
       autofocus: null,
       factor: 1,
       dropInFilter: null,
@@ -97,37 +98,7 @@ export function newItem<K extends Kind>(kind: K, file: OutingFile): ItemOf[K] {
   return makers[kind]();
 }
 
-export function copyItem<K extends Kind>(item: ItemOf[K], file: OutingFile): ItemOf[K] {
-  const id = freshId(item.id, shelfIds(file));
+export function copyItem<K extends Kind>(item: ItemOf[K], shelf: Shelf): ItemOf[K] {
+  const id = freshId(item.id, shelfIds(shelf));
   return { ...item, id: id as never, name: `${item.name}, again`.slice(0, 120) };
-}
-
-/** What a line such as 24–105 mm f/4–5.6, or 50 1.8, says of a lens; null when it is none. */
-const LENS_LINE =
-  /(\d+(?:\.\d+)?)(?:\s*[-–]\s*(\d+(?:\.\d+)?))?\s*(?:mm)?\s*,?\s*f?\s*\/?\s*(\d+(?:\.\d+)?)(?:\s*[-–]\s*(\d+(?:\.\d+)?))?\s*$/i;
-
-/** A lens from its name as it stands on the barrel; null when no range and f-number are in it. */
-export function lensOfLine(line: string, file: OutingFile): Lens | null {
-  const read = LENS_LINE.exec(line.trim());
-  if (!read) return null;
-  const [wideMm = NaN, longMm = NaN, fast = NaN, slow = NaN] = [
-    read[1],
-    read[2] ?? read[1],
-    read[3],
-    read[4] ?? read[3],
-  ].map(Number);
-  const found = lens.safeParse({
-    ...newItem('lenses', file),
-    id: freshId(line, shelfIds(file)),
-    name: line.trim(),
-    focal: { wideMm, longMm },
-    apertures:
-      wideMm === longMm
-        ? [{ focalMm: wideMm, fNumber: fast }]
-        : [
-            { focalMm: wideMm, fNumber: fast },
-            { focalMm: longMm, fNumber: slow },
-          ],
-  });
-  return found.success ? found.data : null;
 }

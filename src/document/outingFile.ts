@@ -1,11 +1,10 @@
 import { z } from 'zod';
 import { frame, limits, outing, packing, stretch } from '@/core/brief';
-import { piecesOf, shelf } from '@/core/gear';
+import { isAway, itemsOf, shelf } from '@/core/gear';
+import { MAX_FRAMES, MAX_STRETCHES, ties } from './desk/plan';
 
 export const FILE_FORMAT = 'armreach';
-export const FILE_VERSION = 5;
-export const MAX_FRAMES = 500;
-export const MAX_STRETCHES = 50;
+export const FILE_VERSION = 6;
 
 /** The outing as stored, exported and posted: one JSON document. */
 export const outingFile = z
@@ -18,6 +17,8 @@ export const outingFile = z
     shelf,
     limits,
     packing,
+    /** How it hangs together with the shelf and settings of the person it comes from. */
+    ties: ties.nullable(),
   })
   .superRefine((file, context) => {
     for (const { path, message } of brokenReferences(file))
@@ -44,10 +45,11 @@ function brokenReferences(file: {
   const ids = (items: Named) => new Set<string>(items.map((item) => item.id));
   const shooterIds = ids(shooters);
   const stretchIds = ids(file.stretches);
-  const pieces = ids(piecesOf(file.shelf));
   const bodies = ids(file.shelf.bodies);
   const lockedOut = new Set(file.limits.lockedOut);
-  const things = new Set([...pieces, ...bodies]);
+  const items = itemsOf(file.shelf);
+  const things = ids(items);
+  const away = ids(items.filter((item) => isAway(item.ownership)));
   const unknown = (
     list: readonly string[],
     known: ReadonlySet<string>,
@@ -107,6 +109,16 @@ function brokenReferences(file: {
             {
               path: ['limits', 'lockedIn', i],
               message: `${id} is locked in and locked out at once`,
+            },
+          ]
+        : [],
+    ),
+    ...file.limits.lockedIn.flatMap((id, i) =>
+      away.has(id)
+        ? [
+            {
+              path: ['limits', 'lockedIn', i],
+              message: `${id} is in repair or lent out and cannot be locked in`,
             },
           ]
         : [],

@@ -1,15 +1,14 @@
 import { readFileSync } from 'node:fs';
 import {
   addFrames,
-  addShelf,
+  addGear,
+  alreadyOn,
   decode,
-  decodeShelf,
-  duplicatesOn,
-  encodeShelf,
-  lensOfLine,
   type OutingFile,
   placeFrame,
+  readGearLines,
   readShotList,
+  shelfText,
   takeLineup,
 } from '@/document';
 
@@ -32,51 +31,116 @@ test('lines without a name fall away', () => {
   expect(readShotList('\n - \n must \n 3-5 m')).toEqual([]);
 });
 
+/** What a line gives, as far as it says something. */
+const lineOf = (line: string) => {
+  const [read] = readGearLines(line, demo.shelf);
+  return read?.kind === 'lenses' ? read.item : null;
+};
+
 test.each([
-  ['18–55 mm f/3.5–5.6', 18, 55, [3.5, 5.6]],
-  ['50 f/1.8', 50, 50, [1.8]],
-  ['70-200mm f2.8', 70, 200, [2.8, 2.8]],
-  ['24-105 4', 24, 105, [4, 4]],
-])('the lens "%s" is understood', (line, wideMm, longMm, fNumbers) => {
-  const lens = lensOfLine(line, demo);
-  expect(lens?.focal).toEqual({ wideMm, longMm });
-  expect(lens?.apertures.map((p) => p.fNumber)).toEqual(fNumbers);
+  ['18–55 mm f/3.5–5.6', 18, 55, [3.5, 5.6], {}],
+  ['50 f/1.8', 50, 50, [1.8], {}],
+  ['70-200mm f2.8', 70, 200, [2.8, 2.8], {}],
+  ['24-105 4', 24, 105, [4, 4], {}],
+  ['24-70 2.8', 24, 70, [2.8, 2.8], { weightG: null, ownership: 'owned', autofocus: null }],
+  ['100-400 4.5-6.3 1.4kg 95mm', 100, 400, [4.5, 6.3], { weightG: 1400, filterMm: 95 }],
+  ['50/1.4 owned 450', 50, 50, [1.4], { ownership: 'owned', priceNew: 450, priceUsed: null }],
+  ['85 1:1.8 wished used 300 €', 85, 85, [1.8], { ownership: 'wished', priceUsed: 300 }],
+  [
+    'Alder Long 300mm f/2,8 2.35 kg 2m sealed mf',
+    300,
+    300,
+    [2.8],
+    { weightG: 2350, minFocusM: 2, sealed: true, autofocus: false },
+  ],
+  ['8mm f/3.5 fisheye 30 cm', 8, 8, [3.5], { projection: 'equisolid', minFocusM: 0.3 }],
+])(
+  'the lens "%s" is understood, and nothing else is made up',
+  (line, wideMm, longMm, fNumbers, more) => {
+    const lens = lineOf(line);
+    expect(lens?.focal).toEqual({ wideMm, longMm });
+    expect(lens?.apertures.map((p) => p.fNumber)).toEqual(fNumbers);
+    expect(lens).toMatchObject({ imageCircleMm: null, maxMagnification: null, ...more });
+  },
+);
+
+test.each([
+  ['a good one', 'range'],
+  ['50', 'f-number'],
+  ['200-70 f/4', 'sense'],
+])('"%s" is no lens: its %s is missing', (line, missing) => {
+  expect(readGearLines(line, demo.shelf)).toMatchObject([{ kind: null, missing }]);
 });
 
-test.each(['a good one', '50', '', '200-70 f/4'])('"%s" is no lens', (line) => {
-  expect(lensOfLine(line, demo)).toBeNull();
+test('a pasted list gives one item a line, each with an id of its own', () => {
+  const read = readGearLines(
+    '50 1.8\n\n50 1.8\r\n1.4x converter 180g\ntube 16mm\nnothing',
+    demo.shelf,
+  );
+  expect(read.map((l) => l.kind)).toEqual(['lenses', 'lenses', 'converters', 'tubes', null]);
+  const ids = read.flatMap((l) => (l.kind === null ? [] : [l.item.id as string]));
+  expect(new Set(ids).size).toBe(4);
+  expect(read[2]).toMatchObject({ item: { factor: 1.4, weightG: 180 } });
+  expect(read[3]).toMatchObject({ item: { lengthMm: 16 } });
+});
+
+test('a long line of digits and spaces is read in no time', () => {
+  for (const text of ['9'.repeat(8000), ' '.repeat(8000), '1-'.repeat(4000), ',1'.repeat(4000)])
+    expect(readGearLines(`${text}x`, demo.shelf)).toHaveLength(1);
 });
 
 describe('a shelf by itself', () => {
+  const whole = { gear: demo.shelf, bags: [], things: [] };
+
   it('comes back as it went', () => {
-    expect(decodeShelf(encodeShelf(demo.shelf))).toEqual({ ok: true, value: demo.shelf });
+    expect(shelfText.read(shelfText.write(whole))).toEqual({ ok: true, value: whole });
   });
 
-  it('is refused with the field and the mend', () => {
+  it('is read as version 1 was written: gear alone, without loans', () => {
+    const items = (list: readonly object[]) =>
+      list.map((item) => Object.fromEntries(Object.entries(item).filter(([k]) => k !== 'loan')));
+    const { mounts, ...kinds } = demo.shelf;
+    const old = Object.fromEntries(Object.entries(kinds).map(([k, list]) => [k, items(list)]));
+    const text = JSON.stringify({
+      format: 'armreach-shelf',
+      version: 1,
+      shelf: { mounts, ...old },
+    });
+    expect(shelfText.read(text)).toEqual({ ok: true, value: whole });
+  });
+
+  it('is refused with the field and what to do', () => {
     const refused = (text: string) => {
-      const shelf = decodeShelf(text);
-      return shelf.ok ? '' : shelf.error.message;
+      const shelf = shelfText.read(text);
+      return shelf.ok ? [] : [shelf.error.code, shelf.error.issues[0]];
     };
-    expect(refused('{')).toBe('it is not JSON');
-    const bad = JSON.parse(encodeShelf(demo.shelf));
-    bad.shelf.lenses[0].weightG = -4;
-    expect(refused(JSON.stringify(bad))).toMatch(/^shelf\.lenses\.0\.weightG .*got -4/);
+    expect(refused('{')[0]).toBe('not-json');
+    const bad = JSON.parse(shelfText.write(whole));
+    bad.gear.lenses[0].weightG = -4;
+    expect(refused(JSON.stringify(bad))).toEqual([
+      'invalid',
+      { path: 'gear.lenses[0].weightG', message: expect.stringContaining('got -4') },
+    ]);
   });
 
   it('is added with what has the same id replaced', () => {
     const [first] = demo.shelf.lenses;
-    const other = { ...demo.shelf, lenses: [{ ...first!, weightG: 1 }], bodies: [] };
-    const { shelf } = addShelf(other)(demo);
-    expect(shelf.lenses).toHaveLength(demo.shelf.lenses.length);
-    expect(shelf.lenses.find((l) => l.id === first!.id)?.weightG).toBe(1);
+    const lenses = addGear({ lenses: [{ ...first!, weightG: 1 }] })(demo.shelf).lenses;
+    expect(lenses).toHaveLength(demo.shelf.lenses.length);
+    expect(lenses.find((l) => l.id === first!.id)?.weightG).toBe(1);
   });
 
-  it('knows a piece again by maker and name under another id', () => {
-    const [a, b] = demo.shelf.lenses;
-    const same = { id: 'x', name: a!.name.replace('–', '-'), maker: a!.maker.toUpperCase() };
-    expect([...duplicatesOn(demo.shelf, [same, b!, { ...b!, id: 'y', name: 'other' }])]).toEqual([
-      'x',
-    ]);
+  it('knows an item again under another id, by its name or by what it is', () => {
+    const [a, b, c] = demo.shelf.lenses;
+    const same = {
+      ...a!,
+      id: 'x' as never,
+      name: a!.name.replace('–', '-'),
+      maker: a!.maker.toUpperCase(),
+    };
+    const unnamed = { ...c!, id: 'z' as never, name: 'My old one', maker: '' };
+    const other = { ...b!, id: 'y' as never, name: 'other', mount: 'Nowhere' };
+    expect([...alreadyOn(demo.shelf, { lenses: [same, b!, other, unnamed] })]).toEqual(['x', 'z']);
   });
 });
 

@@ -18,7 +18,7 @@ interface ActivateEvent {
 }
 
 const PAGES = 'pages';
-const PLACES = ['/brief', '/shelf', '/reach', '/lineup', '/carry'];
+const PLACES = ['/brief', '/shelf', '/reach', '/lineup', '/carry', '/versions', '/storage'];
 /** A network slower than this counts as none, s. */
 const SLOW_S = 4;
 
@@ -33,7 +33,8 @@ const plainWorkers: SerwistPlugin = {
 const serwist = new Serwist({
   precacheEntries: self.__SW_MANIFEST ?? [],
   precacheOptions: { plugins: [plainWorkers], cleanupOutdatedCaches: true },
-  skipWaiting: true,
+  // A page that is open keeps its parts until the person changes over.
+  skipWaiting: false,
   clientsClaim: true,
   runtimeCaching: [
     {

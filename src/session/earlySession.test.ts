@@ -20,10 +20,12 @@ jest.mock('localforage', () => ({
     getItem: async () => null,
     setItem: async () => undefined,
     removeItem: async () => undefined,
+    keys: async () => [],
+    iterate: async () => undefined,
   }),
 }));
 
-const rest = (ms = 10) => new Promise((resolve) => setTimeout(resolve, ms));
+const rest = (ms = 60) => new Promise((resolve) => setTimeout(resolve, ms));
 const fetched: string[] = [];
 beforeEach(() => {
   clients.length = 0;

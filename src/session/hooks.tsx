@@ -1,8 +1,17 @@
 'use client';
 
-import { createContext, type ReactNode, use, useEffect, useState } from 'react';
+import { createContext, type ReactNode, use, useEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
-import type { Edit, OutingFile } from '@/document';
+import type { Shelf } from '@/core/gear';
+import {
+  type Desk,
+  type DeskEdit,
+  type Edit,
+  editGear,
+  type GearEdit,
+  knownGear,
+  type OutingFile,
+} from '@/document';
 import type { Answer } from '@/workers/lineupClient';
 import { openSession } from './earlySession';
 import type { Session, SessionState } from './session';
@@ -59,6 +68,41 @@ export function useAnswer(): Answer {
 /** Applies an edit; edits of the same field in quick succession are undone together. */
 export function useEdit(): (edit: Edit, field?: string) => void {
   return useSession().document.edit;
+}
+
+/** Applies an edit of gear: of the shelf, or of what is of this outing alone. */
+export function useEditGear(): (edit: GearEdit, field?: string) => void {
+  const { document } = useSession();
+  return (edit, field) => document.editDesk(editGear(edit), field);
+}
+
+/** Applies an edit of settings, or of how the outing hangs together with shelf and settings. */
+export function useEditDesk(): (edit: DeskEdit, field?: string) => void {
+  return useSession().document.editDesk;
+}
+
+/** What the open outing is made from. */
+export function useDesk(): Desk {
+  return useStore(useSession().document.store, ({ desk }) => {
+    if (desk === null) throw new Error('no outing is open yet');
+    return desk;
+  });
+}
+
+/** What the open outing is made from at the time it is asked for. */
+export function useDeskNow(): () => Desk {
+  const { store } = useSession().document;
+  return () => {
+    const { desk } = store.getState();
+    if (desk === null) throw new Error('no outing is open yet');
+    return desk;
+  };
+}
+
+/** All gear that is known: the shelf, and what is of this outing alone. */
+export function useKnownGear(): Shelf {
+  const { plan, shelf } = useDesk();
+  return useMemo(() => knownGear({ plan, shelf }), [plan, shelf]);
 }
 
 export function useHistory() {

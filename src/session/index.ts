@@ -1,14 +1,20 @@
 /** One tab's work as hooks: the open outing, its answer, its history, what is selected. */
+export type { RestoredOuting, Restoring } from './backups';
 export { download } from './download';
 export { startEarly } from './earlySession';
 export {
   SessionProvider,
   useAnswer,
+  useDesk,
+  useDeskNow,
   useEdit,
+  useEditDesk,
+  useEditGear,
   useFile,
   useFileNow,
   useFilePart,
   useHistory,
+  useKnownGear,
   useSession,
   useSessionState,
 } from './hooks';

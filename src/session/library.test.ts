@@ -1,65 +1,99 @@
 import { readFileSync } from 'node:fs';
-import { decode, type OutingFile } from '@/document';
-import { createDocumentStore, openStorage } from '@/document/live';
+import { deskOf } from '../../tests/support/desk';
+import { memoryBrowser } from '../../tests/support/stores';
+import { decode, type OutingFile, type Plan } from '@/document';
+import { createDocumentStore, createKeeper, type StoredRecord } from '@/document/live';
 import { createLibrary } from './library';
-
-const stored = new Map<string, unknown>();
-jest.mock('localforage', () => ({
-  createInstance: () => ({
-    getItem: async (key: string) => stored.get(key) ?? null,
-    setItem: async (key: string, value: unknown) => void stored.set(key, value),
-    removeItem: async (key: string) => void stored.delete(key),
-  }),
-}));
 
 const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
 const demo = (read.ok ? read.value : null) as OutingFile;
-const named = (name: string): OutingFile => ({ ...demo, outing: { ...demo.outing, name } });
+const named = (name: string): Plan => deskOf({ ...demo, outing: { ...demo.outing, name } }).plan;
 
-function opened() {
-  stored.clear();
-  let n = 0;
+async function opened() {
+  const browser = memoryBrowser();
+  const host = browser.tab(0);
   const document = createDocumentStore(() => 0);
-  document.open(named('first'), false);
-  const library = createLibrary(
+  const keeper = createKeeper(
     document,
-    openStorage(),
-    () => `id${(n += 1)}`,
-    () => n,
+    host,
+    () => undefined,
+    () => undefined,
   );
-  return { library, name: () => document.store.getState().file?.outing.name };
+  keeper.open('outing:first', { ...deskOf(demo), plan: named('first') }, new Map());
+  await keeper.save();
+  const library = createLibrary(document, keeper, host);
+  const names = async () => {
+    browser.clock.now += 1;
+    return (await library.list()).map((e) => e.name);
+  };
+  const keyOf = async (name: string) => (await library.list()).find((e) => e.name === name)!.key;
+  return {
+    browser,
+    library,
+    names,
+    keyOf,
+    name: () => document.store.getState().file?.outing.name,
+  };
 }
 
 test('what was open is kept when another is opened, and a step leads back', async () => {
-  const { library, name } = opened();
-  const back = await library.open(named('second'));
+  const { library, names, name } = await opened();
+  const back = await library.openPlan(named('second'));
   expect(name()).toBe('second');
-  expect((await library.list()).map((e) => e.name)).toEqual(['second', 'first']);
+  expect(await names()).toEqual(['second', 'first']);
+  if (typeof back === 'string') throw new Error(back);
   await back();
   expect(name()).toBe('first');
-  expect((await library.list()).map((e) => e.name)).toEqual(['first', 'second']);
+  expect(await names()).toEqual(['first', 'second']);
 });
 
 test('an outing is reopened as it was left, and nothing is listed twice', async () => {
-  const { library, name } = opened();
-  await library.open(named('second'));
-  await library.open(named('third'));
-  const first = (await library.list()).find((e) => e.name === 'first')!;
-  expect(await library.reopen(first.id)).not.toBeNull();
+  const { library, names, name, keyOf } = await opened();
+  await library.openPlan(named('second'));
+  await library.openPlan(named('third'));
+  expect(typeof (await library.reopen(await keyOf('first')))).toBe('function');
   expect(name()).toBe('first');
-  expect((await library.list()).map((e) => e.name).sort()).toEqual(['first', 'second', 'third']);
+  expect((await names()).sort()).toEqual(['first', 'second', 'third']);
 });
 
-test('what is taken away can be had back; what cannot be read leaves the open one alone', async () => {
-  const { library, name } = opened();
-  await library.open(named('second'));
-  const first = (await library.list()).find((e) => e.name === 'first')!;
-  const undo = await library.discard(first.id);
-  expect((await library.list()).map((e) => e.name)).toEqual(['second']);
-  expect(await library.reopen(first.id)).toBeNull();
-  await undo();
-  expect(await library.reopen(first.id)).not.toBeNull();
-  stored.set(`outing:${(await library.list())[1]?.id}`, '{"format":"armreach","version":99}');
-  expect(await library.reopen((await library.list())[1]!.id)).toBeNull();
-  expect(name()).toBe('first');
+test('what is deleted lies in the bin for thirty days, and is gone for good after', async () => {
+  const { browser, library, names, keyOf } = await opened();
+  await library.openPlan(named('second'));
+  const first = await keyOf('first');
+  await library.discard(first);
+  expect(await names()).toEqual(['second']);
+  expect((await library.bin()).map((e) => e.name)).toEqual(['first']);
+  await library.restore(first);
+  expect((await names()).sort()).toEqual(['first', 'second']);
+  await library.discard(first);
+  browser.clock.now += 29 * 86_400_000;
+  await library.emptyBin();
+  expect(await library.bin()).toHaveLength(1);
+  browser.clock.now += 2 * 86_400_000;
+  await library.emptyBin();
+  expect(await library.bin()).toEqual([]);
+});
+
+test('nothing is opened while the open one cannot be saved, or over what cannot be read', async () => {
+  const { browser, library, name, keyOf } = await opened();
+  await library.openPlan(named('second'));
+  const first = await keyOf('first');
+  const record = (await browser.stores.records.get<StoredRecord>(first))!;
+  await browser.stores.records.set(first, { ...record, text: '{' });
+  expect(await library.reopen(first)).toBe('unreadable');
+  expect(await library.textOf(first)).toBeNull();
+  expect(name()).toBe('second');
+});
+
+test('a file’s gear goes where it is told, and the shelf is written before the outing', async () => {
+  const { browser, library } = await opened();
+  const order: string[] = [];
+  const { set } = browser.stores.records;
+  Object.assign(browser.stores.records, {
+    set: (key: string, value: unknown) => (order.push(key.split(':')[0]!), set(key, value)),
+  });
+  await library.open(demo, () => 'owned');
+  expect(order).toEqual(['shelf', 'outing']);
+  const shelf = (await browser.stores.records.get<StoredRecord>('shelf'))!.text;
+  expect(shelf).toContain('"id": "k-50"');
 });

@@ -1,68 +1,112 @@
-import { decode, encode, type OutingFile } from '@/document';
-import type { DocumentStore, LibraryEntry, OutingLibrary } from '@/document/live';
+import {
+  encode,
+  fileOf,
+  type OutingFile,
+  type Plan,
+  takenIn,
+  type Taking,
+  type Compared,
+} from '@/document';
+import {
+  allOutings,
+  BIN_DAYS,
+  type DocumentStore,
+  type Host,
+  type Keeper,
+  openPersonal,
+  openPlan,
+  type OutingEntry,
+  type OutingKey,
+  removeDeleted,
+  type Seen,
+  setDeleted,
+} from '@/document/live';
+import { rememberOpen } from './whichOuting';
 
-/** Outings of this browser: one is open, the others wait; none is replaced without being kept. */
+/** Why an outing was not opened; what was open stays open. */
+export type NotOpened = 'unsaved' | 'unreadable';
+
+/** Outings of this browser: one is open in this tab; none is replaced without being saved. */
 export interface Library {
-  /** All outings, the open one first. */
-  list(): Promise<readonly LibraryEntry[]>;
-  /** Keeps the open outing and opens another, new or as it was found; returns the way back. */
-  open(file: OutingFile): Promise<() => Promise<void>>;
-  /** Opens a kept outing; null when it cannot be read, with the open one left as it is. */
-  reopen(id: string): Promise<(() => Promise<void>) | null>;
-  /** Takes a kept outing away; returns the way to have it back. */
-  discard(id: string): Promise<() => Promise<void>>;
+  /** All outings that are not in the bin, the open one first. */
+  list(): Promise<readonly OutingEntry[]>;
+  /** Deleted outings, the last one first. */
+  bin(): Promise<readonly OutingEntry[]>;
+  openKey(): OutingKey;
+  /** Opens a new outing made of a file, whose gear goes where it is told; returns the way back. */
+  open(
+    file: OutingFile,
+    takingOf?: (compared: Compared) => Taking,
+  ): Promise<(() => Promise<void>) | NotOpened>;
+  /** Opens a new outing as it is. */
+  openPlan(plan: Plan): Promise<(() => Promise<void>) | NotOpened>;
+  /** Opens another outing of this browser. */
+  reopen(key: OutingKey): Promise<(() => Promise<void>) | NotOpened>;
+  /** The whole file of an outing, as text; null when it cannot be read. */
+  textOf(key: OutingKey): Promise<string | null>;
+  discard(key: OutingKey): Promise<void>;
+  restore(key: OutingKey): Promise<void>;
+  /** Deletes an outing of the bin with all its versions; there is no way back. */
+  destroy(key: OutingKey): Promise<void>;
+  /** Deletes what lay in the bin for too long. */
+  emptyBin(): Promise<void>;
 }
 
-export function createLibrary(
-  document: DocumentStore,
-  storage: OutingLibrary,
-  newId: () => string,
-  now: () => number,
-): Library {
-  const idOfOpen = async () => {
-    const known = await storage.openId();
-    if (known !== null) return known;
-    const id = newId();
-    await storage.setOpenId(id);
-    return id;
+const DAY_MS = 86_400_000;
+
+export function createLibrary(document: DocumentStore, keeper: Keeper, host: Host): Library {
+  const others = async () => {
+    const open = keeper.outing();
+    const all = await allOutings(host);
+    return [...all.filter((e) => e.key === open), ...all.filter((e) => e.key !== open)];
   };
-  const entryOfOpen = async (file: OutingFile): Promise<LibraryEntry> => ({
-    id: await idOfOpen(),
-    name: file.outing.name,
-    savedAt: now(),
-  });
-  const keepOpen = async () => {
-    const { file } = document.store.getState();
-    if (file !== null) await storage.shelve(await entryOfOpen(file), encode(file));
-  };
-  const switchTo = async (file: OutingFile, id: string) => {
-    const before = await idOfOpen();
-    await keepOpen();
-    await storage.setOpenId(id);
-    document.open(file, false);
+  const switchTo = async (key: OutingKey, plan: Plan, known: Seen<Plan>) => {
+    const before = keeper.outing();
+    const { shelf, settings, seen } = await openPersonal(host);
+    keeper.open(key, { plan, shelf, settings }, new Map([...seen, [key, known]]));
+    rememberOpen(key);
+    await keeper.takeInAll();
+    await keeper.save();
     return async () => void (await reopen(before));
   };
-  const reopen = async (id: string) => {
-    const text = await storage.fetch(id);
-    const read = text === null ? null : decode(text);
-    return read?.ok ? switchTo(read.value, id) : null;
+  const reopen = async (key: OutingKey) => {
+    if (!(await keeper.save())) return 'unsaved';
+    const stored = await openPlan(host, key);
+    return stored === null ? 'unreadable' : switchTo(key, stored.value, stored.seen);
+  };
+  const create = async (plan: Plan) => {
+    if (!(await keeper.save())) return 'unsaved' as const;
+    return switchTo(`outing:${host.newId()}`, plan, { revision: 0, value: { ...plan } });
   };
   return {
-    async list() {
-      const { file } = document.store.getState();
-      const open = file === null ? [] : [await entryOfOpen(file)];
-      const others = await storage.list();
-      return [...open, ...others.filter((entry) => entry.id !== open[0]?.id)];
+    list: async () => (await others()).filter((e) => e.deletedAt === null),
+    bin: async () =>
+      (await others())
+        .filter((e) => e.deletedAt !== null)
+        .sort((a, b) => (b.deletedAt ?? 0) - (a.deletedAt ?? 0)),
+    openKey: () => keeper.outing(),
+    async open(file, takingOf) {
+      const { desk } = document.store.getState();
+      if (desk === null) return 'unsaved';
+      const { plan, shelf } = takenIn(file, desk, takingOf);
+      if (shelf !== desk.shelf) document.editDesk((now) => ({ ...now, shelf }));
+      return create(plan);
     },
-    open: (file) => switchTo(file, newId()),
+    openPlan: create,
     reopen,
-    async discard(id) {
-      const text = await storage.fetch(id);
-      const entry = (await storage.list()).find((e) => e.id === id);
-      await storage.discard(id);
-      return async () => {
-        if (entry && text !== null) await storage.shelve(entry, text);
-      };
+    async textOf(key) {
+      const { desk, file } = document.store.getState();
+      if (key === keeper.outing()) return file && encode(file);
+      const stored = await openPlan(host, key);
+      return stored && desk && encode(fileOf({ ...desk, plan: stored.value }));
+    },
+    discard: (key) => setDeleted(host, key, true),
+    restore: (key) => setDeleted(host, key, false),
+    destroy: (key) => removeDeleted(host, key),
+    async emptyBin() {
+      const until = host.now() - BIN_DAYS * DAY_MS;
+      for (const { key, deletedAt } of await allOutings(host))
+        if (deletedAt !== null && deletedAt < until) await removeDeleted(host, key);
     },
   };
 }

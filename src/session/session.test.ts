@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { decode, encode, type OutingFile, setLimits } from '@/document';
+import { deskOf } from '../../tests/support/desk';
+import { decode, type OutingFile, planText, setLimits } from '@/document';
+import type { StoredRecord } from '@/document/live';
 import { createSession } from './session';
 
 const DEMO = readFileSync('demo/regatta.armreach.json', 'utf8');
@@ -18,13 +20,39 @@ jest.mock('@/workers/lineupClient', () => ({
     warm: () => undefined,
   }),
 }));
+const broken = { refuses: false };
 jest.mock('localforage', () => ({
-  createInstance: () => ({
-    getItem: async (key: string) => stored.get(key) ?? null,
-    setItem: async (key: string, value: unknown) => void stored.set(key, value),
-    removeItem: async (key: string) => void stored.delete(key),
-  }),
+  createInstance: ({ name }: { name: string }) => {
+    const at = (key: string) => `${name}/${key}`;
+    const own = () => [...stored.keys()].filter((key) => key.startsWith(`${name}/`));
+    const or = async <T>(value: () => T) => {
+      if (broken.refuses) throw new Error('storage is switched off');
+      return value();
+    };
+    return {
+      getItem: (key: string) => or(() => stored.get(at(key)) ?? null),
+      setItem: (key: string, value: unknown) => or(() => void stored.set(at(key), value)),
+      removeItem: (key: string) => or(() => void stored.delete(at(key))),
+      keys: () => or(() => own().map((key) => key.slice(name.length + 1))),
+      iterate: (each: (value: unknown, key: string) => void) =>
+        or(() => own().forEach((key) => each(stored.get(key), key.slice(name.length + 1)))),
+    };
+  },
 }));
+const recordOf = (key: string) =>
+  stored.get(`arm-reach-records/${key}`) as StoredRecord | undefined;
+const store = (key: string, text: string, revision = 1) =>
+  stored.set(`arm-reach-records/${key}`, {
+    revision,
+    stateId: `${key}${revision}`,
+    name: key,
+    createdAt: revision,
+    savedAt: revision,
+    deletedAt: null,
+    text,
+  } satisfies StoredRecord);
+const planOf = (change: Partial<OutingFile>) =>
+  planText.write(deskOf({ ...demoFile(), ...change }).plan);
 
 const rest = (ms = 0) => new Promise((resolve) => setTimeout(resolve, ms));
 const fetchGives = (text: string, ok = true) =>
@@ -35,7 +63,7 @@ const fetchGives = (text: string, ok = true) =>
 async function started() {
   const session = createSession();
   const end = session.start();
-  await rest(10);
+  await rest(50);
   return {
     session,
     end,
@@ -48,67 +76,95 @@ beforeEach(() => {
   asked.length = 0;
   stored.clear();
   localStorage.clear();
+  sessionStorage.clear();
   fetchGives(DEMO);
 });
 
 test('a first visit opens the demo, asks for its lineup and stores it', async () => {
   const { session, state, file, end } = await started();
-  expect(state).toMatchObject({ phase: 'open', firstVisit: true, aside: null });
-  expect(file).toEqual(demoFile());
+  expect(state).toMatchObject({ phase: 'open', firstVisit: true, asides: [] });
+  expect({ ...file, ties: null }).toEqual(demoFile());
   expect(asked).toHaveLength(1);
   await rest(400);
-  expect(stored.get('current-outing')).toBe(encode(demoFile()));
+  expect(recordOf('outing:demo')?.name).toBe(demoFile().outing.name);
+  expect(recordOf('shelf')).toBeUndefined();
   expect(session.state.getState().saveState).toBe('saved');
   expect(session.document.store.temporal.getState().pastStates).toHaveLength(0);
   end();
 });
 
-test('a second visit opens what is stored', async () => {
-  stored.set('current-outing', encode({ ...demoFile(), frames: [] }));
-  const { state, file, end } = await started();
-  expect(state.firstVisit).toBe(false);
-  expect(file?.frames).toEqual([]);
-  end();
+test('a second visit opens what the tab had open, else what was opened last, else the newest', async () => {
+  store('outing:a', planOf({ frames: [] }), 3);
+  store('outing:b', planOf({ frames: demoFile().frames.slice(0, 2) }), 2);
+  store('outing:c', planOf({ frames: demoFile().frames.slice(0, 3) }), 1);
+  const frames = async () => {
+    const { file, state, end } = await started();
+    expect(state.firstVisit).toBe(false);
+    end();
+    return file?.frames.length;
+  };
+  expect(await frames()).toBe(0);
+  localStorage.setItem('arm-reach-open', 'outing:b');
+  sessionStorage.removeItem('arm-reach-open');
+  expect(await frames()).toBe(2);
+  sessionStorage.setItem('arm-reach-open', 'outing:c');
+  expect(await frames()).toBe(3);
+  store('outing:c', '', 4);
+  stored.set('arm-reach-records/outing:c', { ...recordOf('outing:c')!, deletedAt: 5 });
+  expect(await frames()).toBe(0);
 });
 
-test('what was kept when the page was left comes before what was written earlier', async () => {
-  stored.set('current-outing', encode(demoFile()));
-  localStorage.setItem('arm-reach-kept', encode({ ...demoFile(), frames: [] }));
-  const { file, end } = await started();
-  expect(file?.frames).toEqual([]);
-  await rest(400);
-  expect(localStorage.getItem('arm-reach-kept')).toBeNull();
-  expect(stored.get('current-outing')).toBe(encode({ ...demoFile(), frames: [] }));
-  end();
-});
-
-test('leaving the page keeps what is not written yet, and only that', async () => {
+test('leaving the page leaves what is not written yet, which the next visit takes', async () => {
   const { session, end } = await started();
   await rest(400);
+  const left = () => Object.keys(localStorage).filter((key) => key.startsWith('arm-reach-left'));
   window.dispatchEvent(new Event('pagehide'));
-  expect(localStorage.getItem('arm-reach-kept')).toBeNull();
+  expect(left()).toEqual([]);
   session.document.edit(setLimits({ maxLenses: 3 }));
   window.dispatchEvent(new Event('pagehide'));
-  expect(localStorage.getItem('arm-reach-kept')).toContain('"maxLenses": 3');
+  expect(left()).toHaveLength(1);
+  await rest(50);
+  expect(left()).toEqual([]);
+  end();
+  const again = await started();
+  expect(again.file?.limits.maxLenses).toBe(3);
+  again.end();
+});
+
+test('a browser that refuses to store is said at once, and work goes on', async () => {
+  broken.refuses = true;
+  const { session, state, file, end } = await started();
+  expect(state).toMatchObject({ phase: 'open', saveState: 'refused' });
+  expect(file?.frames.length).toBeGreaterThan(0);
+  session.document.edit(setLimits({ maxLenses: 3 }));
+  await rest(300);
+  expect(session.state.getState().saveState).toBe('refused');
+  expect(session.document.store.getState().file?.limits.maxLenses).toBe(3);
+  broken.refuses = false;
   end();
 });
 
-test('what cannot be read is set aside with the reason, and stays there', async () => {
-  stored.set('current-outing', '{"format":"armreach","version":42}');
+test('what cannot be read is set aside with the reason, every one of them, and another outing is opened', async () => {
+  store('outing:a', '{"format":"armreach-plan"', 3);
+  store('outing:b', planOf({ frames: [] }), 2);
   const first = await started();
-  expect(first.state).toMatchObject({
-    phase: 'open',
-    firstVisit: false,
-    aside: { text: '{"format":"armreach","version":42}' },
-  });
-  expect(first.state.aside?.reason).toContain('version 42');
-  await rest(400);
+  expect(first.state).toMatchObject({ phase: 'open', firstVisit: false });
+  expect(first.file?.frames).toEqual([]);
+  expect(first.session.state.getState().asides).toMatchObject([
+    { text: '{"format":"armreach-plan"' },
+  ]);
+  expect(recordOf('outing:a')?.text).toBe('{"format":"armreach-plan"');
   first.end();
-  const second = await started();
-  expect(second.state.aside?.text).toContain('42');
-  await second.session.storage.dropAside();
-  expect(await second.session.storage.loadAside()).toBeNull();
-  second.end();
+});
+
+test('what a newer Arm Reach has stored is not touched', async () => {
+  store('outing:a', planOf({}).replace('"version": 6', '"version": 42'));
+  const { state, end } = await started();
+  expect(state.phase).toBe('failed');
+  expect(state.problem).toContain('version 42');
+  await rest(400);
+  expect(recordOf('outing:a')?.revision).toBe(1);
+  end();
 });
 
 test('a demo that cannot be fetched is said, with what to do', async () => {

@@ -1,16 +1,40 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import { decode, type OutingFile } from '@/document';
 import {
+  decode,
+  type Desk,
+  type OutingFile,
+  planOfFile,
+  planText,
+  settingsText,
+  shelfText,
+} from '@/document';
+import {
+  allOutings,
+  type AsideEntry,
+  asides,
+  type BrowserHost,
   createDocumentStore,
+  createHost,
+  createKeeper,
   type DocumentStore,
-  openStorage,
-  type OutingStorage,
+  type Keeper,
+  type KeeperNews,
+  openPersonal,
+  openPlan,
+  type OutingKey,
+  type Personal,
+  problemOf,
+  type RecordKey,
   type SaveState,
-  type SetAside,
-  startAutosave,
+  takeLeftBehind,
+  takeOverOldStorage,
 } from '@/document/live';
+import { DEFAULT_SETTINGS, EMPTY_SHELF, type TextOf } from '@/document';
 import { type Answer, createLineupClient } from '@/workers/lineupClient';
+import type { Backups } from './backups';
+import { createFolderBackup, type FolderBackup } from './folderBackup';
 import { createLibrary, type Library } from './library';
+import { lastOpen, rememberOpen } from './whichOuting';
 
 export interface SessionState {
   readonly phase: 'opening' | 'open' | 'failed';
@@ -19,16 +43,24 @@ export interface SessionState {
   /** The way through for a first visit is being walked. */
   readonly touring: boolean;
   readonly saveState: SaveState;
-  /** A stored outing that could not be read, kept for download. */
-  readonly aside: SetAside | null;
+  /** Texts that could not be read, kept for download. */
+  readonly asides: readonly AsideEntry[];
+  /** The newest version that could be read was opened, since the last state could not. */
+  readonly restored: boolean;
+  /** What another tab has done that the person is told of. */
+  readonly news: KeeperNews | null;
   readonly problem: string | null;
 }
 
 /** One browser tab's work: the open outing, its answer, its storage. */
 export interface Session {
   readonly document: DocumentStore;
-  readonly storage: OutingStorage;
+  readonly host: BrowserHost;
+  readonly keeper: Keeper;
   readonly library: Library;
+  /** Loaded when they are first asked for. */
+  readonly backups: () => Promise<Backups>;
+  readonly folder: FolderBackup;
   readonly answer: StoreApi<Answer>;
   readonly state: StoreApi<SessionState>;
   /** Opens what is stored, or the demo. Returns the way to end the session. */
@@ -36,39 +68,66 @@ export interface Session {
 }
 
 export const DEMO_ADDRESS = '/api/demo';
+/** What nobody waits for comes after the first answer, ms. */
+const TIDY_AFTER_MS = 4000;
+/** The demo that a first visit opens, one for all tabs. */
+const FIRST_DEMO: OutingKey = 'outing:demo';
+/** Set once something is stored: an answer at once, to be relied on only for haste. */
+const STORED = 'arm-reach-stored';
 
 export function createSession(): Session {
   const document = createDocumentStore(() => performance.now());
-  const storage = openStorage();
-  const library = createLibrary(
+  const host = createHost();
+  const state = createStore<SessionState>(() => ({
+    phase: 'opening',
+    firstVisit: false,
+    touring: false,
+    saveState: 'saved',
+    asides: [],
+    restored: false,
+    news: null,
+    problem: null,
+  }));
+  const keeper = createKeeper(
     document,
-    storage,
-    () => crypto.randomUUID(),
-    () => Date.now(),
+    host,
+    (saveState) => {
+      state.setState({ saveState });
+      if (saveState !== 'saved') return;
+      markStored();
+      folder.saved();
+    },
+    (news) => state.setState({ news }),
   );
+  const library = createLibrary(document, keeper, host);
+  let loaded: Promise<Backups> | null = null;
+  const backups = () =>
+    (loaded ??= import('./backups').then((m) => m.createBackups(document, keeper, host)));
+  const folder = createFolderBackup(async () => (await backups()).pack(), host);
   const answer = createStore<Answer>(() => ({
     result: null,
     question: null,
     thinking: true,
     error: null,
   }));
-  const state = createStore<SessionState>(() => ({
-    phase: 'opening',
-    firstVisit: false,
-    touring: false,
-    saveState: 'saved',
-    aside: null,
-    problem: null,
-  }));
-
   const open = async () => {
     try {
       // Looking into a storage for the first time takes as long as fetching the demo.
-      const ahead = storage.seemsEmpty() ? fetchDemo() : null;
+      const ahead = seemsEmpty() ? fetchDemo() : null;
       ahead?.catch(() => undefined);
-      const { file, ...found } = await readStored(storage);
-      document.open(file ?? (await (ahead ?? fetchDemo())), false);
-      state.setState({ ...found, phase: 'open' });
+      const found = await openStored(host, keeper).catch((error: unknown) => {
+        if (error instanceof Error && error.name === 'NewerVersionError') throw error;
+        return { opened: false, refused: error };
+      });
+      if (!found.opened) await openDemo(keeper, await (ahead ?? fetchDemo()), found);
+      state.setState({
+        phase: 'open',
+        firstVisit: !found.opened,
+        restored: 'restored' in found && found.restored,
+        ...('refused' in found ? { saveState: problemOf(found.refused) } : {}),
+      });
+      state.setState({ asides: await asides(host).catch(() => []) });
+      setTimeout(() => void tidyUp(library, folder), TIDY_AFTER_MS);
     } catch (error) {
       state.setState({
         phase: 'failed',
@@ -76,11 +135,13 @@ export function createSession(): Session {
       });
     }
   };
-
   return {
     document,
-    storage,
+    host,
+    keeper,
     library,
+    backups,
+    folder,
     answer,
     state,
     start() {
@@ -89,22 +150,128 @@ export function createSession(): Session {
       const unsubscribe = document.store.subscribe(({ file }, { file: before }) => {
         if (file !== null && !sameQuestion(file, before)) client.ask(file);
       });
-      const autosave = startAutosave(document, storage, (saveState) =>
-        state.setState({ saveState }),
-      );
-      window.addEventListener('pagehide', autosave.flush);
-      window.document.addEventListener('visibilitychange', autosave.flush);
+      const lasts = askToLast(document);
+      const unlisten = host.listen((key) => void keeper.takeIn(key));
+      const seen = () => {
+        if (window.document.visibilityState === 'visible') void keeper.takeInAll();
+        else keeper.leave();
+      };
+      window.addEventListener('pagehide', keeper.leave);
+      window.document.addEventListener('visibilitychange', seen);
       void open();
       return () => {
-        window.removeEventListener('pagehide', autosave.flush);
-        window.document.removeEventListener('visibilitychange', autosave.flush);
-        autosave.flush();
-        autosave.stop();
+        window.removeEventListener('pagehide', keeper.leave);
+        window.document.removeEventListener('visibilitychange', seen);
+        keeper.leave();
+        keeper.stop();
+        unlisten();
+        lasts();
+        folder.stop();
         unsubscribe();
         client.close();
       };
     },
   };
+}
+
+/** Empties the bin of what lay there too long, and takes the backup folder up again. */
+async function tidyUp(library: Library, folder: FolderBackup): Promise<void> {
+  await folder.resume().catch(() => undefined);
+  await library.emptyBin().catch(() => undefined);
+}
+
+const TEXTS: Readonly<Record<'settings' | 'shelf', unknown>> = {
+  settings: settingsText,
+  shelf: shelfText,
+};
+const textOfKey = (key: RecordKey) =>
+  (key === 'settings' || key === 'shelf' ? TEXTS[key] : planText) as TextOf<unknown>;
+
+interface Found {
+  readonly opened: boolean;
+  readonly personal?: Personal;
+  readonly restored?: boolean;
+  readonly refused?: unknown;
+}
+
+/** Opens what is stored: what this tab had open, else what was opened last, else the newest. */
+async function openStored(host: BrowserHost, keeper: Keeper): Promise<Found> {
+  await takeOverOldStorage(host);
+  await takeLeftBehind(host, textOfKey);
+  const personal = await openPersonal(host);
+  const { shelf, settings, seen } = personal;
+  const tried = new Set<OutingKey>();
+  const tryOpen = async (key: OutingKey) => {
+    if (tried.has(key)) return false;
+    tried.add(key);
+    const stored = await openPlan(host, key);
+    if (stored === null) return false;
+    keeper.open(
+      key,
+      { plan: stored.value, shelf, settings },
+      new Map([...seen, [key, stored.seen]]),
+    );
+    rememberOpen(key);
+    return stored.restored ? 'restored' : true;
+  };
+  const found = async (keys: readonly OutingKey[]) => {
+    for (const key of keys) {
+      const opened = await tryOpen(key);
+      if (opened !== false) return opened;
+    }
+    return false;
+  };
+  const opened =
+    (await found(await notDeleted(host, lastOpen()))) ||
+    (await found((await allOutings(host)).filter((e) => e.deletedAt === null).map((e) => e.key)));
+  const restored = opened === 'restored' || personal.restored;
+  return { opened: opened !== false, personal, restored };
+}
+
+async function notDeleted(host: BrowserHost, keys: readonly OutingKey[]): Promise<OutingKey[]> {
+  const records = await Promise.all(
+    keys.map((key) => host.stores.records.get<{ deletedAt: number | null }>(key)),
+  );
+  return keys.filter((_, i) => records[i]?.deletedAt === null);
+}
+
+async function openDemo(keeper: Keeper, file: OutingFile, { personal }: Found): Promise<void> {
+  const { shelf, settings } = personal ?? { shelf: EMPTY_SHELF, settings: DEFAULT_SETTINGS };
+  const seen = personal?.seen ?? new Map();
+  const plan = planOfFile(file, { shelf, settings });
+  const desk: Desk = { plan, shelf, settings };
+  keeper.open(
+    FIRST_DEMO,
+    desk,
+    new Map([...seen, [FIRST_DEMO, { revision: 0, value: { ...plan } }]]),
+  );
+  rememberOpen(FIRST_DEMO);
+}
+
+function seemsEmpty(): boolean {
+  try {
+    return localStorage.getItem(STORED) === null;
+  } catch {
+    return true;
+  }
+}
+
+function markStored(): void {
+  try {
+    localStorage.setItem(STORED, 'yes');
+  } catch {
+    // Without it the next visit only takes a little longer.
+  }
+}
+
+/** Asks the browser once to keep what is stored, when the first own thing is entered. */
+function askToLast({ store }: DocumentStore): () => void {
+  const stop = store.subscribe(({ desk }, before) => {
+    if (before.desk === null || desk === before.desk) return;
+    stop();
+    void navigator.storage?.persist?.().catch(() => false);
+  });
+  return stop;
 }
 
 function sameQuestion(a: OutingFile, b: OutingFile | null): boolean {
@@ -123,19 +290,6 @@ function sameQuestion(a: OutingFile, b: OutingFile | null): boolean {
 function samePacking(a: OutingFile['packing'], b: OutingFile['packing']): boolean {
   const keys = Object.keys(a) as (keyof OutingFile['packing'])[];
   return keys.every((key) => key === 'ticked' || a[key] === b[key]);
-}
-
-/** The stored outing; one that cannot be read is set aside, never dropped. */
-async function readStored(
-  storage: OutingStorage,
-): Promise<{ file: OutingFile | null; firstVisit: boolean; aside: SetAside | null }> {
-  const [aside, text] = await Promise.all([storage.loadAside(), storage.load()]);
-  if (text === null) return { file: null, firstVisit: true, aside };
-  const read = decode(text);
-  if (read.ok) return { file: read.value, firstVisit: false, aside };
-  const put = { text, reason: read.error.message };
-  await storage.setAside(put);
-  return { file: null, firstVisit: false, aside: put };
 }
 
 export async function fetchDemo(): Promise<OutingFile> {

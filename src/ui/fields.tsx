@@ -184,14 +184,21 @@ export function TextArea({
   value,
   onChange,
   rows = 2,
+  placeholder,
   ...field
-}: FieldProps & { value: string; onChange: (value: string) => void; rows?: number }) {
+}: FieldProps & {
+  value: string;
+  onChange: (value: string) => void;
+  rows?: number;
+  placeholder?: string;
+}) {
   return (
     <Field {...field}>
       {(ids) => (
         <textarea
           {...ids}
           rows={rows}
+          placeholder={placeholder}
           className={BOX}
           value={value}
           onChange={(e) => onChange(e.target.value)}

@@ -48,6 +48,8 @@ export { Ranges } from './Ranges';
 export { type FrameState, StateMark } from './StateMark';
 export { applyTheme, isNight, type Theme, THEME_SCRIPT, themeChosen, watchTheme } from './theme';
 export { applyUnits, inOwnUnits, type Units, UNITS_SCRIPT, unitsNow, watchUnits } from './units';
+export { type Choices, FIELD_NAMES, fieldText, TakingList } from './taking';
+export { USUAL_LIMIT_NAMES, UsualLimitFields } from './UsualLimitFields';
 export { LogSlider } from './Slider';
 export {
   advantageText,

@@ -4,6 +4,8 @@ import { createStore } from 'zustand';
 export interface Notice {
   readonly text: string;
   readonly description?: string;
+  /** Stays until it is dealt with. */
+  readonly stays?: boolean;
   readonly action?: { readonly label: string; readonly onClick: () => void };
 }
 

@@ -37,7 +37,10 @@ export const WANTS: Record<Want, string> = { must: 'must', want: 'want', bonus: 
 export const OWNERSHIPS: Record<Ownership, string> = {
   owned: 'owned',
   borrowed: 'borrowed',
+  rented: 'rented',
   wished: 'wished for',
+  'in-repair': 'in repair',
+  'lent-out': 'lent out',
 };
 export const FOOTINGS: Record<Footing, string> = { held: 'held', free: 'free', flowing: 'flowing' };
 export const FOOTING_HINTS: Record<Footing, string> = {

@@ -37,6 +37,7 @@ export function aBody(change: Partial<Body> | Record<string, unknown> = {}): Bod
     priceNew: 1000,
     priceUsed: null,
     ownership: 'owned',
+    loan: null,
     mount: 'M',
     sensor: { widthMm: 36, heightMm: 24, pixelsWide: 6000, pixelsHigh: 4000 },
     isoCeiling: null,
@@ -69,6 +70,7 @@ export function aLens(
     priceNew: 500,
     priceUsed: null,
     ownership: 'owned',
+    loan: null,
     mount: 'M',
     focal: { wideMm, longMm },
     measured: null,
@@ -112,6 +114,7 @@ export function aConverter(
     priceNew: 300,
     priceUsed: null,
     ownership: 'owned',
+    loan: null,
     mount: 'M',
     factor,
     lensIds,
@@ -137,7 +140,14 @@ export function anAdapter(id: string, change: Record<string, unknown> = {}): Ada
   });
 }
 
-const ITEM = { maker: '', weightG: 120, priceNew: 100, priceUsed: null, ownership: 'owned' };
+const ITEM = {
+  maker: '',
+  weightG: 120,
+  priceNew: 100,
+  priceUsed: null,
+  ownership: 'owned',
+  loan: null,
+};
 
 export function aShelf(
   lenses: readonly Lens[],

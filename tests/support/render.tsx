@@ -1,6 +1,15 @@
 import { readFileSync } from 'node:fs';
-import { decode, type OutingFile } from '@/document';
+import {
+  decode,
+  type Desk,
+  type DeskEdit,
+  fileOf,
+  type GearEdit,
+  type OutingFile,
+  withoutDangling,
+} from '@/document';
 import type { LineupResult } from '@/core/lineup';
+import { deskOf } from './desk';
 
 /** An outing that stays as it is, for parts that show one; the demo may change. */
 export function demoFile(): OutingFile {
@@ -16,12 +25,15 @@ export const held: {
   thinking: boolean;
   error: string | null;
   edits: string[];
+  /** What the file is made from, where a test is about that. */
+  desk: Desk | null;
 } = {
   file: demoFile(),
   result: null,
   thinking: false,
   error: null,
   edits: [],
+  desk: null,
 };
 
 export const sessionStandIn = {
@@ -40,6 +52,23 @@ export const sessionStandIn = {
       held.file = edit(held.file);
       held.edits.push(field);
     },
+  useEditGear:
+    () =>
+    (edit: GearEdit, field = '') => {
+      const shelf = edit(held.file.shelf);
+      held.file = withoutDangling({ ...held.file, shelf }, shelf);
+      held.edits.push(field);
+    },
+  useEditDesk:
+    () =>
+    (edit: DeskEdit, field = '') => {
+      held.desk = edit(held.desk ?? deskOf(held.file));
+      held.file = fileOf(held.desk);
+      held.edits.push(field);
+    },
+  useDesk: () => held.desk ?? deskOf(held.file),
+  useDeskNow: () => () => held.desk ?? deskOf(held.file),
+  useKnownGear: () => held.file.shelf,
   useHistory: () => ({
     undo: () => undefined,
     redo: () => undefined,

@@ -58,8 +58,10 @@ export {
 export { SUBJECT_KEYS, type SubjectKey, SUBJECTS } from './subjects';
 export {
   type Charging,
+  compartment,
   type Compartment,
   DEFAULT_PACKING,
+  packedThing,
   type PackedThing,
   type PackedWeights,
   packing,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bodyId, itemId, mountName, ownership } from '@/core/gear';
+import { bodyId, itemId, mountName, SOURCES } from '@/core/gear';
 
 /**
  * What a lineup is judged by after musts, wants and pieces, best first.
@@ -44,7 +44,7 @@ export const limits = z.strictObject({
   /** Bodies that come along unused, and where they lie: in the bag, or where the rest stays. */
   spares: z.array(z.strictObject({ bodyId, lies: z.enum(['bag', 'base']) })).max(50),
   /** Whose gear may be chosen. */
-  sources: z.array(ownership).min(1),
+  sources: z.array(z.enum(SOURCES)).min(1),
   /** Formats that may be used, as 36x24; null for all. */
   formats: z.array(z.string().max(20)).max(50).nullable(),
   /** Mounts of bodies that may be used; null for all. */
@@ -92,7 +92,7 @@ export const DEFAULT_LIMITS: Limits = {
   lockedIn: [],
   lockedOut: [],
   spares: [],
-  sources: ['owned', 'borrowed'],
+  sources: ['owned', 'borrowed', 'rented'],
   formats: null,
   bodyMounts: null,
   lensKinds: 'any',

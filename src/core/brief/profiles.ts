@@ -1,3 +1,4 @@
+import { SOURCES } from '@/core/gear';
 import { DEFAULT_LIMITS, type Limits } from './limits';
 
 /**
@@ -56,7 +57,7 @@ export const PROFILES = [
   {
     key: 'buyOnceKeepLong',
     limits: {
-      sources: ['owned', 'borrowed', 'wished'],
+      sources: [...SOURCES],
       wantRatePercent: 0,
       order: ['speed', 'crop', 'changes', 'weight'],
     },

@@ -27,9 +27,41 @@ export const itemId = z
 export const itemName = z.string().trim().min(1).max(120);
 export const mountName = z.string().trim().min(1).max(60);
 
-/** Owned, borrowed for this outing, or only wished for. */
-export const ownership = z.enum(['owned', 'borrowed', 'wished']);
+/** How an item may be had: the sources that limits choose among. */
+export const SOURCES = ['owned', 'borrowed', 'rented', 'wished'] as const;
+export type Source = (typeof SOURCES)[number];
+
+/** Where an owned item is that cannot come. */
+export const ABSENCES = ['in-repair', 'lent-out'] as const;
+export type Absence = (typeof ABSENCES)[number];
+
+/** How an item stands for an outing: had from a source, or owned and away. */
+export const ownership = z.enum([...SOURCES, ...ABSENCES]);
 export type Ownership = z.infer<typeof ownership>;
+
+export function isAway(standing: Ownership): standing is Absence {
+  return (ABSENCES as readonly string[]).includes(standing);
+}
+
+/** When a borrowed or rented item is at hand, both days included, and what a day of it costs. */
+export const loan = z
+  .strictObject({
+    from: z.iso.date().nullable(),
+    to: z.iso.date().nullable(),
+    pricePerDay: within(GEAR_RANGES.price).nullable(),
+  })
+  .refine(({ from, to }) => from === null || to === null || from <= to, {
+    path: ['to'],
+    message: 'the last day must not come before the first',
+  });
+export type Loan = z.infer<typeof loan>;
+
+const DAY_MS = 86_400_000;
+
+/** Days of a loan, first and last included; null when either is not known. */
+export function loanDays({ from, to }: Pick<Loan, 'from' | 'to'>): number | null {
+  return from === null || to === null ? null : (Date.parse(to) - Date.parse(from)) / DAY_MS + 1;
+}
 
 /** What every piece on the shelf has. `null` is "not known", which is never the same as zero. */
 export const itemFields = {
@@ -39,4 +71,5 @@ export const itemFields = {
   priceNew: within(GEAR_RANGES.price).nullable(),
   priceUsed: within(GEAR_RANGES.price).nullable(),
   ownership,
+  loan: loan.nullable(),
 } as const;

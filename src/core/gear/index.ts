@@ -6,7 +6,15 @@ export {
   itemId,
   itemName,
   mountName,
+  ABSENCES,
+  type Absence,
+  isAway,
+  loan,
+  type Loan,
+  loanDays,
   ownership,
+  type Source,
+  SOURCES,
   type Ownership,
   within,
 } from './common';
@@ -28,6 +36,7 @@ export { type Chain, isBare, type Kit, kitKey, kitPieces, mountableChains } from
 export { formatKey, mountableSetups, type Setup, setupOf, setupOfKit } from './setup';
 export {
   ITEM_KINDS,
+  itemsOf,
   type ItemKind,
   type Mount,
   mountFits,
@@ -36,5 +45,6 @@ export {
   shelf,
   type Shelf,
   SHELF_LIMITS,
+  shelfParts,
 } from './shelf';
 export { tube, type Tube, tubeId, type TubeId } from './tube';

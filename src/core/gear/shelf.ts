@@ -26,49 +26,58 @@ export const SHELF_LIMITS = {
 export const ITEM_KINDS = ['bodies', 'lenses', 'converters', 'tubes', 'adapters'] as const;
 export type ItemKind = (typeof ITEM_KINDS)[number];
 
+const parts = z.strictObject({
+  mounts: z.array(mount).max(SHELF_LIMITS.mounts),
+  bodies: z.array(body).max(SHELF_LIMITS.bodies),
+  lenses: z.array(lens).max(SHELF_LIMITS.lenses),
+  converters: z.array(converter).max(SHELF_LIMITS.converters),
+  tubes: z.array(tube).max(SHELF_LIMITS.tubes),
+  adapters: z.array(adapter).max(SHELF_LIMITS.adapters),
+});
+
+/** Some gear that goes with a shelf: ids are unique, but converters may name lenses of that shelf. */
+export const shelfParts = parts.superRefine((s, context) => {
+  const seen = new Set<string>();
+  for (const kind of ITEM_KINDS) {
+    s[kind].forEach((item, i) => {
+      if (seen.has(item.id)) {
+        context.addIssue({
+          code: 'custom',
+          path: [kind, i, 'id'],
+          message: `the id ${item.id} is used twice`,
+        });
+      }
+      seen.add(item.id);
+    });
+  }
+});
+
 /** All gear known. Ids are unique over the whole shelf; converters name lenses that stand on it. */
-export const shelf = z
-  .strictObject({
-    mounts: z.array(mount).max(SHELF_LIMITS.mounts),
-    bodies: z.array(body).max(SHELF_LIMITS.bodies),
-    lenses: z.array(lens).max(SHELF_LIMITS.lenses),
-    converters: z.array(converter).max(SHELF_LIMITS.converters),
-    tubes: z.array(tube).max(SHELF_LIMITS.tubes),
-    adapters: z.array(adapter).max(SHELF_LIMITS.adapters),
-  })
-  .superRefine((s, context) => {
-    const seen = new Set<string>();
-    for (const kind of ITEM_KINDS) {
-      s[kind].forEach((item, i) => {
-        if (seen.has(item.id)) {
-          context.addIssue({
-            code: 'custom',
-            path: [kind, i, 'id'],
-            message: `the id ${item.id} is used twice`,
-          });
-        }
-        seen.add(item.id);
-      });
-    }
-    const lensIds = new Set<string>(s.lenses.map((l) => l.id));
-    s.converters.forEach((c, i) => {
-      c.lensIds.forEach((id, j) => {
-        if (!lensIds.has(id)) {
-          context.addIssue({
-            code: 'custom',
-            path: ['converters', i, 'lensIds', j],
-            message: `no lens ${id} on the shelf`,
-          });
-        }
-      });
+export const shelf = shelfParts.superRefine((s, context) => {
+  const lensIds = new Set<string>(s.lenses.map((l) => l.id));
+  s.converters.forEach((c, i) => {
+    c.lensIds.forEach((id, j) => {
+      if (!lensIds.has(id)) {
+        context.addIssue({
+          code: 'custom',
+          path: ['converters', i, 'lensIds', j],
+          message: `no lens ${id} on the shelf`,
+        });
+      }
     });
   });
+});
 export type Shelf = z.infer<typeof shelf>;
 
 /** Whether a body takes a lens without an adapter. */
 export function mountFits(mounts: readonly Mount[], bodyMount: string, lensMount: string): boolean {
   if (bodyMount === lensMount) return true;
   return mounts.some((m) => m.name === bodyMount && m.accepts.includes(lensMount));
+}
+
+/** Everything on the shelf, bodies and all that goes on them. */
+export function itemsOf(s: Shelf) {
+  return [...s.bodies, ...piecesOf(s)];
 }
 
 /** Everything on the shelf that may be chosen: lenses and what stands behind them. */

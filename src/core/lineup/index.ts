@@ -39,7 +39,7 @@ export {
   type Note,
   type Totals,
 } from './result';
-export { type Piece, priceOf, selectable, type Selectable } from './selectable';
+export { type Piece, priceOf, selectable, type Selectable, spendOf } from './selectable';
 export { firstPerson, type Hand, handsOf } from './hands';
 export { lensLacks } from './lenses';
 export { framesThere, type Occasion, occasionsOf } from './occasions';

@@ -1,6 +1,13 @@
 import { eligibleBodies, type Frame, type FrameId, type Limits } from '@/core/brief';
 import { byVerdict, shortfallOf, verdictOn } from '@/core/coverage';
-import { type Lens, type LensId, mountableSetups, ownership, type Shelf } from '@/core/gear';
+import {
+  type Lens,
+  type LensId,
+  mountableSetups,
+  type Ownership,
+  type Shelf,
+  SOURCES,
+} from '@/core/gear';
 import type { Choice } from './choose';
 import type { Interval, IntervalSet } from '@/core/intervals';
 import { framesGotWith } from './evaluate';
@@ -67,7 +74,7 @@ function othersField(question: LineupQuestion, lenses: readonly Lens[]): Field {
     shelf: { ...shelf, bodies, lenses: [...lenses], converters: [], tubes: [] },
     limits: {
       ...limits,
-      sources: [...ownership.options],
+      sources: [...SOURCES],
       lockedIn: [],
       lockedOut: [],
       spares: [],
@@ -189,7 +196,7 @@ function reasonOut(
   if (choice.weightUnknown.includes(lens.id)) return 'weight-unknown';
   if (choice.priceUnknown.includes(lens.id)) return 'price-unknown';
   if (!choice.pieces.some((p) => p.id === lens.id))
-    return limits.sources.includes(lens.ownership) ? 'kind' : 'source';
+    return new Set<Ownership>(limits.sources).has(lens.ownership) ? 'kind' : 'source';
   if (!fitsABody) return 'no-body';
   if (wouldAdd.length === 0) return 'adds-nothing';
   const added = frames.filter((f) => wouldAdd.includes(f.id));

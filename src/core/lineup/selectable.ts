@@ -3,7 +3,10 @@ import {
   type Body,
   countingRange,
   isPrime,
+  type Loan,
+  loanDays,
   type Lens,
+  type Ownership,
   mountableSetups,
   type Setup,
   type Shelf,
@@ -127,7 +130,8 @@ interface Item {
   readonly weightG: number | null;
   readonly priceNew: number | null;
   readonly priceUsed: number | null;
-  readonly ownership: Limits['sources'][number];
+  readonly ownership: Ownership;
+  readonly loan: Loan | null;
 }
 
 /** The price that counts; the other one where that is not known. */
@@ -140,8 +144,18 @@ export function priceOf(
     : (item.priceUsed ?? item.priceNew);
 }
 
-function spendOf(item: Item, limits: Limits): number | null {
-  return item.ownership === 'wished' ? priceOf(item, limits) : 0;
+/** Money it takes to have an item: its price to buy it, its days to rent it; null when not known. */
+export function spendOf(
+  item: Omit<Item, 'id' | 'weightG'>,
+  limits: Pick<Limits, 'priceBasis'>,
+): number | null {
+  if (item.ownership === 'wished') return priceOf(item, limits);
+  return item.ownership === 'rented' ? rentOf(item.loan) : 0;
+}
+
+function rentOf(of: Loan | null): number | null {
+  const days = of && loanDays(of);
+  return !of || days === null || of.pricePerDay === null ? null : days * of.pricePerDay;
 }
 
 function isOfKind(lens: Lens, kinds: Limits['lensKinds']): boolean {

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { type AperturePoint, type FocalRange, type Lens, lens as lensSchema } from '@/core/gear';
-import { freshId } from '../edits';
+import { freshId } from '../freshId';
 import { plainMessage } from '../messages';
 
 /** The columns of a lens table, in their order. Empty cells are "not known". */
@@ -198,6 +198,7 @@ function candidateOf(
     priceNew: number('price_new'),
     priceUsed: number('price_used'),
     ownership: row.ownership || 'owned',
+    loan: null,
   };
 }
 

@@ -1,6 +1,6 @@
 import { type Body, bodyId, type Lens, lensId, type Mount } from '@/core/gear';
 import { FULL_FRAME, sideMm } from '@/core/optics';
-import { freshId } from '../edits';
+import { freshId } from '../freshId';
 import type { DatabaseCamera, DatabaseLens, LensDatabase } from './lensfun';
 
 /** What was chosen from a database. */
@@ -13,9 +13,9 @@ export interface DatabaseChoice {
 }
 
 export interface DatabaseGear {
-  readonly mounts: readonly Mount[];
-  readonly bodies: readonly Body[];
-  readonly lenses: readonly Lens[];
+  readonly mounts: Mount[];
+  readonly bodies: Body[];
+  readonly lenses: Lens[];
 }
 
 /** Crop factors about 2 belong to 4:3 sensors; the database does not tell a camera's aspect. */
@@ -54,7 +54,13 @@ export function gearFromDatabase(
   };
 }
 
-const UNKNOWN = { weightG: null, priceNew: null, priceUsed: null, ownership: 'owned' } as const;
+const UNKNOWN = {
+  weightG: null,
+  priceNew: null,
+  priceUsed: null,
+  ownership: 'owned',
+  loan: null,
+} as const;
 
 function bodyFrom(camera: DatabaseCamera, id: string): Body {
   const fourThirds =

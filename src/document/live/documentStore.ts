@@ -1,11 +1,19 @@
 import { temporal } from 'zundo';
 import { createStore } from 'zustand/vanilla';
+import { comingGear, type Desk, fileOf, join, planAfter, shared } from '../desk';
+import type { DeskEdit } from '../desk/editing';
 import type { Edit } from '../edits';
 import type { OutingFile } from '../outingFile';
 
 export interface DocumentState {
-  /** The open outing; null until it has been read. */
+  /** What the open outing is made from; null until it has been read. */
+  readonly desk: Desk | null;
+  /** The whole of it, with the gear that may come; null until it has been read. */
   readonly file: OutingFile | null;
+}
+interface Opened {
+  readonly desk: Desk;
+  readonly file: OutingFile;
 }
 
 /** Edits of one field that follow each other faster than this are undone together. */
@@ -17,7 +25,7 @@ export function createDocumentStore(now: () => number) {
   let last = { field: '', at: -Infinity };
   let joins = false;
   const store = createStore<DocumentState>()(
-    temporal((): DocumentState => ({ file: null }), {
+    temporal((): DocumentState => ({ desk: null, file: null }), {
       limit: HISTORY_LENGTH,
       handleSet:
         (remember) =>
@@ -27,34 +35,90 @@ export function createDocumentStore(now: () => number) {
     }),
   );
   const history = () => store.temporal.getState();
+  const put = (next: DocumentState, field: string) => {
+    const at = now();
+    joins = field !== '' && field === last.field && at - last.at < SAME_EDIT_MS;
+    last = { field, at };
+    store.setState(next);
+    joins = false;
+  };
+  const ends = (work: () => void) => () => {
+    last = { field: '', at: -Infinity };
+    work();
+  };
   return {
     store,
-    /** Opens another outing; what was open can be had back by undo only when `undoable`. */
-    open(file: OutingFile, undoable: boolean) {
+    /** Opens another outing; there is no way back to the one before by undo. */
+    open(desk: Desk) {
       joins = false;
       last = { field: '', at: -Infinity };
-      store.setState({ file });
-      if (!undoable) history().clear();
+      store.setState({ desk, file: fileOf(desk) });
+      history().clear();
     },
-    /** Applies an edit; quick edits of the same field make one step of undo. */
+    /** Applies an edit of the outing; quick edits of the same field make one step of undo. */
     edit(change: Edit, field = '') {
-      const { file } = store.getState();
-      if (file === null) return;
-      const at = now();
-      joins = field !== '' && field === last.field && at - last.at < SAME_EDIT_MS;
-      last = { field, at };
-      store.setState({ file: change(file) });
-      joins = false;
+      const { desk, file } = store.getState();
+      if (file === null || desk === null) return;
+      const after = change(file);
+      if (after === file) return;
+      if (after.shelf !== file.shelf)
+        throw new Error('gear is edited on the desk, not in the file');
+      put({ desk: { ...desk, plan: planAfter(desk, file, after) }, file: after }, field);
     },
-    undo() {
-      last = { field: '', at: -Infinity };
-      history().undo();
+    /** Applies an edit of gear, settings, or how the outing hangs together with them. */
+    editDesk(change: DeskEdit, field = '') {
+      const before = opened(store.getState());
+      if (before === null) return;
+      const desk = change(before.desk);
+      if (desk !== before.desk) put(refreshed(before, desk), field);
     },
-    redo() {
-      last = { field: '', at: -Infinity };
-      history().redo();
+    /**
+     * Takes in what was changed elsewhere: it is no step of undo, and no step of undo takes it away,
+     * since each earlier state gets it too.
+     */
+    adopt(desk: Desk) {
+      const before = opened(store.getState());
+      if (before === null) return;
+      const next = refreshed(before, desk);
+      const rebased = (states: readonly Partial<DocumentState>[]) =>
+        states.map((state) => {
+          const step = opened(state as DocumentState);
+          return step === null ? state : refreshed(step, joinDesks(before.desk, step.desk, desk));
+        });
+      const { pastStates, futureStates } = history();
+      const [past, future] = [rebased(pastStates), rebased(futureStates)];
+      history().pause();
+      store.setState(next);
+      history().resume();
+      store.temporal.setState({ pastStates: past, futureStates: future });
     },
+    undo: ends(() => history().undo()),
+    redo: ends(() => history().redo()),
   };
 }
-
 export type DocumentStore = ReturnType<typeof createDocumentStore>;
+
+function opened({ desk, file }: DocumentState): Opened | null {
+  return desk === null || file === null ? null : { desk, file };
+}
+
+/** The whole file of a changed desk, made of the objects of the one before wherever nothing differs. */
+function refreshed(before: Opened, desk: Desk): Opened {
+  const [was, is] = [before.desk, desk];
+  const sameGear =
+    was.shelf.gear === is.shelf.gear &&
+    was.plan.alone === is.plan.alone &&
+    was.plan.arranged === is.plan.arranged &&
+    was.plan.ties.only === is.plan.ties.only;
+  const coming = sameGear ? before.file.shelf : shared(before.file.shelf, comingGear(desk));
+  return { desk, file: shared(before.file, fileOf(desk, coming)) };
+}
+
+/** An earlier or later state of this tab with what was changed elsewhere; where both did, that stays. */
+function joinDesks(base: Desk, mine: Desk, theirs: Desk): Desk {
+  return {
+    plan: join(base.plan, mine.plan, theirs.plan).value,
+    shelf: join(base.shelf, mine.shelf, theirs.shelf).value,
+    settings: join(base.settings, mine.settings, theirs.settings).value,
+  };
+}

@@ -1,10 +1,35 @@
-/** The open outing in the browser: its state with undo, its autosave, its storage. */
-export { type SaveState, startAutosave } from './autosave';
+/** The open outing in the browser: its state with undo, and how it, the shelf and the settings are stored. */
+export { type AsideEntry, asides, setAside } from './aside';
 export { createDocumentStore, type DocumentState, type DocumentStore } from './documentStore';
+export { type BrowserHost, createHost, lockHere, newId } from './host';
 export {
-  type LibraryEntry,
-  openStorage,
-  type OutingLibrary,
-  type OutingStorage,
-  type SetAside,
-} from './indexedDb';
+  createKeeper,
+  type Keeper,
+  type KeeperNews,
+  type SaveState,
+  type SeenParts,
+} from './keeper';
+export { type KeyValue, openStores, problemOf, type StorageProblem, type Stores } from './keyValue';
+export { takeLeftBehind } from './leftBehind';
+export { takeOverOldStorage } from './oldStorage';
+export {
+  allOutings,
+  BIN_DAYS,
+  openPersonal,
+  openPlan,
+  type OutingEntry,
+  type Personal,
+} from './opening';
+export {
+  type Host,
+  NewerVersionError,
+  type OutingKey,
+  readRecord,
+  type RecordKey,
+  removeDeleted,
+  replaceRecord,
+  type Seen,
+  setDeleted,
+  type StoredRecord,
+} from './records';
+export { dropVersions, type Version, versionsOf, versionText } from './versions';

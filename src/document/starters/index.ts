@@ -32,5 +32,6 @@ export function outingFromStarter(
     shelf,
     limits: { ...DEFAULT_LIMITS, ...starter.limits },
     packing: DEFAULT_PACKING,
+    ties: null,
   };
 }

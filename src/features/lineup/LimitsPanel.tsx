@@ -1,29 +1,20 @@
 'use client';
 
 import { useFormContext, useWatch } from 'react-hook-form';
-import { ArrowUp, X } from 'lucide-react';
-import {
-  LATE_AIMS,
-  type LateAim,
-  type Limits,
-  limits as limitsSchema,
-  profileOf,
-  PROFILES,
-  withProfile,
-} from '@/core/brief';
-import { formatKey, type Ownership } from '@/core/gear';
-import { setLimits, setLock, namesOf } from '@/document';
-import { useEdit, useFile } from '@/session';
+import { limits as limitsSchema, profileOf, PROFILES, withProfile } from '@/core/brief';
+import { formatKey, type Source, SOURCES } from '@/core/gear';
+import { followUsual, namesOf, setLimits, setLock, type UsualKey } from '@/document';
+import { useDesk, useEdit, useEditDesk, useFile } from '@/session';
 import {
   Button,
   EntityForm,
   FormNumber,
-  FormSelect,
-  IconButton,
   OWNERSHIPS,
   PROFILE_NAMES,
   SelectField,
   Tick,
+  USUAL_LIMIT_NAMES,
+  UsualLimitFields,
   useFormSet,
 } from '@/ui';
 
@@ -49,33 +40,7 @@ export function LimitsPanel() {
             unit="g"
             placeholder="no limit"
           />
-          <FormNumber name="isoCeiling" label="ISO at most" />
-          <FormNumber name="maxCrop" label="Crop at most" unit="×" />
-          <FormNumber
-            name="wantRatePercent"
-            label="Each item must add at least"
-            unit="%"
-            hint="of the wanted pictures; 0 takes anything that helps"
-          />
           <FormNumber name="maxSpend" label="Spend at most" placeholder="no limit" />
-          <FormSelect
-            name="priceBasis"
-            label="Prices"
-            options={[
-              ['new', 'new'],
-              ['used', 'used'],
-            ]}
-          />
-          <FormSelect
-            name="lensKinds"
-            label="Lenses"
-            options={[
-              ['any', 'of any kind'],
-              ['primes', 'primes only'],
-              ['zooms', 'zooms only'],
-              ['constant-zooms', 'constant zooms'],
-            ]}
-          />
           <FormNumber
             name="maxCarriedWeightG"
             label="Everything carried"
@@ -83,35 +48,20 @@ export function LimitsPanel() {
             placeholder="no limit"
             hint="cameras, lenses, support, batteries, cards, own things, bag"
           />
-          <FormNumber
-            name="needTolerancePercent"
-            label="Focal length or angle, within"
-            unit="%"
-            hint="marked focal lengths are rounded"
-          />
-          <CircleField />
-          {PIECES.map(([name, label]) => (
-            <FormNumber key={name} name={name} label={label} unit="lens" />
-          ))}
           <div className="col-span-2">
             <Ticks />
           </div>
           <SourcesField />
           <AllowedField name="bodyMounts" legend="Bodies of these mounts" />
           <AllowedField name="formats" legend="Of these formats, mm" />
-          <OrderField />
+          <UsualLimitFields />
         </div>
       </EntityForm>
+      <Differing />
       <Locks />
     </div>
   );
 }
-
-const PIECES = [
-  ['converterPieces', 'A converter counts'],
-  ['tubePieces', 'A tube counts'],
-  ['adapterPieces', 'An adapter counts'],
-] as const;
 
 /** A school sets an order of preferences and the limits that it means; the rest stays. */
 function SchoolField() {
@@ -132,7 +82,6 @@ function SchoolField() {
 }
 
 const TICKS = [
-  ['converters', 'Converters may be used'],
   ['neverChange', 'Never change a lens'],
   ['countBodies', 'Cameras count in the weight'],
 ] as const;
@@ -143,44 +92,6 @@ function Ticks() {
   return TICKS.map(([name, label], i) => (
     <Tick key={name} label={label} on={values[i] ?? false} onChange={(on) => set(name, on)} />
   ));
-}
-
-/** What counts as sharp. */
-function CircleField() {
-  const set = useFormSet();
-  const kind = useWatch({ name: 'circleOfConfusion.kind' }) as Limits['circleOfConfusion']['kind'];
-  return (
-    <>
-      <SelectField
-        label="Circle of confusion"
-        value={kind}
-        options={[
-          ['output', 'by the output'],
-          ['diagonal', 'by the diagonal'],
-          ['pixels', 'by the pixel'],
-        ]}
-        onChange={(next) =>
-          set(
-            'circleOfConfusion',
-            next === 'output'
-              ? { kind: next }
-              : next === 'diagonal'
-                ? { kind: next, divisor: 1500 }
-                : { kind: next, px: 2 },
-          )
-        }
-      />
-      {kind === 'diagonal' && (
-        <FormNumber name="circleOfConfusion.divisor" label="Circle of confusion: diagonal ÷" />
-      )}
-      {kind === 'pixels' && <FormNumber name="circleOfConfusion.px" label="Blur of" unit="px" />}
-      {kind === 'output' && (
-        <p className="self-end text-[12px] text-soft">
-          two pixels of the output, else diagonal ÷ 1500
-        </p>
-      )}
-    </>
-  );
 }
 
 /** Which mounts or formats may be used; all ticked is no limit. */
@@ -211,72 +122,45 @@ function AllowedField({ name, legend }: { name: 'bodyMounts' | 'formats'; legend
   );
 }
 
-const AIMS: Record<LateAim, string> = {
-  weight: 'lighter',
-  price: 'cheaper',
-  speed: 'light in hand',
-  changes: 'fewer changes',
-  crop: 'less cropping',
-  own: 'owned gear first',
-  grade: 'better lenses, as you grade them',
+const USUAL_NAMES: Record<UsualKey, string> = {
+  ...USUAL_LIMIT_NAMES,
+  currency: 'Currency',
 };
 
-/** What decides among lineups that get the same with as many pieces, first to last. */
-function OrderField() {
-  const set = useFormSet();
-  const order = useWatch({ name: 'order' }) as LateAim[];
-  const left = LATE_AIMS.filter((aim) => !order.includes(aim));
+/** Where the outing has its own of what the person usually wants. */
+function Differing() {
+  const { plan } = useDesk();
+  const edit = useEditDesk();
+  const own = (Object.keys(USUAL_NAMES) as UsualKey[]).filter(
+    (key) => !plan.ties.usual.includes(key),
+  );
+  if (own.length === 0)
+    return (
+      <p className="text-[13px] text-soft">
+        Everything usual is as in Settings; what you change here counts on this outing only.
+      </p>
+    );
   return (
-    <fieldset className="col-span-2">
-      <legend className="text-[12px] text-soft">Among equally small lineups, prefer</legend>
-      <ol>
-        {order.map((aim, i) => (
-          <li key={aim} className="flex items-center justify-between border-b border-hair">
-            {i + 1}. {AIMS[aim]}
-            <span>
-              <IconButton
-                label={`Put ${AIMS[aim]} earlier`}
-                disabled={i === 0}
-                onClick={() =>
-                  set('order', [...order.slice(0, i - 1), aim, order[i - 1], ...order.slice(i + 1)])
-                }
-              >
-                <ArrowUp size={14} aria-hidden />
-              </IconButton>
-              <IconButton
-                label={`Leave out ${AIMS[aim]}`}
-                onClick={() =>
-                  set(
-                    'order',
-                    order.filter((a) => a !== aim),
-                  )
-                }
-              >
-                <X size={14} aria-hidden />
-              </IconButton>
-            </span>
-          </li>
-        ))}
-      </ol>
-      {left.length > 0 && (
-        <SelectField
-          label="And then"
-          value="none"
-          options={[['none', 'nothing more'], ...left.map((aim) => [aim, AIMS[aim]] as const)]}
-          onChange={(aim) => aim !== 'none' && set('order', [...order, aim])}
-        />
-      )}
+    <fieldset>
+      <legend className="text-[12px] text-soft">This outing’s own, not your usual</legend>
+      {own.map((key) => (
+        <span key={key} className="mr-2 mb-1 inline-block">
+          <Button onClick={() => edit(followUsual(key, true))}>
+            {USUAL_NAMES[key]}: use my usual
+          </Button>
+        </span>
+      ))}
     </fieldset>
   );
 }
 
 function SourcesField() {
   const { setValue } = useFormContext();
-  const sources = useWatch({ name: 'sources' }) as readonly Ownership[];
+  const sources = useWatch({ name: 'sources' }) as readonly Source[];
   return (
     <fieldset className="col-span-2">
       <legend className="text-[12px] text-soft">Gear that may be used</legend>
-      {(Object.entries(OWNERSHIPS) as [Ownership, string][]).map(([key, text]) => (
+      {SOURCES.map((key) => (
         <label key={key} className="mr-4 inline-flex min-h-7 items-center gap-1.5">
           <input
             type="checkbox"
@@ -290,7 +174,7 @@ function SourcesField() {
               )
             }
           />
-          {text}
+          {OWNERSHIPS[key]}
         </label>
       ))}
     </fieldset>

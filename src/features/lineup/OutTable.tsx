@@ -94,7 +94,7 @@ function reasonText(
     case 'locked-out':
       return 'is to stay at home';
     case 'source':
-      return `is ${ownership ? OWNERSHIPS[ownership] : 'not at hand'}; such gear is not to be used`;
+      return `is ${ownership ? OWNERSHIPS[ownership] : 'not here'}: excluded by your limits`;
     case 'weight-unknown':
       return 'weight not known, and a weight limit is set';
     case 'price-unknown':

@@ -196,7 +196,7 @@ test('lenses left out give their reason at once and what they lack when asked', 
     'would add only Moon over the bridge; a bonus never brings a lens in',
   );
   const wished = screen.getByText('600 mm f/4').closest('details')!;
-  expect(plain(wished)).toContain('is wished for; such gear is not to be used');
+  expect(plain(wished)).toContain('is wished for: excluded by your limits');
   expect(plain(wished)).not.toContain('Alone it makes');
   wished.open = true;
   act(() => void wished.dispatchEvent(new Event('toggle')));

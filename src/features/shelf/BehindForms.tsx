@@ -11,14 +11,14 @@ import {
   tube,
 } from '@/core/gear';
 import { putItem } from '@/document';
-import { useEdit, useFile } from '@/session';
+import { useEditGear, useKnownGear } from '@/session';
 import { EntityForm, FormKnown, FormNumber, FormText } from '@/ui';
 import { CommonFields, GRID, NameFields, useMounts } from './gearFields';
 
 /** A converter with the lenses it is made for. */
 export function ConverterForm({ item }: { item: Converter }) {
-  const { shelf } = useFile();
-  const edit = useEdit();
+  const shelf = useKnownGear();
+  const edit = useEditGear();
   return (
     <EntityForm
       label={`Converter ${item.name}`}
@@ -39,7 +39,7 @@ export function ConverterForm({ item }: { item: Converter }) {
 
 /** An extension tube. */
 export function TubeForm({ item }: { item: Tube }) {
-  const edit = useEdit();
+  const edit = useEditGear();
   return (
     <EntityForm
       label={`Tube ${item.name}`}
@@ -59,7 +59,7 @@ export function TubeForm({ item }: { item: Tube }) {
 
 /** An adapter, in its direction. */
 export function AdapterForm({ item }: { item: Adapter }) {
-  const edit = useEdit();
+  const edit = useEditGear();
   const mounts = useMounts();
   return (
     <EntityForm

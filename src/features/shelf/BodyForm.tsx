@@ -3,13 +3,13 @@
 import { useWatch } from 'react-hook-form';
 import { type Body, body } from '@/core/gear';
 import { putItem } from '@/document';
-import { useEdit } from '@/session';
+import { useEditGear } from '@/session';
 import { EntityForm, FormKnown, FormNumber, FormText, Tick, useFormSet } from '@/ui';
 import { CommonFields, GRID, NameFields } from './gearFields';
 
 /** A body in full. */
 export function BodyForm({ item }: { item: Body }) {
-  const edit = useEdit();
+  const edit = useEditGear();
   return (
     <EntityForm
       label={`Body ${item.name}`}

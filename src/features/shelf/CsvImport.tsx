@@ -1,30 +1,30 @@
 'use client';
 
 import { useState } from 'react';
-import { addGear, duplicatesOn, shelfIds } from '@/document';
+import { addGear, alreadyOn, shelfIds } from '@/document';
 import { LENS_CSV_TEMPLATE, type LensTable, readLensCsv } from '@/document/formats';
-import { download, useEdit, useFile, useSession } from '@/session';
+import { download, useEditGear, useKnownGear, useSession } from '@/session';
 import { Button, Dialog, formatCount, Tick, notify } from '@/ui';
 
-/** Lenses from a table. What cannot be read is listed; nothing is taken over until it is said so. */
+/** Lenses from a table. What cannot be read is listed; nothing is added until the person says so. */
 export function CsvImport({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const file = useFile();
-  const edit = useEdit();
+  const shelf = useKnownGear();
+  const edit = useEditGear();
   const { document } = useSession();
   const [table, setTable] = useState<LensTable | null>(null);
   const close = () => {
     setTable(null);
     onClose();
   };
-  const onShelf = new Set(file.shelf.lenses.map((l) => l.id));
-  const doubled = table ? duplicatesOn(file.shelf, table.lenses) : new Set<string>();
+  const onShelf = new Set(shelf.lenses.map((l) => l.id));
+  const doubled = table ? alreadyOn(shelf, { lenses: [...table.lenses] }) : new Set<string>();
   const [skipping, setSkipping] = useState(true);
   const taken = table?.lenses.filter((l) => !skipping || !doubled.has(l.id)) ?? [];
   const known = table?.lenses.filter((l) => onShelf.has(l.id)).length ?? 0;
   const take = () => {
     if (!table) return;
-    edit(addGear({ lenses: taken }));
-    notify(`${formatCount(taken.length, 'lens', 'lenses')} taken over.`, {
+    edit(addGear({ lenses: [...taken] }));
+    notify(`${formatCount(taken.length, 'lens', 'lenses')} added to your shelf.`, {
       action: { label: 'Undo', onClick: document.undo },
     });
     close();
@@ -45,7 +45,7 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
             onChange={(event) => {
               const chosen = event.target.files?.[0];
               if (chosen)
-                void chosen.text().then((text) => setTable(readLensCsv(text, shelfIds(file))));
+                void chosen.text().then((text) => setTable(readLensCsv(text, shelfIds(shelf))));
             }}
           />
           <Button onClick={() => download('lenses-template.csv', LENS_CSV_TEMPLATE, 'text/csv')}>
@@ -55,17 +55,17 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
         {table && (
           <>
             <p role="status">
-              {formatCount(table.lenses.length, 'lens', 'lenses')} can be taken over
+              {formatCount(table.lenses.length, 'lens', 'lenses')} can be added
               {known > 0 && `; ${known} of them replace lenses with the same id`}
               {table.issues.length > 0 &&
-                `; ${formatCount(table.issues.length, 'cell needs', 'cells need')} mending`}
+                `; ${formatCount(table.issues.length, 'cell needs', 'cells need')} fixing`}
               .
             </p>
             {table.issues.length > 0 && (
               <ul
                 className="max-h-52 overflow-auto text-[13px]"
                 tabIndex={0}
-                aria-label="What needs mending"
+                aria-label="What needs fixing"
               >
                 {table.issues.slice(0, 100).map((issue) => (
                   <li key={`${issue.line}.${issue.column}.${issue.message}`}>
@@ -79,7 +79,7 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
             )}
             {doubled.size > 0 && (
               <Tick
-                label={`Leave out ${formatCount(doubled.size, 'lens that stands', 'lenses that stand')} on the shelf already by maker and name`}
+                label={`Skip ${formatCount(doubled.size, 'lens that is', 'lenses that are')} on your shelf already`}
                 on={skipping}
                 onChange={setSkipping}
               />
@@ -87,7 +87,7 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
             <div className="flex justify-end gap-2">
               <Button onClick={close}>Cancel</Button>
               <Button look="strong" disabled={taken.length === 0} onClick={take}>
-                Take over {formatCount(taken.length, 'lens', 'lenses')}
+                Add {formatCount(taken.length, 'lens', 'lenses')}
               </Button>
             </div>
           </>

@@ -1,10 +1,15 @@
 'use client';
 
-import { adapter, body, converter, lens, tube } from '@/core/gear';
+import { adapter, body, converter, lens, type Source, SOURCES, tube } from '@/core/gear';
 import { type Kind, putItem } from '@/document';
-import { useEdit, useFile } from '@/session';
+import { useEditGear, useFile, useKnownGear } from '@/session';
 import { CellNumber, CellSelect, OWNERSHIPS } from '@/ui';
 import { EDITABLE } from './rows';
+
+const sources = Object.fromEntries(SOURCES.map((s) => [s, OWNERSHIPS[s]])) as Record<
+  Source,
+  string
+>;
 
 type EditableColumn = keyof typeof EDITABLE | 'ownership';
 
@@ -38,8 +43,9 @@ export function EditCell({
   name: string;
   column: EditableColumn;
 }) {
-  const { shelf, outing } = useFile();
-  const edit = useEdit();
+  const { outing } = useFile();
+  const shelf = useKnownGear();
+  const edit = useEditGear();
   const item = shelf[kind].find((i) => i.id === id);
   if (!item) return null;
   const put = (change: Record<string, unknown>): string | null => {
@@ -52,8 +58,8 @@ export function EditCell({
     return (
       <CellSelect
         label={`Whose, ${name}`}
-        value={item.ownership}
-        options={OWNERSHIPS}
+        value={item.ownership as Source}
+        options={sources}
         take={(value) => put({ ownership: value })}
       />
     );

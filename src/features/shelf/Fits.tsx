@@ -1,11 +1,11 @@
 'use client';
 
 import { mountableChains } from '@/core/gear';
-import { useFile } from '@/session';
+import { useKnownGear } from '@/session';
 
 /** What a lens goes on, or a body takes, and by what adapter. */
 export function Fits({ kind, id }: { kind: 'lenses' | 'bodies'; id: string }) {
-  const { shelf } = useFile();
+  const shelf = useKnownGear();
   const chains = mountableChains({
     ...shelf,
     converters: [],

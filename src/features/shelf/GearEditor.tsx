@@ -15,12 +15,13 @@ import {
   setBodyRole,
   setLock,
 } from '@/document';
-import { useEdit, useFile } from '@/session';
+import { useEdit, useEditGear, useFile, useKnownGear } from '@/session';
 import { Choice, IconButton, SelectField } from '@/ui';
 import { AdapterForm, ConverterForm, TubeForm } from './BehindForms';
 import { BodyForm } from './BodyForm';
 import { Fits } from './Fits';
 import { LensForm } from './LensForm';
+import { Standing } from './Standing';
 
 const LOCKS: readonly (readonly [Lock, string])[] = [
   ['in', 'lock in'],
@@ -42,10 +43,13 @@ interface GearEditorProps<K extends Kind> {
   readonly onSelect: (id: string | null) => void;
 }
 
-/** One piece of gear in full; what is not known stays empty. */
+/** One item of gear in full; what is not known stays empty. */
 export function GearEditor<K extends Kind>({ kind, item, onSelect }: GearEditorProps<K>) {
   const file = useFile();
+  const shelf = useKnownGear();
   const edit = useEdit();
+  const editGear = useEditGear();
+  const comes = file.shelf[kind].some((i) => i.id === item.id);
   const lock = lockOf(file.limits, item.id);
   return (
     <div className="space-y-3 border-t border-ink pt-2">
@@ -55,8 +59,8 @@ export function GearEditor<K extends Kind>({ kind, item, onSelect }: GearEditorP
           <IconButton
             label={`Duplicate ${item.name}`}
             onClick={() => {
-              const copy = copyItem(item, file);
-              edit(putItem(kind, copy as ItemOf[K]));
+              const copy = copyItem(item, shelf);
+              editGear(putItem(kind, copy as ItemOf[K]));
               onSelect(copy.id);
             }}
           >
@@ -65,7 +69,7 @@ export function GearEditor<K extends Kind>({ kind, item, onSelect }: GearEditorP
           <IconButton
             label={`Remove ${item.name}`}
             onClick={() => {
-              edit(removeItems(new Set([item.id])));
+              editGear(removeItems(new Set([item.id])));
               onSelect(null);
             }}
           >
@@ -73,16 +77,17 @@ export function GearEditor<K extends Kind>({ kind, item, onSelect }: GearEditorP
           </IconButton>
         </span>
       </div>
-      {kind === 'bodies' ? (
+      <Standing id={item.id} name={item.name} ownership={item.ownership} />
+      {!comes ? null : kind === 'bodies' ? (
         <SelectField
-          label="For this outing"
+          label="In the lineup"
           value={bodyRoleOf(file.limits, item.id as BodyId)}
           options={BODY_ROLES}
           onChange={(next) => edit(setBodyRole(item.id as BodyId, next))}
         />
       ) : (
         <Choice
-          label="For this outing"
+          label="In the lineup"
           value={lock}
           options={LOCKS}
           onChange={(next) => edit(setLock(item.id, next))}

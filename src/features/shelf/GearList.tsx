@@ -3,9 +3,9 @@
 import { Columns3 } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useDeferredValue, useMemo, useState } from 'react';
-import type { Ownership } from '@/core/gear';
+import { itemsOf, type Source, SOURCES } from '@/core/gear';
 import { type Kind } from '@/document';
-import { useAnswer, useFile } from '@/session';
+import { useAnswer, useDesk, useFile, useKnownGear } from '@/session';
 import { Button, inOwnUnits, OWNERSHIPS } from '@/ui';
 import { GearTable } from './GearTable';
 import { formatsOn, type Narrowing, narrowsBody, narrowsLens, NO_NARROWING } from './narrowing';
@@ -31,11 +31,13 @@ const BOX = 'min-h-7 border border-edge bg-sheet px-1';
 
 /** The table of one kind with its filters, its columns and its ways of changing. */
 export function GearList({ kind, label, columns, selected, onSelect }: GearListProps) {
-  const { shelf, limits, outing } = useFile();
+  const { shelf: coming, limits, outing } = useFile();
+  const { plan } = useDesk();
+  const shelf = useKnownGear();
   const { result } = useAnswer();
   const [text, setText] = useState('');
   const [mount, setMount] = useState('');
-  const [whose, setWhose] = useState<Ownership | ''>('');
+  const [whose, setWhose] = useState<Source | ''>('');
   const [narrowing, setNarrowing] = useState(NO_NARROWING);
   const [grouped, setGrouped] = useState(false);
   const [editing, setEditing] = useState(false);
@@ -49,7 +51,13 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
       ...(result?.lineup.tubeIds ?? []),
       ...(result?.lineup.adapterIds ?? []),
     ]);
-    const context = { currency: outing.currency, limits, inLineup };
+    const context = {
+      currency: outing.currency,
+      limits,
+      inLineup,
+      standing: new Map(itemsOf(coming).map((i) => [i.id as string, i.ownership])),
+      alone: new Set<string>(itemsOf(plan.alone).map((i) => i.id)),
+    };
     const all = {
       lenses: () =>
         shelf.lenses.filter(narrowsLens(shelf, narrowed)).map((l) => lensRow(l, context)),
@@ -69,7 +77,19 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
             .toLowerCase()
             .includes(wanted)),
     );
-  }, [kind, limits, mount, whose, narrowed, outing.currency, result, shelf, wanted]);
+  }, [
+    kind,
+    limits,
+    mount,
+    whose,
+    narrowed,
+    outing.currency,
+    result,
+    shelf,
+    coming,
+    plan.alone,
+    wanted,
+  ]);
   const mounts = [...new Set(shelf[kind].map(mountOf))].sort();
   const figure = (name: Exclude<keyof Narrowing, 'format'>, hint: string) => (
     <input
@@ -106,13 +126,13 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
         <select
           aria-label="Whose"
           value={whose}
-          onChange={(e) => setWhose(e.target.value as Ownership | '')}
+          onChange={(e) => setWhose(e.target.value as Source | '')}
           className={BOX}
         >
           <option value="">anyone’s</option>
-          {Object.entries(OWNERSHIPS).map(([key, name]) => (
+          {SOURCES.map((key) => (
             <option key={key} value={key}>
-              {name}
+              {OWNERSHIPS[key]}
             </option>
           ))}
         </select>

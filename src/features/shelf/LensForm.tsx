@@ -4,7 +4,7 @@ import { Plus, Trash2 } from 'lucide-react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { type FocalRange, GRADES, type Lens, lens } from '@/core/gear';
 import { putItem } from '@/document';
-import { useEdit } from '@/session';
+import { useEditGear } from '@/session';
 import {
   Button,
   EntityForm,
@@ -20,7 +20,7 @@ import { CommonFields, GRID, NameFields } from './gearFields';
 
 /** A lens in full. */
 export function LensForm({ item }: { item: Lens }) {
-  const edit = useEdit();
+  const edit = useEditGear();
   return (
     <EntityForm
       label={`Lens ${item.name}`}

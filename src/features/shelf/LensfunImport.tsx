@@ -2,7 +2,7 @@
 
 import { useDeferredValue, useMemo, useState } from 'react';
 import { SHELF_LIMITS } from '@/core/gear';
-import { addGear, duplicatesOn, shelfIds } from '@/document';
+import { addGear, alreadyOn, shelfIds } from '@/document';
 import {
   type DatabaseCamera,
   type DatabaseLens,
@@ -11,7 +11,7 @@ import {
   mergeDatabases,
   readLensfun,
 } from '@/document/formats';
-import { useEdit, useFile, useSession } from '@/session';
+import { useEditGear, useKnownGear, useSession } from '@/session';
 import { Button, Dialog, formatCount, formatFNumber, formatFocalRange, Tick, notify } from '@/ui';
 
 /** Real gear from files of the open Lensfun database: read, choose mounts, cameras and lenses, take over. */
@@ -69,8 +69,8 @@ const keyOf = (entry: DatabaseCamera | DatabaseLens) =>
   `${entry.maker} ${entry.model} ${'mount' in entry ? entry.mount : entry.mounts.join(',')}`;
 
 function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => void }) {
-  const file = useFile();
-  const edit = useEdit();
+  const shelf = useKnownGear();
+  const edit = useEditGear();
   const { document } = useSession();
   const [mounts, setMounts] = useState<ReadonlySet<string>>(new Set());
   const [cameras, setCameras] = useState<ReadonlySet<string>>(new Set());
@@ -101,9 +101,9 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
       lenses: ofMount.lenses.filter((l) => lenses.has(keyOf(l))),
       compatibility,
     },
-    shelfIds(file),
+    shelfIds(shelf),
   );
-  const doubled = duplicatesOn(file.shelf, [...chosen.lenses, ...chosen.bodies]);
+  const doubled = alreadyOn(shelf, chosen);
   const [skipping, setSkipping] = useState(true);
   const isTaken = ({ id }: { readonly id: string }) => !skipping || !doubled.has(id);
   const gear = {
@@ -111,11 +111,11 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
     lenses: chosen.lenses.filter(isTaken),
     bodies: chosen.bodies.filter(isTaken),
   };
-  const tooMany = file.shelf.lenses.length + gear.lenses.length > SHELF_LIMITS.lenses;
+  const tooMany = shelf.lenses.length + gear.lenses.length > SHELF_LIMITS.lenses;
   const take = () => {
     edit(addGear(gear));
     notify(
-      `${formatCount(gear.bodies.length, 'body', 'bodies')} and ${formatCount(gear.lenses.length, 'lens', 'lenses')} taken over.`,
+      `${formatCount(gear.bodies.length, 'body', 'bodies')} and ${formatCount(gear.lenses.length, 'lens', 'lenses')} added to your shelf.`,
       {
         description:
           'Weight, price, close focus and pixels are not in the database; add them where they count.',
@@ -181,7 +181,7 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
           onChange={(e) => setCompatibility(e.target.checked)}
         />
         <span>
-          Also take over which of these mounts accept which
+          Also import which of these mounts accept which
           <span className="block text-[12px] text-soft">
             The database does not tell where an adapter is needed.
           </span>
@@ -189,7 +189,7 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
       </label>
       {doubled.size > 0 && (
         <Tick
-          label={`Leave out ${formatCount(doubled.size, 'piece that stands', 'pieces that stand')} on the shelf already by maker and name`}
+          label={`Skip ${formatCount(doubled.size, 'item that is', 'items that are')} on your shelf already`}
           on={skipping}
           onChange={setSkipping}
         />
@@ -206,7 +206,7 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
           disabled={tooMany || gear.bodies.length + gear.lenses.length === 0}
           onClick={take}
         >
-          Take over {formatCount(gear.bodies.length, 'body', 'bodies')} and{' '}
+          Add {formatCount(gear.bodies.length, 'body', 'bodies')} and{' '}
           {formatCount(gear.lenses.length, 'lens', 'lenses')}
         </Button>
       </div>

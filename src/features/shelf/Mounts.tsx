@@ -1,7 +1,7 @@
 'use client';
 
 import { type Adapter, mountFits } from '@/core/gear';
-import { useFile } from '@/session';
+import { useKnownGear } from '@/session';
 import { Dialog, formatCount } from '@/ui';
 
 const ROW = 34;
@@ -18,7 +18,7 @@ interface Line {
 
 /** Which lens mounts go on which bodies: a line straight on, a dashed one by an adapter. */
 export function Mounts({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const { shelf } = useFile();
+  const shelf = useKnownGear();
   const mounts = [...new Set(shelf.lenses.map((l) => l.mount))].sort();
   const rows = Math.max(mounts.length, shelf.bodies.length, 1);
   const y = (i: number, of: number) => ROW / 2 + (i * ROW * rows) / Math.max(1, of);

@@ -1,32 +1,80 @@
 'use client';
 
-import type { RefObject } from 'react';
-import { addShelf, decodeShelf } from '@/document';
-import { useEdit, useHistory } from '@/session';
-import { FileInput, formatCount, notify } from '@/ui';
+import { type RefObject, useState } from 'react';
+import {
+  comparedGear,
+  type PersonalShelf,
+  shelfText,
+  takenOntoShelf,
+  type Taking,
+} from '@/document';
+import { useDesk, useEditDesk, useHistory } from '@/session';
+import { Button, Dialog, FileInput, formatCount, notify, TakingList } from '@/ui';
 
-/** Takes a whole shelf over from a file; what has the same id is replaced, and undo takes it back. */
+/** Imports a whole shelf from a file: what differs is shown side by side, nothing is replaced unasked. */
 export function ShelfFile({ input }: { input: RefObject<HTMLInputElement | null> }) {
-  const edit = useEdit();
-  const { undo } = useHistory();
-  const take = async (chosen: File) => {
-    const read = decodeShelf(await chosen.text());
-    if (!read.ok) {
-      notify(`${chosen.name} was not taken over: ${read.error.message}.`);
-      return;
-    }
-    edit(addShelf(read.value));
-    notify(
-      `${formatCount(read.value.lenses.length, 'lens', 'lenses')} and ${formatCount(read.value.bodies.length, 'body', 'bodies')} taken over.`,
-      { action: { label: 'Undo', onClick: undo } },
-    );
+  const [found, setFound] = useState<PersonalShelf | null>(null);
+  const read = async (chosen: File) => {
+    const result = shelfText.read(await chosen.text());
+    if (result.ok) return setFound(result.value);
+    const { message, issues } = result.error;
+    const [first] = issues;
+    notify(`${chosen.name} was not imported: ${message}`, {
+      ...(first && first.path !== '' ? { description: `${first.path} ${first.message}` } : {}),
+    });
   };
   return (
-    <FileInput
-      ref={input}
-      label="Shelf file to take over"
-      accept=".json,application/json"
-      onFile={(chosen) => void take(chosen)}
-    />
+    <>
+      <FileInput
+        ref={input}
+        label="Shelf file to import"
+        accept=".json,application/json"
+        onFile={(chosen) => void read(chosen)}
+      />
+      {found && <Taking found={found} onClose={() => setFound(null)} />}
+    </>
+  );
+}
+
+function Taking({ found, onClose }: { found: PersonalShelf; onClose: () => void }) {
+  const { shelf } = useDesk();
+  const edit = useEditDesk();
+  const { undo } = useHistory();
+  const compared = comparedGear(found.gear, shelf.gear);
+  const [choices, setChoices] = useState<ReadonlyMap<string, Taking>>(
+    new Map(
+      compared.map((c) => {
+        const { ownership } = c.theirs;
+        const away = ownership === 'in-repair' || ownership === 'lent-out';
+        return [c.theirs.id, c.mine ? 'mine' : away ? 'owned' : ownership] as const;
+      }),
+    ),
+  );
+  const take = () => {
+    edit((desk) => ({ ...desk, shelf: takenOntoShelf(found, desk.shelf, choices) }));
+    const added = compared.filter((c) => c.mine === null).length;
+    const replaced = compared.filter((c) => c.mine && choices.get(c.theirs.id) === 'theirs').length;
+    notify(
+      `Imported ${formatCount(added, 'new item', 'new items')}; ${formatCount(replaced, 'item', 'items')} changed.`,
+      { action: { label: 'Undo', onClick: undo } },
+    );
+    onClose();
+  };
+  return (
+    <Dialog
+      wide
+      open
+      onOpenChange={(isOpen) => !isOpen && onClose()}
+      title="Import a shelf"
+      description="Nothing on your shelf is replaced unless you say so."
+    >
+      <TakingList compared={compared} choices={choices} onChange={setChoices} shelfOnly />
+      <div className="mt-4 flex justify-end gap-2">
+        <Button onClick={onClose}>Cancel</Button>
+        <Button look="strong" onClick={take}>
+          Import
+        </Button>
+      </div>
+    </Dialog>
   );
 }

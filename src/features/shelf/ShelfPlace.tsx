@@ -3,15 +3,27 @@
 import { Plus } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useRef, useState } from 'react';
-import { encodeShelf, type Kind, newItem, putItem } from '@/document';
+import { itemsOf } from '@/core/gear';
+import {
+  arrangeAll,
+  editGear,
+  keepOnShelf,
+  type Kind,
+  newItem,
+  putItem,
+  shelfText,
+} from '@/document';
 import { writeLensCsv } from '@/document/formats';
-import { download, useEdit, useFile, useSelection } from '@/session';
-import { Button, Menu } from '@/ui';
+import { download, useDesk, useEditDesk, useFile, useKnownGear, useSelection } from '@/session';
+import { Button, formatCount, Menu } from '@/ui';
+import { BagsAndThings } from './BagsAndThings';
 import { CsvImport } from './CsvImport';
 import { GearEditor } from './GearEditor';
 import { GearList } from './GearList';
 import { LensfunImport } from './LensfunImport';
+import { LookUp } from './LookUp';
 import { Mounts } from './Mounts';
+import { PasteGear } from './PasteGear';
 import {
   ADAPTER_COLUMNS,
   BODY_COLUMNS,
@@ -29,6 +41,11 @@ const KINDS = [
   ['adapters', 'Adapters', ADAPTER_COLUMNS],
 ] as const;
 
+/** The tab of what is neither gear to choose from nor on any camera. */
+const BAGS = 'bags';
+const TAB =
+  'border-b-2 border-transparent px-2 py-1 hover:bg-chosen data-[state=active]:border-ink data-[state=active]:font-semibold';
+
 const SINGULAR: Record<Kind, string> = {
   lenses: 'lens',
   bodies: 'body',
@@ -39,42 +56,54 @@ const SINGULAR: Record<Kind, string> = {
 
 export function ShelfPlace() {
   const file = useFile();
-  const edit = useEdit();
+  const desk = useDesk();
+  const shelf = useKnownGear();
+  const edit = useEditDesk();
   const [kindInAddress, setKind] = useSelection('kind');
   const [selected, select] = useSelection('item');
-  const [importing, setImporting] = useState<'csv' | 'lensfun' | 'mounts' | null>(null);
+  const [importing, setImporting] = useState<
+    'csv' | 'lensfun' | 'mounts' | 'lines' | 'lookUp' | null
+  >(null);
   const shelfInput = useRef<HTMLInputElement>(null);
   const kind: Kind = KINDS.find(([key]) => key === kindInAddress)?.[0] ?? 'lenses';
-  const item = file.shelf[kind].find((i) => i.id === selected) ?? null;
+  const isBags = kindInAddress === BAGS;
+  const item = isBags ? null : (shelf[kind].find((i) => i.id === selected) ?? null);
   const add = () => {
-    const added = newItem(kind, file);
-    edit(putItem(kind, added));
+    const added = newItem(kind, shelf);
+    edit(editGear(putItem(kind, added)));
     select(added.id);
   };
+  const close = () => setImporting(null);
+  const alone = itemsOf(desk.plan.alone).map((i) => i.id);
+  const coming = new Set(itemsOf(file.shelf).map((i) => i.id));
+  const wishes = itemsOf(desk.shelf.gear).filter(
+    (i) => i.ownership === 'wished' && !coming.has(i.id),
+  );
   return (
     <div className="grid gap-x-8 gap-y-4 pt-4 lg:grid-cols-[minmax(0,1fr)_20rem]">
-      <Tabs.Root value={kind} onValueChange={setKind} className="min-w-0">
+      <Tabs.Root value={isBags ? BAGS : kind} onValueChange={setKind} className="min-w-0">
         <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
           <h1 className="text-xl">Shelf</h1>
           <Tabs.List aria-label="Kind of gear" className="flex gap-1">
             {KINDS.map(([key, label]) => (
-              <Tabs.Trigger
-                key={key}
-                value={key}
-                className="border-b-2 border-transparent px-2 py-1 hover:bg-chosen data-[state=active]:border-ink data-[state=active]:font-semibold"
-              >
-                {label} {file.shelf[key].length}
+              <Tabs.Trigger key={key} value={key} className={TAB}>
+                {label} {shelf[key].length}
               </Tabs.Trigger>
             ))}
+            <Tabs.Trigger value={BAGS} className={TAB}>
+              Bags and things
+            </Tabs.Trigger>
           </Tabs.List>
           <span className="flex gap-2">
             <Menu
-              trigger={<Button>In and out</Button>}
+              trigger={<Button>Import and export</Button>}
               groups={[
                 [
+                  { label: 'Gear by the line…', onSelect: () => setImporting('lines') },
+                  { label: 'Look gear up…', onSelect: () => setImporting('lookUp') },
                   { label: 'Lenses from a CSV table…', onSelect: () => setImporting('csv') },
                   {
-                    label: 'Gear from the open lens database…',
+                    label: 'Files of the open lens database…',
                     onSelect: () => setImporting('lensfun'),
                   },
                   {
@@ -85,33 +114,48 @@ export function ShelfPlace() {
                 [
                   {
                     label: 'Export lenses as CSV',
-                    disabled: file.shelf.lenses.length === 0,
-                    onSelect: () =>
-                      download('lenses.csv', writeLensCsv(file.shelf.lenses), 'text/csv'),
+                    disabled: shelf.lenses.length === 0,
+                    onSelect: () => download('lenses.csv', writeLensCsv(shelf.lenses), 'text/csv'),
                   },
                   {
-                    label: 'Export the shelf as JSON',
+                    label: 'Export my shelf as JSON',
                     onSelect: () =>
-                      download('shelf.json', encodeShelf(file.shelf), 'application/json'),
+                      download('shelf.json', shelfText.write(desk.shelf), 'application/json'),
                   },
                 ],
                 [{ label: 'What fits what…', onSelect: () => setImporting('mounts') }],
               ]}
             />
-            <Button look="strong" onClick={add}>
-              <Plus size={14} aria-hidden /> Add a {SINGULAR[kind]}
-            </Button>
+            {!isBags && (
+              <Button look="strong" onClick={add}>
+                <Plus size={14} aria-hidden /> Add a {SINGULAR[kind]}
+              </Button>
+            )}
           </span>
         </div>
+        <Whole
+          alone={alone.length}
+          shelf={itemsOf(desk.shelf.gear).length}
+          wishes={wishes.length}
+          onKeep={(as) => edit(keepOnShelf(new Set(alone), as))}
+          onWishes={() =>
+            edit(
+              arrangeAll(
+                wishes.map((w) => w.id),
+                'wished',
+              ),
+            )
+          }
+        />
+        <Tabs.Content value={BAGS} tabIndex={-1}>
+          <BagsAndThings />
+        </Tabs.Content>
         {KINDS.map(([key, label, columns]) => (
           <Tabs.Content key={key} value={key} tabIndex={-1}>
-            {file.shelf[key].length === 0 ? (
+            {shelf[key].length === 0 ? (
               <p className="max-w-prose border-t border-hair pt-4">
-                No {label.toLowerCase()} yet. Add one by hand
-                {key !== 'lenses' && key !== 'bodies'
-                  ? ''
-                  : ', or bring in what you have from a CSV table or from the open lens database'}
-                .
+                No {label.toLowerCase()} yet. Add one
+                {key !== 'lenses' && key !== 'bodies' ? '' : ', paste a list, or look it up'}.
               </p>
             ) : (
               <GearList
@@ -125,23 +169,61 @@ export function ShelfPlace() {
           </Tabs.Content>
         ))}
       </Tabs.Root>
-      <aside
-        aria-label={`Chosen ${SINGULAR[kind]}`}
-        tabIndex={0}
-        className="lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto"
-      >
-        {item ? (
-          <GearEditor key={item.id} kind={kind} item={item} onSelect={select} />
-        ) : (
-          <p className="border-t border-hair pt-3 text-soft">
-            Choose a {SINGULAR[kind]} in the table to see and change it.
-          </p>
-        )}
-      </aside>
-      <CsvImport open={importing === 'csv'} onClose={() => setImporting(null)} />
+      {!isBags && (
+        <aside
+          aria-label={`Chosen ${SINGULAR[kind]}`}
+          tabIndex={0}
+          className="lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto"
+        >
+          {item ? (
+            <GearEditor key={item.id} kind={kind} item={item} onSelect={select} />
+          ) : (
+            <p className="border-t border-hair pt-3 text-soft">
+              Choose a {SINGULAR[kind]} in the table to see and change it.
+            </p>
+          )}
+        </aside>
+      )}
+      <CsvImport open={importing === 'csv'} onClose={close} />
       <ShelfFile input={shelfInput} />
-      <Mounts open={importing === 'mounts'} onClose={() => setImporting(null)} />
-      <LensfunImport open={importing === 'lensfun'} onClose={() => setImporting(null)} />
+      <PasteGear open={importing === 'lines'} onClose={close} />
+      <LookUp
+        open={importing === 'lookUp'}
+        onClose={close}
+        onFiles={() => setImporting('lensfun')}
+      />
+      <Mounts open={importing === 'mounts'} onClose={close} />
+      <LensfunImport open={importing === 'lensfun'} onClose={close} />
     </div>
+  );
+}
+
+/** What of all that is listed is of this outing only, and what of the shelf could still come. */
+function Whole(props: {
+  alone: number;
+  shelf: number;
+  wishes: number;
+  onKeep: (as: 'owned' | 'wished') => void;
+  onWishes: () => void;
+}) {
+  const { alone, shelf, wishes } = props;
+  if (alone === 0 && wishes === 0) return null;
+  return (
+    <p className="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1 border-l-2 border-hair pl-3">
+      {alone > 0 && (
+        <>
+          <span>
+            {formatCount(alone, 'item is', 'items are')} used in this outing only;{' '}
+            {shelf === 0 ? 'your own shelf is empty.' : `${shelf} are on your shelf.`}
+          </span>
+          <Button onClick={() => props.onKeep('owned')}>Add them to my shelf</Button>
+        </>
+      )}
+      {wishes > 0 && (
+        <Button onClick={props.onWishes}>
+          Consider {formatCount(wishes, 'wish', 'wishes')} on this outing
+        </Button>
+      )}
+    </p>
   );
 }

@@ -1,10 +1,11 @@
 'use client';
 
-import { useFile } from '@/session';
+import { SOURCES } from '@/core/gear';
+import { useFile, useKnownGear } from '@/session';
 import { FormNumber, FormSelect, FormText, OWNERSHIPS } from '@/ui';
 
 export function useMounts(): string[] {
-  const { shelf } = useFile();
+  const shelf = useKnownGear();
   return [...new Set([...shelf.bodies, ...shelf.lenses].map((i) => i.mount))].sort();
 }
 
@@ -31,7 +32,7 @@ export function CommonFields() {
       <FormSelect
         name="ownership"
         label="Whose"
-        options={Object.entries(OWNERSHIPS) as [keyof typeof OWNERSHIPS, string][]}
+        options={SOURCES.map((source) => [source, OWNERSHIPS[source]])}
       />
       <FormNumber
         name="priceNew"

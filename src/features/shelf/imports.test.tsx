@@ -49,7 +49,7 @@ describe('the open lens database', () => {
     await user.click(mounts!.getByRole('checkbox', { name: 'Alder A' }));
     await user.click(cameras!.getByRole('checkbox'));
     await user.click(lenses!.getByRole('button', { name: 'All' }));
-    await user.click(screen.getByRole('button', { name: 'Take over 1 body and 2 lenses' }));
+    await user.click(screen.getByRole('button', { name: 'Add 1 body and 2 lenses' }));
     const added = held.file.shelf.lenses.slice(demoFile().shelf.lenses.length);
     expect(added).toMatchObject([
       { name: '20mm f/2', mount: 'Alder A', weightG: null, priceNew: null, minFocusM: null },
@@ -72,7 +72,7 @@ describe('the open lens database', () => {
       within(screen.getByRole('group', { name: 'Lenses' })).getByRole('button', { name: 'All' }),
     );
     await user.click(screen.getByRole('checkbox', { name: /mounts accept which/ }));
-    await user.click(screen.getByRole('button', { name: 'Take over 0 bodies and 3 lenses' }));
+    await user.click(screen.getByRole('button', { name: 'Add 0 bodies and 3 lenses' }));
     expect(held.file.shelf.mounts.find((m) => m.name === 'Alder A')).toEqual({
       name: 'Alder A',
       accepts: ['Birch B'],
@@ -92,7 +92,7 @@ describe('the open lens database', () => {
 });
 
 describe('a table of lenses', () => {
-  it('tells what replaces a lens on the shelf, and takes nothing over until it is said so', async () => {
+  it('tells what replaces a lens on the shelf, and adds nothing until it is told to', async () => {
     const user = userEvent.setup();
     let closed = 0;
     render(<CsvImport open onClose={() => (closed += 1)} />);
@@ -101,12 +101,12 @@ describe('a table of lenses', () => {
     await user.upload(screen.getByLabelText('CSV table of lenses'), fileOf('lenses.csv', table));
     expect(
       await screen.findByText(
-        /1 lens can be taken over; 1 of them replace lenses with the same id; 1 cell needs mending/,
+        /1 lens can be added; 1 of them replace lenses with the same id; 1 cell needs fixing/,
       ),
     ).toBeVisible();
     expect(screen.getByText('line 3, wide_mm')).toBeVisible();
     expect(held.file.shelf.lenses.find((l) => l.id === 'k-50')?.name).toBe('50 mm f/1.8');
-    await user.click(screen.getByRole('button', { name: 'Take over 1 lens' }));
+    await user.click(screen.getByRole('button', { name: 'Add 1 lens' }));
     expect(held.file.shelf.lenses.find((l) => l.id === 'k-50')?.name).toBe('My fifty');
     expect(closed).toBe(1);
   });

@@ -1,4 +1,12 @@
-import { type Adapter, type Body, type Converter, GRADES, type Lens, type Tube } from '@/core/gear';
+import {
+  type Adapter,
+  type Body,
+  type Converter,
+  GRADES,
+  type Lens,
+  type Ownership,
+  type Tube,
+} from '@/core/gear';
 import { allowedBy, type Limits } from '@/core/brief';
 import { cropFactor } from '@/core/optics';
 import {
@@ -29,6 +37,7 @@ export const LENS_COLUMNS = [
   ['price', 'New'],
   ['used', 'Used'],
   ['ownership', 'Whose'],
+  ['outing', 'This outing'],
 ] as const;
 
 export const BODY_COLUMNS = [
@@ -39,6 +48,7 @@ export const BODY_COLUMNS = [
   ['price', 'New'],
   ['used', 'Used'],
   ['ownership', 'Whose'],
+  ['outing', 'This outing'],
 ] as const;
 
 export const CONVERTER_COLUMNS = [
@@ -49,6 +59,7 @@ export const CONVERTER_COLUMNS = [
   ['price', 'New'],
   ['used', 'Used'],
   ['ownership', 'Whose'],
+  ['outing', 'This outing'],
 ] as const;
 
 export const TUBE_COLUMNS = [
@@ -58,6 +69,7 @@ export const TUBE_COLUMNS = [
   ['price', 'New'],
   ['used', 'Used'],
   ['ownership', 'Whose'],
+  ['outing', 'This outing'],
 ] as const;
 
 export const ADAPTER_COLUMNS = [
@@ -68,12 +80,17 @@ export const ADAPTER_COLUMNS = [
   ['price', 'New'],
   ['used', 'Used'],
   ['ownership', 'Whose'],
+  ['outing', 'This outing'],
 ] as const;
 
 interface Context {
   readonly currency: string;
   readonly limits: Limits;
   readonly inLineup: ReadonlySet<string>;
+  /** How items stand for the outing, by id; what does not come is not there. */
+  readonly standing: ReadonlyMap<string, Ownership>;
+  /** Items that are of this outing alone. */
+  readonly alone: ReadonlySet<string>;
 }
 
 export function lensRow(lens: Lens, context: Context): GearRow {
@@ -162,10 +179,12 @@ export function mountOf(item: Lens | Body | Converter | Tube | Adapter): string 
 /** What every piece has. A blank is "not known". */
 function rowOf(
   item: Lens | Body | Converter | Tube | Adapter,
-  { currency, limits, inLineup }: Context,
+  { currency, limits, inLineup, standing, alone }: Context,
   own: Cells,
 ): GearRow {
-  const out = !allowedBy(limits)(item);
+  const as = standing.get(item.id);
+  const out = as === undefined || !allowedBy(limits)({ ...item, ownership: as });
+  const here = outingText(as, alone.has(item.id));
   return {
     id: item.id,
     name: item.name,
@@ -187,8 +206,16 @@ function rowOf(
         sort: item.priceNew ?? undefined,
       },
       ownership: { text: OWNERSHIPS[item.ownership], sort: item.ownership },
+      outing: { text: here, sort: here },
     },
   };
+}
+
+/** What an item is on the outing, in a word or two; nothing where it comes as it is on the shelf. */
+function outingText(as: Ownership | undefined, alone: boolean): string {
+  if (alone) return 'only here';
+  if (as === undefined) return 'not on it';
+  return as === 'owned' ? 'may come' : OWNERSHIPS[as];
 }
 
 /** Columns that are only shown when asked for. */

@@ -1,7 +1,7 @@
 import '@testing-library/jest-dom';
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { body, converter, lens } from '@/core/gear';
+import { body, converter, itemsOf, lens } from '@/core/gear';
 import { demoFile, held } from '../../../tests/support/render';
 import { GearEditor } from './GearEditor';
 import { GearTable } from './GearTable';
@@ -19,7 +19,13 @@ const change = (field: HTMLElement, value: string) =>
 
 beforeEach(() => Object.assign(held, { file: demo, result: null, edits: [] }));
 const plain = (text: string | undefined) => (text ?? '').replaceAll('\u202F', ' ');
-const context = { currency: 'EUR', limits: demo.limits, inLineup: new Set(['k-50']) };
+const context = {
+  currency: 'EUR',
+  limits: demo.limits,
+  inLineup: new Set(['k-50']),
+  standing: new Map(itemsOf(demo.shelf).map((i) => [i.id as string, i.ownership])),
+  alone: new Set<string>(),
+};
 const lensOf = (id: string) => held.file.shelf.lenses.find((l) => l.id === id)!;
 
 describe('rows', () => {
@@ -40,6 +46,7 @@ describe('rows', () => {
       weight: '780 g',
       price: '€990',
       ownership: 'borrowed',
+      outing: 'borrowed',
     });
     expect(lensRow({ ...lensOf('k-50'), weightG: null }, context).cells.weight).toEqual({
       text: '',
@@ -134,11 +141,11 @@ describe('the table', () => {
 
 describe('new gear', () => {
   it('is valid from the start and takes the mount that is there', async () => {
-    expect(lens.safeParse(newItem('lenses', demo)).success).toBe(true);
-    expect(body.safeParse(newItem('bodies', demo)).success).toBe(true);
-    expect(converter.safeParse(newItem('converters', demo)).success).toBe(true);
-    expect(newItem('lenses', demo).mount).toBe('Quillmar K');
-    expect(copyItem(demo.shelf.lenses[0]!, demo)).toMatchObject({
+    expect(lens.safeParse(newItem('lenses', demo.shelf)).success).toBe(true);
+    expect(body.safeParse(newItem('bodies', demo.shelf)).success).toBe(true);
+    expect(converter.safeParse(newItem('converters', demo.shelf)).success).toBe(true);
+    expect(newItem('lenses', demo.shelf).mount).toBe('Quillmar K');
+    expect(copyItem(demo.shelf.lenses[0]!, demo.shelf)).toMatchObject({
       id: 'k-14-24-2',
       name: '14–24 mm f/2.8, again',
     });

@@ -3,8 +3,8 @@
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
-import { decode, type Refusal } from '@/document';
-import { useAnswer, useSession } from '@/session';
+import { comparedGear, decode, type OutingFile, type Refusal } from '@/document';
+import { useAnswer, useDeskNow, useSession } from '@/session';
 import { Button, FileInput, singleKeysOn } from '@/ui';
 import { PLACES } from './shortcuts';
 import { useOpening } from './useOpening';
@@ -16,6 +16,7 @@ const loadMenu = () => import('./OutingMenu').then((m) => m.OutingMenu);
 const OutingMenu = dynamic(loadMenu, {
   loading: () => <OutingButton expanded />,
 });
+const OpenFileDialog = dynamic(() => import('./OpenFileDialog').then((m) => m.OpenFileDialog));
 const OutingsDialog = dynamic(() => import('./OutingsDialog').then((m) => m.OutingsDialog));
 const loadPalette = () => import('./Palette').then((m) => m.Palette);
 const Palette = dynamic(loadPalette);
@@ -28,11 +29,13 @@ type Shown = 'starters' | 'first' | 'outings' | 'settings' | 'shortcuts' | 'pale
 
 /** Opens, starts, exports, finds. Whatever was open is kept. */
 export function FileMenu() {
-  const { open } = useOpening();
+  const { openFile, start } = useOpening();
+  const deskNow = useDeskNow();
   const { state } = useSession();
   const router = useRouter();
   const input = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<{ name: string; refusal: Refusal } | null>(null);
+  const [found, setFound] = useState<OutingFile | null>(null);
   const [shown, setShown] = useState<Shown>(null);
   const [asked, setAsked] = useState(false);
   const show = (what: Shown) => () => setShown(what);
@@ -47,6 +50,7 @@ export function FileMenu() {
     startTour: () => state.setState({ touring: true }),
     showOutings: show('outings'),
     showSettings: show('settings'),
+    go: (href) => router.push(href),
     showShortcuts: show('shortcuts'),
   });
   useLoadedAfterwards();
@@ -57,8 +61,11 @@ export function FileMenu() {
   });
   const read = async (chosen: File) => {
     const result = decode(await chosen.text());
-    if (result.ok) open(result.value, `Opened ${result.value.outing.name}.`);
-    else setRefused({ name: chosen.name, refusal: result.error });
+    if (result.ok) {
+      const compared = comparedGear(result.value.shelf, deskNow().shelf.gear);
+      if (compared.some((c) => c.mine === null || c.differing.length > 0)) setFound(result.value);
+      else openFile(result.value, `Opened ${result.value.outing.name}.`);
+    } else setRefused({ name: chosen.name, refusal: result.error });
   };
 
   return (
@@ -83,11 +90,12 @@ export function FileMenu() {
           {...showing('starters')}
           onChoose={(next) => {
             setShown(null);
-            open(next, `Started: ${next.outing.name}.`);
+            start(next, `Started: ${next.outing.name}.`);
           }}
         />
       )}
       {shown === 'shortcuts' && <ShortcutsDialog {...showing('shortcuts')} />}
+      {found && <OpenFileDialog file={found} onClose={() => setFound(null)} />}
       {refused && <RefusedDialog {...refused} onClose={() => setRefused(null)} />}
     </>
   );

@@ -2,11 +2,20 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { bodyId } from '@/core/gear';
-import { lensOfLine, newItem, type OutingFile, putItem } from '@/document';
+import { type Body, bodyId, type Lens, type Shelf } from '@/core/gear';
+import {
+  addGear,
+  alreadyOn,
+  freshId,
+  newItem,
+  newPlan,
+  NO_GEAR,
+  onShelf,
+  readGearLines,
+} from '@/document';
 import { outingFromStarter, STARTERS } from '@/document/starters';
+import { useDeskNow, useEditDesk } from '@/session';
 import { Button, Dialog, SelectField, TextField } from '@/ui';
-import { EMPTY_OUTING } from './emptyOuting';
 import { useOpening } from './useOpening';
 
 const FORMATS = {
@@ -25,25 +34,38 @@ export function FirstOuting({
   open: boolean;
   onOpenChange: (open: boolean) => void;
 }) {
-  const { open: openOuting } = useOpening();
+  const { openPlan } = useOpening();
+  const deskNow = useDeskNow();
+  const edit = useEditDesk();
   const router = useRouter();
   const [name, setName] = useState('My camera');
   const [format, setFormat] = useState<FormatKey>('crop15');
   const [lines, setLines] = useState<readonly string[]>(['', '', '']);
   const [genre, setGenre] = useState<string>(STARTERS[0]?.key ?? '');
-  const withBody = bodyOnShelf(name, format);
-  const read = lines.map((line) => (line.trim() === '' ? undefined : lensOfLine(line, withBody)));
+  const body = bodyNamed(name, format);
+  const read = lines.map((line) => (line.trim() === '' ? undefined : lensOn(body, line)));
   const good = read.some((l) => l) && read.every((l) => l !== null) && name.trim() !== '';
   const start = () => {
     const starter = STARTERS.find((s) => s.key === genre);
     if (!starter || !good) return;
-    const filled = lines.reduce((file, line) => {
-      const lens = line.trim() === '' ? null : lensOfLine(line, file);
-      return lens ? putItem('lenses', lens)(file) : file;
-    }, withBody);
+    const gear = readGear(body, lines);
+    const { shelf, settings } = deskNow();
+    const known = alreadyOn(shelf.gear, gear);
+    const isNew = ({ id }: { readonly id: string }) => !known.has(id);
+    edit(
+      onShelf(
+        addGear({
+          bodies: gear.bodies.filter(isNew),
+          lenses: gear.lenses.filter(isNew),
+        }),
+      ),
+    );
     onOpenChange(false);
-    openOuting(
-      outingFromStarter(starter, { shelf: filled.shelf, currency: filled.outing.currency }),
+    openPlan(
+      newPlan(
+        outingFromStarter(starter, { shelf: NO_GEAR, currency: settings.currency }),
+        deskNow(),
+      ),
       'Here is your outing; every figure in it can be changed.',
     );
     router.push('/lineup');
@@ -100,15 +122,26 @@ export function FirstOuting({
   );
 }
 
-function bodyOnShelf(name: string, format: FormatKey): OutingFile {
+function bodyNamed(name: string, format: FormatKey): Body {
   const [, widthMm, heightMm] = FORMATS[format];
-  const fresh = newItem('bodies', EMPTY_OUTING);
   const pixels = { pixelsWide: 6000, pixelsHigh: format === 'fourThirds' ? 4500 : 4000 };
-  return putItem('bodies', {
+  const fresh = newItem('bodies', NO_GEAR);
+  return {
     ...fresh,
-    id: bodyId.parse('my-camera'),
+    id: bodyId.parse(freshId(name, new Set())),
     name: name.trim() || 'My camera',
     mount: 'My mount',
     sensor: { widthMm, heightMm, ...pixels },
-  })(EMPTY_OUTING);
+  };
+}
+
+/** The camera with the lenses of some lines. */
+function readGear(body: Body, lines: readonly string[]): Shelf {
+  const gear = { ...NO_GEAR, bodies: [body] };
+  const read = readGearLines(lines.join('\n'), gear);
+  return { ...gear, lenses: read.flatMap((l) => (l.kind === 'lenses' ? [l.item] : [])) };
+}
+
+function lensOn(body: Body, line: string): Lens | null {
+  return readGear(body, [line]).lenses[0] ?? null;
 }

@@ -12,7 +12,9 @@ import { PLACES } from './shortcuts';
 const SAVED = {
   saved: 'Saved here',
   saving: 'Saving…',
-  failed: 'Not saved: export the outing to keep it',
+  full: 'Not saved: no room left',
+  refused: 'Not saved: the browser refuses',
+  newer: 'Not saved: reload for the newer Arm Reach',
 } as const;
 
 export function Header() {
@@ -45,7 +47,7 @@ export function Header() {
         <span
           role="status"
           aria-live="polite"
-          className={`mr-2 text-[12px] ${saveState === 'failed' ? 'text-wrong' : 'text-soft'}`}
+          className={`mr-2 text-[12px] ${saveState === 'saved' || saveState === 'saving' ? 'text-soft' : 'text-wrong'}`}
         >
           {SAVED[saveState]}
         </span>

@@ -1,6 +1,9 @@
 'use client';
 
-import { SerwistProvider } from '@serwist/turbopack/react';
+import { SerwistProvider, useSerwist } from '@serwist/turbopack/react';
+import { useEffect } from 'react';
+import { useSession } from '@/session';
+import { notify } from '@/ui';
 
 /** Has the browser keep the application for where there is no network. */
 export function KeptOffline() {
@@ -11,7 +14,40 @@ export function KeptOffline() {
       reloadOnOnline={false}
       cacheOnNavigation={false}
     >
-      {null}
+      <Updates />
     </SerwistProvider>
   );
+}
+
+/**
+ * Says when a newer application waits, and changes over when the person wants it. A tab out of sight
+ * changes over by itself once another tab has; until then its own parts stay where they are.
+ */
+function Updates() {
+  const { serwist } = useSerwist();
+  const { keeper } = useSession();
+  useEffect(() => {
+    if (!serwist) return;
+    const changeOver = async () => {
+      await keeper.save();
+      keeper.leave();
+      window.location.reload();
+    };
+    const waiting = () =>
+      notify('A newer Arm Reach is ready.', {
+        description: 'Your edits are saved before it changes over.',
+        stays: true,
+        action: { label: 'Change over', onClick: () => serwist.messageSkipWaiting() },
+      });
+    const controlling = ({ isUpdate }: { isUpdate?: boolean | undefined }) => {
+      if (isUpdate) void changeOver();
+    };
+    serwist.addEventListener('waiting', waiting);
+    serwist.addEventListener('controlling', controlling);
+    return () => {
+      serwist.removeEventListener('waiting', waiting);
+      serwist.removeEventListener('controlling', controlling);
+    };
+  }, [serwist, keeper]);
+  return null;
 }

@@ -2,20 +2,21 @@
 
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useState } from 'react';
-import { download, useSession, useSessionState } from '@/session';
+import { type ReactNode, useState } from 'react';
+import { encode } from '@/document';
+import type { KeeperNews } from '@/document/live';
+import { download, useFileNow, useSession, useSessionState } from '@/session';
 import { Button } from '@/ui';
 
 const FirstOuting = dynamic(() => import('./FirstOuting').then((m) => m.FirstOuting));
 const Tour = dynamic(() => import('./Tour').then((m) => m.Tour));
 
-/** Said once above the places: what the demo is, or that a stored outing was set aside. */
+/** Said above the pages: what the demo is, and what happened to what is stored. */
 export function Notices() {
-  const { state, storage } = useSession();
+  const { state } = useSession();
   const firstVisit = useSessionState((s) => s.firstVisit);
   const touring = useSessionState((s) => s.touring);
   const [starting, setStarting] = useState(false);
-  const aside = useSessionState((s) => s.aside);
   return (
     <>
       {touring && <Tour onStart={() => setStarting(true)} />}
@@ -27,7 +28,7 @@ export function Notices() {
             <Link prefetch={false} className="underline" href="/lineup">
               which lenses and why
             </Link>
-            , or how they lie on the{' '}
+            , or compare them on the{' '}
             <Link prefetch={false} className="underline" href="/reach">
               reach chart
             </Link>
@@ -37,38 +38,114 @@ export function Notices() {
             <Button onClick={() => state.setState({ touring: true })}>Show me around</Button>
             <Button onClick={() => setStarting(true)}>Start from nothing</Button>
             <Button look="quiet" onClick={() => state.setState({ firstVisit: false })}>
-              Understood
+              Got it
             </Button>
           </span>
         </div>
       )}
-      {aside && (
-        <div
-          role="alert"
-          className="mx-5 mt-3 flex flex-wrap items-center justify-between gap-3 border-l-2 border-wrong pl-3"
-        >
-          <p>
-            A stored outing could not be read and was set aside: {aside.reason} Download it to mend
-            it, then open the file again.
-          </p>
-          <span className="flex flex-wrap gap-2">
-            <Button
-              onClick={() => download('set-aside.armreach.json', aside.text, 'application/json')}
-            >
-              Download it
-            </Button>
-            <Button
-              look="quiet"
-              onClick={() => {
-                void storage.dropAside();
-                state.setState({ aside: null });
-              }}
-            >
-              Let it go
-            </Button>
-          </span>
-        </div>
+      <Unsaved />
+      <News />
+      <SetAside />
+    </>
+  );
+}
+
+/** Something wrong, with what can be done about it. */
+function Alert({ text, children }: { text: string; children: ReactNode }) {
+  return (
+    <div
+      role="alert"
+      className="mx-5 mt-3 flex flex-wrap items-center justify-between gap-3 border-l-2 border-wrong pl-3 print:hidden"
+    >
+      <p className="max-w-prose">{text}</p>
+      <span className="flex flex-wrap gap-2">{children}</span>
+    </div>
+  );
+}
+
+const UNSAVED = {
+  full: 'This browser has no room left, so your edits aren’t being saved. You can go on working: they stay in this tab. Export the outing, or make room under Backup and storage.',
+  refused:
+    'This browser doesn’t let Arm Reach store anything, so your edits aren’t being saved. You can go on working: they stay in this tab. Export the outing before you close it.',
+  newer:
+    'Another tab runs a newer Arm Reach, so this tab no longer saves. Export the outing if it has edits you need, then reload.',
+} as const;
+
+function Unsaved() {
+  const saveState = useSessionState((s) => s.saveState);
+  const fileNow = useFileNow();
+  if (saveState === 'saved' || saveState === 'saving') return null;
+  const save = () => {
+    const file = fileNow();
+    download(`${file.outing.id}.armreach.json`, encode(file), 'application/json');
+  };
+  return (
+    <Alert text={UNSAVED[saveState]}>
+      <Button look="strong" onClick={save}>
+        Export this outing
+      </Button>
+      {saveState === 'newer' ? (
+        <Button onClick={() => window.location.reload()}>Reload</Button>
+      ) : (
+        <Link prefetch={false} className="self-center underline" href="/storage">
+          Backup and storage
+        </Link>
+      )}
+    </Alert>
+  );
+}
+
+function newsText(news: KeeperNews): string {
+  switch (news.kind) {
+    case 'copied':
+      return `You changed the same thing here and in another tab. What was saved first stays; this tab’s outing is kept as “${news.name}” under Outings.`;
+    case 'shelf-kept':
+      return 'You changed the same item of your shelf here and in another tab. What was saved first stays; this tab’s shelf is kept under Earlier versions.';
+    case 'deleted-elsewhere':
+      return 'This outing was deleted in another tab. It is in the bin; your next edit brings it back.';
+  }
+}
+
+/** What another tab has done that is not simply shown. */
+function News() {
+  const { state } = useSession();
+  const news = useSessionState((s) => s.news);
+  const restored = useSessionState((s) => s.restored);
+  return (
+    <>
+      {news && (
+        <Alert text={newsText(news)}>
+          <Button look="quiet" onClick={() => state.setState({ news: null })}>
+            Got it
+          </Button>
+        </Alert>
+      )}
+      {restored && (
+        <Alert text="What was stored last can’t be read, so the newest version that can be read is open. The unreadable text is kept under Backup and storage.">
+          <Button look="quiet" onClick={() => state.setState({ restored: false })}>
+            Got it
+          </Button>
+        </Alert>
       )}
     </>
+  );
+}
+
+/** Texts that could not be read: each is kept until it is discarded under Backup and storage. */
+function SetAside() {
+  const asides = useSessionState((s) => s.asides);
+  const [newest] = [...asides].reverse();
+  if (!newest) return null;
+  return (
+    <Alert
+      text={`${asides.length === 1 ? 'A stored text can’t be read and is set aside' : `${asides.length} stored texts can’t be read and are set aside`}: ${newest.reason} Download it to fix it, then open the file again.`}
+    >
+      <Button onClick={() => download('set-aside.armreach.json', newest.text, 'application/json')}>
+        Download it
+      </Button>
+      <Link prefetch={false} className="self-center underline" href="/storage#aside">
+        See {asides.length === 1 ? 'it' : 'them all'}
+      </Link>
+    </Alert>
   );
 }

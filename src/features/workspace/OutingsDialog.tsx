@@ -2,13 +2,14 @@
 
 import { format } from 'date-fns';
 import { Copy, Download, Trash2 } from 'lucide-react';
+import Link from 'next/link';
 import { useEffect, useState } from 'react';
-import type { LibraryEntry } from '@/document/live';
-import { download, useFile, useSession } from '@/session';
+import type { OutingEntry } from '@/document/live';
+import { download, useDesk, useSession } from '@/session';
 import { Button, Dialog, IconButton, notify } from '@/ui';
 import { useOpening } from './useOpening';
 
-/** All outings of this browser: open, duplicate, export, take away. */
+/** All outings of this browser: open, duplicate, export, delete. */
 export function OutingsDialog({
   open,
   onOpenChange,
@@ -16,73 +17,89 @@ export function OutingsDialog({
   open: boolean;
   onOpenChange: (open: boolean) => void;
 }) {
-  const file = useFile();
-  const { library, storage } = useSession();
+  const { plan } = useDesk();
+  const { library } = useSession();
   const opening = useOpening();
-  const [entries, setEntries] = useState<readonly LibraryEntry[]>([]);
+  const [entries, setEntries] = useState<readonly OutingEntry[]>([]);
   const look = () => void library.list().then(setEntries);
   useEffect(() => {
     if (open) void library.list().then(setEntries);
-  }, [open, library, file]);
-  const discard = async (entry: LibraryEntry) => {
-    const undo = await library.discard(entry.id);
+  }, [open, library, plan]);
+  const discard = async (entry: OutingEntry) => {
+    await library.discard(entry.key);
     look();
-    notify(`Took ${entry.name} away.`, {
-      action: { label: 'Have it back', onClick: () => void undo().then(look) },
+    notify(`Deleted ${entry.name}.`, {
+      description: 'It stays in the bin for 30 days.',
+      action: { label: 'Undo', onClick: () => void library.restore(entry.key).then(look) },
     });
   };
-  const exportOther = async (entry: LibraryEntry) => {
-    const text = await storage.fetch(entry.id);
-    if (text !== null) download(`${entry.name}.armreach.json`, text, 'application/json');
+  const exportOther = async (entry: OutingEntry) => {
+    const text = await library.textOf(entry.key);
+    if (text === null) notify(`${entry.name} can’t be read. Its text is under Backup and storage.`);
+    else download(`${entry.name}.armreach.json`, text, 'application/json');
+  };
+  const duplicate = () => {
+    const name = `${plan.outing.name}, copy`.slice(0, 120);
+    onOpenChange(false);
+    opening.openPlan({ ...plan, outing: { ...plan.outing, name } }, `Opened ${name}.`);
   };
   return (
     <Dialog
       open={open}
       onOpenChange={onOpenChange}
       title="Outings"
-      description="Kept in this browser. Export what should outlive it."
+      description="Kept in this browser. A backup keeps them safe beyond it."
     >
       <ul>
-        {entries.map((entry, i) => (
-          <li key={entry.id} className="flex items-center gap-2 border-b border-hair py-1.5">
-            <span className="min-w-0 flex-1">
-              <span className="block truncate font-semibold">{entry.name}</span>
-              <span className="block text-[12px] text-soft">
-                {i === 0 ? 'open now' : `kept ${format(entry.savedAt, 'd MMM yyyy, HH:mm')}`}
+        {entries.map((entry) => {
+          const isOpen = entry.key === library.openKey();
+          return (
+            <li key={entry.key} className="flex items-center gap-2 border-b border-hair py-1.5">
+              <span className="min-w-0 flex-1">
+                <span className="block truncate font-semibold">{entry.name}</span>
+                <span className="block text-[12px] text-soft">
+                  {isOpen ? 'open now' : `saved ${format(entry.savedAt, 'd MMM yyyy, HH:mm')}`}
+                </span>
               </span>
-            </span>
-            {i > 0 && (
-              <>
-                <Button
-                  onClick={() => {
-                    onOpenChange(false);
-                    void opening.reopen(entry.id, entry.name);
-                  }}
-                >
-                  Open
+              {isOpen ? (
+                <Button onClick={duplicate}>
+                  <Copy size={14} aria-hidden /> Duplicate
                 </Button>
-                <IconButton label={`Export ${entry.name}`} onClick={() => void exportOther(entry)}>
-                  <Download size={15} aria-hidden />
-                </IconButton>
-                <IconButton label={`Take ${entry.name} away`} onClick={() => void discard(entry)}>
-                  <Trash2 size={15} aria-hidden />
-                </IconButton>
-              </>
-            )}
-            {i === 0 && (
-              <Button
-                onClick={() => {
-                  onOpenChange(false);
-                  const name = `${file.outing.name}, copy`;
-                  opening.open({ ...file, outing: { ...file.outing, name } }, `Opened ${name}.`);
-                }}
-              >
-                <Copy size={14} aria-hidden /> Duplicate
-              </Button>
-            )}
-          </li>
-        ))}
+              ) : (
+                <>
+                  <Button
+                    onClick={() => {
+                      onOpenChange(false);
+                      void opening.reopen(entry.key, entry.name);
+                    }}
+                  >
+                    Open
+                  </Button>
+                  <IconButton
+                    label={`Export ${entry.name}`}
+                    onClick={() => void exportOther(entry)}
+                  >
+                    <Download size={15} aria-hidden />
+                  </IconButton>
+                  <IconButton label={`Delete ${entry.name}`} onClick={() => void discard(entry)}>
+                    <Trash2 size={15} aria-hidden />
+                  </IconButton>
+                </>
+              )}
+            </li>
+          );
+        })}
       </ul>
+      <p className="mt-3">
+        <Link
+          prefetch={false}
+          href="/storage#bin"
+          className="underline"
+          onClick={() => onOpenChange(false)}
+        >
+          Deleted outings and backups
+        </Link>
+      </p>
     </Dialog>
   );
 }

@@ -1,11 +1,15 @@
 'use client';
 
-import { useSyncExternalStore } from 'react';
+import { useState, useSyncExternalStore } from 'react';
+import { setSettings, settingsSchema } from '@/document';
+import { useDesk, useEditDesk } from '@/session';
 import {
   applyTheme,
   applyUnits,
   Choice,
   Dialog,
+  EntityForm,
+  FormText,
   setSingleKeys,
   singleKeysOn,
   type Theme,
@@ -13,10 +17,10 @@ import {
   Tick,
   type Units,
   unitsNow,
+  UsualLimitFields,
   watchTheme,
   watchUnits,
 } from '@/ui';
-import { useState } from 'react';
 
 const THEMES: readonly (readonly [Theme, string])[] = [
   ['light', 'light'],
@@ -28,7 +32,7 @@ const UNITS: readonly (readonly [Units, string])[] = [
   ['imperial', 'feet and ounces'],
 ];
 
-/** What holds for this browser, whatever outing is open. */
+/** The person's settings, and what holds for this browser. */
 export function SettingsDialog({
   open,
   onOpenChange,
@@ -38,6 +42,8 @@ export function SettingsDialog({
 }) {
   const units = useSyncExternalStore(watchUnits, unitsNow, () => 'metric' as const);
   useSyncExternalStore(watchTheme, themeChosen, () => 'system' as const);
+  const { settings } = useDesk();
+  const edit = useEditDesk();
   const [keys, setKeys] = useState(singleKeysOn);
   const [theme, setTheme] = useState<Theme | null>(null);
   return (
@@ -45,10 +51,18 @@ export function SettingsDialog({
       open={open}
       onOpenChange={onOpenChange}
       title="Settings"
-      description="For this browser. Files always hold metres and grams; lenses stay in mm."
+      description="Yours, for every outing that has no other. Files always hold metres and grams; lenses stay in mm."
     >
       <div className="space-y-4">
-        <Choice label="Units" value={units} options={UNITS} onChange={applyUnits} />
+        <Choice
+          label="Units"
+          value={units}
+          options={UNITS}
+          onChange={(next) => {
+            applyUnits(next);
+            edit(setSettings({ units: next }));
+          }}
+        />
         <Choice
           label="Theme"
           value={theme ?? themeChosen()}
@@ -66,6 +80,18 @@ export function SettingsDialog({
             setSingleKeys(on);
           }}
         />
+        <EntityForm
+          label="Usual limits"
+          schema={settingsSchema}
+          value={settings}
+          onValid={(next, field) => edit(setSettings(next), `settings.${field}`)}
+        >
+          <h3 className="mb-2 border-t border-ink pt-2 font-semibold">What you usually want</h3>
+          <div className="grid grid-cols-2 gap-2">
+            <FormText name="currency" label="Currency" hint="three letters, such as EUR" />
+            <UsualLimitFields prefix="limits." />
+          </div>
+        </EntityForm>
       </div>
     </Dialog>
   );

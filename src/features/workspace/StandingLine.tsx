@@ -87,8 +87,11 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
         {totals.toBuy > 0 && (
           <>
             ,{' '}
-            <Figure label="What is to be bought" steps={() => buySteps(file, idsIn(result))}>
-              {formatMoney(totals.toBuy, file.outing.currency)} to buy
+            <Figure
+              label="What there is to buy or rent"
+              steps={() => buySteps(file, idsIn(result))}
+            >
+              {formatMoney(totals.toBuy, file.outing.currency)} to spend
             </Figure>
           </>
         )}

@@ -1,11 +1,11 @@
 'use client';
 
-import type { OutingFile } from '@/document';
+import { NO_GEAR, type OutingFile } from '@/document';
 import { outingFromStarter, STARTERS } from '@/document/starters';
-import { useFile } from '@/session';
+import { useDesk } from '@/session';
 import { Dialog, formatCount } from '@/ui';
 
-/** The starter briefs by genre; one chosen becomes a new outing with the shelf as it is. */
+/** The starter briefs by genre; one chosen becomes a new outing with the person's shelf. */
 export function StarterDialog({
   open,
   onOpenChange,
@@ -15,7 +15,7 @@ export function StarterDialog({
   onOpenChange: (open: boolean) => void;
   onChoose: (file: OutingFile) => void;
 }) {
-  const { shelf, outing } = useFile();
+  const { settings } = useDesk();
   return (
     <Dialog
       open={open}
@@ -31,7 +31,9 @@ export function StarterDialog({
               type="button"
               className="w-full px-2 py-2 text-left hover:bg-chosen"
               onClick={() =>
-                onChoose(outingFromStarter(starter, { shelf, currency: outing.currency }))
+                onChoose(
+                  outingFromStarter(starter, { shelf: NO_GEAR, currency: settings.currency }),
+                )
               }
             >
               <span className="block font-semibold">{starter.name}</span>

@@ -11,7 +11,8 @@ export function Toasts() {
   // The corner below listens before this runs: effects of children come first.
   useEffect(() => {
     if (waiting.length === 0) return;
-    for (const { text, ...more } of waiting) toast(text, more);
+    for (const { text, stays, ...more } of waiting)
+      toast(text, { ...more, ...(stays ? { duration: Infinity, closeButton: true } : {}) });
     notices.setState({ waiting: [] });
   }, [waiting]);
   return (

@@ -5,11 +5,12 @@ import { type ReactNode, useEffect, useSyncExternalStore } from 'react';
 import { z } from 'zod';
 import { useStore } from 'zustand';
 import { plainMessage } from '@/document';
-import { notices, unitsNow, watchUnits } from '@/ui';
-import { SessionProvider, useHistory, useSessionState } from '@/session';
+import { applyUnits, notices, notify, unitsNow, watchUnits } from '@/ui';
+import { SessionProvider, useDesk, useHistory, useSessionState } from '@/session';
 import { Header } from './Header';
 import { Notices } from './Notices';
 import { Offline } from './Offline';
+import { isStale } from './stale';
 import { StandingLine } from './StandingLine';
 
 // Loaded when there is first something to say.
@@ -37,11 +38,13 @@ function Frame({ children }: { children: ReactNode }) {
         href="#place"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-2"
       >
-        Skip to the place
+        Skip to content
       </a>
       {phase === 'open' ? (
         <>
           <UndoKeys />
+          <OwnUnits />
+          <Stale />
           <Header />
           <StandingLine />
           <Notices />
@@ -61,6 +64,32 @@ function Frame({ children }: { children: ReactNode }) {
       {said && <Toasts />}
     </div>
   );
+}
+
+/** The person's units, as their settings have them, also where another tab has changed them. */
+function OwnUnits() {
+  const { units } = useDesk().settings;
+  useEffect(() => {
+    if (unitsNow() !== units) applyUnits(units);
+  }, [units]);
+  return null;
+}
+
+/** Says when something cannot be loaded because the server has a newer application. */
+function Stale() {
+  useEffect(() => {
+    const failed = ({ reason }: PromiseRejectionEvent) => {
+      if (!isStale(reason)) return;
+      notify('There is a newer Arm Reach.', {
+        description: 'Your edits are saved; reload to change over.',
+        stays: true,
+        action: { label: 'Reload', onClick: () => window.location.reload() },
+      });
+    };
+    window.addEventListener('unhandledrejection', failed);
+    return () => window.removeEventListener('unhandledrejection', failed);
+  }, []);
+  return null;
 }
 
 /** Something that is typed into: it has an undo of its own. */

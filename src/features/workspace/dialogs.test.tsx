@@ -2,7 +2,7 @@ import '@testing-library/jest-dom';
 import { act, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { outing } from '@/core/brief';
-import { decode, encode, type OutingFile } from '@/document';
+import { decode, encode, fileOf, type OutingFile, type Plan } from '@/document';
 import { STARTERS } from '@/document/starters';
 import { setSingleKeys, singleKeysOn, unitsNow } from '@/ui';
 import { FileMenu } from './FileMenu';
@@ -16,7 +16,7 @@ import { StarterDialog } from './StarterDialog';
 import { Tour } from './Tour';
 
 const went: string[] = [];
-const opened: { file: OutingFile; said: string }[] = [];
+const opened: { plan: Plan; said: string }[] = [];
 const reopened: string[] = [];
 const at = { path: '/brief', frame: null as string | null };
 jest.mock('next/navigation', () => ({
@@ -26,31 +26,30 @@ jest.mock('next/navigation', () => ({
 }));
 jest.mock('./useOpening', () => ({
   useOpening: () => ({
-    open: (file: OutingFile, said: string) => opened.push({ file, said }),
+    openPlan: (plan: Plan, said: string) => opened.push({ plan, said }),
     reopen: async (id: string) => void reopened.push(id),
   }),
 }));
 const library = {
   entries: [
-    { id: 'one', name: 'Open one', savedAt: 0 },
-    { id: 'two', name: 'Kept one', savedAt: Date.UTC(2027, 5, 12, 8) },
+    { key: 'outing:one', name: 'Open one', savedAt: 0, deletedAt: null },
+    { key: 'outing:two', name: 'Kept one', savedAt: Date.UTC(2027, 5, 12, 8), deletedAt: null },
   ],
-  list: async () => library.entries,
-  discard: async (id: string) => {
-    const before = library.entries;
-    library.entries = before.filter((e) => e.id !== id);
-    return async () => void (library.entries = before);
-  },
+  binned: [] as string[],
+  list: async () => library.entries.filter((e) => !library.binned.includes(e.key)),
+  openKey: () => 'outing:one',
+  textOf: async () => 'kept text',
+  discard: async (key: string) => void library.binned.push(key),
 };
 const touring = { setState: jest.fn() };
 jest.mock('@/session', () => ({
   ...jest.requireActual('../../../tests/support/render').sessionStandIn,
-  useSession: () => ({ library, storage: { fetch: async () => 'kept text' }, state: touring }),
+  useSession: () => ({ library, state: touring }),
   download: (name: string, text: string) => went.push(`${name}: ${text}`),
 }));
 
 beforeEach(() => {
-  Object.assign(held, { file: demoFile(), result: null, edits: [] });
+  Object.assign(held, { file: demoFile(), result: null, edits: [], desk: null });
   for (const list of [went, opened, reopened]) list.length = 0;
   Object.assign(at, { path: '/brief', frame: null });
 });
@@ -111,19 +110,19 @@ it('says when nothing has the name', async () => {
 });
 
 describe('the outings of the browser', () => {
-  it('are opened, duplicated, exported, and taken away with a way back', async () => {
+  it('are opened, duplicated, exported, and deleted with a way back', async () => {
     const user = userEvent.setup();
     render(<OutingsDialog open onOpenChange={nothing} />);
     const [open, kept] = await screen.findAllByRole('listitem');
     expect(open).toHaveTextContent('open now');
-    expect(kept).toHaveTextContent(/kept 12 Jun 2027/);
+    expect(kept).toHaveTextContent(/saved 12 Jun 2027/);
     await user.click(within(open!).getByRole('button', { name: 'Duplicate' }));
-    expect(opened[0]?.file.outing.name).toBe(`${held.file.outing.name}, copy`);
+    expect(opened[0]?.plan.outing.name).toBe(`${held.file.outing.name}, copy`);
     await user.click(within(kept!).getByRole('button', { name: 'Open' }));
-    expect(reopened).toEqual(['two']);
+    expect(reopened).toEqual(['outing:two']);
     await user.click(within(kept!).getByRole('button', { name: 'Export Kept one' }));
     expect(went).toEqual(['Kept one.armreach.json: kept text']);
-    await user.click(within(kept!).getByRole('button', { name: 'Take Kept one away' }));
+    await user.click(within(kept!).getByRole('button', { name: 'Delete Kept one' }));
     expect(await screen.findAllByRole('listitem')).toHaveLength(1);
   });
 });
@@ -148,27 +147,29 @@ describe('a start from nothing', () => {
       'Wedding by phases',
     );
     await user.click(start);
-    const [{ file }] = opened as [{ file: OutingFile; said: string }];
-    expect(file.shelf.lenses.map((l) => [l.focal.wideMm, l.focal.longMm])).toEqual([
+    const [{ plan }] = opened as [{ plan: Plan; said: string }];
+    const { gear } = held.desk!.shelf;
+    expect(gear.lenses.map((l) => [l.focal.wideMm, l.focal.longMm])).toEqual([
       [18, 55],
       [50, 50],
       [70, 300],
     ]);
-    expect(file.shelf.bodies[0]?.sensor).toMatchObject({ widthMm: 17.3, heightMm: 13 });
-    expect(file.stretches.find((s) => s.name === 'Ceremony')?.allowed.flash).toBe(false);
+    expect(gear.bodies[0]?.sensor).toMatchObject({ widthMm: 17.3, heightMm: 13 });
+    expect(plan.stretches.find((s) => s.name === 'Ceremony')?.allowed.flash).toBe(false);
+    const file = fileOf({ ...held.desk!, plan });
+    expect(file.shelf.lenses).toHaveLength(3);
     expect(decode(encode(file)).ok).toBe(true);
     expect(went).toEqual(['/lineup']);
   });
 });
 
 describe('the starter briefs', () => {
-  it('are all there, each with its pictures, and keep the shelf', async () => {
+  it('are all there, each with its pictures', async () => {
     const user = userEvent.setup();
     const chosen: OutingFile[] = [];
     render(<StarterDialog open onOpenChange={nothing} onChoose={(f) => chosen.push(f)} />);
     expect(screen.getAllByRole('listitem')).toHaveLength(STARTERS.length);
     await user.click(screen.getByRole('button', { name: /^Night sky/ }));
-    expect(chosen[0]?.shelf).toEqual(held.file.shelf);
     expect(chosen[0]?.frames.some((f) => f.light.stars !== null)).toBe(true);
     expect(outing.safeParse(chosen[0]?.outing).success).toBe(true);
   });
@@ -193,7 +194,7 @@ describe('a file that was not opened', () => {
 });
 
 describe('the settings', () => {
-  it('change units and theme for this browser, and leave the file alone', async () => {
+  it('change units and theme, and what is usually wanted', async () => {
     const user = userEvent.setup();
     render(<SettingsDialog open onOpenChange={nothing} />);
     await user.click(screen.getByText('feet and ounces'));
@@ -204,7 +205,8 @@ describe('the settings', () => {
     expect(document.documentElement.dataset.theme ?? document.documentElement.className).toMatch(
       /night/,
     );
-    expect(held.edits).toEqual([]);
+    await user.selectOptions(screen.getByLabelText('Prices'), 'used');
+    expect(held.desk?.settings).toMatchObject({ units: 'metric', limits: { priceBasis: 'used' } });
   });
 });
 

@@ -19,4 +19,5 @@ export const EMPTY_OUTING: OutingFile = {
   shelf: { mounts: [], bodies: [], lenses: [], converters: [], tubes: [], adapters: [] },
   limits: DEFAULT_LIMITS,
   packing: DEFAULT_PACKING,
+  ties: null,
 };

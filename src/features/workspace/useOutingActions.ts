@@ -20,13 +20,14 @@ export interface OutingDialogs {
   readonly startTour: () => void;
   readonly showOutings: () => void;
   readonly showSettings: () => void;
+  readonly go: (href: string) => void;
   readonly showShortcuts: () => void;
 }
 
 /** What can be done with outings, in groups. */
 export function useOutingActions(dialogs: OutingDialogs): readonly (readonly OutingAction[])[] {
   const fileNow = useFileNow();
-  const { open, openDemo } = useOpening();
+  const { start, openDemo } = useOpening();
   return [
     [
       { label: 'All outings…', run: dialogs.showOutings },
@@ -44,16 +45,15 @@ export function useOutingActions(dialogs: OutingDialogs): readonly (readonly Out
       { label: 'New, from one camera…', run: dialogs.showFirst },
       { label: 'New from a starter brief…', run: dialogs.showStarters },
       {
-        label: 'New, with this shelf',
-        run: () =>
-          open(
-            { ...EMPTY_OUTING, shelf: fileNow().shelf },
-            'Started a new outing with the same shelf.',
-          ),
+        label: 'New and empty',
+        run: () => start(EMPTY_OUTING, 'Started a new outing with your shelf.'),
       },
-      { label: 'New and empty', run: () => open(EMPTY_OUTING, 'Started an empty outing.') },
       { label: 'The demo outing', run: openDemo },
       { label: 'Show me around', run: dialogs.startTour },
+    ],
+    [
+      { label: 'Earlier versions', run: () => dialogs.go('/versions') },
+      { label: 'Backup and storage', run: () => dialogs.go('/storage') },
     ],
     [
       { label: 'Settings…', run: dialogs.showSettings },

@@ -41,7 +41,7 @@ test('it tells what must be bought, converters, and weights that are not known',
   held.file = file;
   render(<StandingLine />);
   expect(plain()).toContain('and 1 converter');
-  expect(plain()).toContain('€12,900 to buy');
+  expect(plain()).toContain('€12,900 to spend');
   expect(plain()).toContain('+ 1 of unknown weight');
 });
 

@@ -5,6 +5,7 @@ import {
   type Gap,
   type LineupResult,
   priceOf,
+  spendOf,
   wantSharesPercent,
 } from '@/core/lineup';
 import { formatFocalRange, formatMoney } from '../format';
@@ -68,17 +69,17 @@ export function priceSteps(file: Outing, ids: readonly string[]): Step[] {
   ];
 }
 
-/** What has to be bought for some pieces. */
+/** What has to be bought or rented for some items. */
 export function buySteps(file: Outing, ids: readonly string[]): Step[] {
   const { limits } = file;
   return [
     sumStep(
-      'To buy',
+      'To buy or rent',
       itemsOf(file, ids)
-        .filter((p) => p.ownership === 'wished')
-        .map((p) => ({ name: p.name, value: priceOf(p, limits) })),
+        .filter((p) => p.ownership === 'wished' || p.ownership === 'rented')
+        .map((p) => ({ name: p.name, value: spendOf(p, limits) })),
       (amount) => formatMoney(amount, file.outing.currency),
-      'Only what is wished for; what is owned or borrowed costs nothing more.',
+      'Wished items at their price, rented ones by the day; owned and borrowed items cost nothing more.',
     ),
   ];
 }

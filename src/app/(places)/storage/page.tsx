@@ -1,0 +1,5 @@
+import { StoragePlace } from '@/features/keeping';
+
+export default function Page() {
+  return <StoragePlace />;
+}

@@ -1,0 +1,5 @@
+import { VersionsPlace } from '@/features/keeping';
+
+export default function Page() {
+  return <VersionsPlace />;
+}

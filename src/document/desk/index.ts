@@ -1,0 +1,45 @@
+/** What an open outing is made from (its plan, the person's shelf and settings), and the whole file of it. */
+export {
+  bag,
+  type Bag,
+  DEFAULT_SETTINGS,
+  EMPTY_SHELF,
+  NO_GEAR,
+  type PersonalShelf,
+  type Settings,
+  settings as settingsSchema,
+  USUAL_LIMITS,
+  type UsualKey,
+} from './personal';
+export { type Arrangement, type Plan, MAX_FRAMES, type Ties, USUAL_TIES } from './plan';
+export { comingGear, type Desk, fileOf, knownGear, planAfter } from './view';
+export { join, type Joined, same, shared } from './join';
+export { planText, settingsText, shelfText, type TextOf } from './texts';
+export { withoutDangling } from './references';
+export {
+  alreadyOn,
+  type AnyItem,
+  comparedGear,
+  type Compared,
+  doubled,
+  planOfFile,
+  takenIn,
+  takenOntoShelf,
+  type Taking,
+  usualTaking,
+} from './takingIn';
+export {
+  arrangeAll,
+  type DeskEdit,
+  editGear,
+  followUsual,
+  keepOnShelf,
+  onShelf,
+  setBags,
+  setSettings,
+  setStanding,
+  setTies,
+  setUsualThings,
+} from './editing';
+export { newPlan } from './newPlan';
+export { type Change, type ChangedPart, planChanges, shelfChanges } from './changes';

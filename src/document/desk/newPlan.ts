@@ -1,0 +1,30 @@
+import { DEFAULT_LIMITS } from '@/core/brief';
+import type { OutingFile } from '../outingFile';
+import { same } from './join';
+import { NO_GEAR, USUAL_LIMITS } from './personal';
+import { type Plan, USUAL_TIES } from './plan';
+import type { Desk } from './view';
+
+/**
+ * The plan of a new outing with the person's shelf and settings; limits that it sets by itself are
+ * its own. Someone whose shelf is still empty goes on with the gear of the outing that is open.
+ */
+export function newPlan(
+  file: Pick<OutingFile, 'outing' | 'stretches' | 'frames' | 'limits' | 'packing'>,
+  { plan, shelf }: Pick<Desk, 'plan' | 'shelf'>,
+): Plan {
+  const { outing, stretches, frames, limits, packing } = file;
+  const own = USUAL_LIMITS.filter((key) => !same(limits[key], DEFAULT_LIMITS[key]));
+  const without = new Set<string>(own);
+  const lends = shelf.gear.lenses.length === 0;
+  return {
+    outing,
+    stretches,
+    frames,
+    limits,
+    packing,
+    ties: { ...USUAL_TIES, usual: USUAL_TIES.usual.filter((key) => !without.has(key)) },
+    arranged: lends ? plan.arranged : [],
+    alone: lends ? plan.alone : NO_GEAR,
+  };
+}

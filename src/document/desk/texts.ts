@@ -1,0 +1,66 @@
+import type { z } from 'zod';
+import type { Result } from '@/core/result';
+import { withLoans } from '../migrations';
+import { type Format, readText, type Refusal, writeText } from '../reading';
+import { type PersonalShelf, personalShelf, type Settings, settings } from './personal';
+import { type Plan, plan } from './plan';
+
+/** How one kind of document is written as text and read again. */
+export interface TextOf<T> {
+  readonly read: (text: string) => Result<T, Refusal>;
+  readonly write: (value: T) => string;
+}
+
+/** The text of a schema's values, with its head first. */
+function textOf<T extends object>(
+  { format, version }: { readonly format: string; readonly version: number },
+  rest: Pick<Format<T>, 'called' | 'migrate'>,
+  schema: z.ZodType<T> & { readonly shape: Readonly<Record<string, unknown>> },
+): TextOf<T> {
+  const { migrate } = rest;
+  const withoutHead = (value: unknown, of: number) => {
+    const { format: _, version: __, ...fields } = migrate(value, of) as Record<string, unknown>;
+    return fields;
+  };
+  const whole = { ...rest, format, version, schema, migrate: withoutHead };
+  return {
+    read: (text) => readText(text, whole),
+    // In the order of the schema, so that one state has one text however it came about.
+    write: (value) =>
+      writeText({
+        format,
+        version,
+        ...Object.fromEntries(Object.keys(schema.shape).map((key) => [key, value[key as keyof T]])),
+      }),
+  };
+}
+
+const asItIs = (value: unknown) => value;
+
+/** An outing's own part, as it is stored in the browser. */
+export const planText: TextOf<Plan> = textOf(
+  { format: 'armreach-plan', version: 6 },
+  { called: 'an Arm Reach plan', migrate: asItIs },
+  plan,
+);
+
+/** The person's shelf, as it is stored and exported. */
+export const shelfText: TextOf<PersonalShelf> = textOf(
+  { format: 'armreach-shelf', version: 2 },
+  { called: 'an Arm Reach shelf', migrate: shelfFrom1 },
+  personalShelf,
+);
+
+/** The person's settings, as they are stored and exported. */
+export const settingsText: TextOf<Settings> = textOf(
+  { format: 'armreach-settings', version: 1 },
+  { called: 'Arm Reach settings', migrate: asItIs },
+  settings,
+);
+
+/** 1 to 2: the gear was all there was, under `shelf`; bags and usual things come beside it. */
+function shelfFrom1(value: unknown, version: number): unknown {
+  if (version > 1 || typeof value !== 'object' || value === null) return value;
+  const { shelf, ...rest } = value as Record<string, unknown>;
+  return { ...rest, version: 2, gear: withLoans(shelf), bags: [], things: [] };
+}

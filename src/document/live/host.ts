@@ -1,0 +1,53 @@
+import { openStores, type Stores } from './keyValue';
+import type { Host, RecordKey } from './records';
+
+const CHANNEL = 'arm-reach';
+
+/** What the browser gives to keep documents with. */
+export interface BrowserHost extends Host {
+  /** Tells what other tabs have changed; returns the way to stop. */
+  readonly listen: (changed: (key: RecordKey) => void) => () => void;
+}
+
+export function createHost(stores: Stores = openStores()): BrowserHost {
+  const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(CHANNEL);
+  return {
+    stores,
+    lock: typeof navigator !== 'undefined' && 'locks' in navigator ? lockBetweenTabs : lockHere(),
+    announce: (key) => channel?.postMessage(key),
+    listen: (changed) => {
+      const heard = ({ data }: MessageEvent<RecordKey>) => changed(data);
+      channel?.addEventListener('message', heard);
+      return () => {
+        channel?.removeEventListener('message', heard);
+        channel?.close();
+      };
+    },
+    now: () => Date.now(),
+    newId,
+  };
+}
+
+function lockBetweenTabs<T>(name: string, work: () => Promise<T>): Promise<T> {
+  return navigator.locks.request(`arm-reach:${name}`, work) as Promise<T>;
+}
+
+/** Where a page is not trusted with locks, its own writes still wait for each other. */
+export function lockHere(): Host['lock'] {
+  const queues = new Map<string, Promise<unknown>>();
+  return (name, work) => {
+    const before = queues.get(name) ?? Promise.resolve();
+    const done = before.then(work, work);
+    queues.set(
+      name,
+      done.catch(() => undefined),
+    );
+    return done;
+  };
+}
+
+/** 96 random bits; `crypto.randomUUID` is not there on pages that are not trusted. */
+export function newId(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(12));
+  return [...bytes].map((b) => b.toString(16).padStart(2, '0')).join('');
+}

@@ -1,0 +1,107 @@
+import {
+  DEFAULT_SETTINGS,
+  type Desk,
+  EMPTY_SHELF,
+  type Plan,
+  planText,
+  settingsText,
+  shelfText,
+  type TextOf,
+} from '../desk';
+import { setAside } from './aside';
+import type { SeenParts } from './keeper';
+import {
+  type Host,
+  NewerVersionError,
+  type OutingKey,
+  readRecord,
+  type RecordKey,
+  type Seen,
+  type StoredRecord,
+} from './records';
+import { versionsOf, versionText } from './versions';
+
+/** A stored document as it was opened. */
+interface OpenedRecord<T> {
+  readonly value: T;
+  readonly seen: Seen<T>;
+  /** Its text could not be read, and the newest version that could counts. */
+  readonly restored: boolean;
+}
+
+/**
+ * Opens a stored document. What cannot be read is set aside, and the newest version of it that can be
+ * read counts; null where there is none.
+ *
+ * @throws {NewerVersionError} when a newer Arm Reach has written it
+ */
+async function openRecord<T>(
+  host: Host,
+  key: RecordKey,
+  text: TextOf<T>,
+): Promise<OpenedRecord<T> | null> {
+  const found = await readRecord(host.stores, key, text);
+  if (found === null) return null;
+  const { record, read } = found;
+  const { revision, name } = record;
+  if (read.ok) return { value: read.value, seen: { revision, value: read.value }, restored: false };
+  if (read.error.code === 'newer-version') throw new NewerVersionError(read.error.message);
+  await setAside(host, { what: key, name, text: record.text, reason: read.error.message });
+  for (const version of await versionsOf(host.stores.versions, key)) {
+    const older = text.read((await versionText(host.stores.versions, version)) ?? '');
+    if (older.ok)
+      return { value: older.value, seen: { revision, value: { ...older.value } }, restored: true };
+  }
+  return null;
+}
+
+/** The person's own part of a desk, and what was seen of it. */
+export interface Personal {
+  readonly shelf: Desk['shelf'];
+  readonly settings: Desk['settings'];
+  readonly seen: SeenParts;
+  readonly restored: boolean;
+}
+
+export async function openPersonal(host: Host): Promise<Personal> {
+  const [shelf, settings] = await Promise.all([
+    openRecord(host, 'shelf', shelfText),
+    openRecord(host, 'settings', settingsText),
+  ]);
+  return {
+    shelf: shelf?.value ?? EMPTY_SHELF,
+    settings: settings?.value ?? DEFAULT_SETTINGS,
+    seen: new Map<RecordKey, Seen<object>>([
+      ['shelf', shelf?.seen ?? { revision: 0, value: EMPTY_SHELF }],
+      ['settings', settings?.seen ?? { revision: 0, value: DEFAULT_SETTINGS }],
+    ]),
+    restored: (shelf?.restored ?? false) || (settings?.restored ?? false),
+  };
+}
+
+export function openPlan(host: Host, key: OutingKey): Promise<OpenedRecord<Plan> | null> {
+  return openRecord(host, key, planText);
+}
+
+/** An outing of this browser, without its text. */
+export interface OutingEntry {
+  readonly key: OutingKey;
+  readonly name: string;
+  readonly savedAt: number;
+  readonly deletedAt: number | null;
+}
+
+/** How long a deleted outing lies in the bin, days. */
+export const BIN_DAYS = 30;
+
+const isOuting = (key: string): key is OutingKey => key.startsWith('outing:');
+
+/** All outings, made from the records themselves, the one saved last first; those in the bin are among them. */
+export async function allOutings({ stores }: Pick<Host, 'stores'>): Promise<OutingEntry[]> {
+  const records = await stores.records.entries<StoredRecord>();
+  return records
+    .flatMap(([key, { name, savedAt, deletedAt }]) =>
+      isOuting(key) ? [{ key, name, savedAt, deletedAt }] : [],
+    )
+    .sort((a, b) => b.savedAt - a.savedAt || (a.key < b.key ? -1 : 1));
+}

@@ -1,0 +1,185 @@
+import type { Result } from '@/core/result';
+import { join, same, type TextOf } from '../desk';
+import type { Refusal } from '../reading';
+import { type Aside, setAside } from './aside';
+import type { Stores } from './keyValue';
+import { dropVersions, keepVersion } from './versions';
+
+export type OutingKey = `outing:${string}`;
+export type RecordKey = 'shelf' | 'settings' | OutingKey;
+
+/** A document as it is stored: its text and all that is known of it, in one write. */
+export interface StoredRecord {
+  /** One more at each write; a state is newer than another by this, wherever it is kept. */
+  readonly revision: number;
+  /** Of the state, so that one that was written twice is known as one. */
+  readonly stateId: string;
+  readonly name: string;
+  /** ms since 1970. */
+  readonly createdAt: number;
+  readonly savedAt: number;
+  /** When it was put into the bin; null while it is not there. */
+  readonly deletedAt: number | null;
+  readonly text: string;
+}
+
+/** What a tab knows of a record: the last state that it wrote or saw. */
+export interface Seen<T> {
+  /** 0 while nothing is stored. */
+  readonly revision: number;
+  readonly value: T;
+}
+
+/** What keeping documents takes from its host. */
+export interface Host {
+  readonly stores: Stores;
+  /** Does work while no other tab does work of the same name. */
+  readonly lock: <T>(name: string, work: () => Promise<T>) => Promise<T>;
+  /** Tells the other tabs that a record has changed. */
+  readonly announce: (key: RecordKey) => void;
+  /** ms since 1970. */
+  readonly now: () => number;
+  readonly newId: () => string;
+}
+
+export interface Write<T> {
+  readonly key: RecordKey;
+  readonly text: TextOf<T>;
+  readonly name: string;
+  readonly seen: Seen<T>;
+  readonly value: T;
+  readonly stateId: string;
+}
+
+export interface Written<T> {
+  readonly seen: Seen<T>;
+  /** Places where another tab had changed the same thing; the other's value stands there. */
+  readonly conflicts: readonly string[];
+}
+
+/** A newer Arm Reach has written it: this one must not write over it. */
+export class NewerVersionError extends Error {
+  override name = 'NewerVersionError';
+}
+
+/**
+ * Writes a state. What another tab has written meanwhile is joined with it, never replaced unseen;
+ * the state before is kept as a version.
+ */
+export function writeRecord<T>(host: Host, write: Write<T>): Promise<Written<T>> {
+  const { key, name, seen, stateId, value } = write;
+  return host.lock(key, async () => {
+    const stored = await host.stores.records.get<StoredRecord>(key);
+    if (stored?.stateId === stateId)
+      return { seen: { revision: stored.revision, value }, conflicts: [] };
+    const joined = await joinStored(host, write, stored);
+    const now = host.now();
+    await keepVersion(host.stores.versions, key, stored, now);
+    const revision = Math.max(stored?.revision ?? 0, seen.revision) + 1;
+    await host.stores.records.set(key, {
+      revision,
+      stateId: joined.value === value ? stateId : host.newId(),
+      name,
+      createdAt: stored?.createdAt ?? now,
+      savedAt: now,
+      deletedAt: null,
+      text: write.text.write(joined.value),
+    } satisfies StoredRecord);
+    host.announce(key);
+    return { seen: { revision, value: joined.value }, conflicts: joined.conflicts };
+  });
+}
+
+async function joinStored<T>(host: Host, write: Write<T>, stored: StoredRecord | null) {
+  const { seen, text, value } = write;
+  const alone = { value, conflicts: [] };
+  if (stored === null || stored.revision <= seen.revision) return alone;
+  const read = text.read(stored.text);
+  if (!read.ok) {
+    await refuseNewer(host, write.key, stored, read.error);
+    return alone;
+  }
+  return joinedReadably(text, seen.value, value, read.value);
+}
+
+/** Two states joined; where what comes of it could not be read again, theirs alone. */
+export function joinedReadably<T>(text: TextOf<T>, base: T, mine: T, theirs: T) {
+  const joined = join(base, mine, theirs);
+  if (joined.value === mine || same(joined.value, theirs)) return joined;
+  return text.read(text.write(joined.value)).ok ? joined : { value: theirs, conflicts: [''] };
+}
+
+/** Sets aside what cannot be read; what a newer version has written stays where it is. */
+async function refuseNewer(host: Host, key: RecordKey, stored: StoredRecord, refusal: Refusal) {
+  if (refusal.code === 'newer-version') throw new NewerVersionError(refusal.message);
+  await setAside(host, asideOf(key, stored, refusal));
+}
+
+const asideOf = (
+  key: RecordKey,
+  { name, text }: StoredRecord,
+  { message }: Refusal,
+): Omit<Aside, 'at'> => ({
+  what: key,
+  name,
+  text,
+  reason: message,
+});
+
+/** A record that was read; `damaged` where its text cannot be read, and why. */
+export interface ReadRecord<T> {
+  readonly record: StoredRecord;
+  readonly read: Result<T, Refusal>;
+}
+
+export async function readRecord<T>(
+  stores: Stores,
+  key: RecordKey,
+  text: TextOf<T>,
+): Promise<ReadRecord<T> | null> {
+  const record = await stores.records.get<StoredRecord>(key);
+  return record === null ? null : { record, read: text.read(record.text) };
+}
+
+/** Puts an outing into the bin, or takes it out again. */
+export function setDeleted(host: Host, key: OutingKey, deleted: boolean): Promise<void> {
+  return host.lock(key, async () => {
+    const stored = await host.stores.records.get<StoredRecord>(key);
+    if (stored === null) return;
+    await host.stores.records.set(key, {
+      ...stored,
+      revision: stored.revision + 1,
+      deletedAt: deleted ? host.now() : null,
+    } satisfies StoredRecord);
+    host.announce(key);
+  });
+}
+
+/** Deletes an outing that is in the bin, and its versions with it. */
+export function removeDeleted(host: Host, key: OutingKey): Promise<void> {
+  return host.lock(key, async () => {
+    const stored = await host.stores.records.get<StoredRecord>(key);
+    if (stored === null || stored.deletedAt === null) return;
+    await host.stores.records.remove(key);
+    await dropVersions(host.stores.versions, key);
+  });
+}
+
+/** Puts a record in the place of the one there, which is kept as a version; it is newer than all before. */
+export function replaceRecord(
+  host: Host,
+  key: RecordKey,
+  about: Pick<StoredRecord, 'name' | 'text' | 'savedAt' | 'deletedAt'>,
+): Promise<void> {
+  return host.lock(key, async () => {
+    const stored = await host.stores.records.get<StoredRecord>(key);
+    await keepVersion(host.stores.versions, key, stored, host.now(), true);
+    await host.stores.records.set(key, {
+      ...about,
+      revision: (stored?.revision ?? 0) + 1,
+      stateId: host.newId(),
+      createdAt: stored?.createdAt ?? about.savedAt,
+    } satisfies StoredRecord);
+    host.announce(key);
+  });
+}

@@ -1,0 +1,99 @@
+import type { KeyValue } from './keyValue';
+import type { RecordKey, StoredRecord } from './records';
+
+/** An earlier state of a record, without its text. */
+export interface Version {
+  readonly key: string;
+  readonly revision: number;
+  readonly savedAt: number;
+  readonly name: string;
+}
+
+interface Kept extends Omit<Version, 'key'> {
+  /** The text, gzip. */
+  readonly packed: Uint8Array;
+}
+
+/** A state that stood as long as this is kept when it is replaced, ms. */
+const STOOD_MS = 60_000;
+/** While work goes on without such a pause, a state is kept this often, ms. */
+const WORKING_MS = 300_000;
+export const VERSIONS_KEPT = 30;
+export const DAYS_KEPT = 60;
+const DAY_MS = 86_400_000;
+
+const SEPARATOR = '@';
+const keyOf = (key: RecordKey, { savedAt, revision }: Pick<Version, 'savedAt' | 'revision'>) =>
+  [key, String(savedAt).padStart(15, '0'), String(revision).padStart(9, '0')].join(SEPARATOR);
+
+/**
+ * Keeps a state that is about to be replaced, if it stood for a while: what is typed is no state. Without
+ * room for it older ones go first; the write that comes after must not fail for the sake of it.
+ */
+export async function keepVersion(
+  store: KeyValue,
+  key: RecordKey,
+  record: StoredRecord | null,
+  now: number,
+  always = false,
+): Promise<void> {
+  if (record === null) return;
+  try {
+    const kept = await versionsOf(store, key);
+    const [newest] = kept;
+    if (newest?.revision === record.revision) return;
+    const stood = now - record.savedAt >= STOOD_MS;
+    const worked = !newest || record.savedAt - newest.savedAt >= WORKING_MS;
+    if (!always && !stood && !worked) return;
+    const { revision, savedAt, name, text } = record;
+    const { gzipSync, strToU8 } = await import('fflate');
+    const packed = gzipSync(strToU8(text));
+    await store.set(keyOf(key, record), { revision, savedAt, name, packed } satisfies Kept);
+    await prune(store, [{ key: keyOf(key, record), revision, savedAt, name }, ...kept], now);
+  } catch {
+    // A version less is no reason to lose the edit that is being written.
+  }
+}
+
+/** Earlier states of a record, newest first; their names are read with their texts. */
+export async function versionsOf(store: KeyValue, key: RecordKey): Promise<Version[]> {
+  const keys = await store.keys();
+  return keys
+    .filter((k) => k.startsWith(`${key}${SEPARATOR}`))
+    .sort()
+    .reverse()
+    .map((k) => {
+      const [, savedAt, revision] = k.slice(key.length).split(SEPARATOR);
+      return { key: k, savedAt: Number(savedAt), revision: Number(revision), name: '' };
+    });
+}
+
+/** The text of an earlier state; null when it is gone. */
+export async function versionText(store: KeyValue, { key }: Version): Promise<string | null> {
+  const kept = await store.get<Kept>(key);
+  if (kept === null) return null;
+  const { gunzipSync, strFromU8 } = await import('fflate');
+  return strFromU8(gunzipSync(kept.packed));
+}
+
+/** Removes what is too many: beyond the last thirty one a day stays, and nothing past sixty days. */
+async function prune(store: KeyValue, versions: readonly Version[], now: number): Promise<void> {
+  for (const version of superfluous(versions, now)) await store.remove(version.key);
+}
+
+/** Versions, newest first, that are not kept any longer. */
+export function superfluous(versions: readonly Version[], now: number): Version[] {
+  const days = new Set<number>();
+  return versions.filter(({ savedAt }, i) => {
+    const day = Math.floor(savedAt / DAY_MS);
+    const isFirstOfDay = !days.has(day);
+    days.add(day);
+    if (i < VERSIONS_KEPT) return false;
+    return !isFirstOfDay || now - savedAt > DAYS_KEPT * DAY_MS;
+  });
+}
+
+/** Removes all versions of a record that is gone for good. */
+export async function dropVersions(store: KeyValue, key: RecordKey): Promise<void> {
+  for (const version of await versionsOf(store, key)) await store.remove(version.key);
+}

@@ -1,0 +1,87 @@
+import { z } from 'zod';
+import { err, ok, type Result } from '@/core/result';
+import { plainMessage } from './messages';
+
+export interface FieldIssue {
+  /** Where in the document, such as frames[2].need.fromM. */
+  readonly path: string;
+  readonly message: string;
+}
+
+/** Why a document is refused; the message and the issues say what to fix. */
+export interface Refusal {
+  readonly code: 'not-json' | 'not-armreach' | 'newer-version' | 'invalid';
+  readonly message: string;
+  readonly issues: readonly FieldIssue[];
+}
+
+/** A kind of JSON document: what its head says, how older ones are brought up, what must hold. */
+export interface Format<T> {
+  /** What it is called in messages, with its article: "an Arm Reach outing". */
+  readonly called: string;
+  readonly format: string;
+  readonly version: number;
+  /** Brings a parsed document of an older version to the newest. */
+  readonly migrate: (value: unknown, version: number) => unknown;
+  readonly schema: z.ZodType<T>;
+}
+
+const MAX_ISSUES = 50;
+
+/** Reads a document from its text: checks its head, migrates older versions, validates. */
+export function readText<T>(text: string, format: Format<T>): Result<T, Refusal> {
+  let value: unknown;
+  try {
+    value = JSON.parse(text.replace(/^\uFEFF/, ''));
+  } catch (error) {
+    const message = `The file is not JSON: ${error instanceof Error ? error.message : 'unreadable'}.`;
+    return err({ code: 'not-json', message, issues: [{ path: '', message }] });
+  }
+  return readValue(value, format);
+}
+
+/** Reads a document from parsed JSON. */
+export function readValue<T>(value: unknown, format: Format<T>): Result<T, Refusal> {
+  const head = z
+    .object({ format: z.literal(format.format), version: z.number().int().min(1) })
+    .safeParse(value, { error: plainMessage });
+  if (!head.success) {
+    return err({
+      code: 'not-armreach',
+      message: `This is not ${format.called}: it needs "format": "${format.format}" and a whole-numbered "version".`,
+      issues: issuesOf(head.error),
+    });
+  }
+  const { version } = head.data;
+  if (version > format.version) {
+    const message = `The file is of version ${version}; this Arm Reach reads up to version ${format.version}. Open it with a newer Arm Reach.`;
+    return err({ code: 'newer-version', message, issues: [{ path: 'version', message }] });
+  }
+  const parsed = format.schema.safeParse(format.migrate(value, version), { error: plainMessage });
+  if (parsed.success) return ok(parsed.data);
+  const issues = issuesOf(parsed.error);
+  const count = parsed.error.issues.length;
+  return err({
+    code: 'invalid',
+    message: `${count} ${count === 1 ? 'field needs' : 'fields need'} fixing${count > issues.length ? `; the first ${issues.length} are listed` : ''}.`,
+    issues,
+  });
+}
+
+/** Writes a document as text: stable, indented, with a newline at the end. */
+export function writeText(value: unknown): string {
+  return `${JSON.stringify(value, null, 2)}\n`;
+}
+
+export function issuesOf(error: z.ZodError): FieldIssue[] {
+  return error.issues
+    .slice(0, MAX_ISSUES)
+    .map((issue) => ({ path: pathText(issue.path), message: issue.message }));
+}
+
+function pathText(path: readonly PropertyKey[]): string {
+  return path.reduce<string>((text, part) => {
+    if (typeof part === 'number') return `${text}[${part}]`;
+    return text === '' ? String(part) : `${text}.${String(part)}`;
+  }, '');
+}

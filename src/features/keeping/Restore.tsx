@@ -1,0 +1,207 @@
+'use client';
+
+import { format } from 'date-fns';
+import { useRef, useState } from 'react';
+import {
+  type Backup,
+  type BackupIssue,
+  comparedGear,
+  type NoBackup,
+  same,
+  type Taking,
+} from '@/document';
+import { type RestoredOuting, type Restoring, useDesk, useSession } from '@/session';
+import {
+  Button,
+  type Choices,
+  Dialog,
+  FileInput,
+  formatCount,
+  notify,
+  TakingList,
+  Tick,
+} from '@/ui';
+
+interface Found {
+  readonly backup: Backup;
+  readonly issues: readonly BackupIssue[];
+  readonly outings: readonly RestoredOuting[];
+}
+
+/** Reads a backup and shows what would change; nothing does until it is told to. */
+export function Restore() {
+  const { backups } = useSession();
+  const input = useRef<HTMLInputElement>(null);
+  const [found, setFound] = useState<Found | null>(null);
+  const read = async (chosen: File) => {
+    const all = await backups();
+    const result = await all.read(new Uint8Array(await chosen.arrayBuffer()));
+    if (!result.ok) return notify(`${chosen.name}: ${refusalText(result.error)}`);
+    const { backup, issues } = result.value;
+    setFound({ backup, issues, outings: await all.compare(backup) });
+  };
+  return (
+    <>
+      <FileInput
+        ref={input}
+        label="Backup to restore"
+        accept=".zip,application/zip"
+        onFile={(chosen) => void read(chosen)}
+      />
+      <Button onClick={() => input.current?.click()}>Restore a backup…</Button>
+      {found && <RestoreDialog found={found} onClose={() => setFound(null)} />}
+    </>
+  );
+}
+
+function refusalText(refusal: NoBackup): string {
+  switch (refusal.code) {
+    case 'not-zip':
+      return 'it isn’t a zip, or it is damaged.';
+    case 'not-backup':
+      return 'it isn’t a backup of Arm Reach: contents.json or shelf.json is missing.';
+    case 'too-large':
+      return `it unpacks to more than ${Math.round(refusal.bytes / 1e6)} MB.`;
+  }
+}
+
+const STATES = {
+  new: 'not here',
+  same: 'the same as here',
+  differs: 'differs from the one here',
+} as const;
+
+const WAYS: readonly (readonly [Restoring, string])[] = [
+  ['both', 'keep both'],
+  ['take', 'take the backup’s'],
+  ['skip', 'keep the one here'],
+];
+
+function RestoreDialog({ found, onClose }: { found: Found; onClose: () => void }) {
+  const { backups } = useSession();
+  const { shelf, settings } = useDesk();
+  const { backup, issues, outings } = found;
+  const empty = Object.values(shelf.gear).every((list) => list.length === 0);
+  const compared = empty ? [] : comparedGear(backup.shelf.gear, shelf.gear);
+  const settingsDiffer = !same(backup.settings, settings);
+  const [ways, setWays] = useState<ReadonlyMap<string, Restoring>>(
+    new Map(outings.map((o) => [o.id, USUAL[o.state]] as const)),
+  );
+  const [gear, setGear] = useState<Choices>(
+    new Map(compared.map((c) => [c.theirs.id, c.mine ? 'mine' : sourceOf(c.theirs.ownership)])),
+  );
+  const [takesSettings, setTakesSettings] = useState(empty);
+  const [working, setWorking] = useState(false);
+  const restore = async () => {
+    setWorking(true);
+    try {
+      const choices = { outings: ways, gear, settings: settingsDiffer && takesSettings };
+      const count = await (await backups()).restore(backup, choices);
+      notify(`Restored ${formatCount(count, 'outing', 'outings')}.`, {
+        description: 'What they replaced is under Earlier versions.',
+      });
+      onClose();
+    } catch {
+      notify('Not restored: it can’t be saved.', { description: 'Nothing was replaced.' });
+      setWorking(false);
+    }
+  };
+  return (
+    <Dialog
+      wide
+      open
+      onOpenChange={(isOpen) => !isOpen && onClose()}
+      title="Restore a backup"
+      description="This is what it holds, beside what is here. What it replaces can be brought back."
+    >
+      <div className="space-y-4">
+        {issues.map((issue) => (
+          <p key={issue.file} role="alert" className="text-wrong">
+            {issue.file} can’t be read and is left out: {issue.message}
+          </p>
+        ))}
+        <section>
+          <h3 className="border-b border-ink font-semibold">
+            {formatCount(outings.length, 'outing', 'outings')}
+          </h3>
+          <ul className="max-h-60 overflow-auto" tabIndex={0} aria-label="Outings in the backup">
+            {outings.map((o) => (
+              <Outing
+                key={o.id}
+                outing={o}
+                way={ways.get(o.id) ?? 'skip'}
+                onChange={(way) => setWays(new Map([...ways, [o.id, way]]))}
+              />
+            ))}
+          </ul>
+        </section>
+        {empty ? (
+          <p>Your shelf is empty here; it becomes the backup’s.</p>
+        ) : (
+          <TakingList compared={compared} choices={gear} onChange={setGear} shelfOnly />
+        )}
+        {settingsDiffer && (
+          <Tick label="Take the backup’s settings" on={takesSettings} onChange={setTakesSettings} />
+        )}
+        <div className="flex justify-end gap-2">
+          <Button onClick={onClose}>Cancel</Button>
+          <Button look="strong" disabled={working} onClick={() => void restore()}>
+            {working ? 'Restoring…' : 'Restore'}
+          </Button>
+        </div>
+      </div>
+    </Dialog>
+  );
+}
+
+const USUAL = { new: 'take', same: 'skip', differs: 'both' } as const;
+
+const sourceOf = (ownership: string): Taking =>
+  ownership === 'borrowed' || ownership === 'rented' || ownership === 'wished'
+    ? ownership
+    : 'owned';
+
+function Outing({
+  outing: { name, savedAt, state, hereSavedAt },
+  way,
+  onChange,
+}: {
+  outing: RestoredOuting;
+  way: Restoring;
+  onChange: (way: Restoring) => void;
+}) {
+  return (
+    <li className="flex flex-wrap items-center gap-3 border-b border-hair py-1">
+      <span className="min-w-0 flex-1">
+        {name}{' '}
+        <span className="text-soft">
+          saved {format(savedAt, 'd MMM yyyy, HH:mm')}, {STATES[state]}
+          {state === 'differs' &&
+            hereSavedAt !== null &&
+            `, saved ${format(hereSavedAt, 'd MMM yyyy, HH:mm')}`}
+        </span>
+      </span>
+      {state === 'differs' && (
+        <select
+          aria-label={`What to do with ${name}`}
+          value={way}
+          onChange={(e) => onChange(e.target.value as Restoring)}
+          className="min-h-7 border border-edge bg-sheet px-1"
+        >
+          {WAYS.map(([key, text]) => (
+            <option key={key} value={key}>
+              {text}
+            </option>
+          ))}
+        </select>
+      )}
+      {state === 'new' && (
+        <Tick
+          label="Restore"
+          on={way === 'take'}
+          onChange={(on) => onChange(on ? 'take' : 'skip')}
+        />
+      )}
+    </li>
+  );
+}

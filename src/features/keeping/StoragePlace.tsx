@@ -1,0 +1,189 @@
+'use client';
+
+import { format } from 'date-fns';
+import { useCallback, useEffect, useState } from 'react';
+import { useStore } from 'zustand';
+import { type AsideEntry, BIN_DAYS, type OutingEntry, setAside } from '@/document/live';
+import { download, useSession, useSessionState } from '@/session';
+import { Button, formatCount, notify } from '@/ui';
+import { Restore } from './Restore';
+import { Room } from './Room';
+
+const DAY_MS = 86_400_000;
+
+/** What this browser keeps, how safe it is, and the ways to keep it elsewhere and get it back. */
+export function StoragePlace() {
+  return (
+    <div className="max-w-4xl space-y-8 pt-4">
+      <h1 className="text-xl">Backup and storage</h1>
+      <Room />
+      <BackupSection />
+      <Bin />
+      <Asides />
+    </div>
+  );
+}
+
+function BackupSection() {
+  const { backups } = useSession();
+  const [working, setWorking] = useState(false);
+  const save = async () => {
+    setWorking(true);
+    try {
+      const bytes = await (await backups()).pack();
+      const day = format(new Date(), 'yyyy-MM-dd');
+      download(`arm-reach-${day}.zip`, new Blob([bytes as BlobPart]), 'application/zip');
+    } catch {
+      notify('The backup could not be made.', { description: 'Export the open outing instead.' });
+    }
+    setWorking(false);
+  };
+  return (
+    <section aria-labelledby="backup" className="space-y-3">
+      <h2 id="backup" className="border-b border-ink text-lg">
+        Backup
+      </h2>
+      <p className="max-w-prose">
+        One zip with all outings, your shelf and your settings, as JSON files that any program can
+        read.
+      </p>
+      <div className="flex flex-wrap gap-2">
+        <Button look="strong" disabled={working} onClick={() => void save()}>
+          {working ? 'Packing…' : 'Save a backup'}
+        </Button>
+        <Restore />
+      </div>
+      <Folder />
+    </section>
+  );
+}
+
+function Folder() {
+  const { folder } = useSession();
+  const { possible, name, state, writtenAt } = useStore(folder.state);
+  if (!possible)
+    return (
+      <p className="max-w-prose text-[13px] text-soft">
+        This browser can’t write into a folder by itself, so save a backup now and then.
+      </p>
+    );
+  if (state === 'none')
+    return (
+      <p className="flex flex-wrap items-center gap-3">
+        <Button onClick={() => void folder.choose()}>Keep a backup in a folder…</Button>
+        <span className="text-soft">
+          It is written again within half a minute after you change something.
+        </span>
+      </p>
+    );
+  return (
+    <p className="flex flex-wrap items-center gap-3">
+      <span role="status" className={state === 'failed' ? 'text-wrong' : ''}>
+        {state === 'asks' && `The browser wants your permission again for the folder ${name}.`}
+        {state === 'failed' && `The backup in ${name} could not be written.`}
+        {state === 'kept' &&
+          `A backup is kept in ${name}${writtenAt === null ? '' : `, last written ${format(writtenAt, 'HH:mm:ss')}`}.`}
+      </span>
+      {state !== 'kept' && <Button onClick={() => void folder.allow()}>Allow it</Button>}
+      <Button look="quiet" onClick={() => void folder.forget()}>
+        Stop
+      </Button>
+    </p>
+  );
+}
+
+function Bin() {
+  const { library } = useSession();
+  const [entries, setEntries] = useState<readonly OutingEntry[]>([]);
+  const look = useCallback(() => library.bin().then(setEntries), [library]);
+  useEffect(() => void look(), [look]);
+  const [now] = useState(Date.now);
+  const left = ({ deletedAt }: OutingEntry) =>
+    Math.max(0, Math.ceil(BIN_DAYS - (now - (deletedAt ?? 0)) / DAY_MS));
+  return (
+    <section aria-labelledby="bin" className="space-y-2">
+      <h2 id="bin" className="border-b border-ink text-lg">
+        Bin
+      </h2>
+      {entries.length === 0 ? (
+        <p className="text-soft">Empty. Deleted outings stay here for {BIN_DAYS} days.</p>
+      ) : (
+        <ul>
+          {entries.map((entry) => (
+            <li
+              key={entry.key}
+              className="flex flex-wrap items-center gap-3 border-b border-hair py-1.5"
+            >
+              <span className="min-w-0 flex-1">
+                <span className="block truncate font-semibold">{entry.name}</span>
+                <span className="block text-[12px] text-soft">
+                  deleted {format(entry.deletedAt ?? 0, 'd MMM yyyy, HH:mm')};{' '}
+                  {formatCount(left(entry), 'day', 'days')} left
+                </span>
+              </span>
+              <Button
+                onClick={() =>
+                  void library.restore(entry.key).then(() => {
+                    notify(`${entry.name} is back under Outings.`);
+                    return look();
+                  })
+                }
+              >
+                Restore
+              </Button>
+              <Button look="quiet" onClick={() => void library.destroy(entry.key).then(look)}>
+                Delete for good
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+function Asides() {
+  const { host, state } = useSession();
+  const asides = useSessionState((s) => s.asides);
+  const discard = async (entry: AsideEntry) => {
+    const keep = state.getState().asides.filter((a) => a.id !== entry.id);
+    await host.stores.aside.remove(entry.id);
+    state.setState({ asides: keep });
+    notify('Discarded the unreadable text.', {
+      action: {
+        label: 'Undo',
+        onClick: () =>
+          void setAside(host, entry).then(() => state.setState({ asides: [...keep, entry] })),
+      },
+    });
+  };
+  if (asides.length === 0) return null;
+  return (
+    <section aria-labelledby="aside" className="space-y-2">
+      <h2 id="aside" className="border-b border-ink text-lg">
+        Unreadable texts, set aside
+      </h2>
+      <ul>
+        {asides.map((entry) => (
+          <li
+            key={entry.id}
+            className="flex flex-wrap items-center gap-3 border-b border-hair py-1.5"
+          >
+            <span className="min-w-0 flex-1">
+              <span className="font-semibold">{entry.name}</span>
+              <span className="block text-[13px] text-soft">
+                {format(entry.at, 'd MMM yyyy, HH:mm')}: {entry.reason}
+              </span>
+            </span>
+            <Button onClick={() => download('set-aside.json', entry.text, 'application/json')}>
+              Download
+            </Button>
+            <Button look="quiet" onClick={() => void discard(entry)}>
+              Discard
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,149 @@
+'use client';
+
+import { Plus, Trash2 } from 'lucide-react';
+import { type Bag, bag as bagSchema, freshId, setBags, setUsualThings } from '@/document';
+import { packedThing, type PackedThing } from '@/core/brief';
+import { useDesk, useEditDesk } from '@/session';
+import { Button, EntityForm, FormNumber, FormText, IconButton } from '@/ui';
+
+/** Bags with their compartments, and what is packed on every outing unless it is left at home. */
+export function BagsAndThings() {
+  return (
+    <div className="grid gap-8 border-t border-hair pt-3 lg:grid-cols-2">
+      <Bags />
+      <Things />
+    </div>
+  );
+}
+
+function Bags() {
+  const { bags } = useDesk().shelf;
+  const edit = useEditDesk();
+  const put = (next: Bag, field: string) =>
+    edit(setBags(bags.map((b) => (b.id === next.id ? next : b))), `${next.id}.${field}`);
+  const add = () => {
+    const id = freshId('bag', new Set(bags.map((b) => b.id)));
+    const compartment = { id: 'main', name: 'Main', widthMm: 280, heightMm: 170, depthMm: 400 };
+    edit(setBags([...bags, { id, name: 'My bag', weightG: null, compartments: [compartment] }]));
+  };
+  return (
+    <section aria-labelledby="bags" className="space-y-3">
+      <h2 id="bags" className="text-lg">
+        Bags
+      </h2>
+      {bags.length === 0 && (
+        <p className="max-w-prose text-soft">
+          Add a bag with its inner sizes once, and choose it in Carry for any outing.
+        </p>
+      )}
+      {bags.map((bag) => (
+        <EntityForm
+          key={bag.id}
+          label={`Bag ${bag.name}`}
+          schema={bagSchema}
+          value={bag}
+          onValid={put}
+        >
+          <div className="grid grid-cols-[1fr_7rem_1.75rem] items-end gap-2">
+            <FormText name="name" label="Bag" />
+            <FormNumber name="weightG" label="Weight" unit="g" placeholder="not known" />
+            <IconButton
+              label={`Delete ${bag.name}`}
+              onClick={() => edit(setBags(bags.filter((b) => b !== bag)))}
+            >
+              <Trash2 size={14} aria-hidden />
+            </IconButton>
+          </div>
+          <Compartments bag={bag} onChange={(compartments) => put({ ...bag, compartments }, '')} />
+        </EntityForm>
+      ))}
+      <Button onClick={add}>
+        <Plus size={14} aria-hidden /> Add a bag
+      </Button>
+    </section>
+  );
+}
+
+function Compartments({
+  bag: { compartments, name },
+  onChange,
+}: {
+  bag: Bag;
+  onChange: (compartments: Bag['compartments']) => void;
+}) {
+  const add = () => {
+    const id = freshId('compartment', new Set(compartments.map((c) => c.id)));
+    onChange([
+      ...compartments,
+      { id, name: 'Compartment', widthMm: 200, heightMm: 120, depthMm: 200 },
+    ]);
+  };
+  return (
+    <div className="mt-1 space-y-1 border-l border-hair pl-3">
+      {compartments.map((c, i) => (
+        <div key={c.id} className="grid grid-cols-[1fr_5rem_5rem_5rem_1.75rem] items-end gap-1.5">
+          <FormText name={`compartments.${i}.name`} label="Compartment" />
+          <FormNumber name={`compartments.${i}.widthMm`} label="Width" unit="mm" />
+          <FormNumber name={`compartments.${i}.heightMm`} label="Height" unit="mm" />
+          <FormNumber name={`compartments.${i}.depthMm`} label="Depth" unit="mm" />
+          <IconButton
+            label={`Delete ${c.name} of ${name}`}
+            onClick={() => onChange(compartments.filter((x) => x !== c))}
+          >
+            <Trash2 size={14} aria-hidden />
+          </IconButton>
+        </div>
+      ))}
+      <Button look="quiet" onClick={add}>
+        <Plus size={14} aria-hidden /> Add a compartment
+      </Button>
+    </div>
+  );
+}
+
+function Things() {
+  const { things } = useDesk().shelf;
+  const edit = useEditDesk();
+  const put = (next: PackedThing, field: string) =>
+    edit(setUsualThings(things.map((t) => (t.id === next.id ? next : t))), `${next.id}.${field}`);
+  const add = () => {
+    const id = freshId('usual', new Set(things.map((t) => t.id)));
+    edit(setUsualThings([...things, { id, name: 'New thing', weightG: null }]));
+  };
+  return (
+    <section aria-labelledby="things" className="space-y-3">
+      <h2 id="things" className="text-lg">
+        Packed on every outing
+      </h2>
+      {things.length === 0 && (
+        <p className="max-w-prose text-soft">
+          A lens cloth, a headlamp, a permit: what you list here is on every packing list, until you
+          take it off that list.
+        </p>
+      )}
+      {things.map((thing) => (
+        <EntityForm
+          key={thing.id}
+          label={`Thing ${thing.name}`}
+          schema={packedThing}
+          value={thing}
+          onValid={put}
+        >
+          <div className="grid grid-cols-[1fr_7rem_1.75rem] items-end gap-2">
+            <FormText name="name" label="Thing" />
+            <FormNumber name="weightG" label="Weight" unit="g" placeholder="not known" />
+            <IconButton
+              label={`Delete ${thing.name}`}
+              onClick={() => edit(setUsualThings(things.filter((t) => t !== thing)))}
+            >
+              <Trash2 size={14} aria-hidden />
+            </IconButton>
+          </div>
+        </EntityForm>
+      ))}
+      <Button onClick={add}>
+        <Plus size={14} aria-hidden /> Add a thing
+      </Button>
+    </section>
+  );
+}

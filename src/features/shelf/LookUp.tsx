@@ -1,0 +1,206 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { addGear, alreadyOn, editGear, shelfIds } from '@/document';
+import { type DatabaseCamera, type DatabaseLens, gearFromDatabase } from '@/document/formats';
+import { useEditDesk, useHistory, useKnownGear } from '@/session';
+import { Button, Dialog, formatFNumber, formatFocalRange, notify, TextField } from '@/ui';
+
+interface Found {
+  readonly count: number;
+  readonly lenses: readonly DatabaseLens[];
+  readonly cameras: readonly DatabaseCamera[];
+  readonly more: number;
+}
+type Answer = Found | 'missing' | 'failed' | null;
+
+interface LookUpProps {
+  readonly open: boolean;
+  readonly onClose: () => void;
+  /** Opens files of the database instead. */
+  readonly onFiles: () => void;
+}
+
+/** Finds gear in the open lens database as one types, where it lies on the machine that serves. */
+export function LookUp({ open, onClose, onFiles }: LookUpProps) {
+  const [text, setText] = useState('');
+  const answer = useSearch(open, text);
+  return (
+    <Dialog
+      wide
+      open={open}
+      onOpenChange={(isOpen) => !isOpen && onClose()}
+      title="Look gear up"
+      description="In the open lens database on the machine that serves Arm Reach. Nothing leaves it."
+    >
+      {answer === 'missing' ? (
+        <Missing onFiles={onFiles} />
+      ) : (
+        <div className="space-y-3">
+          <TextField label="Maker, model or mount" value={text} onChange={setText} />
+          <p role="status" className="text-soft">
+            {answer === 'failed' && 'The server didn’t answer. You can still open database files.'}
+            {answer !== null && answer !== 'failed' && statusText(answer, text)}
+          </p>
+          {answer !== null && answer !== 'failed' && <Results found={answer} />}
+          <Button onClick={onFiles}>Open database files instead</Button>
+        </div>
+      )}
+    </Dialog>
+  );
+}
+
+function statusText({ count, lenses, cameras, more }: Found, text: string): string {
+  if (text.trim() === '') return `${count} lenses and cameras to search.`;
+  const shown = lenses.length + cameras.length;
+  if (shown === 0) return 'Nothing found. Try fewer words.';
+  return more > 0
+    ? `${shown} shown, ${more} more: type on to narrow them down.`
+    : `${shown} found.`;
+}
+
+function Missing({ onFiles }: { onFiles: () => void }) {
+  return (
+    <div className="max-w-prose space-y-3">
+      <p>
+        The open lens database isn’t on the machine that serves Arm Reach. On Debian install the
+        package <code>liblensfun-data-v1</code>; elsewhere set the environment variable{' '}
+        <code>LENS_DATABASE</code> to the folder with its XML files. Then restart Arm Reach.
+      </p>
+      <Button onClick={onFiles}>Open database files</Button>
+    </div>
+  );
+}
+
+/** The answer to what is typed last; answers that come late are dropped. */
+function useSearch(open: boolean, text: string): Answer {
+  const [answer, setAnswer] = useState<Answer>(null);
+  useEffect(() => {
+    if (!open) return;
+    const stop = new AbortController();
+    const search = async () => {
+      try {
+        const response = await fetch(`/api/lenses?q=${encodeURIComponent(text)}`, {
+          signal: stop.signal,
+        });
+        if (response.status === 404) return setAnswer('missing');
+        setAnswer(response.ok ? ((await response.json()) as Found) : 'failed');
+      } catch {
+        if (!stop.signal.aborted) setAnswer('failed');
+      }
+    };
+    void search();
+    return () => stop.abort();
+  }, [open, text]);
+  return answer;
+}
+
+function Results({ found: { lenses, cameras } }: { found: Found }) {
+  return (
+    <ul aria-label="Found" className="max-h-[50vh] overflow-auto" tabIndex={0}>
+      {lenses.map((lens, i) => (
+        <LensEntry key={`l${i}`} lens={lens} />
+      ))}
+      {cameras.map((camera, i) => (
+        <CameraEntry key={`c${i}`} camera={camera} />
+      ))}
+    </ul>
+  );
+}
+
+function useTake() {
+  const shelf = useKnownGear();
+  const edit = useEditDesk();
+  const { undo } = useHistory();
+  const gearOf = (
+    lenses: readonly DatabaseLens[],
+    cameras: readonly DatabaseCamera[],
+    mount: string,
+  ) =>
+    gearFromDatabase(
+      { mounts: [{ name: mount, accepts: [] }], cameras, lenses, skipped: [], fixedLenses: 0 },
+      { mounts: new Set([mount]), cameras, lenses, compatibility: false },
+      shelfIds(shelf),
+    );
+  return {
+    shelf,
+    gearOf,
+    take: (gear: ReturnType<typeof gearOf>, name: string) => {
+      const known = new Set(shelf.mounts.map((m) => m.name));
+      const mounts = gear.mounts.filter((m) => !known.has(m.name));
+      edit(editGear(addGear({ ...gear, mounts })));
+      notify(`Added ${name} to your shelf.`, {
+        description: 'Weight, price and closest focus aren’t in the database.',
+        action: { label: 'Undo', onClick: undo },
+      });
+    },
+  };
+}
+
+function LensEntry({ lens }: { lens: DatabaseLens }) {
+  const { shelf, gearOf, take } = useTake();
+  const usual = lens.mounts.find((m) => shelf.bodies.some((b) => b.mount === m));
+  const [mount, setMount] = useState(usual ?? lens.mounts[0] ?? '');
+  const gear = gearOf([lens], [], mount);
+  const name = `${lens.maker} ${lens.model}`;
+  return (
+    <li className="flex flex-wrap items-center gap-3 border-b border-hair py-1">
+      <span className="min-w-0 flex-1">
+        {name}{' '}
+        <span className="text-soft">
+          {formatFocalRange(lens.focal.wideMm, lens.focal.longMm)}{' '}
+          {formatFNumber(lens.apertures[0]?.fNumber ?? 0)}
+        </span>
+      </span>
+      {lens.mounts.length > 1 ? (
+        <select
+          aria-label={`Mount of ${name}`}
+          value={mount}
+          onChange={(e) => setMount(e.target.value)}
+          className="min-h-7 border border-edge bg-sheet px-1"
+        >
+          {lens.mounts.map((m) => (
+            <option key={m}>{m}</option>
+          ))}
+        </select>
+      ) : (
+        <span className="text-soft">{mount}</span>
+      )}
+      <Add
+        name={name}
+        known={alreadyOn(shelf, gear).size > 0}
+        disabled={gear.lenses.length === 0}
+        onAdd={() => take(gear, name)}
+      />
+    </li>
+  );
+}
+
+function CameraEntry({ camera }: { camera: DatabaseCamera }) {
+  const { shelf, gearOf, take } = useTake();
+  const gear = gearOf([], [camera], camera.mount);
+  const name = `${camera.maker} ${camera.model}`;
+  return (
+    <li className="flex flex-wrap items-center gap-3 border-b border-hair py-1">
+      <span className="min-w-0 flex-1">
+        {name} <span className="text-soft">camera, crop {camera.cropFactor}</span>
+      </span>
+      <span className="text-soft">{camera.mount}</span>
+      <Add
+        name={name}
+        known={alreadyOn(shelf, gear).size > 0}
+        disabled={gear.bodies.length === 0}
+        onAdd={() => take(gear, name)}
+      />
+    </li>
+  );
+}
+
+function Add(props: { name: string; known: boolean; disabled: boolean; onAdd: () => void }) {
+  if (props.known) return <span className="text-soft">on your shelf</span>;
+  return (
+    <Button aria-label={`Add ${props.name}`} disabled={props.disabled} onClick={props.onAdd}>
+      Add
+    </Button>
+  );
+}

@@ -1,0 +1,111 @@
+'use client';
+
+import { useState } from 'react';
+import { addGear, alreadyOn, editGear, readGearLines } from '@/document';
+import type { Shelf } from '@/core/gear';
+import { useEditDesk, useFile, useHistory, useKnownGear } from '@/session';
+import { Button, Dialog, formatCount, notify, SelectField, TextArea, Tick } from '@/ui';
+import { useMounts } from './gearFields';
+import { missingText, understoodText } from './gearLineText';
+
+const EXAMPLE = '24-70 2.8\n100-400 4.5-6.3 1.4kg 95mm\n50/1.4 owned 450';
+
+/** Gear as it is written down, one item a line; what was understood is shown before anything is added. */
+export function PasteGear({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const shelf = useKnownGear();
+  const { outing } = useFile();
+  const edit = useEditDesk();
+  const { undo } = useHistory();
+  const mounts = useMounts();
+  const [text, setText] = useState('');
+  const [mount, setMount] = useState('');
+  const [skipping, setSkipping] = useState(true);
+  const lines = readGearLines(text, shelf).map((line) =>
+    line.kind !== null && mount !== '' && line.understood.mount === undefined
+      ? ({ ...line, item: { ...line.item, mount } } as typeof line)
+      : line,
+  );
+  const doubled = alreadyOn(shelf, gearOf(lines));
+  const taken = lines.filter((l) => l.kind !== null && (!skipping || !doubled.has(l.item.id)));
+  const add = () => {
+    edit(editGear(addGear(gearOf(taken))));
+    notify(`Added ${formatCount(taken.length, 'item', 'items')} to your shelf.`, {
+      action: { label: 'Undo', onClick: undo },
+    });
+    setText('');
+    onClose();
+  };
+  return (
+    <Dialog
+      wide
+      open={open}
+      onOpenChange={(isOpen) => !isOpen && onClose()}
+      title="Add gear by the line"
+      description="One item a line, as you would write it down: focal length and f-number, then weight, filter thread, price, whose it is."
+    >
+      <div className="space-y-3">
+        <TextArea
+          label="Your gear"
+          value={text}
+          onChange={setText}
+          placeholder={EXAMPLE}
+          rows={6}
+        />
+        {mounts.length > 1 && (
+          <SelectField
+            label="Mount where a line names none"
+            value={mount}
+            options={[['', 'the usual one'], ...mounts.map((m) => [m, m] as const)]}
+            onChange={setMount}
+          />
+        )}
+        {lines.length > 0 && (
+          <ul aria-label="What was understood" className="max-h-60 overflow-auto" tabIndex={0}>
+            {lines.map((l, i) => (
+              <li
+                key={i}
+                className="grid grid-cols-[minmax(0,14rem)_1fr] gap-3 border-b border-hair py-1"
+              >
+                <span className="truncate">{l.line}</span>
+                {l.kind === null ? (
+                  <span className="text-wrong">{missingText(l)}</span>
+                ) : (
+                  <span>
+                    {understoodText(l.understood, outing.currency)}
+                    {doubled.has(l.item.id) && (
+                      <span className="text-soft">; already on your shelf</span>
+                    )}
+                  </span>
+                )}
+              </li>
+            ))}
+          </ul>
+        )}
+        {doubled.size > 0 && (
+          <Tick
+            label={`Skip ${formatCount(doubled.size, 'item that is', 'items that are')} on your shelf already`}
+            on={skipping}
+            onChange={setSkipping}
+          />
+        )}
+        <p className="text-[13px] text-soft">Everything a line doesn’t say stays unknown.</p>
+        <div className="flex justify-end gap-2">
+          <Button onClick={onClose}>Cancel</Button>
+          <Button look="strong" disabled={taken.length === 0} onClick={add}>
+            Add {formatCount(taken.length, 'item', 'items')}
+          </Button>
+        </div>
+      </div>
+    </Dialog>
+  );
+}
+
+function gearOf(lines: ReturnType<typeof readGearLines>): Partial<Shelf> {
+  const gear: Required<Pick<Shelf, 'lenses' | 'converters' | 'tubes'>> = {
+    lenses: [],
+    converters: [],
+    tubes: [],
+  };
+  for (const line of lines) if (line.kind !== null) (gear[line.kind] as unknown[]).push(line.item);
+  return gear;
+}

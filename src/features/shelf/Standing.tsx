@@ -1,0 +1,149 @@
+'use client';
+
+import {
+  ABSENCES,
+  itemsOf,
+  type Loan,
+  loan as schema,
+  loanDays,
+  type Ownership,
+  type Shelf,
+  SOURCES,
+} from '@/core/gear';
+import { keepOnShelf, setStanding } from '@/document';
+import { useDesk, useEditDesk, useFile } from '@/session';
+import {
+  Button,
+  formatCount,
+  formatMoney,
+  NumberField,
+  OWNERSHIPS,
+  SelectField,
+  TextField,
+} from '@/ui';
+
+interface StandingProps {
+  readonly id: string;
+  readonly name: string;
+  /** How it stands on the shelf. */
+  readonly ownership: Ownership;
+}
+
+type Choice = Ownership | 'no';
+
+/** Whether an item comes on this outing and as what; a loan has its days and its price. */
+export function Standing({ id, name, ownership }: StandingProps) {
+  const { plan } = useDesk();
+  const file = useFile();
+  const edit = useEditDesk();
+  const has = (shelf: Shelf) => itemsOf(shelf).some((i) => i.id === id);
+  const isAlone = has(plan.alone);
+  const special = plan.arranged.find((a) => a.itemId === id);
+  const standing: Choice = special?.as ?? (has(file.shelf) ? ownership : 'no');
+  if (isAlone)
+    return (
+      <div className="space-y-2 border-l-2 border-hair pl-3">
+        <p className="text-[13px]">
+          Used in this outing only, as {OWNERSHIPS[special?.as ?? ownership]}.
+        </p>
+        <span className="flex flex-wrap gap-2">
+          <Button onClick={() => edit(keepOnShelf(new Set([id]), 'owned'))}>Add to my shelf</Button>
+          <Button onClick={() => edit(keepOnShelf(new Set([id]), 'wished'))}>Add as a wish</Button>
+        </span>
+      </div>
+    );
+  return (
+    <div className="space-y-2">
+      <SelectField
+        label="On this outing"
+        value={standing}
+        options={choicesFor(ownership)}
+        onChange={(as) => edit(setStanding(id, as === 'no' ? null : as))}
+      />
+      {special && (special.as === 'borrowed' || special.as === 'rented') && (
+        <LoanFields
+          name={name}
+          priced={special.as === 'rented'}
+          loan={special.loan}
+          currency={file.outing.currency}
+          outing={file.outing}
+          onChange={(loan) => edit(setStanding(id, special.as, loan), `${id}.loan`)}
+        />
+      )}
+    </div>
+  );
+}
+
+function choicesFor(ownership: Ownership): readonly (readonly [Choice, string])[] {
+  if (ownership === 'owned')
+    return [
+      ['owned', 'may come'],
+      ...ABSENCES.map((a) => [a, OWNERSHIPS[a]] as const),
+      ['no', 'stays off this outing'],
+    ];
+  return [
+    ['no', 'not on this outing'],
+    ...SOURCES.filter((s) => s !== 'owned').map((s) => [s, `${OWNERSHIPS[s]} for it`] as const),
+  ];
+}
+
+function LoanFields({
+  name,
+  priced,
+  loan,
+  currency,
+  outing,
+  onChange,
+}: {
+  name: string;
+  priced: boolean;
+  loan: Loan | null;
+  currency: string;
+  outing: { readonly firstDay: string | null; readonly lastDay: string | null };
+  onChange: (loan: Loan) => void;
+}) {
+  const now: Loan = loan ?? { from: outing.firstDay, to: outing.lastDay, pricePerDay: null };
+  const days = loanDays(now);
+  const short =
+    (now.from !== null && outing.firstDay !== null && now.from > outing.firstDay) ||
+    (now.to !== null && outing.lastDay !== null && now.to < outing.lastDay);
+  const day = (text: string) => (/^\d{4}-\d{2}-\d{2}$/.test(text) ? text : null);
+  const put = (change: Partial<Loan>) => {
+    const read = schema.safeParse({ ...now, ...change });
+    if (read.success) onChange(read.data);
+  };
+  return (
+    <fieldset className="grid grid-cols-2 gap-2">
+      <legend className="sr-only">Loan of {name}</legend>
+      <TextField
+        label="From"
+        type="date"
+        value={now.from ?? ''}
+        onChange={(text) => put({ from: day(text) })}
+      />
+      <TextField
+        label="To"
+        type="date"
+        value={now.to ?? ''}
+        onChange={(text) => put({ to: day(text) })}
+      />
+      {priced && (
+        <NumberField
+          label="Price a day"
+          unit={currency}
+          value={now.pricePerDay}
+          placeholder="not known"
+          onChange={(pricePerDay) => put({ pricePerDay })}
+        />
+      )}
+      <p className="col-span-2 text-[13px] text-soft">
+        {days !== null && formatCount(days, 'day', 'days')}
+        {days !== null &&
+          priced &&
+          now.pricePerDay !== null &&
+          `, ${formatMoney(days * now.pricePerDay, currency)} in all`}
+        {short && <span className="block text-wrong">It isn’t there for the whole outing.</span>}
+      </p>
+    </fieldset>
+  );
+}

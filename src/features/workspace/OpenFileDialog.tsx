@@ -1,0 +1,47 @@
+'use client';
+
+import { useState } from 'react';
+import { comparedGear, type OutingFile, type Taking, usualTaking } from '@/document';
+import { useDesk } from '@/session';
+import { Button, type Choices, Dialog, TakingList } from '@/ui';
+import { useOpening } from './useOpening';
+
+/** What an outing's file brings that is not on the shelf, before it is opened. */
+export function OpenFileDialog({ file, onClose }: { file: OutingFile; onClose: () => void }) {
+  const { shelf, settings } = useDesk();
+  const { openFile } = useOpening();
+  const compared = comparedGear(file.shelf, shelf.gear);
+  const [choices, setChoices] = useState<Choices>(
+    new Map(compared.map((c) => [c.theirs.id, usualTaking(c)] as const)),
+  );
+  const foreign = file.outing.currency !== settings.currency;
+  const open = () => {
+    const taking = (c: (typeof compared)[number]): Taking =>
+      choices.get(c.theirs.id) ?? usualTaking(c);
+    openFile(file, `Opened ${file.outing.name}.`, taking);
+    onClose();
+  };
+  return (
+    <Dialog
+      wide
+      open
+      onOpenChange={(isOpen) => !isOpen && onClose()}
+      title={`Open ${file.outing.name}`}
+      description="The file carries its own gear. Nothing on your shelf is replaced unless you say so."
+    >
+      {foreign && (
+        <p className="mb-3 text-wrong">
+          Its prices are in {file.outing.currency}, yours in {settings.currency}: they aren’t
+          converted.
+        </p>
+      )}
+      <TakingList compared={compared} choices={choices} onChange={setChoices} />
+      <div className="mt-4 flex justify-end gap-2">
+        <Button onClick={onClose}>Cancel</Button>
+        <Button look="strong" onClick={open}>
+          Open the outing
+        </Button>
+      </div>
+    </Dialog>
+  );
+}

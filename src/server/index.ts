@@ -1,0 +1,8 @@
+/** What the machine that serves the application has to give. */
+export {
+  createLensLookup,
+  FOLDER_VARIABLE,
+  type Found,
+  lensLookup,
+  USUAL_FOLDER,
+} from './lensDatabase';

@@ -1,0 +1,99 @@
+import { readdir, readFile } from 'node:fs/promises';
+import path from 'node:path';
+import { setImmediate } from 'node:timers/promises';
+import {
+  type DatabaseCamera,
+  type DatabaseLens,
+  type LensDatabase,
+  mergeDatabases,
+  readLensfun,
+} from '@/document/formats';
+
+/** Where Debian's package liblensfun-data-v1 puts the open lens database. */
+export const USUAL_FOLDER = '/usr/share/lensfun/version_1';
+/** The environment variable that names another folder. */
+export const FOLDER_VARIABLE = 'LENS_DATABASE';
+/** Most entries of each kind in one answer. */
+const MOST = 40;
+/** Longest text that is searched for. */
+const LONGEST = 100;
+
+/** What a search finds; `null` where the database is not on this machine. */
+export interface Found {
+  /** Entries in all, whatever was searched for. */
+  readonly count: number;
+  readonly lenses: readonly DatabaseLens[];
+  readonly cameras: readonly DatabaseCamera[];
+  /** How many more there are than are given. */
+  readonly more: number;
+}
+
+interface Index {
+  readonly database: LensDatabase;
+  readonly lenses: readonly (readonly [string, DatabaseLens])[];
+  readonly cameras: readonly (readonly [string, DatabaseCamera])[];
+}
+
+/** The open lens database where it lies on this machine, read once and when it is first asked for. */
+export function createLensLookup(folder: string) {
+  let index: Promise<Index | null> | null = null;
+  const read = () => (index ??= indexOf(folder));
+  return {
+    /** Reads the database, so that the first search need not wait for it. */
+    ready: async () => (await read()) !== null,
+    search: async (text: string): Promise<Found | null> => {
+      const ready = await read();
+      return ready && searchIn(ready, text);
+    },
+  };
+}
+
+let shared: ReturnType<typeof createLensLookup> | null = null;
+
+/** The one of this process. */
+export function lensLookup() {
+  return (shared ??= createLensLookup(process.env[FOLDER_VARIABLE] || USUAL_FOLDER));
+}
+
+async function indexOf(folder: string): Promise<Index | null> {
+  const names = await readdir(folder).catch(() => []);
+  const parts: LensDatabase[] = [];
+  for (const name of names.filter((n) => n.endsWith('.xml')).sort()) {
+    const part = readLensfun(await readFile(path.join(folder, name), 'utf8'));
+    if (part.ok) parts.push(part.value);
+    // Other requests come in between: one file takes some 20 ms, all of them a second.
+    await setImmediate();
+  }
+  if (parts.length === 0) return null;
+  const database = mergeDatabases(parts);
+  return {
+    database,
+    lenses: database.lenses.map((l) => [plain(`${l.maker} ${l.model} ${l.mounts.join(' ')}`), l]),
+    cameras: database.cameras.map((c) => [plain(`${c.maker} ${c.model} ${c.mount}`), c]),
+  };
+}
+
+function searchIn({ lenses, cameras }: Index, text: string): Found {
+  const words = plain(text.slice(0, LONGEST)).split(' ').filter(Boolean);
+  const matching = <T>(entries: readonly (readonly [string, T])[]) =>
+    words.length === 0
+      ? []
+      : entries.filter(([key]) => words.every((w) => key.includes(w))).map(([, entry]) => entry);
+  const [foundLenses, foundCameras] = [matching(lenses), matching(cameras)];
+  const given = (list: readonly unknown[]) => Math.min(list.length, MOST);
+  return {
+    count: lenses.length + cameras.length,
+    lenses: foundLenses.slice(0, MOST),
+    cameras: foundCameras.slice(0, MOST),
+    more: foundLenses.length + foundCameras.length - given(foundLenses) - given(foundCameras),
+  };
+}
+
+/** Small letters, and f/2.8, f2.8 and F/2.8 as one. */
+function plain(text: string): string {
+  return text
+    .toLowerCase()
+    .replace(/f\/(?=\d)/g, 'f')
+    .replace(/[\s,;]+/g, ' ')
+    .trim();
+}

@@ -1,0 +1,122 @@
+import {
+  type Backup,
+  type Desk,
+  packBackup,
+  type Plan,
+  planOnShelf,
+  planText,
+  readBackup,
+  same,
+  takenOntoShelf,
+  type Taking,
+} from '@/document';
+import {
+  allOutings,
+  asides,
+  type DocumentStore,
+  type Host,
+  type Keeper,
+  openPlan,
+  type OutingKey,
+  replaceRecord,
+} from '@/document/live';
+
+/** What is done with an outing of a backup that is here too, and is not the same. */
+export type Restoring = 'take' | 'both' | 'skip';
+
+/** An outing of a backup beside what is here. */
+export interface RestoredOuting {
+  readonly id: string;
+  readonly name: string;
+  readonly savedAt: number;
+  readonly state: 'new' | 'same' | 'differs';
+  /** When the one here was saved. */
+  readonly hereSavedAt: number | null;
+}
+
+export interface RestoreChoices {
+  readonly outings: ReadonlyMap<string, Restoring>;
+  readonly gear: ReadonlyMap<string, Taking>;
+  readonly settings: boolean;
+}
+
+/** Backups of all that this browser keeps. */
+export function createBackups(document: DocumentStore, keeper: Keeper, host: Host) {
+  const collected = async (): Promise<Backup> => {
+    await keeper.save();
+    const { desk } = document.store.getState();
+    if (desk === null) throw new Error('nothing is open yet');
+    const outings = [];
+    for (const { key, name, savedAt, deletedAt } of await allOutings(host)) {
+      const stored = key === keeper.outing() ? { value: desk.plan } : await openPlan(host, key);
+      if (stored)
+        outings.push({
+          id: key.slice('outing:'.length),
+          name,
+          savedAt,
+          deletedAt,
+          plan: stored.value,
+        });
+    }
+    return { shelf: desk.shelf, settings: desk.settings, outings, asides: await asides(host) };
+  };
+  const compared = async ({ outings }: Backup): Promise<RestoredOuting[]> => {
+    const here = new Map((await allOutings(host)).map((e) => [e.key, e]));
+    const found: RestoredOuting[] = [];
+    for (const { id, name, savedAt, plan } of outings) {
+      const key: OutingKey = `outing:${id}`;
+      const entry = here.get(key);
+      const stored = entry && (await openPlan(host, key));
+      const state = !stored ? 'new' : same(stored.value, plan) ? 'same' : 'differs';
+      found.push({ id, name, savedAt, state, hereSavedAt: entry?.savedAt ?? null });
+    }
+    return found;
+  };
+  const restore = async (backup: Backup, choices: RestoreChoices): Promise<number> => {
+    const before = document.store.getState().desk;
+    if (before === null || !(await keeper.save())) throw new Error('not saved');
+    const settings = choices.settings ? backup.settings : before.settings;
+    const shelf = shelfAfter(backup.shelf, before.shelf, choices.gear);
+    const desk: Desk = { ...before, shelf, settings };
+    document.editDesk((now) => ({ ...now, shelf, settings }));
+    if (!(await keeper.save())) throw new Error('not saved');
+    let restored = 0;
+    for (const outing of backup.outings) {
+      const restoring = choices.outings.get(outing.id) ?? 'skip';
+      if (restoring === 'skip') continue;
+      const plan = planOnShelf(outing.plan, backup, desk);
+      await put(outing, plan, restoring === 'both');
+      restored += 1;
+    }
+    await keeper.takeInAll();
+    return restored;
+  };
+  const put = async (
+    { id, name, ...about }: Backup['outings'][number],
+    plan: Plan,
+    asCopy: boolean,
+  ) => {
+    const key: OutingKey = asCopy ? `outing:${host.newId()}` : `outing:${id}`;
+    const called = asCopy ? `${name}, from the backup`.slice(0, 120) : name;
+    const own = asCopy ? { ...plan, outing: { ...plan.outing, name: called } } : plan;
+    const { savedAt, deletedAt } = about;
+    await replaceRecord(host, key, { name: called, text: planText.write(own), savedAt, deletedAt });
+  };
+  return {
+    /** Everything as one zip. */
+    pack: async () => packBackup(await collected()),
+    read: readBackup,
+    /** What of a backup is here already, and how it differs. */
+    compare: compared,
+    /** Takes in what was chosen of a backup; gives the number of outings. */
+    restore,
+  };
+}
+export type Backups = ReturnType<typeof createBackups>;
+
+/** A shelf that is still empty becomes the backup's as it is. */
+function shelfAfter(theirs: Desk['shelf'], mine: Desk['shelf'], choices: RestoreChoices['gear']) {
+  const empty = Object.values(mine.gear).every((list) => list.length === 0);
+  if (empty && mine.bags.length === 0 && mine.things.length === 0) return theirs;
+  return takenOntoShelf(theirs, mine, choices);
+}

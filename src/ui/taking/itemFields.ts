@@ -1,0 +1,84 @@
+import {
+  formatCount,
+  formatFNumber,
+  formatFocalRange,
+  formatMagnification,
+  formatMetres,
+  formatMm,
+  formatStops,
+  formatWeight,
+} from '../format';
+
+/** Fields of gear by the names that the forms give them. */
+export const FIELD_NAMES: Readonly<Record<string, string>> = {
+  name: 'Name',
+  maker: 'Maker',
+  mount: 'Mount',
+  weightG: 'Weight',
+  priceNew: 'Price new',
+  priceUsed: 'Price used',
+  focal: 'Focal length',
+  measured: 'Measured range',
+  apertures: 'Widest f-number',
+  projection: 'Projection',
+  smallestFNumber: 'Stops down to',
+  builtInConverter: 'Built-in converter',
+  imageCircleMm: 'Image circle',
+  minFocusM: 'Closest focus',
+  maxMagnification: 'Magnification',
+  stabiliserStops: 'Stabilisation',
+  autofocus: 'Autofocus',
+  filterMm: 'Filter thread',
+  frontThread: 'Takes a front filter',
+  shift: 'Shifts',
+  sealed: 'Weather sealed',
+  lengthMm: 'Length',
+  diameterMm: 'Diameter',
+  grade: 'Grade',
+  sensor: 'Sensor',
+  isoCeiling: 'Highest ISO',
+  autofocusLimitFNumber: 'Autofocus up to',
+  sizeMm: 'Size',
+  picturesPerCharge: 'Pictures a charge',
+  cardType: 'Card',
+  cardSlots: 'Card slots',
+  fileMb: 'File size',
+  factor: 'Factor',
+  bodyMount: 'On bodies of',
+  lensMount: 'Carries lenses of',
+  dropInFilter: 'Drop-in filter',
+  lensIds: 'Made for',
+};
+
+type Fields = Readonly<Record<string, unknown>>;
+
+/** How the value of a field reads; what is not known is said. */
+export function fieldText(field: string, value: unknown): string {
+  if (value === null || value === undefined || value === '') return 'not known';
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (typeof value === 'number') return numberText(field, value);
+  if (typeof value === 'string') return value;
+  if (field === 'lensIds')
+    return formatCount((value as readonly string[]).length, 'lens', 'lenses');
+  if (field === 'apertures')
+    return (value as readonly { focalMm: number; fNumber: number }[])
+      .map((p) => `${formatFNumber(p.fNumber)} at ${formatMm(p.focalMm)}`)
+      .join(', ');
+  if (field === 'focal' || field === 'measured') {
+    const { wideMm, longMm } = value as { wideMm: number; longMm: number };
+    return formatFocalRange(wideMm, longMm);
+  }
+  return Object.values(value as Fields)
+    .filter((part) => part !== null)
+    .join(' × ');
+}
+
+function numberText(field: string, value: number): string {
+  if (field === 'weightG') return formatWeight(value);
+  if (field === 'maxMagnification') return formatMagnification(value);
+  if (field === 'stabiliserStops') return formatStops(value);
+  if (field.endsWith('FNumber')) return formatFNumber(value);
+  if (field.endsWith('Mm')) return formatMm(value);
+  if (field.endsWith('M')) return formatMetres(value);
+  return field === 'factor' || field === 'builtInConverter' ? `${value}×` : String(value);
+}
