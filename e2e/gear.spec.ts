@@ -9,8 +9,8 @@ test('an outing from nothing: real gear from the open database, frames by hand, 
   await open(page, '/brief');
   await outingMenu(page, 'New and empty');
   await page.getByRole('link', { name: 'Shelf' }).click();
-  await page.getByRole('button', { name: 'In and out' }).click();
-  await page.getByRole('menuitem', { name: 'Gear from the open lens database…' }).click();
+  await page.getByRole('button', { name: 'Shelf tools' }).click();
+  await page.getByRole('menuitem', { name: 'Files of the open lens database…' }).click();
   const dialog = page.getByRole('dialog');
   const files = readdirSync(DATABASE).filter((f) => f.endsWith('.xml'));
   await dialog.getByLabel('Database files').setInputFiles(files.map((f) => `${DATABASE}/${f}`));
@@ -21,7 +21,7 @@ test('an outing from nothing: real gear from the open database, frames by hand, 
   await mounts.getByRole('button', { name: 'All' }).click();
   await tick(cameras.getByRole('checkbox').first());
   await lenses.getByRole('button', { name: 'All' }).click();
-  const take = dialog.getByRole('button', { name: /^Take over 1 body and \d/ });
+  const take = dialog.getByRole('button', { name: /^Add 1 body and \d/ });
   await take.click();
   await expect(dialog).toBeHidden();
   await expect(page.getByRole('tab', { name: /Lenses \d{3,}/ })).toBeVisible();
@@ -37,9 +37,9 @@ test('an outing from nothing: real gear from the open database, frames by hand, 
   ).toBeVisible();
 });
 
-test('lenses from a table: bad cells are named, the rest is taken over', async ({ page }) => {
+test('lenses from a table: bad cells are named, the rest is added', async ({ page }) => {
   await open(page, '/shelf');
-  await page.getByRole('button', { name: 'In and out' }).click();
+  await page.getByRole('button', { name: 'Shelf tools' }).click();
   await page.getByRole('menuitem', { name: 'Lenses from a CSV table…' }).click();
   const dialog = page.getByRole('dialog');
   const table =
@@ -48,7 +48,7 @@ test('lenses from a table: bad cells are named, the rest is taken over', async (
     .getByLabel('CSV table of lenses')
     .setInputFiles({ name: 'lenses.csv', mimeType: 'text/csv', buffer: Buffer.from(table) });
   await expect(dialog).toContainText('line 3, wide_mm');
-  await dialog.getByRole('button', { name: 'Take over 1 lens' }).click();
+  await dialog.getByRole('button', { name: 'Add 1 lens' }).click();
   await page.getByLabel('Search lenses').fill('Brook');
   await expect(page.getByRole('button', { name: /^Brook 28/ })).toBeVisible();
 });
@@ -66,7 +66,7 @@ test('a lens is edited, duplicated, removed, and everything comes back', async (
   await expect(standing(page)).toContainText('1.79');
   await page.getByRole('tab', { name: /Bodies/ }).click();
   await page.getByRole('button', { name: /^T20/ }).click();
-  await page.getByLabel('For this outing').selectOption('stays at home');
+  await page.getByLabel('In the lineup').selectOption('stays at home');
   await expect(standing(page)).toContainText('3 lenses');
   await expect(standing(page)).toContainText('8 of 9 wants');
 });

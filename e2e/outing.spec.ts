@@ -8,6 +8,7 @@ import {
   standing,
   test,
   tick,
+  writeRecord,
 } from './support';
 
 test('a first visit leads to a proven lineup without typing', async ({ page }) => {
@@ -125,24 +126,19 @@ test('a stored outing that cannot be read is set aside and offered, not lost', a
   await open(page, '/brief');
   await page.getByRole('button', { name: 'Remove Moon over the bridge' }).click();
   await saved(page);
-  await page.evaluate(
-    () =>
-      new Promise<void>((resolve, reject) => {
-        const request = indexedDB.open('arm-reach');
-        request.onerror = () => reject(request.error);
-        request.onsuccess = () => {
-          const put = request.result.transaction('outings', 'readwrite').objectStore('outings');
-          put.put('{"format":"armreach","version":99,"mine":true}', 'current-outing').onsuccess =
-            () => resolve();
-        };
-      }),
-  );
-  await page.reload();
+  const texts = ['{"format":"armreach-plan","version":1,"mine":true}', 'not even JSON'];
+  for (const text of texts) {
+    await writeRecord(page, 'outing:demo', text);
+    await page.reload();
+    await expect(page.getByTestId('answer')).toBeVisible();
+  }
   const notice = page.getByRole('alert').filter({ hasText: 'set aside' });
-  await expect(notice).toContainText('version 99');
+  await expect(notice).toContainText('2 stored texts');
   const waiting = page.waitForEvent('download');
   await notice.getByRole('button', { name: 'Download it' }).click();
   expect((await waiting).suggestedFilename()).toBe('set-aside.armreach.json');
+  await notice.getByRole('link', { name: 'See them all' }).click();
+  await expect(page.getByRole('button', { name: 'Download', exact: true })).toHaveCount(2);
 });
 
 test('limits change the answer, and locks that break them are named', async ({ page }) => {

@@ -55,12 +55,12 @@ test('a thousand imported lenses: answered, and the chart stays readable', async
   });
   const csv = ['name,maker,mount,wide_mm,long_mm,f_numbers,ownership', ...rows].join('\n');
   await open(page, '/shelf');
-  await page.getByRole('button', { name: 'In and out' }).click();
+  await page.getByRole('button', { name: 'Shelf tools' }).click();
   await page.getByRole('menuitem', { name: 'Lenses from a CSV table…' }).click();
   await page
     .getByLabel('CSV table of lenses')
     .setInputFiles({ name: 'lenses.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
-  await page.getByRole('button', { name: 'Take over 1,000 lenses' }).click();
+  await page.getByRole('button', { name: 'Add 1,000 lenses' }).click();
   await expect(page.getByRole('tab', { name: 'Lenses 1028' })).toBeVisible();
   await expect(standing(page)).not.toContainText('Thinking');
   await expect(standing(page)).toContainText('fewest possible (proven)');

@@ -30,10 +30,15 @@ export async function outingMenu(page: Page, item: string) {
   await page.getByRole('menuitem', { name: item }).click();
 }
 
+/** Opens a file; its gear that is not on the shelf is used in that outing only. */
 export async function openFile(page: Page, name: string, content: string) {
   await page
     .getByLabel('Outing file to open')
     .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) });
+  const open = page.getByRole('button', { name: 'Open the outing' });
+  const refused = page.getByRole('dialog', { name: 'The file was not opened' });
+  await expect(open.or(refused)).toBeVisible();
+  if (await open.isVisible()) await open.click();
 }
 
 /** Exports the open outing and returns its text. */
@@ -51,4 +56,26 @@ export async function tick(box: Locator, on = true) {
     if ((await box.isChecked()) !== on) await box.click({ force: true });
     await expect(box).toBeChecked({ checked: on, timeout: 5000 });
   }).toPass();
+}
+
+/** Damages what is stored: puts a text into a record, everything else of it as it is. */
+export async function writeRecord(page: Page, key: string, text: string) {
+  await page.evaluate(
+    ([key, text]) =>
+      new Promise<void>((resolve, reject) => {
+        const request = indexedDB.open('arm-reach-records');
+        request.onerror = () => reject(request.error);
+        request.onsuccess = () => {
+          const store = request.result.transaction('records', 'readwrite').objectStore('records');
+          const reading = store.get(key!);
+          reading.onsuccess = () => {
+            store.put({ ...reading.result, text }, key).onsuccess = () => {
+              request.result.close();
+              resolve();
+            };
+          };
+        };
+      }),
+    [key, text],
+  );
 }

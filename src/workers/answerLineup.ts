@@ -17,6 +17,8 @@ import {
   type LineupRivals,
   type MipSolver,
   solveChoice,
+  type WorthKnowing,
+  worthKnowing,
 } from '@/core/lineup';
 import { loadHighsSolver } from './highsSolver';
 
@@ -59,6 +61,20 @@ export async function answerSchools(
 export interface SchoolAnswer {
   readonly key: ProfileKey;
   readonly result: LineupResult;
+}
+
+/** Most lineups that are worked out to find what is worth knowing. */
+const MOST_LINEUPS = 300;
+
+/** The unknown figures that could change the lineup. */
+export async function answerWorthKnowing(
+  question: Asked,
+  timeLimitS: number,
+  progress: (done: number) => void = () => undefined,
+): Promise<WorthKnowing> {
+  const solver = await loadHighsSolver();
+  const options = { timeLimitS, now: clock, most: MOST_LINEUPS, progress };
+  return worthKnowing(solver, question, options);
 }
 
 /** The plan that is left when something goes wrong, and what is lost. */

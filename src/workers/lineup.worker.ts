@@ -2,7 +2,13 @@ import { expose } from 'comlink';
 import { z } from 'zod';
 import { carryAnswer, packBag } from '@/core/carry';
 import { loadHighsSolver } from './highsSolver';
-import { answerLineup, answerRivals, answerScenario, answerSchools } from './answerLineup';
+import {
+  answerLineup,
+  answerRivals,
+  answerScenario,
+  answerSchools,
+  answerWorthKnowing,
+} from './answerLineup';
 
 // The solver takes longest to be ready, and whatever is asked first will want it.
 void loadHighsSolver();
@@ -16,6 +22,7 @@ const service = {
   bag: packBag,
   scenario: answerScenario,
   schools: answerSchools,
+  worthKnowing: answerWorthKnowing,
 };
 export type LineupService = typeof service;
 

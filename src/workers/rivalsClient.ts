@@ -1,7 +1,7 @@
 import { proxy, type Remote, wrap } from 'comlink';
 import type { Compartment, ProfileKey } from '@/core/brief';
 import type { BagAnswer, BagItem, CarryAnswer, CarryQuestion, Scenario } from '@/core/carry';
-import type { LineupResult, LineupRivals } from '@/core/lineup';
+import type { LineupResult, LineupRivals, WorthKnowing } from '@/core/lineup';
 import type { ScenarioAnswer, SchoolAnswer } from './answerLineup';
 import { asked, type Posed } from './asked';
 import type { LineupService } from './lineup.worker';
@@ -34,6 +34,16 @@ export function compareSchools(
 ): () => void {
   return inBackground(report, (service, progress) =>
     service.schools(asked(question), keys, SCHOOL_BUDGET_S, progress),
+  );
+}
+
+/** Looks for the unknown figures that could change the lineup; returns the way to end the work at once. */
+export function findWorthKnowing(
+  question: Posed,
+  report: BackgroundReport<WorthKnowing>,
+): () => void {
+  return inBackground(report, (service, progress) =>
+    service.worthKnowing(asked(question), SCHOOL_BUDGET_S, progress),
   );
 }
 

@@ -44,6 +44,7 @@ export { firstPerson, type Hand, handsOf } from './hands';
 export { lensLacks } from './lenses';
 export { framesThere, type Occasion, occasionsOf } from './occasions';
 export type { LineupQuestion } from './question';
+export { type Knowable, type UnknownFigure, type WorthKnowing, worthKnowing } from './worthKnowing';
 export {
   draftOf,
   explain,

@@ -294,7 +294,8 @@ describe('edits of gear', () => {
 
   it('move what is of this outing alone onto the shelf, once', () => {
     const ids = new Set(itemsOf(demo.shelf).map((i) => i.id));
-    const desk = keepOnShelf(ids, 'owned')(deskOf(demo));
+    const desk = keepOnShelf(ids)(deskOf(demo));
+    expect(sorted(fileOf(desk))).toEqual(sorted(fileOf(deskOf(demo))));
     expect(itemsOf(desk.plan.alone)).toEqual([]);
     expect(itemsOf(desk.shelf.gear)).toHaveLength(ids.size);
     expect(knownGear(desk).converters.map((c) => c.lensIds)).toEqual(

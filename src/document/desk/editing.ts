@@ -1,5 +1,14 @@
-import { ITEM_KINDS, itemsOf, type Loan, type Ownership, type Shelf } from '@/core/gear';
+import {
+  isAway,
+  ITEM_KINDS,
+  itemsOf,
+  type Loan,
+  type Ownership,
+  type Shelf,
+  type Source,
+} from '@/core/gear';
 import type { GearEdit } from '../edits';
+import { withoutDanglingLenses } from './references';
 import type { Settings, UsualKey } from './personal';
 import type { Plan, Ties } from './plan';
 import { type Desk, knownGear } from './view';
@@ -150,33 +159,41 @@ export const setUsualThings =
   (things: Desk['shelf']['things']): DeskEdit =>
   (desk) => ({ ...desk, shelf: { ...desk.shelf, things } });
 
-/** Moves items that are of this outing alone onto the person's shelf. */
+/**
+ * Moves items that are of this outing alone onto the person's shelf, as what they are in the outing
+ * unless it is told otherwise; how they stand for the outing does not change.
+ */
 export const keepOnShelf =
-  (ids: ReadonlySet<string>, as: 'owned' | 'wished'): DeskEdit =>
+  (ids: ReadonlySet<string>, as?: Source): DeskEdit =>
   (desk) => {
     const { plan, shelf } = desk;
     const [gear, alone] = [{ ...shelf.gear }, { ...plan.alone }];
+    const arranged = plan.arranged.filter((a) => !ids.has(a.itemId));
     for (const kind of ITEM_KINDS) {
       const list = alone[kind] as readonly Item[];
       const moved = list.filter((i) => ids.has(i.id));
       const replaced = new Set(moved.map((i) => i.id));
+      const kept = moved.map((i) => ({
+        ...i,
+        ownership: as ?? (isAway(i.ownership) ? 'owned' : i.ownership),
+        loan: null,
+      }));
       Object.assign(alone, { [kind]: list.filter((i) => !ids.has(i.id)) });
       Object.assign(gear, {
-        [kind]: [
-          ...(gear[kind] as readonly Item[]).filter((i) => !replaced.has(i.id)),
-          ...moved.map((i) => ({ ...i, ownership: as, loan: null })),
-        ],
+        [kind]: [...(gear[kind] as readonly Item[]).filter((i) => !replaced.has(i.id)), ...kept],
       });
+      for (const { id, ownership, loan } of moved) {
+        const standing = as ?? ownership;
+        if (standing !== 'owned') arranged.push({ itemId: id, as: standing, loan });
+      }
     }
     const mounts = new Set(gear.mounts.map((m) => m.name));
     gear.mounts = [...gear.mounts, ...alone.mounts.filter((m) => !mounts.has(m.name))];
-    const lenses = new Set<string>(gear.lenses.map((l) => l.id));
-    gear.converters = gear.converters.map((c) => ({
-      ...c,
-      lensIds: c.lensIds.filter((id) => lenses.has(id)),
-    }));
-    const moved = { ...desk, shelf: { ...shelf, gear }, plan: { ...plan, alone } };
-    return as === 'owned' ? moved : arrangeAll([...ids], 'wished')(moved);
+    return {
+      ...desk,
+      shelf: { ...shelf, gear: withoutDanglingLenses(gear) },
+      plan: { ...plan, alone, arranged },
+    };
   };
 
 function withPlan(desk: Desk, change: Partial<Plan>): Desk {

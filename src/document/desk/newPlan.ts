@@ -7,16 +7,17 @@ import type { Desk } from './view';
 
 /**
  * The plan of a new outing with the person's shelf and settings; limits that it sets by itself are
- * its own. Someone whose shelf is still empty goes on with the gear of the outing that is open.
+ * its own. Someone whose shelf is still empty may go on with the gear of the outing that is open.
  */
 export function newPlan(
   file: Pick<OutingFile, 'outing' | 'stretches' | 'frames' | 'limits' | 'packing'>,
   { plan, shelf }: Pick<Desk, 'plan' | 'shelf'>,
+  lendsGear = true,
 ): Plan {
   const { outing, stretches, frames, limits, packing } = file;
   const own = USUAL_LIMITS.filter((key) => !same(limits[key], DEFAULT_LIMITS[key]));
   const without = new Set<string>(own);
-  const lends = shelf.gear.lenses.length === 0;
+  const lends = lendsGear && shelf.gear.lenses.length === 0;
   return {
     outing,
     stretches,

@@ -11,6 +11,8 @@ export interface TextOf<T> {
   readonly write: (value: T) => string;
 }
 
+const HEAD = new Set(['format', 'version']);
+
 /** The text of a schema's values, with its head first. */
 function textOf<T extends object>(
   { format, version }: { readonly format: string; readonly version: number },
@@ -18,10 +20,10 @@ function textOf<T extends object>(
   schema: z.ZodType<T> & { readonly shape: Readonly<Record<string, unknown>> },
 ): TextOf<T> {
   const { migrate } = rest;
-  const withoutHead = (value: unknown, of: number) => {
-    const { format: _, version: __, ...fields } = migrate(value, of) as Record<string, unknown>;
-    return fields;
-  };
+  const withoutHead = (value: unknown, of: number) =>
+    Object.fromEntries(
+      Object.entries(migrate(value, of) as object).filter(([key]) => !HEAD.has(key)),
+    );
   const whole = { ...rest, format, version, schema, migrate: withoutHead };
   return {
     read: (text) => readText(text, whole),

@@ -4,8 +4,8 @@ import { Plus, Trash2 } from 'lucide-react';
 import { useWatch } from 'react-hook-form';
 import { type Charging, type PackedWeights, packing as schema, type Packing } from '@/core/brief';
 import { type CarryAnswer, type CarryPlan, USUAL_PICTURES_A_FRAME } from '@/core/carry';
-import { freshId, setPacking } from '@/document';
-import { useEdit, useFile } from '@/session';
+import { freshId, setPacking, setTies } from '@/document';
+import { useDesk, useEdit, useEditDesk, useFile } from '@/session';
 import {
   Button,
   Choice,
@@ -69,6 +69,7 @@ export function PlanSettings({ answer }: { answer: CarryAnswer }) {
             ))}
         </fieldset>
       )}
+      <BagField />
       <EntityForm
         label="Packing"
         schema={schema}
@@ -164,6 +165,21 @@ function WeightFields() {
 
 function planText(plan: CarryPlan): string {
   return `${formatCount(plan.changes, 'change', 'changes')}${plan.worst ? `, ${formatWeight(plan.worst.weightG)} at most` : ''}`;
+}
+
+/** Which of the person's bags is taken; changing it here makes it the outing's own. */
+function BagField() {
+  const { plan, shelf } = useDesk();
+  const edit = useEditDesk();
+  if (shelf.bags.length === 0) return null;
+  return (
+    <SelectField
+      label="Bag"
+      value={plan.ties.bagId ?? ''}
+      options={[['', 'this outing’s own'], ...shelf.bags.map((b) => [b.id, b.name] as const)]}
+      onChange={(id) => edit(setTies({ bagId: id === '' ? null : id }))}
+    />
+  );
 }
 
 interface ListProps {

@@ -138,7 +138,13 @@ function RestoreDialog({ found, onClose }: { found: Found; onClose: () => void }
         {empty ? (
           <p>Your shelf is empty here; it becomes the backup’s.</p>
         ) : (
-          <TakingList compared={compared} choices={gear} onChange={setGear} shelfOnly />
+          <TakingList
+            compared={compared}
+            choices={gear}
+            onChange={setGear}
+            currencies={{ mine: settings.currency, theirs: backup.settings.currency }}
+            shelfOnly
+          />
         )}
         {settingsDiffer && (
           <Tick label="Take the backup’s settings" on={takesSettings} onChange={setTakesSettings} />

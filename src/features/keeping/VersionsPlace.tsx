@@ -12,7 +12,8 @@ import {
   shelfChanges,
 } from '@/document';
 import type { RecordKey } from '@/document/live';
-import { download, useDesk, useEditDesk, useHistory, useSession } from '@/session';
+import { itemsOf } from '@/core/gear';
+import { download, useDesk, useEditDesk, useHistory, useKnownGear, useSession } from '@/session';
 import { Button, Choice, formatCount, notify } from '@/ui';
 import { changesText } from './changeWords';
 import { readPlan, readShelf, type State, useVersions } from './useVersions';
@@ -29,7 +30,9 @@ export function VersionsPlace() {
   return (
     <div className="max-w-4xl space-y-4 pt-4">
       <h1 className="text-xl">Earlier versions</h1>
-      <Choice label="Versions of" value={of} options={OF} onChange={setOf} />
+      <div className="max-w-sm">
+        <Choice label="Versions of" value={of} options={OF} onChange={setOf} />
+      </div>
       {of === 'outing' ? <OutingVersions /> : <ShelfVersions />}
       <p className="max-w-prose text-[13px] text-soft">
         A version is kept whenever you pause for a minute, and every five minutes while you work:
@@ -121,6 +124,9 @@ interface VersionsProps<T> {
 
 function Versions<T extends object>({ of, now, read, between, about, actions }: VersionsProps<T>) {
   const states = useVersions(of, read, between);
+  const gear = useKnownGear();
+  const names = new Map<string, string>(itemsOf(gear).map((i) => [i.id, i.name]));
+  const told = (changes: readonly Change[]) => changesText(changes, (id) => names.get(id) ?? id);
   const [looking, setLooking] = useState<string | null>(null);
   if (states === null) return <p role="status">Reading the versions…</p>;
   const [newest] = states;
@@ -129,7 +135,7 @@ function Versions<T extends object>({ of, now, read, between, about, actions }: 
       <li className="border-b border-hair py-2">
         <span className="font-semibold">Now</span>
         {newest?.value && (
-          <span className="ml-3 text-soft">{changesText(between(newest.value, now))}</span>
+          <span className="ml-3 text-soft">{told(between(newest.value, now))}</span>
         )}
       </li>
       {states.length === 0 && (
@@ -141,14 +147,13 @@ function Versions<T extends object>({ of, now, read, between, about, actions }: 
         <Entry
           key={state.version.key}
           state={state}
+          changes={state.changes && told(state.changes)}
           open={looking === state.version.key}
           onOpen={(isOpen) => setLooking(isOpen ? state.version.key : null)}
         >
           {state.value && (
             <div className="mt-2 border-l-2 border-hair pl-3">
-              <p className="text-[13px]">
-                From here to now: {changesText(between(state.value, now))}.
-              </p>
+              <p className="text-[13px]">From here to now: {told(between(state.value, now))}.</p>
               <ul className="my-2 list-disc pl-5 text-[13px]">
                 {about(state.value).map((line, i) => (
                   <li key={i}>{line}</li>
@@ -164,12 +169,15 @@ function Versions<T extends object>({ of, now, read, between, about, actions }: 
 }
 
 function Entry<T>({
-  state: { version, value, changes },
+  state: { version, value },
+  changes,
   open,
   onOpen,
   children,
 }: {
   state: State<T>;
+  /** What was changed, in words; null where it is not known. */
+  changes: string | null;
   open: boolean;
   onOpen: (open: boolean) => void;
   children: React.ReactNode;
@@ -186,11 +194,7 @@ function Entry<T>({
           </span>
         </span>
         <span>
-          {value === null
-            ? 'can’t be read'
-            : changes === null
-              ? 'the oldest one kept'
-              : changesText(changes)}
+          {value === null ? 'can’t be read' : changes === null ? 'the oldest one kept' : changes}
         </span>
         <Button aria-expanded={open} disabled={value === null} onClick={() => onOpen(!open)}>
           {open ? 'Close' : 'Look'}

@@ -40,25 +40,29 @@ const FIELDS: Readonly<Record<string, string>> = {
   compartments: 'bag',
   picture: 'pictures',
   stretch: 'stretches',
+  usual: 'settings taken from yours',
+  only: 'owned gear that may come',
+  bagId: 'bag',
+  thingsLeft: 'usual things left at home',
 };
 /** Named one by one up to so many; beyond that they are counted. */
 const NAMED = 3;
 
 /** What was changed, in one line: "added picture Night sky; changed 4 limits". */
-export function changesText(changes: readonly Change[]): string {
+export function changesText(changes: readonly Change[], name: (id: string) => string): string {
   if (changes.length === 0) return 'no difference';
   const groups = new Map<string, Change[]>();
   for (const change of changes) {
     const key = `${change.how} ${change.part}`;
     groups.set(key, [...(groups.get(key) ?? []), change]);
   }
-  return [...groups.values()].map(groupText).join('; ');
+  return [...groups.values()].map((group) => groupText(group, name)).join('; ');
 }
 
-function groupText(group: readonly Change[]): string {
+function groupText(group: readonly Change[], name: (id: string) => string): string {
   const [{ part, how }] = group as [Change];
   const [one, many] = PARTS[part];
   if (group.length > NAMED) return `${HOWS[how]} ${group.length} ${many}`;
-  const names = group.map((c) => FIELDS[c.name] ?? c.name).join(', ');
+  const names = group.map((c) => FIELDS[c.name] ?? name(c.name)).join(', ');
   return `${HOWS[how]} ${group.length === 1 ? one : many}: ${names}`;
 }

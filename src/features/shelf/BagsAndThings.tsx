@@ -44,7 +44,7 @@ function Bags() {
           value={bag}
           onValid={put}
         >
-          <div className="grid grid-cols-[1fr_7rem_1.75rem] items-end gap-2">
+          <div className="grid grid-cols-[1fr_8.5rem_1.75rem] items-end gap-2">
             <FormText name="name" label="Bag" />
             <FormNumber name="weightG" label="Weight" unit="g" placeholder="not known" />
             <IconButton
@@ -129,7 +129,7 @@ function Things() {
           value={thing}
           onValid={put}
         >
-          <div className="grid grid-cols-[1fr_7rem_1.75rem] items-end gap-2">
+          <div className="grid grid-cols-[1fr_8.5rem_1.75rem] items-end gap-2">
             <FormText name="name" label="Thing" />
             <FormNumber name="weightG" label="Weight" unit="g" placeholder="not known" />
             <IconButton

@@ -37,7 +37,7 @@ export function ShelfFile({ input }: { input: RefObject<HTMLInputElement | null>
 }
 
 function Taking({ found, onClose }: { found: PersonalShelf; onClose: () => void }) {
-  const { shelf } = useDesk();
+  const { shelf, settings } = useDesk();
   const edit = useEditDesk();
   const { undo } = useHistory();
   const compared = comparedGear(found.gear, shelf.gear);
@@ -68,7 +68,13 @@ function Taking({ found, onClose }: { found: PersonalShelf; onClose: () => void 
       title="Import a shelf"
       description="Nothing on your shelf is replaced unless you say so."
     >
-      <TakingList compared={compared} choices={choices} onChange={setChoices} shelfOnly />
+      <TakingList
+        compared={compared}
+        choices={choices}
+        onChange={setChoices}
+        currencies={{ mine: settings.currency, theirs: settings.currency }}
+        shelfOnly
+      />
       <div className="mt-4 flex justify-end gap-2">
         <Button onClick={onClose}>Cancel</Button>
         <Button look="strong" onClick={take}>

@@ -32,6 +32,7 @@ import {
   TUBE_COLUMNS,
 } from './rows';
 import { ShelfFile } from './ShelfFile';
+import { WorthWeighing } from './WorthWeighing';
 
 const KINDS = [
   ['lenses', 'Lenses', LENS_COLUMNS],
@@ -62,7 +63,7 @@ export function ShelfPlace() {
   const [kindInAddress, setKind] = useSelection('kind');
   const [selected, select] = useSelection('item');
   const [importing, setImporting] = useState<
-    'csv' | 'lensfun' | 'mounts' | 'lines' | 'lookUp' | null
+    'csv' | 'lensfun' | 'mounts' | 'lines' | 'lookUp' | 'worth' | null
   >(null);
   const shelfInput = useRef<HTMLInputElement>(null);
   const kind: Kind = KINDS.find(([key]) => key === kindInAddress)?.[0] ?? 'lenses';
@@ -84,7 +85,7 @@ export function ShelfPlace() {
       <Tabs.Root value={isBags ? BAGS : kind} onValueChange={setKind} className="min-w-0">
         <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
           <h1 className="text-xl">Shelf</h1>
-          <Tabs.List aria-label="Kind of gear" className="flex gap-1">
+          <Tabs.List aria-label="Kind of gear" className="flex flex-wrap gap-1">
             {KINDS.map(([key, label]) => (
               <Tabs.Trigger key={key} value={key} className={TAB}>
                 {label} {shelf[key].length}
@@ -96,7 +97,7 @@ export function ShelfPlace() {
           </Tabs.List>
           <span className="flex gap-2">
             <Menu
-              trigger={<Button>Import and export</Button>}
+              trigger={<Button>Shelf tools</Button>}
               groups={[
                 [
                   { label: 'Gear by the line…', onSelect: () => setImporting('lines') },
@@ -123,7 +124,10 @@ export function ShelfPlace() {
                       download('shelf.json', shelfText.write(desk.shelf), 'application/json'),
                   },
                 ],
-                [{ label: 'What fits what…', onSelect: () => setImporting('mounts') }],
+                [
+                  { label: 'What fits what…', onSelect: () => setImporting('mounts') },
+                  { label: 'Worth weighing…', onSelect: () => setImporting('worth') },
+                ],
               ]}
             />
             {!isBags && (
@@ -137,7 +141,7 @@ export function ShelfPlace() {
           alone={alone.length}
           shelf={itemsOf(desk.shelf.gear).length}
           wishes={wishes.length}
-          onKeep={(as) => edit(keepOnShelf(new Set(alone), as))}
+          onKeep={() => edit(keepOnShelf(new Set(alone)))}
           onWishes={() =>
             edit(
               arrangeAll(
@@ -186,6 +190,7 @@ export function ShelfPlace() {
       )}
       <CsvImport open={importing === 'csv'} onClose={close} />
       <ShelfFile input={shelfInput} />
+      {importing === 'worth' && <WorthWeighing onClose={close} />}
       <PasteGear open={importing === 'lines'} onClose={close} />
       <LookUp
         open={importing === 'lookUp'}
@@ -203,7 +208,7 @@ function Whole(props: {
   alone: number;
   shelf: number;
   wishes: number;
-  onKeep: (as: 'owned' | 'wished') => void;
+  onKeep: () => void;
   onWishes: () => void;
 }) {
   const { alone, shelf, wishes } = props;
@@ -216,7 +221,7 @@ function Whole(props: {
             {formatCount(alone, 'item is', 'items are')} used in this outing only;{' '}
             {shelf === 0 ? 'your own shelf is empty.' : `${shelf} are on your shelf.`}
           </span>
-          <Button onClick={() => props.onKeep('owned')}>Add them to my shelf</Button>
+          <Button onClick={props.onKeep}>Add them to my shelf</Button>
         </>
       )}
       {wishes > 0 && (

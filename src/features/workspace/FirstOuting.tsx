@@ -65,6 +65,7 @@ export function FirstOuting({
       newPlan(
         outingFromStarter(starter, { shelf: NO_GEAR, currency: settings.currency }),
         deskNow(),
+        false,
       ),
       'Here is your outing; every figure in it can be changed.',
     );

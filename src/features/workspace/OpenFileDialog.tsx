@@ -35,7 +35,12 @@ export function OpenFileDialog({ file, onClose }: { file: OutingFile; onClose: (
           converted.
         </p>
       )}
-      <TakingList compared={compared} choices={choices} onChange={setChoices} />
+      <TakingList
+        compared={compared}
+        choices={choices}
+        onChange={setChoices}
+        currencies={{ mine: settings.currency, theirs: file.outing.currency }}
+      />
       <div className="mt-4 flex justify-end gap-2">
         <Button onClick={onClose}>Cancel</Button>
         <Button look="strong" onClick={open}>

@@ -35,7 +35,8 @@ export function useOpening() {
     openFile,
     openPlan,
     /** Opens a new outing with the shelf and the settings of the person. */
-    start: (file: OutingFile, said: string) => openPlan(newPlan(file, deskNow()), said),
+    start: (file: OutingFile, said: string, lendsGear = true) =>
+      openPlan(newPlan(file, deskNow(), lendsGear), said),
     reopen: (key: OutingKey, name: string) =>
       library.reopen(key).then((opened) => say(`Opened ${name}.`, opened)),
     openDemo: () =>

@@ -46,7 +46,7 @@ export function useOutingActions(dialogs: OutingDialogs): readonly (readonly Out
       { label: 'New from a starter brief…', run: dialogs.showStarters },
       {
         label: 'New and empty',
-        run: () => start(EMPTY_OUTING, 'Started a new outing with your shelf.'),
+        run: () => start(EMPTY_OUTING, 'Started a new outing with your shelf.', false),
       },
       { label: 'The demo outing', run: openDemo },
       { label: 'Show me around', run: dialogs.startTour },

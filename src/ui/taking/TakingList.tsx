@@ -25,10 +25,18 @@ interface TakingListProps {
   readonly onChange: (choices: Choices) => void;
   /** There is no outing: what is new comes onto the shelf or stays out. */
   readonly shelfOnly?: boolean;
+  /** Currencies of the prices here and there. */
+  readonly currencies: { readonly mine: string; readonly theirs: string };
 }
 
 /** What a file brings, beside what is on the shelf: each thing is decided by the person. */
-export function TakingList({ compared, choices, onChange, shelfOnly = false }: TakingListProps) {
+export function TakingList({
+  compared,
+  choices,
+  onChange,
+  currencies,
+  shelfOnly = false,
+}: TakingListProps) {
   const other = compared.filter((c) => c.mine !== null && c.differing.length > 0);
   const fresh = compared.filter((c) => c.mine === null);
   const alike = compared.length - other.length - fresh.length;
@@ -64,8 +72,10 @@ export function TakingList({ compared, choices, onChange, shelfOnly = false }: T
                     {c.differing.map((field) => (
                       <tr key={field}>
                         <td className="pr-4">{FIELD_NAMES[field] ?? field}</td>
-                        <td className="pr-4">{fieldText(field, valueOf(c.mine, field))}</td>
-                        <td>{fieldText(field, valueOf(c.theirs, field))}</td>
+                        <td className="pr-4">
+                          {fieldText(field, valueOf(c.mine, field), currencies.mine)}
+                        </td>
+                        <td>{fieldText(field, valueOf(c.theirs, field), currencies.theirs)}</td>
                       </tr>
                     ))}
                   </tbody>

@@ -5,6 +5,7 @@ import {
   formatMagnification,
   formatMetres,
   formatMm,
+  formatMoney,
   formatStops,
   formatWeight,
 } from '../format';
@@ -53,10 +54,10 @@ export const FIELD_NAMES: Readonly<Record<string, string>> = {
 type Fields = Readonly<Record<string, unknown>>;
 
 /** How the value of a field reads; what is not known is said. */
-export function fieldText(field: string, value: unknown): string {
+export function fieldText(field: string, value: unknown, currency: string): string {
   if (value === null || value === undefined || value === '') return 'not known';
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  if (typeof value === 'number') return numberText(field, value);
+  if (typeof value === 'number') return numberText(field, value, currency);
   if (typeof value === 'string') return value;
   if (field === 'lensIds')
     return formatCount((value as readonly string[]).length, 'lens', 'lenses');
@@ -73,7 +74,8 @@ export function fieldText(field: string, value: unknown): string {
     .join(' × ');
 }
 
-function numberText(field: string, value: number): string {
+function numberText(field: string, value: number, currency: string): string {
+  if (field.startsWith('price')) return formatMoney(value, currency);
   if (field === 'weightG') return formatWeight(value);
   if (field === 'maxMagnification') return formatMagnification(value);
   if (field === 'stabiliserStops') return formatStops(value);

@@ -1,0 +1,136 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { adapter, body, converter, lens, tube } from '@/core/gear';
+import type { Knowable, UnknownFigure, WorthKnowing } from '@/core/lineup';
+import { putItem } from '@/document';
+import { useEditGear, useFileNow, useKnownGear } from '@/session';
+import { Button, CellNumber, CellSelect, Dialog, FIELD_NAMES, formatCount } from '@/ui';
+import { findWorthKnowing } from '@/workers/rivalsClient';
+
+type State =
+  | { readonly kind: 'looking'; readonly done: number }
+  | { readonly kind: 'found'; readonly found: WorthKnowing }
+  | { readonly kind: 'failed'; readonly message: string };
+
+/** The fewest unknown figures that could change the lineup, each filled in where it stands. */
+export function WorthWeighing({ onClose }: { onClose: () => void }) {
+  const fileNow = useFileNow();
+  const [round, setRound] = useState(0);
+  const [state, setState] = useState<State>({ kind: 'looking', done: 0 });
+  useEffect(
+    () =>
+      findWorthKnowing(fileNow(), {
+        progress: (done) =>
+          setState((now) => (now.kind === 'looking' ? { kind: 'looking', done } : now)),
+        done: (found) => setState({ kind: 'found', found }),
+        failed: (message) => setState({ kind: 'failed', message }),
+      }),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- what is filled in must not start it again
+    [round],
+  );
+  const again = () => {
+    setState({ kind: 'looking', done: 0 });
+    setRound(round + 1);
+  };
+  return (
+    <Dialog
+      wide
+      open
+      onOpenChange={(isOpen) => !isOpen && onClose()}
+      title="Worth weighing"
+      description="The unknown figures that could change this outing’s lineup. Weigh, measure or look up these first."
+    >
+      {state.kind === 'looking' && (
+        <p role="status">
+          Trying what the unknown figures could be… {Math.round(100 * state.done)} %
+        </p>
+      )}
+      {state.kind === 'failed' && (
+        <p className="text-wrong">Couldn’t work it out: {state.message}</p>
+      )}
+      {state.kind === 'found' && <Found found={state.found} onAgain={again} />}
+    </Dialog>
+  );
+}
+
+function Found({ found, onAgain }: { found: WorthKnowing; onAgain: () => void }) {
+  const { figures, together, unknown, complete } = found;
+  const listed = figures.length > 0 ? figures : together;
+  return (
+    <div className="space-y-3">
+      <p>
+        {unknown === 0 && 'Every figure that counts is known.'}
+        {unknown > 0 &&
+          listed.length === 0 &&
+          `${formatCount(unknown, 'figure is', 'figures are')} unknown, but none can change the lineup.`}
+        {figures.length > 0 &&
+          `${figures.length} of ${unknown} unknown figures could change it, each by itself:`}
+        {together.length > 0 &&
+          `None of ${unknown} unknown figures could change it by itself; these could together:`}
+        {!complete && ' Not all of them could be tried.'}
+      </p>
+      <ul>
+        {listed.map((figure) => (
+          <Row key={`${figure.itemId}.${figure.field}`} figure={figure} />
+        ))}
+      </ul>
+      <p className="flex justify-end">
+        <Button onClick={onAgain}>Look again</Button>
+      </p>
+    </div>
+  );
+}
+
+const SCHEMAS = {
+  lenses: lens,
+  bodies: body,
+  converters: converter,
+  tubes: tube,
+  adapters: adapter,
+};
+const UNITS: Partial<Record<Knowable, string>> = {
+  weightG: 'g',
+  minFocusM: 'm',
+  imageCircleMm: 'mm',
+  maxMagnification: '×',
+};
+const YES_NO = { unknown: 'not known', yes: 'yes', no: 'no' } as const;
+
+function Row({ figure: { kind, itemId, field } }: { figure: UnknownFigure }) {
+  const shelf = useKnownGear();
+  const edit = useEditGear();
+  const item = shelf[kind].find((i) => i.id === itemId);
+  if (!item) return null;
+  const value = (item as unknown as Record<string, number | boolean | null>)[field] ?? null;
+  const put = (next: unknown): string | null => {
+    const read = SCHEMAS[kind].safeParse({ ...item, [field]: next });
+    if (!read.success) return read.error.issues[0]?.message ?? null;
+    edit(putItem(kind, read.data as never), `${itemId}.${field}`);
+    return null;
+  };
+  const name = FIELD_NAMES[field] ?? field;
+  const isYesNo = field === 'sealed' || field === 'autofocus' || field === 'frontThread';
+  return (
+    <li className="grid grid-cols-[1fr_10rem_9rem] items-center gap-3 border-b border-hair py-1">
+      <span className="truncate font-semibold">{item.name}</span>
+      <span>{name}</span>
+      {isYesNo ? (
+        <CellSelect
+          label={`${name} of ${item.name}`}
+          value={value === null ? 'unknown' : value ? 'yes' : 'no'}
+          options={YES_NO}
+          take={(next) => put(next === 'unknown' ? null : next === 'yes')}
+        />
+      ) : (
+        <CellNumber
+          label={`${name} of ${item.name}`}
+          value={value as number | null}
+          unit={UNITS[field] ?? ''}
+          placeholder="not known"
+          take={put}
+        />
+      )}
+    </li>
+  );
+}
