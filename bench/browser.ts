@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
 import { type Browser, chromium, type Page } from '@playwright/test';
+import { benchStore } from './store';
 
 /** What a person waits for in the browser, on the production build; needs `npm run build` before. */
 
@@ -57,6 +58,29 @@ export async function benchBrowser(report: Report, median: (v: readonly number[]
       'ms',
       longest.length,
       `longest task of the page while 60 keys are typed into a picture and its distances on the demo; the longest of all runs ${Math.max(...longest)}`,
+    );
+    const store = await benchStore(browser, ADDRESS, answeredMs);
+    const stored = '50 outings and 1,000 gear items stored';
+    report(
+      'store.open',
+      median(store.open),
+      'ms',
+      store.runs,
+      `${stored}; from opening the page to its answer, by the page’s own clock`,
+    );
+    report(
+      'store.save',
+      median(store.save),
+      'ms',
+      store.runs,
+      `${stored}; from a figure of the shelf typed in to its record written, of which 250 ms are waited for more`,
+    );
+    report(
+      'store.save.longestTask',
+      median(store.longest),
+      'ms',
+      store.runs,
+      'longest task of the page meanwhile, the new answer’s drawing included',
     );
     await browser.close();
   } finally {

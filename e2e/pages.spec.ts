@@ -9,6 +9,9 @@ const PAGES = [
   '/reach?frame=f03',
   '/lineup',
   '/carry',
+  '/shelf?kind=bags',
+  '/versions',
+  '/storage',
 ];
 
 for (const theme of ['light', 'dark'] as const) {

@@ -29,7 +29,15 @@ test('the theme is kept, and a link leads to the item that it names', async ({ p
 
 test('no page is wider than a phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  for (const path of ['/brief', '/shelf', '/reach', '/lineup']) {
+  for (const path of [
+    '/brief',
+    '/shelf',
+    '/shelf?kind=bags',
+    '/reach',
+    '/lineup',
+    '/versions',
+    '/storage',
+  ]) {
     await open(page, path);
     const width = await page.evaluate(() => document.documentElement.scrollWidth);
     expect(`${path} ${width}`).toBe(`${path} 390`);
