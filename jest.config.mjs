@@ -24,7 +24,7 @@ const config = async () => ({
     project({
       displayName: 'core',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/src/{core,document,workers,cli,app}/**/*.test.ts'],
+      testMatch: ['<rootDir>/src/{core,document,workers,server,cli,app}/**/*.test.ts'],
     }),
     project({
       displayName: 'parts',

@@ -78,7 +78,7 @@ function searchIn({ lenses, cameras }: Index, text: string): Found {
   const matching = <T>(entries: readonly (readonly [string, T])[]) =>
     words.length === 0
       ? []
-      : entries.filter(([key]) => words.every((w) => key.includes(w))).map(([, entry]) => entry);
+      : entries.filter(([key]) => words.every((w) => has(key, w))).map(([, entry]) => entry);
   const [foundLenses, foundCameras] = [matching(lenses), matching(cameras)];
   const given = (list: readonly unknown[]) => Math.min(list.length, MOST);
   return {
@@ -87,6 +87,14 @@ function searchIn({ lenses, cameras }: Index, text: string): Found {
     cameras: foundCameras.slice(0, MOST),
     more: foundLenses.length + foundCameras.length - given(foundLenses) - given(foundCameras),
   };
+}
+
+/** Whether a text has a word in it; a number never within a longer one, so that 85 is not in 185. */
+function has(text: string, word: string): boolean {
+  const isNumber = /^\d/.test(word);
+  for (let at = text.indexOf(word); at >= 0; at = text.indexOf(word, at + 1))
+    if (!isNumber || !/[\d.]/.test(text[at - 1] ?? '')) return true;
+  return false;
 }
 
 /** Small letters, and f/2.8, f2.8 and F/2.8 as one. */

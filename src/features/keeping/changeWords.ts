@@ -45,6 +45,14 @@ const FIELDS: Readonly<Record<string, string>> = {
   bagId: 'bag',
   thingsLeft: 'usual things left at home',
 };
+/** Parts whose names are the person's own words. */
+const NAMED_BY_PERSON: ReadonlySet<ChangedPart> = new Set([
+  'picture',
+  'stretch',
+  'item',
+  'bag',
+  'thing',
+]);
 /** Named one by one up to so many; beyond that they are counted. */
 const NAMED = 3;
 
@@ -63,6 +71,8 @@ function groupText(group: readonly Change[], name: (id: string) => string): stri
   const [{ part, how }] = group as [Change];
   const [one, many] = PARTS[part];
   if (group.length > NAMED) return `${HOWS[how]} ${group.length} ${many}`;
-  const names = group.map((c) => FIELDS[c.name] ?? name(c.name)).join(', ');
+  const names = group
+    .map((c) => (NAMED_BY_PERSON.has(part) ? c.name : (FIELDS[c.name] ?? name(c.name))))
+    .join(', ');
   return `${HOWS[how]} ${group.length === 1 ? one : many}: ${names}`;
 }

@@ -39,6 +39,7 @@ export function LookUp({ open, onClose, onFiles }: LookUpProps) {
         <div className="space-y-3">
           <TextField label="Maker, model or mount" value={text} onChange={setText} />
           <p role="status" className="text-soft">
+            {answer === null && 'Searching…'}
             {answer === 'failed' && 'The server didn’t answer. You can still open database files.'}
             {answer !== null && answer !== 'failed' && statusText(answer, text)}
           </p>

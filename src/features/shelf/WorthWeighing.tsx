@@ -65,7 +65,7 @@ function Found({ found, onAgain }: { found: WorthKnowing; onAgain: () => void })
           listed.length === 0 &&
           `${formatCount(unknown, 'figure is', 'figures are')} unknown, but none can change the lineup.`}
         {figures.length > 0 &&
-          `${figures.length} of ${unknown} unknown figures could change it, each by itself:`}
+          `${figures.length} of ${unknown} unknown figures could change it${figures.length > 1 ? ', each by itself' : ''}:`}
         {together.length > 0 &&
           `None of ${unknown} unknown figures could change it by itself; these could together:`}
         {!complete && ' Not all of them could be tried.'}

@@ -1,0 +1,177 @@
+import { readFileSync } from 'node:fs';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import { deskOf } from '../../tests/support/desk';
+import { memoryBrowser } from '../../tests/support/stores';
+import { bodyId, lensId } from '@/core/gear';
+import {
+  decode,
+  type Desk,
+  EMPTY_SHELF,
+  NO_GEAR,
+  type OutingFile,
+  planText,
+  readBackup,
+} from '@/document';
+import {
+  allOutings,
+  createDocumentStore,
+  createKeeper,
+  openPersonal,
+  replaceRecord,
+  setDeleted,
+  type StoredRecord,
+} from '@/document/live';
+import { createBackups } from './backups';
+
+const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
+const demo = (read.ok ? read.value : null) as OutingFile;
+
+/** So many made-up items, all owned. */
+function gearOf(count: number): OutingFile['shelf'] {
+  const bodies = demo.shelf.bodies.map((b, i) => ({
+    ...b,
+    id: bodyId.parse(`b${i}`),
+    ownership: 'owned' as const,
+  }));
+  const lenses = Array.from({ length: count - bodies.length }, (_, i) => ({
+    ...demo.shelf.lenses[i % demo.shelf.lenses.length]!,
+    id: lensId.parse(`l${i}`),
+    name: `Lens ${i}`,
+    weightG: 100 + i,
+    ownership: 'owned' as const,
+  }));
+  return { ...NO_GEAR, bodies, lenses };
+}
+
+async function browserWith(desk: Desk) {
+  const browser = memoryBrowser();
+  const host = browser.tab(0);
+  const document = createDocumentStore(() => 0);
+  const keeper = createKeeper(
+    document,
+    host,
+    () => undefined,
+    () => undefined,
+  );
+  keeper.open('outing:first', desk, new Map());
+  await keeper.save();
+  return { browser, host, document, keeper, backups: createBackups(document, keeper, host) };
+}
+const texts = async (browser: ReturnType<typeof memoryBrowser>) => {
+  const records = await browser.stores.records.entries<StoredRecord>();
+  return new Map(
+    records.map(([key, { text, name, deletedAt }]) => [key, { text, name, deletedAt }]),
+  );
+};
+const all = (ids: readonly string[]) => ({
+  outings: new Map(ids.map((id) => [id, 'take'] as const)),
+  gear: new Map(),
+  settings: true,
+});
+
+test('fifty outings and five thousand items come back as they went, the bin with them', async () => {
+  const shelf = { ...EMPTY_SHELF, gear: gearOf(5000) };
+  const desk = { ...deskOf(demo), shelf };
+  const from = await browserWith(desk);
+  for (let i = 0; i < 49; i += 1) {
+    const plan = { ...desk.plan, outing: { ...desk.plan.outing, name: `Outing ${i}` } };
+    const about = { name: `Outing ${i}`, text: planText.write(plan), savedAt: i, deletedAt: null };
+    await replaceRecord(from.host, `outing:o${i}`, about);
+  }
+  await setDeleted(from.host, 'outing:o7', true);
+  const zip = await from.backups.pack();
+  expect(Object.keys(unzipSync(zip))).toEqual(
+    expect.arrayContaining(['README.txt', 'shelf.json', 'bin/outing-7.json']),
+  );
+
+  const to = await browserWith(deskOf(demo));
+  const result = await to.backups.read(zip);
+  if (!result.ok) throw new Error(result.error.code);
+  const { backup, issues } = result.value;
+  expect(issues).toEqual([]);
+  const compared = await to.backups.compare(backup);
+  expect(compared.filter((o) => o.state === 'new')).toHaveLength(49);
+  expect(await to.backups.restore(backup, all(backup.outings.map((o) => o.id)))).toBe(50);
+  const [was, is] = [await texts(from.browser), await texts(to.browser)];
+  for (const [key, record] of was) if (key !== 'settings') expect(is.get(key)).toEqual(record);
+}, 120_000);
+
+test('what is here too is only replaced when told so, and then kept as a version', async () => {
+  const from = await browserWith(deskOf(demo));
+  const result = await from.backups.read(await from.backups.pack());
+  if (!result.ok) throw new Error(result.error.code);
+  const { backup } = result.value;
+  const to = await browserWith(deskOf({ ...demo, frames: [] }));
+  expect(await to.backups.compare(backup)).toMatchObject([{ state: 'differs' }]);
+  const first = async (how: 'skip' | 'both' | 'take') => {
+    await to.backups.restore(backup, {
+      outings: new Map([['first', how]]),
+      gear: new Map(),
+      settings: false,
+    });
+    const entries = await allOutings(to.host);
+    return [entries.map((e) => e.name).sort(), to.document.store.getState().file?.frames.length];
+  };
+  const { name } = demo.outing;
+  expect(await first('skip')).toEqual([[name], 0]);
+  expect(await first('both')).toEqual([[name, `${name}, from the backup`], 0]);
+  expect(await first('take')).toEqual([[name, `${name}, from the backup`], demo.frames.length]);
+});
+
+test('a shelf with other ids gets the outings with its own', async () => {
+  const from = await browserWith({
+    ...deskOf(demo, { ...EMPTY_SHELF, gear: demo.shelf }),
+    shelf: { ...EMPTY_SHELF, gear: demo.shelf },
+  });
+  const result = await from.backups.read(await from.backups.pack());
+  if (!result.ok) throw new Error(result.error.code);
+  const fifty = demo.shelf.lenses.find((l) => l.id === 'k-50')!;
+  const mine = {
+    ...EMPTY_SHELF,
+    gear: { ...NO_GEAR, lenses: [{ ...fifty, id: lensId.parse('mine') }] },
+  };
+  const to = await browserWith({ ...deskOf(demo), shelf: mine });
+  await to.backups.restore(result.value.backup, {
+    outings: new Map([['first', 'take']]),
+    gear: new Map(),
+    settings: false,
+  });
+  const { shelf } = await openPersonal(to.host);
+  expect(
+    shelf.gear.lenses.filter((l) => l.name === fifty.name && l.mount === fifty.mount),
+  ).toHaveLength(1);
+  const file = to.document.store.getState().file!;
+  expect(file.shelf.lenses.some((l) => l.id === 'mine')).toBe(true);
+  expect(file.shelf.lenses).toHaveLength(demo.shelf.lenses.length);
+});
+
+describe('a zip', () => {
+  it('that is none, or no backup, is refused', async () => {
+    expect(await readBackup(strToU8('not a zip'))).toMatchObject({
+      ok: false,
+      error: { code: 'not-zip' },
+    });
+    const other = zipSync({ 'a.txt': strToU8('a') });
+    expect(await readBackup(other)).toMatchObject({ ok: false, error: { code: 'not-backup' } });
+  });
+
+  it('with one bad file gives the others, and names that one', async () => {
+    const { backups } = await browserWith(deskOf(demo));
+    const files = unzipSync(await backups.pack());
+    const [bad] = Object.keys(files).filter((name) => name.startsWith('outings/'));
+    const text = strFromU8(files[bad!]!).replace('"frames"', '"framez"');
+    const result = await backups.read(zipSync({ ...files, [bad!]: strToU8(text) }));
+    if (!result.ok) throw new Error(result.error.code);
+    expect(result.value.issues).toMatchObject([{ file: bad }]);
+    expect(result.value.backup.outings).toEqual([]);
+  });
+
+  it('cut at any place throws nothing', async () => {
+    const { backups } = await browserWith(deskOf(demo));
+    const zip = await backups.pack();
+    for (let i = 1; i < 40; i += 1) {
+      const result = await backups.read(zip.slice(0, Math.floor((zip.length * i) / 40)));
+      expect(result.ok).toBe(false);
+    }
+  });
+});
