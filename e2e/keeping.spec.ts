@@ -289,3 +289,48 @@ test('axe finds nothing in the dialogs of gear', async ({ page }) => {
   await expect(page.getByText('Not on your shelf: 38')).toBeVisible();
   await clean();
 });
+
+test('what an earlier Arm Reach stored in this browser is taken over whole', async ({ page }) => {
+  const old = (name: string, version: string) => {
+    const file = JSON.parse(readFileSync(`tests/fixtures/outing-version-${version}.json`, 'utf8'));
+    return JSON.stringify({ ...file, outing: { ...file.outing, id: 'mine', name } });
+  };
+  // A page of the same origin, before the application has run on it.
+  const empty = { contentType: 'text/html', body: '<link rel="icon" href="data:,">' };
+  await page.route('**/brief', (route) => route.fulfill(empty));
+  await page.goto('/brief');
+  await page.unroute('**/brief');
+  await page.evaluate(
+    (values) =>
+      new Promise<void>((resolve, reject) => {
+        const request = indexedDB.open('arm-reach', 1);
+        request.onupgradeneeded = () => request.result.createObjectStore('outings');
+        request.onerror = () => reject(request.error);
+        request.onsuccess = () => {
+          const writing = request.result.transaction('outings', 'readwrite');
+          for (const [key, value] of Object.entries(values))
+            writing.objectStore('outings').put(value, key);
+          writing.oncomplete = () => {
+            request.result.close();
+            resolve();
+          };
+        };
+      }),
+    {
+      'current-outing': old('The open one', '5'),
+      'open-id': 'a',
+      library: [{ id: 'b', name: 'The kept one', savedAt: 5 }],
+      'outing:b': old('The kept one', '1'),
+    },
+  );
+  await open(page, '/brief');
+  await heading(page, 'The open one');
+  await expect(standing(page)).toContainText('4 lenses');
+  await outingMenu(page, 'All outings…');
+  await expect(page.getByRole('dialog').getByRole('listitem')).toHaveCount(2);
+  const row = page.getByRole('listitem').filter({ hasText: 'The kept one' });
+  await row.getByRole('button', { name: 'Open', exact: true }).click();
+  await heading(page, 'The kept one');
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await expect(page.getByRole('tab', { name: /^Lenses \d\d/ })).toBeVisible();
+});

@@ -10,6 +10,7 @@ const VIEWS = [
   ['reach', '/reach', 'light'],
   ['lineup', '/lineup', 'light'],
   ['carry', '/carry', 'light'],
+  ['storage', '/storage', 'light'],
   ['viewfinder', '/reach?frame=f05', 'light'],
   ['lineup-night', '/lineup', 'dark'],
 ] as const;
@@ -31,7 +32,7 @@ try {
     const page = await browser.newPage({ viewport, colorScheme });
     await page.goto(`http://localhost:${PORT}${path}`);
     await page.getByTestId('answer').waitFor();
-    await page.getByRole('button', { name: 'Understood' }).click();
+    await page.getByRole('button', { name: 'Got it' }).click();
     await page.getByText('Saved here').waitFor();
     await page.waitForTimeout(1200);
     return page;
@@ -48,6 +49,12 @@ try {
   await beside.getByTestId('schools').waitFor({ timeout: 60_000 });
   await beside.locator('#schools').evaluate((heading) => heading.scrollIntoView());
   await beside.screenshot({ path: 'docs/screenshots/schools.png' });
+  const earlier = await open('/brief');
+  await earlier.getByRole('button', { name: 'Remove Moon over the bridge' }).click();
+  await earlier.getByText('Saved here').waitFor();
+  await earlier.goto(`http://localhost:${PORT}/versions`);
+  await earlier.getByRole('button', { name: 'Look' }).click();
+  await earlier.screenshot({ path: 'docs/screenshots/versions.png' });
   await browser.close();
 } finally {
   server.kill();

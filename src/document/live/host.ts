@@ -18,10 +18,7 @@ export function createHost(stores: Stores = openStores()): BrowserHost {
     listen: (changed) => {
       const heard = ({ data }: MessageEvent<RecordKey>) => changed(data);
       channel?.addEventListener('message', heard);
-      return () => {
-        channel?.removeEventListener('message', heard);
-        channel?.close();
-      };
+      return () => channel?.removeEventListener('message', heard);
     },
     now: () => Date.now(),
     newId,

@@ -6,6 +6,7 @@ import {
   type BodyRole,
   bodyRoleOf,
   copyItem,
+  doubled,
   type ItemOf,
   type Kind,
   type Lock,
@@ -51,6 +52,7 @@ export function GearEditor<K extends Kind>({ kind, item, onSelect }: GearEditorP
   const editGear = useEditGear();
   const comes = file.shelf[kind].some((i) => i.id === item.id);
   const lock = lockOf(file.limits, item.id);
+  const alike = doubled(shelf, kind).get(item.id);
   return (
     <div className="space-y-3 border-t border-ink pt-2">
       <div className="flex items-start justify-between gap-2">
@@ -77,6 +79,13 @@ export function GearEditor<K extends Kind>({ kind, item, onSelect }: GearEditorP
           </IconButton>
         </span>
       </div>
+      {alike && (
+        <p className="text-[13px]">
+          Looks like {alike.name}
+          {alike.maker === '' ? '' : ` by ${alike.maker}`}: the same by what it is. If it is the
+          same thing, delete one of them.
+        </p>
+      )}
       <Standing id={item.id} name={item.name} ownership={item.ownership} />
       {!comes ? null : kind === 'bodies' ? (
         <SelectField

@@ -4,7 +4,7 @@ import { Columns3 } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { itemsOf, type Source, SOURCES } from '@/core/gear';
-import { type Kind } from '@/document';
+import { doubled, type Kind } from '@/document';
 import { useAnswer, useDesk, useFile, useKnownGear } from '@/session';
 import { Button, inOwnUnits, OWNERSHIPS } from '@/ui';
 import { GearTable } from './GearTable';
@@ -66,7 +66,12 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
       tubes: () => shelf.tubes.map((t) => tubeRow(t, context)),
       adapters: () => shelf.adapters.map((a) => adapterRow(a, context)),
     }[kind]();
-    return all.filter(
+    const alike = doubled(shelf, kind);
+    const noted = all.map((row) => {
+      const other = alike.get(row.id);
+      return other ? { ...row, note: `${row.note}, looks like ${other.name}` } : row;
+    });
+    return noted.filter(
       (row) =>
         (mount === '' || row.cells.mount?.text === mount) &&
         (whose === '' || row.cells.ownership?.sort === whose) &&

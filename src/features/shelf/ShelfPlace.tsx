@@ -11,6 +11,7 @@ import {
   type Kind,
   newItem,
   putItem,
+  setTies,
   shelfText,
 } from '@/document';
 import { writeLensCsv } from '@/document/formats';
@@ -141,6 +142,8 @@ export function ShelfPlace() {
           alone={alone.length}
           shelf={itemsOf(desk.shelf.gear).length}
           wishes={wishes.length}
+          only={desk.plan.ties.only?.length ?? null}
+          onAll={() => edit(setTies({ only: null }))}
           onKeep={() => edit(keepOnShelf(new Set(alone)))}
           onWishes={() =>
             edit(
@@ -208,11 +211,14 @@ function Whole(props: {
   alone: number;
   shelf: number;
   wishes: number;
+  /** How many of what is owned may come; null for all. */
+  only: number | null;
+  onAll: () => void;
   onKeep: () => void;
   onWishes: () => void;
 }) {
-  const { alone, shelf, wishes } = props;
-  if (alone === 0 && wishes === 0) return null;
+  const { alone, shelf, wishes, only } = props;
+  if (alone === 0 && wishes === 0 && only === null) return null;
   return (
     <p className="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1 border-l-2 border-hair pl-3">
       {alone > 0 && (
@@ -222,6 +228,12 @@ function Whole(props: {
             {shelf === 0 ? 'your own shelf is empty.' : `${shelf} are on your shelf.`}
           </span>
           <Button onClick={props.onKeep}>Add them to my shelf</Button>
+        </>
+      )}
+      {only !== null && (
+        <>
+          <span>Of what you own, {only} may come on this outing.</span>
+          <Button onClick={props.onAll}>Let everything I own come</Button>
         </>
       )}
       {wishes > 0 && (

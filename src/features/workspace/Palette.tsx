@@ -6,7 +6,7 @@ import { Dialog as Radix } from 'radix-ui';
 import { PROFILES, withProfile } from '@/core/brief';
 import { ITEM_KINDS } from '@/core/gear';
 import { setLimits } from '@/document';
-import { useEdit, useFile, useHistory } from '@/session';
+import { useEdit, useFile, useHistory, useKnownGear } from '@/session';
 import { PROFILE_NAMES } from '@/ui';
 import { PLACES } from './shortcuts';
 import type { OutingAction } from './useOutingActions';
@@ -22,6 +22,7 @@ export function Palette({
   actions: readonly OutingAction[];
 }) {
   const file = useFile();
+  const shelf = useKnownGear();
   const edit = useEdit();
   const router = useRouter();
   const { undo, redo } = useHistory();
@@ -43,7 +44,7 @@ export function Palette({
     [
       'Gear',
       ITEM_KINDS.flatMap((kind) =>
-        file.shelf[kind].map((item) => ({
+        shelf[kind].map((item) => ({
           key: item.id,
           name: item.name,
           run: () => go(`/shelf?kind=${kind}&item=${item.id}`),
