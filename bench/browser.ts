@@ -1,28 +1,21 @@
 import { spawn } from 'node:child_process';
 import { type Browser, chromium, type Page } from '@playwright/test';
+import { CHROMIUM_ARGS, CHROMIUM_PATH } from '../e2e/chromium';
+import { watchLongTasks } from './longTasks';
 import { benchStore } from './store';
 
 /** What a person waits for in the browser, on the production build; needs `npm run build` before. */
 
 const PORT = 4178;
 const ADDRESS = `http://localhost:${PORT}`;
-const ARGUMENTS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
 const BYTES_PER_KB = 1000;
 
 type Report = (name: string, value: number, unit: string, runs: number, note: string) => void;
 
 const launch = () =>
   chromium.launch({
-    executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
-    args: ARGUMENTS,
+    executablePath: CHROMIUM_PATH,
+    args: CHROMIUM_ARGS,
   });
 
 export async function benchBrowser(report: Report, median: (v: readonly number[]) => number) {
@@ -148,13 +141,7 @@ async function longestTask(browser: Browser): Promise<number> {
   await page.goto(`${ADDRESS}/brief?frame=f10`);
   await page.getByTestId('answer').waitFor();
   await page.waitForTimeout(2000);
-  await page.evaluate(() => {
-    const tasks: number[] = [];
-    Object.assign(window, { longTasks: tasks });
-    new PerformanceObserver((list) => {
-      for (const entry of list.getEntries()) tasks.push(entry.duration);
-    }).observe({ entryTypes: ['longtask'] });
-  });
+  const longest = await watchLongTasks(page);
   for (const [label, text] of [
     ['Picture', 'Prize-giving under the awning, seen from the quay'],
     ['Farthest', '13.25'],
@@ -164,7 +151,7 @@ async function longestTask(browser: Browser): Promise<number> {
     await page.getByLabel(label, { exact: true }).pressSequentially(text, { delay: 60 });
   }
   await page.waitForTimeout(1000);
-  const tasks = await page.evaluate(() => (window as never as { longTasks: number[] }).longTasks);
+  const took = await longest();
   await page.close();
-  return Math.max(0, ...tasks);
+  return took;
 }

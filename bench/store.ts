@@ -1,5 +1,6 @@
 import type { Browser, BrowserContext, Page } from '@playwright/test';
 import { DEFAULT_SETTINGS, EMPTY_SHELF, planOfFile, planText, shelfText } from '@/document';
+import { watchLongTasks } from './longTasks';
 import { demoOuting, outingOf } from './outings';
 
 /** The storage of someone with 50 outings and 1,000 gear items, and what opening and saving it takes. */
@@ -80,20 +81,13 @@ const revision = (page: Page) =>
 /** From a figure of the shelf typed in to its record written, and the longest task on the way, ms. */
 async function saving(page: Page, weight: number): Promise<{ took: number; longest: number }> {
   const before = await revision(page);
-  await page.evaluate(() => {
-    const tasks: number[] = [];
-    Object.assign(window, { longTasks: tasks });
-    new PerformanceObserver((list) => {
-      for (const entry of list.getEntries()) tasks.push(entry.duration);
-    }).observe({ entryTypes: ['longtask'] });
-  });
+  const longest = await watchLongTasks(page);
   await page.getByLabel('Weight', { exact: true }).fill(String(weight));
   const start = Date.now();
   while ((await revision(page)) === before) await page.waitForTimeout(5);
   const took = Date.now() - start;
   await page.waitForTimeout(300);
-  const tasks = await page.evaluate(() => (window as never as { longTasks: number[] }).longTasks);
-  return { took, longest: Math.max(0, ...tasks) };
+  return { took, longest: await longest() };
 }
 
 export interface StoreFigures {

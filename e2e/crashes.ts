@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { type Browser, chromium, type Page } from '@playwright/test';
 import { planText, shelfText } from '@/document';
+import { CHROMIUM_ARGS, CHROMIUM_PATH } from './chromium';
 
 /**
  * Kills the browser (SIGKILL, all its processes) at random moments of real work, opens it again on the
@@ -13,16 +14,9 @@ import { planText, shelfText } from '@/document';
 
 /** Longest that an edit may be lost, ms. */
 const MAY_BE_LOST_MS = 1000;
-const CHROMIUM = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium';
 const FLAGS = [
+  ...CHROMIUM_ARGS,
   '--headless=new',
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
   '--remote-debugging-port=0',
   '--window-size=1280,800',
 ];
@@ -110,7 +104,7 @@ function cut(one: Told, at: number) {
 }
 
 async function launch(profile: string, address: string) {
-  const child = spawn(CHROMIUM, [...FLAGS, `--user-data-dir=${profile}`, 'about:blank'], {
+  const child = spawn(CHROMIUM_PATH, [...FLAGS, `--user-data-dir=${profile}`, 'about:blank'], {
     detached: true,
     stdio: ['ignore', 'ignore', 'pipe'],
   });

@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
 import { chromium } from '@playwright/test';
+import { CHROMIUM_ARGS, CHROMIUM_PATH } from '../e2e/chromium';
 
 /** One PNG of each main view, from the demo outing, into docs/screenshots. Needs a production build. */
 
@@ -25,8 +26,8 @@ const server = spawn(
 try {
   await new Promise((resolve) => setTimeout(resolve, 4000));
   const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+    executablePath: CHROMIUM_PATH,
+    args: CHROMIUM_ARGS,
   });
   const open = async (path: string, viewport = DESK, colorScheme: 'light' | 'dark' = 'light') => {
     const page = await browser.newPage({ viewport, colorScheme });

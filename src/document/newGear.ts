@@ -14,16 +14,17 @@ import {
 import { freshId } from './freshId';
 import { type ItemOf, type Kind, shelfIds } from './edits';
 
-const UNKNOWN = {
-  maker: '',
+/** Nothing known yet of an item that is owned. */
+export const UNKNOWN_ITEM = {
   weightG: null,
   priceNew: null,
   priceUsed: null,
   ownership: 'owned',
   loan: null,
 } as const;
+const UNKNOWN = { maker: '', ...UNKNOWN_ITEM } as const;
 
-/** A new piece in a first state that is valid; mounts follow what is already on the shelf. */
+/** A new item in a first state that is valid; mounts follow what is already on the shelf. */
 export function newItem<K extends Kind>(kind: K, shelf: Shelf): ItemOf[K] {
   const mount = shelf.bodies[0]?.mount ?? shelf.lenses[0]?.mount ?? 'My mount';
   const taken = shelfIds(shelf);

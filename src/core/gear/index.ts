@@ -36,6 +36,7 @@ export { type Chain, isBare, type Kit, kitKey, kitPieces, mountableChains } from
 export { formatKey, mountableSetups, type Setup, setupOf, setupOfKit } from './setup';
 export {
   ITEM_KINDS,
+  ITEM_SCHEMAS,
   itemsOf,
   type ItemKind,
   type Mount,

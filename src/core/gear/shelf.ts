@@ -52,6 +52,15 @@ export const shelfParts = parts.superRefine((s, context) => {
   }
 });
 
+/** What each kind of item must hold. */
+export const ITEM_SCHEMAS = {
+  bodies: body,
+  lenses: lens,
+  converters: converter,
+  tubes: tube,
+  adapters: adapter,
+} as const;
+
 /** All gear known. Ids are unique over the whole shelf; converters name lenses that stand on it. */
 export const shelf = shelfParts.superRefine((s, context) => {
   const lensIds = new Set<string>(s.lenses.map((l) => l.id));

@@ -1,6 +1,7 @@
 import { type Body, bodyId, type Lens, lensId, type Mount } from '@/core/gear';
 import { FULL_FRAME, sideMm } from '@/core/optics';
 import { freshId } from '../freshId';
+import { UNKNOWN_ITEM } from '../newGear';
 import type { DatabaseCamera, DatabaseLens, LensDatabase } from './lensfun';
 
 /** What was chosen from a database. */
@@ -54,14 +55,6 @@ export function gearFromDatabase(
   };
 }
 
-const UNKNOWN = {
-  weightG: null,
-  priceNew: null,
-  priceUsed: null,
-  ownership: 'owned',
-  loan: null,
-} as const;
-
 function bodyFrom(camera: DatabaseCamera, id: string): Body {
   const fourThirds =
     camera.cropFactor > FOUR_THIRDS_CROP.min && camera.cropFactor < FOUR_THIRDS_CROP.max;
@@ -72,7 +65,7 @@ function bodyFrom(camera: DatabaseCamera, id: string): Body {
     id: bodyId.parse(id),
     name: camera.model.slice(0, 120),
     maker: camera.maker.slice(0, 80),
-    ...UNKNOWN,
+    ...UNKNOWN_ITEM,
     mount: camera.mount,
     sensor: {
       widthMm: round(heightMm * aspect),
@@ -97,7 +90,7 @@ function lensFrom(lens: DatabaseLens, mount: string, id: string): Lens {
     id: lensId.parse(id),
     name: lens.model.slice(0, 120),
     maker: lens.maker.slice(0, 80),
-    ...UNKNOWN,
+    ...UNKNOWN_ITEM,
     mount,
     focal: lens.focal,
     measured: lens.measured,

@@ -1,6 +1,6 @@
 'use client';
 
-import { adapter, body, converter, lens, type Source, SOURCES, tube } from '@/core/gear';
+import { ITEM_SCHEMAS, type Source, SOURCES } from '@/core/gear';
 import { type Kind, putItem } from '@/document';
 import { useEditGear, useFile, useKnownGear } from '@/session';
 import { CellNumber, CellSelect, OWNERSHIPS } from '@/ui';
@@ -16,14 +16,6 @@ type EditableColumn = keyof typeof EDITABLE | 'ownership';
 export function isEditable(column: string): column is EditableColumn {
   return column in EDITABLE || column === 'ownership';
 }
-
-const SCHEMAS = {
-  lenses: lens,
-  bodies: body,
-  converters: converter,
-  tubes: tube,
-  adapters: adapter,
-} as const;
 
 const LABELS = {
   weight: 'Weight',
@@ -49,7 +41,7 @@ export function EditCell({
   const item = shelf[kind].find((i) => i.id === id);
   if (!item) return null;
   const put = (change: Record<string, unknown>): string | null => {
-    const parsed = SCHEMAS[kind].safeParse({ ...item, ...change });
+    const parsed = ITEM_SCHEMAS[kind].safeParse({ ...item, ...change });
     if (!parsed.success) return parsed.error.issues[0]?.message ?? null;
     edit(putItem(kind, parsed.data as never), `${id}.${column}`);
     return null;

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { adapter, body, converter, lens, tube } from '@/core/gear';
+import { ITEM_SCHEMAS } from '@/core/gear';
 import type { Knowable, UnknownFigure, WorthKnowing } from '@/core/lineup';
 import { putItem } from '@/document';
 import { useEditGear, useFileNow, useKnownGear } from '@/session';
@@ -82,13 +82,6 @@ function Found({ found, onAgain }: { found: WorthKnowing; onAgain: () => void })
   );
 }
 
-const SCHEMAS = {
-  lenses: lens,
-  bodies: body,
-  converters: converter,
-  tubes: tube,
-  adapters: adapter,
-};
 const UNITS: Partial<Record<Knowable, string>> = {
   weightG: 'g',
   minFocusM: 'm',
@@ -104,7 +97,7 @@ function Row({ figure: { kind, itemId, field } }: { figure: UnknownFigure }) {
   if (!item) return null;
   const value = (item as unknown as Record<string, number | boolean | null>)[field] ?? null;
   const put = (next: unknown): string | null => {
-    const read = SCHEMAS[kind].safeParse({ ...item, [field]: next });
+    const read = ITEM_SCHEMAS[kind].safeParse({ ...item, [field]: next });
     if (!read.success) return read.error.issues[0]?.message ?? null;
     edit(putItem(kind, read.data as never), `${itemId}.${field}`);
     return null;
