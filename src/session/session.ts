@@ -151,6 +151,7 @@ export function createSession(): Session {
         if (file !== null && !sameQuestion(file, before)) client.ask(file);
       });
       const lasts = askToLast(document);
+      const rest = keeper.start();
       const unlisten = host.listen((key) => void keeper.takeIn(key));
       const seen = () => {
         if (window.document.visibilityState === 'visible') void keeper.takeInAll();
@@ -163,7 +164,7 @@ export function createSession(): Session {
         window.removeEventListener('pagehide', keeper.leave);
         window.document.removeEventListener('visibilitychange', seen);
         keeper.leave();
-        keeper.stop();
+        rest();
         unlisten();
         lasts();
         folder.stop();

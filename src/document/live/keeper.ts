@@ -138,13 +138,14 @@ export function createKeeper(
     if (desk === null || part.get(desk) === seen.get(part.key)?.value) return;
     const writing = writeOf(part, desk);
     const written = await writeRecord(host, writing);
-    seen.set(part.key, written.seen);
+    const stored = shared(writing.value, written.seen.value);
+    seen.set(part.key, { revision: written.seen.revision, value: stored });
     forget(part.key, writing.stateId);
-    if (written.seen.value === writing.value) return;
+    if (stored === writing.value) return;
     if (written.conflicts.length > 0) await keepMine(part, writing.value, written.conflicts);
-    const now = deskNow();
-    if (now === null) return;
-    const { value } = join(writing.value, part.get(now), written.seen.value);
+    const now = deskNow() ?? desk;
+    const typed = part.get(now);
+    const value = typed === writing.value ? stored : join(writing.value, typed, stored).value;
     document.adopt(part.put(now, value));
   };
   const save = () =>
@@ -182,11 +183,6 @@ export function createKeeper(
     if (value !== mine) document.adopt(part.put(deskNow() ?? desk, value));
   };
 
-  const unsubscribe = document.store.subscribe((state, before) => {
-    if (state.desk === before.desk || state.desk === null || unsaved().length === 0) return;
-    report('saving');
-    schedule();
-  });
   return {
     /** The key of the open outing. */
     outing: () => outing,
@@ -217,9 +213,18 @@ export function createKeeper(
       for (const part of unsaved()) leaveBehind(writeOf(part, desk));
       if (unsaved().length > 0) void save();
     },
-    stop() {
-      unsubscribe();
-      if (timer !== null) clearTimeout(timer);
+    /** Writes what is edited from now on; returns the way to stop. */
+    start() {
+      const unsubscribe = document.store.subscribe((state, before) => {
+        if (state.desk === before.desk || state.desk === null || unsaved().length === 0) return;
+        report('saving');
+        schedule();
+      });
+      return () => {
+        unsubscribe();
+        if (timer !== null) clearTimeout(timer);
+        timer = null;
+      };
     },
   };
 }

@@ -71,6 +71,7 @@ async function openTab(browser: ReturnType<typeof memoryBrowser>, n: number, key
     (s) => states.push(s),
     (k) => news.push(k),
   );
+  const stop = keeper.start();
   host.listen((changed) => void keeper.takeIn(changed));
   const personal = await openPersonal(host);
   const stored = await openPlan(host, key);
@@ -87,6 +88,7 @@ async function openTab(browser: ReturnType<typeof memoryBrowser>, n: number, key
     host,
     document,
     keeper,
+    stop,
     states,
     news,
     file,
@@ -111,7 +113,7 @@ describe('what is edited', () => {
     const stored = (await record(browser))!;
     expect(stored.revision).toBeGreaterThan(before);
     expect(Number(/Name (\d+)/.exec(stored.text)?.[1])).toBeGreaterThan(5);
-    tab.keeper.stop();
+    tab.stop();
   });
 
   it('stays in memory while there is no room, which is said, and is written when there is', async () => {
@@ -128,7 +130,7 @@ describe('what is edited', () => {
     browser.parts.records.fault.fails = null;
     expect(await tab.keeper.save()).toBe(true);
     expect((await record(browser))!.text).toContain('"kept"');
-    tab.keeper.stop();
+    tab.stop();
   });
 
   it('is written though no version of it can be', async () => {
@@ -137,7 +139,7 @@ describe('what is edited', () => {
     browser.parts.versions.fault.fails = quotaError();
     rename(tab, 0, 'kept');
     expect(await tab.keeper.save()).toBe(true);
-    tab.keeper.stop();
+    tab.stop();
   });
 
   it('never replaces what a newer Arm Reach has written', async () => {
@@ -149,7 +151,7 @@ describe('what is edited', () => {
     expect(await tab.keeper.save()).toBe(false);
     expect(tab.states.at(-1)).toBe('newer');
     expect((await record(browser))!.text).toBe(text);
-    tab.keeper.stop();
+    tab.stop();
   });
 });
 
@@ -169,7 +171,7 @@ describe('two tabs with one outing', () => {
     expect([one.name(0), one.name(1)]).toEqual([demo.frames[0]!.name, 'by two']);
     one.document.redo();
     expect([one.name(0), one.name(1)]).toEqual(['by one', 'by two']);
-    for (const tab of [one, two]) tab.keeper.stop();
+    for (const tab of [one, two]) tab.stop();
   });
 
   it('join what both have not saved yet, and keep a copy of what cannot be joined', async () => {
@@ -189,7 +191,7 @@ describe('two tabs with one outing', () => {
     expect(others).toHaveLength(1);
     const copy = await openPlan(one.host, others[0]!.key);
     expect(copy?.value.frames[0]?.name).toBe('by two');
-    for (const tab of [one, two]) tab.keeper.stop();
+    for (const tab of [one, two]) tab.stop();
   });
 
   it('share the shelf and the settings over different outings', async () => {
@@ -205,7 +207,7 @@ describe('two tabs with one outing', () => {
     await rest(20);
     expect(two.file().outing.currency).toBe('GBP');
     expect(two.file().packing.things.map((t) => t.name)).toContain('Cloth');
-    for (const tab of [one, two]) tab.keeper.stop();
+    for (const tab of [one, two]) tab.stop();
   });
 
   it('tell when the outing was deleted in another, and an edit brings it back', async () => {
@@ -217,7 +219,7 @@ describe('two tabs with one outing', () => {
     rename(one, 0, 'again');
     await one.keeper.save();
     expect((await record(browser))!.deletedAt).toBeNull();
-    for (const tab of [one, two]) tab.keeper.stop();
+    for (const tab of [one, two]) tab.stop();
   });
 });
 
@@ -269,7 +271,7 @@ test('three tabs that edit at random end with every edit of each', async () => {
         const names = new Map(tab.file().frames.map((x) => [x.id as string, x.name]));
         for (const [id, name] of said) expect(names.get(id) ?? null).toBe(name);
         expect(tab.news).toEqual([]);
-        tab.keeper.stop();
+        tab.stop();
       }
       const stored = planText.read((await record(browser))!.text);
       expect(stored.ok && stored.value.frames).toEqual(
@@ -302,7 +304,7 @@ describe('earlier versions', () => {
     expect((await record(browser))!.text).toBe(kept[2]);
     tab.document.undo();
     expect(tab.name(0)).toBe('Version 4, a second later');
-    tab.keeper.stop();
+    tab.stop();
   });
 
   it('are the last thirty, and one a day for sixty days', () => {
@@ -312,7 +314,6 @@ describe('earlier versions', () => {
       key: `${savedAt}`,
       savedAt,
       revision: 0,
-      name: '',
     });
     const versions = Array.from({ length: 90 * 24 }, (_, i) => at(now - i * hour));
     const gone = new Set(superfluous(versions, now));
@@ -335,7 +336,7 @@ describe('what cannot be read', () => {
     browser.clock.now += 61_000;
     rename(tab, 0, 'newer');
     await tab.keeper.save();
-    tab.keeper.stop();
+    tab.stop();
     for (const text of ['{', '{"format":"armreach-plan","version":6}']) {
       const damaged = { ...(await record(browser))!, text };
       await browser.stores.records.set(KEY, damaged);
@@ -360,7 +361,7 @@ describe('what a page left behind', () => {
     browser.parts.records.fault.fails = new Error('the page is gone');
     tab.keeper.leave();
     await rest(10);
-    tab.keeper.stop();
+    tab.stop();
     browser.parts.records.fault.fails = null;
     return { browser, tab };
   };
@@ -383,7 +384,7 @@ describe('what a page left behind', () => {
     await takeLeftBehind(tab.host, textOf);
     const frames = (await openPlan(tab.host, KEY))!.value.frames;
     expect(frames.slice(0, 2).map((f) => f.name)).toEqual(['left', 'by another']);
-    other.keeper.stop();
+    other.stop();
   });
 
   it('is set aside when it is damaged, and what is stored stays as it is', async () => {
@@ -484,5 +485,5 @@ test('an edit of limits in a form is one state, not two', async () => {
   tab.document.edit(setLimits({ maxLenses: 3 }));
   await tab.keeper.save();
   expect((await record(browser))!.revision).toBe(2);
-  tab.keeper.stop();
+  tab.stop();
 });

@@ -6,7 +6,6 @@ export interface Version {
   readonly key: string;
   readonly revision: number;
   readonly savedAt: number;
-  readonly name: string;
 }
 
 interface Kept extends Omit<Version, 'key'> {
@@ -45,17 +44,17 @@ export async function keepVersion(
     const stood = now - record.savedAt >= STOOD_MS;
     const worked = !newest || record.savedAt - newest.savedAt >= WORKING_MS;
     if (!always && !stood && !worked) return;
-    const { revision, savedAt, name, text } = record;
+    const { revision, savedAt, text } = record;
     const { gzipSync, strToU8 } = await import('fflate');
     const packed = gzipSync(strToU8(text));
-    await store.set(keyOf(key, record), { revision, savedAt, name, packed } satisfies Kept);
-    await prune(store, [{ key: keyOf(key, record), revision, savedAt, name }, ...kept], now);
+    await store.set(keyOf(key, record), { revision, savedAt, packed } satisfies Kept);
+    await prune(store, [{ key: keyOf(key, record), revision, savedAt }, ...kept], now);
   } catch {
     // A version less is no reason to lose the edit that is being written.
   }
 }
 
-/** Earlier states of a record, newest first; their names are read with their texts. */
+/** Earlier states of a record, newest first. */
 export async function versionsOf(store: KeyValue, key: RecordKey): Promise<Version[]> {
   const keys = await store.keys();
   return keys
@@ -64,7 +63,7 @@ export async function versionsOf(store: KeyValue, key: RecordKey): Promise<Versi
     .reverse()
     .map((k) => {
       const [, savedAt, revision] = k.slice(key.length).split(SEPARATOR);
-      return { key: k, savedAt: Number(savedAt), revision: Number(revision), name: '' };
+      return { key: k, savedAt: Number(savedAt), revision: Number(revision) };
     });
 }
 
