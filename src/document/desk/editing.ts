@@ -52,11 +52,6 @@ export const editGear =
     );
   };
 
-/** Changes the person's shelf itself, whatever is of this outing alone. */
-export const onShelf =
-  (edit: GearEdit): DeskEdit =>
-  (desk) => ({ ...desk, shelf: { ...desk.shelf, gear: edit(desk.shelf.gear) } });
-
 interface Changes {
   readonly put: readonly Item[];
   readonly removed: ReadonlySet<string>;

@@ -34,7 +34,6 @@ export {
   editGear,
   followUsual,
   keepOnShelf,
-  onShelf,
   setBags,
   setSettings,
   setStanding,

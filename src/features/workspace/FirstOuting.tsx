@@ -4,14 +4,13 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { type Body, bodyId, type Lens, type Shelf } from '@/core/gear';
 import {
-  addGear,
-  alreadyOn,
+  EMPTY_SHELF,
   freshId,
   newItem,
   newPlan,
   NO_GEAR,
-  onShelf,
   readGearLines,
+  takenOntoShelf,
 } from '@/document';
 import { outingFromStarter, STARTERS } from '@/document/starters';
 import { useDeskNow, useEditDesk } from '@/session';
@@ -48,18 +47,9 @@ export function FirstOuting({
   const start = () => {
     const starter = STARTERS.find((s) => s.key === genre);
     if (!starter || !good) return;
-    const gear = readGear(body, lines);
-    const { shelf, settings } = deskNow();
-    const known = alreadyOn(shelf.gear, gear);
-    const isNew = ({ id }: { readonly id: string }) => !known.has(id);
-    edit(
-      onShelf(
-        addGear({
-          bodies: gear.bodies.filter(isNew),
-          lenses: gear.lenses.filter(isNew),
-        }),
-      ),
-    );
+    const theirs = { ...EMPTY_SHELF, gear: readGear(body, lines) };
+    edit((desk) => ({ ...desk, shelf: takenOntoShelf(theirs, desk.shelf, new Map()) }));
+    const { settings } = deskNow();
     onOpenChange(false);
     openPlan(
       newPlan(
