@@ -54,6 +54,7 @@ try {
   await earlier.getByRole('button', { name: 'Remove Moon over the bridge' }).click();
   await earlier.getByText('Saved here').waitFor();
   await earlier.goto(`http://localhost:${PORT}/versions`);
+  await earlier.getByTestId('answer').waitFor();
   await earlier.getByRole('button', { name: 'Look' }).click();
   await earlier.screenshot({ path: 'docs/screenshots/versions.png' });
   await browser.close();

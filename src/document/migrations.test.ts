@@ -19,7 +19,9 @@ describe('an outing of version 1', () => {
     expect(file?.frames.map((f) => f.light.source)).toEqual(
       old.frames.map((f: { light: { ev100: number } }) => ({ kind: 'ev', ev100: f.light.ev100 })),
     );
-    expect(file?.limits).toMatchObject(old.limits);
+    const { sources, ...limits } = old.limits;
+    expect(file?.limits).toMatchObject(limits);
+    expect(file?.limits.sources).toEqual([...sources, 'rented']);
     expect(file?.shelf.lenses.map((l) => l.id)).toEqual(
       old.shelf.lenses.map((l: { id: string }) => l.id),
     );
@@ -147,6 +149,8 @@ test('an outing of version 5 is read as it was written, with no loan and tied to
   if (!read.ok) throw new Error(read.error.message);
   const { shelf, ties, version, ...rest } = read.value;
   expect([version, ties]).toEqual([6, null]);
+  expect(rest.limits.sources).toEqual(['owned', 'borrowed', 'rented']);
+  old.limits.sources.push('rented');
   const items = itemsOf(shelf);
   expect(items.every((i) => i.loan === null)).toBe(true);
   const without = (list: readonly object[]) =>

@@ -224,16 +224,24 @@ const KINDS_OF_5 = ['bodies', 'lenses', 'converters', 'tubes', 'adapters'] as co
 
 /**
  * 5 to 6: the shelf belongs to the person, and the file holds a copy. Days and prices of loans were
- * not known, and nothing tied the file to anyone's shelf.
+ * not known, and nothing tied the file to anyone's shelf. Who used what was borrowed may use what is
+ * rented from now on; no file had any.
  */
 function oneShelf(file: Json): Json {
-  const { shelf } = file;
+  const { shelf, limits } = file;
   return {
     ...file,
     version: 6,
     ...(isJson(shelf) ? { shelf: withLoans(shelf) } : {}),
+    ...(isJson(limits) ? { limits: { ...limits, sources: withRented(limits.sources) } } : {}),
     ...missing(file, { ties: null }),
   };
+}
+
+function withRented(sources: unknown): unknown {
+  if (!Array.isArray(sources) || !sources.includes('borrowed') || sources.includes('rented'))
+    return sources;
+  return sources.flatMap((s: unknown) => (s === 'borrowed' ? [s, 'rented'] : [s]));
 }
 
 /** A shelf of file version 5 whose items say that nothing is known of a loan. */

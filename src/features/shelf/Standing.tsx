@@ -8,10 +8,11 @@ import {
   loanDays,
   type Ownership,
   type Shelf,
+  type Source,
   SOURCES,
 } from '@/core/gear';
-import { keepOnShelf, setStanding } from '@/document';
-import { useDesk, useEditDesk, useFile } from '@/session';
+import { keepOnShelf, setLimits, setStanding } from '@/document';
+import { useDesk, useEdit, useEditDesk, useFile } from '@/session';
 import {
   Button,
   formatCount,
@@ -36,6 +37,7 @@ export function Standing({ id, name, ownership }: StandingProps) {
   const { plan } = useDesk();
   const file = useFile();
   const edit = useEditDesk();
+  const editOuting = useEdit();
   const has = (shelf: Shelf) => itemsOf(shelf).some((i) => i.id === id);
   const isAlone = has(plan.alone);
   const special = plan.arranged.find((a) => a.itemId === id);
@@ -60,6 +62,16 @@ export function Standing({ id, name, ownership }: StandingProps) {
         options={choicesFor(ownership)}
         onChange={(as) => edit(setStanding(id, as === 'no' ? null : as))}
       />
+      {isSource(standing) && !file.limits.sources.includes(standing) && (
+        <p className="text-[13px]">
+          This outing’s limits leave out gear that is {OWNERSHIPS[standing]}.{' '}
+          <Button
+            onClick={() => editOuting(setLimits({ sources: [...file.limits.sources, standing] }))}
+          >
+            Use such gear
+          </Button>
+        </p>
+      )}
       {special && (special.as === 'borrowed' || special.as === 'rented') && (
         <LoanFields
           name={name}
@@ -73,6 +85,9 @@ export function Standing({ id, name, ownership }: StandingProps) {
     </div>
   );
 }
+
+const isSource = (standing: Choice): standing is Source =>
+  (SOURCES as readonly string[]).includes(standing);
 
 function choicesFor(ownership: Ownership): readonly (readonly [Choice, string])[] {
   if (ownership === 'owned')
