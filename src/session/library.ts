@@ -32,7 +32,6 @@ export interface Library {
   list(): Promise<readonly OutingEntry[]>;
   /** Deleted outings, the last one first. */
   bin(): Promise<readonly OutingEntry[]>;
-  openKey(): OutingKey;
   /** Opens a new outing made of a file, whose gear goes where it is told; returns the way back. */
   open(
     file: OutingFile,
@@ -84,7 +83,6 @@ export function createLibrary(document: DocumentStore, keeper: Keeper, host: Hos
       (await others())
         .filter((e) => e.deletedAt !== null)
         .sort((a, b) => (b.deletedAt ?? 0) - (a.deletedAt ?? 0)),
-    openKey: () => keeper.outing(),
     async open(file, takingOf) {
       const { desk } = document.store.getState();
       if (desk === null) return 'unsaved';

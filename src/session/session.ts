@@ -3,7 +3,7 @@ import {
   decode,
   type Desk,
   type OutingFile,
-  planOfFile,
+  planAlone,
   planText,
   settingsText,
   shelfText,
@@ -17,6 +17,8 @@ import {
   createHost,
   createKeeper,
   type DocumentStore,
+  hasLeftBehind,
+  hasOldStorage,
   type Keeper,
   type KeeperNews,
   openPersonal,
@@ -26,14 +28,12 @@ import {
   problemOf,
   type RecordKey,
   type SaveState,
-  takeLeftBehind,
-  takeOverOldStorage,
 } from '@/document/live';
 import { DEFAULT_SETTINGS, EMPTY_SHELF, type TextOf } from '@/document';
 import { type Answer, createLineupClient } from '@/workers/lineupClient';
 import type { Backups } from './backups';
 import { createFolderBackup, type FolderBackup } from './folderBackup';
-import { createLibrary, type Library } from './library';
+import type { Library } from './library';
 import { lastOpen, rememberOpen } from './whichOuting';
 
 export interface SessionState {
@@ -57,7 +57,8 @@ export interface Session {
   readonly document: DocumentStore;
   readonly host: BrowserHost;
   readonly keeper: Keeper;
-  readonly library: Library;
+  /** Loaded when it is first asked for. */
+  readonly library: () => Promise<Library>;
   /** Loaded when they are first asked for. */
   readonly backups: () => Promise<Backups>;
   readonly folder: FolderBackup;
@@ -99,7 +100,9 @@ export function createSession(): Session {
     },
     (news) => state.setState({ news }),
   );
-  const library = createLibrary(document, keeper, host);
+  let shelved: Promise<Library> | null = null;
+  const library = () =>
+    (shelved ??= import('./library').then((m) => m.createLibrary(document, keeper, host)));
   let loaded: Promise<Backups> | null = null;
   const backups = () =>
     (loaded ??= import('./backups').then((m) => m.createBackups(document, keeper, host)));
@@ -176,9 +179,11 @@ export function createSession(): Session {
 }
 
 /** Empties the bin of what lay there too long, and takes the backup folder up again. */
-async function tidyUp(library: Library, folder: FolderBackup): Promise<void> {
+async function tidyUp(library: () => Promise<Library>, folder: FolderBackup): Promise<void> {
   await folder.resume().catch(() => undefined);
-  await library.emptyBin().catch(() => undefined);
+  await library()
+    .then((l) => l.emptyBin())
+    .catch(() => undefined);
 }
 
 const TEXTS: Readonly<Record<'settings' | 'shelf', unknown>> = {
@@ -197,8 +202,8 @@ interface Found {
 
 /** Opens what is stored: what this tab had open, else what was opened last, else the newest. */
 async function openStored(host: BrowserHost, keeper: Keeper): Promise<Found> {
-  await takeOverOldStorage(host);
-  await takeLeftBehind(host, textOfKey);
+  if (await hasOldStorage(host)) await (await import('@/document/old')).takeOverOldStorage(host);
+  if (hasLeftBehind()) await (await import('@/document/old')).takeLeftBehind(host, textOfKey);
   const personal = await openPersonal(host);
   const { shelf, settings, seen } = personal;
   const tried = new Set<OutingKey>();
@@ -239,7 +244,7 @@ async function notDeleted(host: BrowserHost, keys: readonly OutingKey[]): Promis
 async function openDemo(keeper: Keeper, file: OutingFile, { personal }: Found): Promise<void> {
   const { shelf, settings } = personal ?? { shelf: EMPTY_SHELF, settings: DEFAULT_SETTINGS };
   const seen = personal?.seen ?? new Map();
-  const plan = planOfFile(file, { shelf, settings });
+  const plan = planAlone(file, settings);
   const desk: Desk = { plan, shelf, settings };
   keeper.open(
     FIRST_DEMO,

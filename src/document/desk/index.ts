@@ -40,5 +40,5 @@ export {
   setTies,
   setUsualThings,
 } from './editing';
-export { newPlan } from './newPlan';
+export { newPlan, planAlone } from './newPlan';
 export { type Change, type ChangedPart, planChanges, shelfChanges } from './changes';

@@ -1,7 +1,7 @@
 import { DEFAULT_LIMITS } from '@/core/brief';
 import type { OutingFile } from '../outingFile';
 import { same } from './join';
-import { NO_GEAR, USUAL_LIMITS } from './personal';
+import { NO_GEAR, type Settings, USUAL_LIMITS, usualKey } from './personal';
 import { type Plan, USUAL_TIES } from './plan';
 import type { Desk } from './view';
 
@@ -28,4 +28,16 @@ export function newPlan(
     arranged: lends ? plan.arranged : [],
     alone: lends ? plan.alone : NO_GEAR,
   };
+}
+
+/** The plan of a file whose gear is all of this outing alone: nothing of it is on anyone's shelf. */
+export function planAlone(file: OutingFile, settings: Settings): Plan {
+  const { outing, stretches, frames, limits, packing, shelf } = file;
+  const usual = usualKey.options.filter((key) =>
+    key === 'currency'
+      ? outing.currency === settings.currency
+      : same(limits[key], settings.limits[key]),
+  );
+  const ties = { ...USUAL_TIES, usual };
+  return { outing, stretches, frames, limits, packing, ties, arranged: [], alone: shelf };
 }

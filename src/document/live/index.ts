@@ -10,8 +10,8 @@ export {
   type SeenParts,
 } from './keeper';
 export { type KeyValue, openStores, problemOf, type StorageProblem, type Stores } from './keyValue';
-export { takeLeftBehind } from './leftBehind';
-export { takeOverOldStorage } from './oldStorage';
+export { hasLeftBehind } from './leftBehind';
+export { hasOldStorage } from './oldPlaces';
 export {
   allOutings,
   BIN_DAYS,

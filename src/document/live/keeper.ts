@@ -6,6 +6,7 @@ import {
   type Host,
   joinedReadably,
   NewerVersionError,
+  noteVersion,
   type OutingKey,
   type RecordKey,
   type Seen,
@@ -13,7 +14,6 @@ import {
   type Write,
   writeRecord,
 } from './records';
-import { keepVersion } from './versions';
 
 export type SaveState = 'saved' | 'saving' | StorageProblem | 'newer';
 
@@ -123,7 +123,7 @@ export function createKeeper(
       text: part.text.write(mine),
     } satisfies StoredRecord;
     if (part.key === 'shelf') {
-      await keepVersion(host.stores.versions, 'shelf', record, host.now(), true);
+      await noteVersion(host, 'shelf', record, true);
       return tell({ kind: 'shelf-kept', places });
     }
     const plan = mine as Desk['plan'];

@@ -27,12 +27,12 @@ import {
   type SaveState,
   setDeleted,
   type StoredRecord,
-  takeLeftBehind,
   type Version,
   versionsOf,
   versionText,
 } from './index';
 import { takeOver } from './oldStorage';
+import { takeLeftBehind } from './takeLeft';
 import { superfluous } from './versions';
 
 const read = decode(readFileSync('tests/fixtures/outing-version-5.json', 'utf8'));

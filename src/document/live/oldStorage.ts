@@ -15,6 +15,7 @@ import {
 import type { OutingFile } from '../outingFile';
 import { setAside } from './aside';
 import type { KeyValue } from './keyValue';
+import { OLD_DATABASE, OLD_DONE, OLD_KEPT } from './oldPlaces';
 import type { Host, OutingKey, RecordKey, StoredRecord } from './records';
 import { keepVersion } from './versions';
 
@@ -22,9 +23,6 @@ import { keepVersion } from './versions';
  * What this browser stored before each outing had a record of its own: the open outing under one key,
  * the others under theirs, and each with a shelf of its own. It is read, and left as it is.
  */
-const OLD_DATABASE = 'arm-reach';
-const OLD_KEPT = 'arm-reach-kept';
-const DONE = 'old-storage-read';
 const OUTING = 'outing:';
 /** The outing that came with the application; its gear is nobody's. */
 const DEMO_OUTING = 'lantern-regatta';
@@ -33,18 +31,8 @@ type Old = Pick<KeyValue, 'get' | 'keys'>;
 
 /** Takes over what an earlier version stored, once; a kill in between loses and doubles nothing. */
 export async function takeOverOldStorage(host: Host): Promise<void> {
-  const { records } = host.stores;
-  const kept = localStorage.getItem(OLD_KEPT);
-  if (kept === null && !(await hasOldDatabase())) return;
-  if ((await records.get(DONE)) !== null) return;
-  await takeOver(host, oldStore(), kept);
-  await records.set(DONE, host.now());
-}
-
-async function hasOldDatabase(): Promise<boolean> {
-  if (typeof indexedDB === 'undefined' || !('databases' in indexedDB)) return true;
-  const databases = await indexedDB.databases();
-  return databases.some((db) => db.name === OLD_DATABASE);
+  await takeOver(host, oldStore(), localStorage.getItem(OLD_KEPT));
+  await host.stores.records.set(OLD_DONE, host.now());
 }
 
 function oldStore(): Old {

@@ -19,7 +19,6 @@ import {
   type Seen,
   type StoredRecord,
 } from './records';
-import { versionsOf, versionText } from './versions';
 
 /** A stored document as it was opened. */
 interface OpenedRecord<T> {
@@ -47,6 +46,7 @@ async function openRecord<T>(
   if (read.ok) return { value: read.value, seen: { revision, value: read.value }, restored: false };
   if (read.error.code === 'newer-version') throw new NewerVersionError(read.error.message);
   await setAside(host, { what: key, name, text: record.text, reason: read.error.message });
+  const { versionsOf, versionText } = await import('./versions');
   for (const version of await versionsOf(host.stores.versions, key)) {
     const older = text.read((await versionText(host.stores.versions, version)) ?? '');
     if (older.ok)

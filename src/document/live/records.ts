@@ -3,7 +3,6 @@ import { join, same, type TextOf } from '../desk';
 import type { Refusal } from '../reading';
 import { type Aside, setAside } from './aside';
 import type { Stores } from './keyValue';
-import { dropVersions, keepVersion } from './versions';
 
 export type OutingKey = `outing:${string}`;
 export type RecordKey = 'shelf' | 'settings' | OutingKey;
@@ -74,7 +73,7 @@ export function writeRecord<T>(host: Host, write: Write<T>): Promise<Written<T>>
       return { seen: { revision: stored.revision, value }, conflicts: [] };
     const joined = await joinStored(host, write, stored);
     const now = host.now();
-    await keepVersion(host.stores.versions, key, stored, now);
+    if (stored !== null) await noteVersion(host, key, stored);
     const revision = Math.max(stored?.revision ?? 0, seen.revision) + 1;
     await host.stores.records.set(key, {
       revision,
@@ -88,6 +87,24 @@ export function writeRecord<T>(host: Host, write: Write<T>): Promise<Written<T>>
     host.announce(key);
     return { seen: { revision, value: joined.value }, conflicts: joined.conflicts };
   });
+}
+
+/**
+ * Keeps a state as a version if it is one, or always. What it takes is loaded when first needed; that
+ * it cannot be loaded, or written, is no reason to lose the edit that is being written.
+ */
+export async function noteVersion(
+  { stores, now }: Pick<Host, 'stores' | 'now'>,
+  key: RecordKey,
+  record: StoredRecord,
+  always = false,
+): Promise<void> {
+  try {
+    const { keepVersion } = await import('./versions');
+    await keepVersion(stores.versions, key, record, now(), always);
+  } catch {
+    // A version less.
+  }
 }
 
 async function joinStored<T>(host: Host, write: Write<T>, stored: StoredRecord | null) {
@@ -161,6 +178,7 @@ export function removeDeleted(host: Host, key: OutingKey): Promise<void> {
     const stored = await host.stores.records.get<StoredRecord>(key);
     if (stored === null || stored.deletedAt === null) return;
     await host.stores.records.remove(key);
+    const { dropVersions } = await import('./versions');
     await dropVersions(host.stores.versions, key);
   });
 }
@@ -173,7 +191,7 @@ export function replaceRecord(
 ): Promise<void> {
   return host.lock(key, async () => {
     const stored = await host.stores.records.get<StoredRecord>(key);
-    await keepVersion(host.stores.versions, key, stored, host.now(), true);
+    if (stored !== null) await noteVersion(host, key, stored, true);
     await host.stores.records.set(key, {
       ...about,
       revision: (stored?.revision ?? 0) + 1,

@@ -32,26 +32,30 @@ const keyOf = (key: RecordKey, { savedAt, revision }: Pick<Version, 'savedAt' | 
 export async function keepVersion(
   store: KeyValue,
   key: RecordKey,
-  record: StoredRecord | null,
+  record: StoredRecord,
   now: number,
   always = false,
 ): Promise<void> {
-  if (record === null) return;
-  try {
-    const kept = await versionsOf(store, key);
-    const [newest] = kept;
-    if (newest?.revision === record.revision) return;
-    const stood = now - record.savedAt >= STOOD_MS;
-    const worked = !newest || record.savedAt - newest.savedAt >= WORKING_MS;
-    if (!always && !stood && !worked) return;
-    const { revision, savedAt, text } = record;
-    const { gzipSync, strToU8 } = await import('fflate');
-    const packed = gzipSync(strToU8(text));
-    await store.set(keyOf(key, record), { revision, savedAt, packed } satisfies Kept);
-    await prune(store, [{ key: keyOf(key, record), revision, savedAt }, ...kept], now);
-  } catch {
-    // A version less is no reason to lose the edit that is being written.
+  const kept = await versionsOf(store, key);
+  const [newest] = kept;
+  if (newest?.revision === record.revision) return;
+  const stood = now - record.savedAt >= STOOD_MS;
+  const worked = !newest || record.savedAt - newest.savedAt >= WORKING_MS;
+  if (!always && !stood && !worked) return;
+  const { revision, savedAt, text } = record;
+  const packed = await packText(text);
+  await store.set(keyOf(key, record), { revision, savedAt, packed } satisfies Kept);
+  await prune(store, [{ key: keyOf(key, record), revision, savedAt }, ...kept], now);
+}
+
+/** A text as gzip; the browser packs it beside the page's own thread where it can. */
+async function packText(text: string): Promise<Uint8Array> {
+  if ('CompressionStream' in globalThis) {
+    const packing = new Blob([text]).stream().pipeThrough(new CompressionStream('gzip'));
+    return new Uint8Array(await new Response(packing).arrayBuffer());
   }
+  const { gzipSync, strToU8 } = await import('fflate');
+  return gzipSync(strToU8(text));
 }
 
 /** Earlier states of a record, newest first. */

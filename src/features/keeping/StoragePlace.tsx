@@ -4,7 +4,7 @@ import { format } from 'date-fns';
 import { useCallback, useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import { type AsideEntry, BIN_DAYS, type OutingEntry, setAside } from '@/document/live';
-import { download, useSession, useSessionState } from '@/session';
+import { download, type Library, useSession, useSessionState } from '@/session';
 import { Button, formatCount, notify } from '@/ui';
 import { Restore } from './Restore';
 import { Room } from './Room';
@@ -95,7 +95,14 @@ function Folder() {
 function Bin() {
   const { library } = useSession();
   const [entries, setEntries] = useState<readonly OutingEntry[]>([]);
-  const look = useCallback(() => library.bin().then(setEntries), [library]);
+  const look = useCallback(
+    () =>
+      library()
+        .then((l) => l.bin())
+        .then(setEntries),
+    [library],
+  );
+  const put = (work: (of: Library) => Promise<void>) => library().then(work).then(look);
   useEffect(() => void look(), [look]);
   const [now] = useState(Date.now);
   const left = ({ deletedAt }: OutingEntry) =>
@@ -123,15 +130,14 @@ function Bin() {
               </span>
               <Button
                 onClick={() =>
-                  void library.restore(entry.key).then(() => {
-                    notify(`${entry.name} is back under Outings.`);
-                    return look();
-                  })
+                  void put((l) => l.restore(entry.key)).then(() =>
+                    notify(`${entry.name} is back under Outings.`),
+                  )
                 }
               >
                 Restore
               </Button>
-              <Button look="quiet" onClick={() => void library.destroy(entry.key).then(look)}>
+              <Button look="quiet" onClick={() => void put((l) => l.destroy(entry.key))}>
                 Delete for good
               </Button>
             </li>

@@ -54,8 +54,8 @@ function OutingVersions() {
   };
   const copy = (value: Plan) => {
     const name = `${value.outing.name}, earlier`.slice(0, 120);
-    void library
-      .openPlan({ ...value, outing: { ...value.outing, name } })
+    void library()
+      .then((l) => l.openPlan({ ...value, outing: { ...value.outing, name } }))
       .then((opened) => typeof opened === 'string' || notify(`Opened ${name}.`));
   };
   return (

@@ -3,7 +3,7 @@
 import { format } from 'date-fns';
 import { Copy, Download, Trash2 } from 'lucide-react';
 import Link from 'next/link';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import type { OutingEntry } from '@/document/live';
 import { download, useDesk, useSession } from '@/session';
 import { Button, Dialog, IconButton, notify } from '@/ui';
@@ -18,23 +18,30 @@ export function OutingsDialog({
   onOpenChange: (open: boolean) => void;
 }) {
   const { plan } = useDesk();
-  const { library } = useSession();
+  const { keeper, library } = useSession();
   const opening = useOpening();
   const [entries, setEntries] = useState<readonly OutingEntry[]>([]);
-  const look = () => void library.list().then(setEntries);
+  const look = useCallback(
+    () =>
+      void library()
+        .then((l) => l.list())
+        .then(setEntries),
+    [library],
+  );
   useEffect(() => {
-    if (open) void library.list().then(setEntries);
-  }, [open, library, plan]);
+    if (open) look();
+  }, [open, look, plan]);
   const discard = async (entry: OutingEntry) => {
-    await library.discard(entry.key);
+    const shelved = await library();
+    await shelved.discard(entry.key);
     look();
     notify(`Deleted ${entry.name}.`, {
       description: 'It stays in the bin for 30 days.',
-      action: { label: 'Undo', onClick: () => void library.restore(entry.key).then(look) },
+      action: { label: 'Undo', onClick: () => void shelved.restore(entry.key).then(look) },
     });
   };
   const exportOther = async (entry: OutingEntry) => {
-    const text = await library.textOf(entry.key);
+    const text = await (await library()).textOf(entry.key);
     if (text === null) notify(`${entry.name} can’t be read. Its text is under Backup and storage.`);
     else download(`${entry.name}.armreach.json`, text, 'application/json');
   };
@@ -52,7 +59,7 @@ export function OutingsDialog({
     >
       <ul>
         {entries.map((entry) => {
-          const isOpen = entry.key === library.openKey();
+          const isOpen = entry.key === keeper.outing();
           return (
             <li key={entry.key} className="flex items-center gap-2 border-b border-hair py-1.5">
               <span className="min-w-0 flex-1">

@@ -37,14 +37,17 @@ const library = {
   ],
   binned: [] as string[],
   list: async () => library.entries.filter((e) => !library.binned.includes(e.key)),
-  openKey: () => 'outing:one',
   textOf: async () => 'kept text',
   discard: async (key: string) => void library.binned.push(key),
 };
 const touring = { setState: jest.fn() };
 jest.mock('@/session', () => ({
   ...jest.requireActual('../../../tests/support/render').sessionStandIn,
-  useSession: () => ({ library, state: touring }),
+  useSession: () => ({
+    library: async () => library,
+    keeper: { outing: () => 'outing:one' },
+    state: touring,
+  }),
   download: (name: string, text: string) => went.push(`${name}: ${text}`),
 }));
 

@@ -27,9 +27,13 @@ export function useOpening() {
     });
   };
   const openPlan = (plan: Plan, said: string) =>
-    void library.openPlan(plan).then((opened) => say(said, opened));
+    void library()
+      .then((l) => l.openPlan(plan))
+      .then((opened) => say(said, opened));
   const openFile = (file: OutingFile, said: string, takingOf?: (compared: Compared) => Taking) =>
-    void library.open(file, takingOf).then((opened) => say(said, opened));
+    void library()
+      .then((l) => l.open(file, takingOf))
+      .then((opened) => say(said, opened));
   return {
     /** Opens a file as an outing of its own; its gear goes where it is told. */
     openFile,
@@ -38,7 +42,9 @@ export function useOpening() {
     start: (file: OutingFile, said: string, lendsGear = true) =>
       openPlan(newPlan(file, deskNow(), lendsGear), said),
     reopen: (key: OutingKey, name: string) =>
-      library.reopen(key).then((opened) => say(`Opened ${name}.`, opened)),
+      library()
+        .then((l) => l.reopen(key))
+        .then((opened) => say(`Opened ${name}.`, opened)),
     openDemo: () =>
       void fetchDemo().then(
         (file) => openFile(file, 'Opened the demo outing.'),
