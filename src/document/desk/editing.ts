@@ -82,7 +82,8 @@ function arrangedAnew(desk: Desk, before: Shelf, after: Shelf): Desk {
   const changed = (itemsOf(after) as readonly Item[]).filter(
     (i) => was.get(i.id)?.ownership !== i.ownership,
   );
-  const gone = [...was.keys()].filter((id) => !itemsOf(after).some((i) => i.id === id));
+  const left = new Set<string>(itemsOf(after).map((i) => i.id));
+  const gone = [...was.keys()].filter((id) => !left.has(id));
   if (changed.length === 0 && gone.length === 0) return desk;
   const ids = new Set([...changed.map((i) => i.id), ...gone]);
   const { plan } = desk;
