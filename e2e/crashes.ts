@@ -38,6 +38,14 @@ export interface CrashFigures {
   readonly done: Record<string, number>;
   /** Most of an edit that was lost, ms. */
   worstLostMs: number;
+  /** The longest that one key took to be typed: how busy the machine is, ms. */
+  slowestKeyMs: number;
+}
+
+export interface CrashOptions {
+  readonly tell?: (line: string) => void;
+  /** How many times the slowest key more than a second may be lost, where the machine may be busy. */
+  readonly keysMore?: number;
 }
 
 interface Stored {
@@ -62,22 +70,33 @@ export async function crashRun(
   address: string,
   kills: number,
   seed: number,
-  tell: (line: string) => void = () => undefined,
+  { tell = () => undefined, keysMore = 0 }: CrashOptions = {},
 ): Promise<CrashFigures> {
   const profile = mkdtempSync(path.join(tmpdir(), 'arm-reach-crash-'));
   const random = randomFrom(seed);
   const told = new Map<string, Told>();
-  const figures: CrashFigures = { kills: 0, during: {}, faults: [], done: {}, worstLostMs: 0 };
+  const figures: CrashFigures = {
+    kills: 0,
+    during: {},
+    faults: [],
+    done: {},
+    worstLostMs: 0,
+    slowestKeyMs: 0,
+  };
   try {
     let killedAt = 0;
     for (let n = 0; n <= kills; n += 1) {
       const { page, kill } = await launch(profile, address);
-      const known = await compare(page, told, figures, { n, killedAt });
+      const known = await compare(page, told, figures, {
+        n,
+        killedAt,
+        mayBeLostMs: MAY_BE_LOST_MS + keysMore * figures.slowestKeyMs,
+      });
       if (n === kills) {
         await kill();
         break;
       }
-      const work = new Work(page, told, known, random, figures.done);
+      const work = new Work(page, told, known, random, figures);
       const killAfter = 200 + random() * 2600;
       const working = work.go().catch(() => undefined);
       await sleep(killAfter);
@@ -161,14 +180,21 @@ function storedIn(page: Page): Promise<Stored[]> {
   );
 }
 
+/** What a comparison goes by. */
+interface Round {
+  readonly n: number;
+  readonly killedAt: number;
+  readonly mayBeLostMs: number;
+}
+
 /** The outings by name that are not in the bin; all that differs from what was told is a fault. */
 async function compare(
   page: Page,
   told: Map<string, Told>,
   figures: CrashFigures,
-  { n, killedAt }: { readonly n: number; readonly killedAt: number },
+  round: Round,
 ): Promise<readonly string[]> {
-  const fault = (text: string) => figures.faults.push(`kill ${n}: ${text}`);
+  const fault = (text: string) => figures.faults.push(`kill ${round.n}: ${text}`);
   const alert = await page.getByRole('alert').filter({ hasText: 'can’t be read' }).count();
   if (alert > 0) fault('the page says that something cannot be read');
   const stored = await storedIn(page);
@@ -190,14 +216,15 @@ async function compare(
   for (const [name, one] of told) {
     const here = found.get(name) ?? [];
     if (here.length > 1) fault(`${name} is there ${here.length} times`);
-    if (here.length === 0 && one.madeAt + MAY_BE_LOST_MS < killedAt) fault(`${name} is gone`);
+    if (here.length === 0 && one.madeAt + round.mayBeLostMs < round.killedAt)
+      fault(`${name} is gone`);
     const [is] = here;
     if (!is) {
       told.delete(name);
       continue;
     }
-    compareNames(one, is.name, { figures, killedAt }, (text) => fault(`${name}: ${text}`));
-    compareBin(one, is.binned, killedAt, (text) => fault(`${name}: ${text}`));
+    compareNames(one, is.name, figures, round, (text) => fault(`${name}: ${text}`));
+    compareBin(one, is.binned, round, (text) => fault(`${name}: ${text}`));
     one.names.splice(0, one.names.length, { at: 0, text: is.name });
     one.binned.splice(0, one.binned.length, { at: 0, on: is.binned });
   }
@@ -215,7 +242,8 @@ async function compare(
 function compareNames(
   { names }: Told,
   is: string,
-  { figures, killedAt }: { readonly figures: CrashFigures; readonly killedAt: number },
+  figures: CrashFigures,
+  { killedAt, mayBeLostMs }: Round,
   fault: (text: string) => void,
 ) {
   const at = names.findLastIndex((state) => state.text === is);
@@ -224,17 +252,17 @@ function compareNames(
   if (!next) return;
   const lostMs = killedAt - next.at;
   figures.worstLostMs = Math.max(figures.worstLostMs, lostMs);
-  if (lostMs > MAY_BE_LOST_MS) fault(`${Math.round(lostMs)} ms of typing are lost`);
+  if (lostMs > mayBeLostMs) fault(`${Math.round(lostMs)} ms of typing are lost`);
 }
 
 function compareBin(
   { binned }: Told,
   is: boolean,
-  killedAt: number,
+  { killedAt, mayBeLostMs }: Round,
   fault: (text: string) => void,
 ) {
-  const settled = binned.filter((state) => state.at < killedAt - MAY_BE_LOST_MS).at(-1);
-  const since = binned.filter((state) => state.at >= killedAt - MAY_BE_LOST_MS);
+  const settled = binned.filter((state) => state.at < killedAt - mayBeLostMs).at(-1);
+  const since = binned.filter((state) => state.at >= killedAt - mayBeLostMs);
   if (settled && settled.on !== is && !since.some((state) => state.on === is))
     fault(is ? 'it is in the bin' : 'it is not in the bin');
 }
@@ -252,7 +280,7 @@ class Work {
     private readonly told: Map<string, Told>,
     private known: readonly string[],
     private readonly random: () => number,
-    private readonly done: Record<string, number>,
+    private readonly figures: CrashFigures,
   ) {
     this.open = '';
   }
@@ -271,7 +299,8 @@ class Work {
   }
 
   private count(what: string) {
-    this.done[what] = (this.done[what] ?? 0) + 1;
+    const { done } = this.figures;
+    done[what] = (done[what] ?? 0) + 1;
   }
 
   private tell(name: string): Told {
@@ -300,7 +329,10 @@ class Work {
         continue;
       }
       this.tell(this.open).names.push({ at: Date.now(), text: text + key });
+      const started = Date.now();
       await field.press(key);
+      const took = Date.now() - started;
+      this.figures.slowestKeyMs = Math.max(this.figures.slowestKeyMs, took);
       this.count('keys');
       await sleep(20 + this.random() * 120);
     }

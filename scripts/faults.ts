@@ -18,7 +18,9 @@ try {
     if (await fetch(`http://localhost:${PORT + seed}/api/demo`).catch(() => null)) break;
     await sleep(500);
   }
-  const figures = await crashRun(`http://localhost:${PORT + seed}`, kills, seed, console.log);
+  const figures = await crashRun(`http://localhost:${PORT + seed}`, kills, seed, {
+    tell: console.log,
+  });
   console.log(`${figures.kills} kills:`, figures.during, 'done in all:', figures.done);
   console.log(
     `Most that was lost of an edit: ${Math.round(figures.worstLostMs)} ms (allowed: 1000).`,

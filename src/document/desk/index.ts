@@ -10,6 +10,7 @@ export {
   settings as settingsSchema,
   USUAL_LIMITS,
   type UsualKey,
+  usualOf,
 } from './personal';
 export { type Arrangement, type Plan, MAX_FRAMES, type Ties, USUAL_TIES } from './plan';
 export { comingGear, type Desk, fileOf, knownGear, planAfter } from './view';

@@ -1,7 +1,8 @@
 'use client';
 
 import { useState, useSyncExternalStore } from 'react';
-import { setSettings, settingsSchema } from '@/document';
+import { DEFAULT_LIMITS, type ProfileKey, PROFILES, withProfile } from '@/core/brief';
+import { same, setSettings, type Settings, settingsSchema, usualOf } from '@/document';
 import { useDesk, useEditDesk } from '@/session';
 import {
   applyTheme,
@@ -10,6 +11,8 @@ import {
   Dialog,
   EntityForm,
   FormText,
+  PROFILE_NAMES,
+  SelectField,
   setSingleKeys,
   singleKeysOn,
   type Theme,
@@ -87,6 +90,18 @@ export function SettingsDialog({
           onValid={(next, field) => edit(setSettings(next), `settings.${field}`)}
         >
           <h3 className="mb-2 border-t border-ink pt-2 font-semibold">What you usually want</h3>
+          <SelectField
+            label="Selection style"
+            value={styleOf(settings.limits)}
+            options={[
+              ['own', 'my own'],
+              ...PROFILES.map((p) => [p.key, PROFILE_NAMES[p.key]] as const),
+            ]}
+            onChange={(key) =>
+              key !== 'own' &&
+              edit(setSettings({ limits: usualOf(withProfile(asLimits(settings.limits), key)) }))
+            }
+          />
           <div className="grid grid-cols-2 gap-2">
             <FormText name="currency" label="Currency" hint="three letters, such as EUR" />
             <UsualLimitFields prefix="limits." />
@@ -95,4 +110,17 @@ export function SettingsDialog({
       </div>
     </Dialog>
   );
+}
+
+/** The usual limits among all, the others as they are when nobody has said anything. */
+const asLimits = (usual: Settings['limits']) => ({ ...DEFAULT_LIMITS, ...usual });
+
+/** The style that the usual limits are set by, as far as it speaks of them. */
+function styleOf(usual: Settings['limits']): ProfileKey | 'own' {
+  const style = PROFILES.find(({ limits }) =>
+    Object.entries(limits).every(
+      ([key, value]) => !(key in usual) || same(usual[key as keyof typeof usual], value),
+    ),
+  );
+  return style?.key ?? 'own';
 }

@@ -210,6 +210,11 @@ describe('the settings', () => {
     );
     await user.selectOptions(screen.getByLabelText('Prices'), 'used');
     expect(held.desk?.settings).toMatchObject({ units: 'metric', limits: { priceBasis: 'used' } });
+    await user.selectOptions(screen.getByLabelText('Selection style'), 'small fast primes');
+    expect(held.desk?.settings.limits).toMatchObject({
+      lensKinds: 'primes',
+      order: ['speed', 'weight', 'price'],
+    });
   });
 });
 
