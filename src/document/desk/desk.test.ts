@@ -75,7 +75,7 @@ describe('a file taken apart and put together', () => {
         const whole = fileOf(deskOf(demo, { ...EMPTY_SHELF, gear }));
         expect(sorted(whole)).toEqual(sorted(demo));
       }),
-      { seed: 110, numRuns: 60 },
+      { seed: 110, numRuns: 40 },
     );
   });
 
@@ -363,7 +363,7 @@ describe('two states joined', () => {
         expect(join(base, mine, base).value).toBe(mine);
         expect(same(shared(mine, theirs), theirs)).toBe(true);
       }),
-      { seed: 111, numRuns: 500 },
+      { seed: 111, numRuns: 300 },
     );
   });
 });

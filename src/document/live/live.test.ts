@@ -278,7 +278,7 @@ test('three tabs that edit at random end with every edit of each', async () => {
         tabs[0]!.document.store.getState().desk!.plan.frames,
       );
     }),
-    { seed: 112, numRuns: 40 },
+    { seed: 112, numRuns: 30 },
   );
 });
 
