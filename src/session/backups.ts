@@ -1,5 +1,6 @@
 import {
   type Backup,
+  copyOf,
   type Desk,
   packBackup,
   type Plan,
@@ -97,8 +98,8 @@ export function createBackups(document: DocumentStore, keeper: Keeper, host: Hos
     asCopy: boolean,
   ) => {
     const key: OutingKey = asCopy ? `outing:${host.newId()}` : `outing:${id}`;
-    const called = asCopy ? `${name}, from the backup`.slice(0, 120) : name;
-    const own = asCopy ? { ...plan, outing: { ...plan.outing, name: called } } : plan;
+    const own = asCopy ? copyOf(plan, 'from the backup') : plan;
+    const called = asCopy ? own.outing.name : name;
     const { savedAt, deletedAt } = about;
     await replaceRecord(host, key, { name: called, text: planText.write(own), savedAt, deletedAt });
   };

@@ -43,6 +43,11 @@ export function isAway(standing: Ownership): standing is Absence {
   return (ABSENCES as readonly string[]).includes(standing);
 }
 
+/** How an item is had when nothing is said of an outing: what is away is owned. */
+export function sourceOf(standing: Ownership): Source {
+  return isAway(standing) ? 'owned' : standing;
+}
+
 /** When a borrowed or rented item is at hand, both days included, and what a day of it costs. */
 export const loan = z
   .strictObject({

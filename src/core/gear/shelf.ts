@@ -78,6 +78,12 @@ export const shelf = shelfParts.superRefine((s, context) => {
 });
 export type Shelf = z.infer<typeof shelf>;
 
+/** Mounts that one list has and another does not, by name. */
+export function newMounts(known: readonly Mount[], others: readonly Mount[]): Mount[] {
+  const names = new Set(known.map((m) => m.name));
+  return others.filter((m) => !names.has(m.name));
+}
+
 /** Whether a body takes a lens without an adapter. */
 export function mountFits(mounts: readonly Mount[], bodyMount: string, lensMount: string): boolean {
   if (bodyMount === lensMount) return true;

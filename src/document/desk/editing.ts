@@ -1,11 +1,12 @@
 import {
-  isAway,
   ITEM_KINDS,
   itemsOf,
   type Loan,
+  newMounts,
   type Ownership,
   type Shelf,
   type Source,
+  sourceOf,
 } from '@/core/gear';
 import type { GearEdit } from '../edits';
 import { withoutDanglingLenses } from './references';
@@ -171,7 +172,7 @@ export const keepOnShelf =
       const replaced = new Set(moved.map((i) => i.id));
       const kept = moved.map((i) => ({
         ...i,
-        ownership: as ?? (isAway(i.ownership) ? 'owned' : i.ownership),
+        ownership: as ?? sourceOf(i.ownership),
         loan: null,
       }));
       Object.assign(alone, { [kind]: list.filter((i) => !ids.has(i.id)) });
@@ -183,8 +184,7 @@ export const keepOnShelf =
         if (standing !== 'owned') arranged.push({ itemId: id, as: standing, loan });
       }
     }
-    const mounts = new Set(gear.mounts.map((m) => m.name));
-    gear.mounts = [...gear.mounts, ...alone.mounts.filter((m) => !mounts.has(m.name))];
+    gear.mounts = [...gear.mounts, ...newMounts(gear.mounts, alone.mounts)];
     return {
       ...desk,
       shelf: { ...shelf, gear: withoutDanglingLenses(gear) },

@@ -41,5 +41,5 @@ export {
   setTies,
   setUsualThings,
 } from './editing';
-export { newPlan, planAlone } from './newPlan';
+export { copyOf, newPlan, planAlone } from './newPlan';
 export { type Change, type ChangedPart, planChanges, shelfChanges } from './changes';

@@ -5,6 +5,9 @@ import { NO_GEAR, type Settings, USUAL_LIMITS, usualKey } from './personal';
 import { type Plan, USUAL_TIES } from './plan';
 import type { Desk } from './view';
 
+/** Longest name of an outing. */
+const LONGEST_NAME = 120;
+
 /**
  * The plan of a new outing with the person's shelf and settings; limits that it sets by itself are
  * its own. Someone whose shelf is still empty may go on with the gear of the outing that is open.
@@ -40,4 +43,10 @@ export function planAlone(file: OutingFile, settings: Settings): Plan {
   );
   const ties = { ...USUAL_TIES, usual };
   return { outing, stretches, frames, limits, packing, ties, arranged: [], alone: shelf };
+}
+
+/** A plan under its name with an ending, for a copy beside it. */
+export function copyOf(plan: Plan, ending: string): Plan {
+  const name = `${plan.outing.name}, ${ending}`.slice(0, LONGEST_NAME);
+  return { ...plan, outing: { ...plan.outing, name } };
 }

@@ -4,6 +4,7 @@ import {
   isAway,
   itemsOf,
   type Loan,
+  newMounts,
   type Ownership,
   type Shelf,
   type Source,
@@ -179,7 +180,10 @@ function placeItems(theirs: Shelf, mine: Shelf, takingOf: (compared: Compared) =
     'lensIds' in item ? { ...item, lensIds: (item.lensIds as readonly string[]).map(idOf) } : item;
   const listed = (from: ReadonlyMap<string, AnyItem>, kind: ItemKind) =>
     [...from.values()].filter((i) => kinds.get(i.id) === kind).map(withNames);
-  const gear = { ...mine, mounts: withMounts(mine.mounts, onShelf.size > 0 ? theirs.mounts : []) };
+  const gear = {
+    ...mine,
+    mounts: [...mine.mounts, ...newMounts(mine.mounts, onShelf.size > 0 ? theirs.mounts : [])],
+  };
   const alone = {
     ...NO_GEAR,
     mounts: ofOuting.size > 0 ? newMounts(gear.mounts, theirs.mounts) : [],
@@ -214,11 +218,6 @@ function withLensesNamed(
     ),
   };
 }
-
-type Mounts = Shelf['mounts'];
-const newMounts = (mine: Mounts, theirs: Mounts) =>
-  theirs.filter((m) => !mine.some((other) => other.name === m.name));
-const withMounts = (mine: Mounts, theirs: Mounts) => [...mine, ...newMounts(mine, theirs)];
 
 /** How items stand for the outing where the shelf says otherwise. */
 function arrangedIn(

@@ -4,6 +4,7 @@ import {
   type ItemKind,
   itemsOf,
   type Loan,
+  newMounts,
   type Ownership,
   type Shelf,
 } from '@/core/gear';
@@ -38,9 +39,8 @@ export function knownGear({
     ...(gear[kind] as Item[]).filter((i) => !ids.has(i.id)),
     ...(alone[kind] as Item[]),
   ];
-  const mounts = new Set(gear.mounts.map((m) => m.name));
   return withoutDanglingLenses({
-    mounts: [...gear.mounts, ...alone.mounts.filter((m) => !mounts.has(m.name))],
+    mounts: [...gear.mounts, ...newMounts(gear.mounts, alone.mounts)],
     ...byKind(of),
   });
 }

@@ -1,4 +1,13 @@
-import { type Desk, join, planText, settingsText, shared, shelfText, type TextOf } from '../desk';
+import {
+  copyOf,
+  type Desk,
+  join,
+  planText,
+  settingsText,
+  shared,
+  shelfText,
+  type TextOf,
+} from '../desk';
 import type { DocumentStore } from './documentStore';
 import { problemOf, type StorageProblem } from './keyValue';
 import { forget, leaveBehind } from './leftBehind';
@@ -126,9 +135,8 @@ export function createKeeper(
       await noteVersion(host, 'shelf', record, true);
       return tell({ kind: 'shelf-kept', places });
     }
-    const plan = mine as Desk['plan'];
-    const name = `${plan.outing.name}, copy`.slice(0, 120);
-    const copy = { ...plan, outing: { ...plan.outing, name } };
+    const copy = copyOf(mine as Desk['plan'], 'copy');
+    const { name } = copy.outing;
     const text = planText.write(copy);
     await host.stores.records.set(`outing:${host.newId()}`, { ...record, name, text, revision: 1 });
     tell({ kind: 'copied', name, places });

@@ -1,4 +1,5 @@
 import localforage from 'localforage';
+import { sourceOf } from '@/core/gear';
 import { decode } from '../codec';
 import {
   type Compared,
@@ -107,9 +108,7 @@ async function oldTexts(old: Old, openKey: OutingKey, kept: string | null): Prom
 function takingFor(file: OutingFile): (compared: Compared) => Taking {
   if (file.outing.id === DEMO_OUTING) return usualTaking;
   return (compared) => {
-    const { ownership } = compared.theirs;
-    if (compared.mine !== null) return usualTaking(compared);
-    return ownership === 'in-repair' || ownership === 'lent-out' ? 'owned' : ownership;
+    return compared.mine ? usualTaking(compared) : sourceOf(compared.theirs.ownership);
   };
 }
 

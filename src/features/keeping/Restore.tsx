@@ -2,14 +2,8 @@
 
 import { format } from 'date-fns';
 import { useRef, useState } from 'react';
-import {
-  type Backup,
-  type BackupIssue,
-  comparedGear,
-  type NoBackup,
-  same,
-  type Taking,
-} from '@/document';
+import { sourceOf } from '@/core/gear';
+import { type Backup, type BackupIssue, comparedGear, type NoBackup, same } from '@/document';
 import { type RestoredOuting, type Restoring, useDesk, useSession } from '@/session';
 import {
   Button,
@@ -161,11 +155,6 @@ function RestoreDialog({ found, onClose }: { found: Found; onClose: () => void }
 }
 
 const USUAL = { new: 'take', same: 'skip', differs: 'both' } as const;
-
-const sourceOf = (ownership: string): Taking =>
-  ownership === 'borrowed' || ownership === 'rented' || ownership === 'wished'
-    ? ownership
-    : 'owned';
 
 function Outing({
   outing: { name, savedAt, state, hereSavedAt },

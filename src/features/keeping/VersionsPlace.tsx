@@ -4,6 +4,7 @@ import { format, formatDistanceToNow } from 'date-fns';
 import { useState } from 'react';
 import {
   type Change,
+  copyOf,
   encode,
   fileOf,
   type PersonalShelf,
@@ -53,10 +54,10 @@ function OutingVersions() {
     notify('Brought the earlier version back.', { action: { label: 'Undo', onClick: undo } });
   };
   const copy = (value: Plan) => {
-    const name = `${value.outing.name}, earlier`.slice(0, 120);
+    const earlier = copyOf(value, 'earlier');
     void library()
-      .then((l) => l.openPlan({ ...value, outing: { ...value.outing, name } }))
-      .then((opened) => typeof opened === 'string' || notify(`Opened ${name}.`));
+      .then((l) => l.openPlan(earlier))
+      .then((opened) => typeof opened === 'string' || notify(`Opened ${earlier.outing.name}.`));
   };
   return (
     <Versions

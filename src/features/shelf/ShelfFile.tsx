@@ -1,6 +1,7 @@
 'use client';
 
 import { type RefObject, useState } from 'react';
+import { sourceOf } from '@/core/gear';
 import {
   comparedGear,
   type PersonalShelf,
@@ -43,11 +44,7 @@ function Taking({ found, onClose }: { found: PersonalShelf; onClose: () => void 
   const compared = comparedGear(found.gear, shelf.gear);
   const [choices, setChoices] = useState<ReadonlyMap<string, Taking>>(
     new Map(
-      compared.map((c) => {
-        const { ownership } = c.theirs;
-        const away = ownership === 'in-repair' || ownership === 'lent-out';
-        return [c.theirs.id, c.mine ? 'mine' : away ? 'owned' : ownership] as const;
-      }),
+      compared.map((c) => [c.theirs.id, c.mine ? 'mine' : sourceOf(c.theirs.ownership)] as const),
     ),
   );
   const take = () => {

@@ -4,6 +4,7 @@ import { format } from 'date-fns';
 import { Copy, Download, Trash2 } from 'lucide-react';
 import Link from 'next/link';
 import { useCallback, useEffect, useState } from 'react';
+import { copyOf } from '@/document';
 import type { OutingEntry } from '@/document/live';
 import { download, useDesk, useSession } from '@/session';
 import { Button, Dialog, IconButton, notify } from '@/ui';
@@ -46,9 +47,9 @@ export function OutingsDialog({
     else download(`${entry.name}.armreach.json`, text, 'application/json');
   };
   const duplicate = () => {
-    const name = `${plan.outing.name}, copy`.slice(0, 120);
+    const copy = copyOf(plan, 'copy');
     onOpenChange(false);
-    opening.openPlan({ ...plan, outing: { ...plan.outing, name } }, `Opened ${name}.`);
+    opening.openPlan(copy, `Opened ${copy.outing.name}.`);
   };
   return (
     <Dialog
