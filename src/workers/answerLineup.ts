@@ -9,9 +9,14 @@ import {
   solveWithinWeight,
 } from '@/core/carry';
 import {
+  type Choice,
+  type Deadline,
+  deadlineIn,
   explain,
   exploreBeside,
   type ExploreOptions,
+  type Field,
+  finishingBy,
   type LineupQuestion,
   type LineupResult,
   type LineupRivals,
@@ -27,18 +32,29 @@ export type Asked = LineupQuestion | CarryQuestion;
 
 const clock = () => performance.now();
 
-function solve(solver: MipSolver, question: Asked, timeLimitS: number) {
-  const options = { timeLimitS, now: clock };
+/** How long an answer may take, by one deadline for all its steps. */
+const timed = (timeLimitS: number) => ({
+  timeLimitS,
+  now: clock,
+  deadline: deadlineIn(timeLimitS, clock),
+});
+
+function solve(solver: MipSolver, question: Asked, options: ReturnType<typeof timed>) {
   return 'packing' in question
     ? solveWithinWeight(solver, question, options)
     : { ...solveChoice(solver, question, options), question };
 }
 
-/** Chooses the lineup with HiGHS and the real clock: for the worker, the route handler and the command line alike. */
+/**
+ * Chooses the lineup with HiGHS and the real clock.
+ *
+ * @throws {OutOfTime} when the outing is too large for anything to be chosen in this time
+ */
 export async function answerLineup(question: Asked, timeLimitS: number): Promise<LineupResult> {
   const solver = await loadHighsSolver();
-  const { question: asked, ...solved } = solve(solver, question, timeLimitS);
-  return explain(solver, asked, solved, { timeLimitS, now: clock });
+  const options = timed(timeLimitS);
+  const { question: asked, ...solved } = solve(solver, question, options);
+  return explain(solver, asked, solved, options);
 }
 
 /** What each of some profiles would take, one after another. */
@@ -104,32 +120,52 @@ export async function answerRivals(
   progress: (done: number) => void = () => undefined,
 ): Promise<LineupRivals | null> {
   const solver = await loadHighsSolver();
-  const { question: asked, field, choice } = solve(solver, question, budgetS);
-  const until = clock() + budgetS * 1000;
-  const options = { ...withinWork(solver), progress, timeLimitS: budgetS };
-  const goOn = () => clock() < until && options.goOn();
-  return choice && exploreBeside(solver, asked, field, choice, { ...options, goOn });
+  const options = timed(budgetS);
+  const { question: asked, field, choice } = solve(solver, question, options);
+  return choice && lookBeside(solver, asked, field, choice, options.deadline, progress);
 }
 
 /** Work, in simplex steps times columns, after which no more is looked for beside the best lineup. */
 const MOST_WORK = 2e9;
 
-/** Looks around until so much work is done: the same on every machine. */
-function withinWork(solver: MipSolver) {
+/** Looks around until so much work is done, which is the same on every machine, or the time is over. */
+function lookBeside(
+  solver: MipSolver,
+  asked: LineupQuestion,
+  field: Field,
+  choice: Choice,
+  deadline: Deadline,
+  progress?: (done: number) => void,
+): LineupRivals {
   const start = solver.work?.() ?? 0;
-  const goOn = () => (solver.work?.() ?? 0) - start < MOST_WORK;
-  return { ...MOST, timeLimitS: Infinity, goOn } satisfies ExploreOptions;
+  const goOn = () => deadline.leftS() > 0 && (solver.work?.() ?? 0) - start < MOST_WORK;
+  const options: ExploreOptions = {
+    ...MOST,
+    timeLimitS: Infinity,
+    goOn,
+    ...(progress ? { progress } : {}),
+  };
+  return exploreBeside(finishingBy(deadline, solver), asked, field, choice, options);
 }
 
+/** How long an answer that is printed or posted back may take where nothing else is said, s. */
+export const USUAL_TIME_S = 20;
+/** The longest that may be asked for, s. */
+export const LONGEST_TIME_S = 300;
+
 /**
- * The best lineup with all that stands beside it, as printed and posted back. Limited by work and by no
- * clock, and without times, so that the same file gives the same bytes.
+ * The best lineup with all that stands beside it, as printed and posted back: for the route handler
+ * and the command line alike. Limited by work, and without times, so that the same file gives the same
+ * bytes; where the time runs out first the answer says so.
+ *
+ * @throws {OutOfTime} when the outing is too large for anything to be chosen in this time
  */
-export async function answerInFull(question: Asked) {
+export async function answerInFull(question: Asked, timeLimitS: number) {
   const solver = await loadHighsSolver();
-  const { question: asked, ...solved } = solve(solver, question, Infinity);
-  const explained = explain(solver, asked, solved, { timeLimitS: Infinity, now: clock });
+  const options = timed(timeLimitS);
+  const { question: asked, ...solved } = solve(solver, question, options);
+  const explained = explain(solver, asked, solved, options);
   const { field, choice } = solved;
-  const rivals = choice && exploreBeside(solver, asked, field, choice, withinWork(solver));
+  const rivals = choice && lookBeside(solver, asked, field, choice, options.deadline);
   return { ...explained, timing: undefined, rivals };
 }

@@ -24,7 +24,8 @@ export interface Whole {
 export type Branched =
   | ({ readonly kind: 'optimal' } & Whole)
   | { readonly kind: 'infeasible' }
-  | { readonly kind: 'given-up' };
+  /** With the best that was found by then. */
+  | { readonly kind: 'given-up'; readonly best: Whole | null };
 
 /** A value this near to a whole number is one. */
 const WHOLE_TOLERANCE = 1e-7;
@@ -86,7 +87,7 @@ export function branch(
     within(from, to);
   };
   visit();
-  if (givenUp) return { kind: 'given-up' };
+  if (givenUp) return { kind: 'given-up', best };
   return best === null ? { kind: 'infeasible' } : { kind: 'optimal', ...best };
 }
 

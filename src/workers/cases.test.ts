@@ -11,7 +11,7 @@ type Answer = Awaited<ReturnType<typeof answerInFull>>;
 async function answered(name: string): Promise<Answer> {
   const read = decode(readFileSync(`tests/fixtures/cases/${name}.json`, 'utf8'));
   if (!read.ok) throw new Error(JSON.stringify(read.error));
-  return answerInFull(read.value);
+  return answerInFull(read.value, Infinity);
 }
 
 const got = ({ frames }: Answer) => frames.filter((f) => f.state !== 'lost').map((f) => f.frameId);

@@ -188,7 +188,7 @@ describe('rows that fight', () => {
           return kind === 'optimal';
         };
         const session = solver.open({ ...model, rows });
-        const fighting = session.conflictingRows();
+        const fighting = session.conflictingRows(10);
         session.close();
         if (fighting === null) return;
         fights += 1;

@@ -44,6 +44,12 @@ const DUAL_TOLERANCE = 1e-7;
 const SAME_OBJECTIVE = 1e-9;
 /** A time that never runs out, s: HiGHS takes no infinite one. */
 const NO_LIMIT_S = 1e9;
+/** A value of a cut search this near to a whole number is one. */
+const WHOLE_TOLERANCE = 1e-5;
+/** HiGHS looks at its clock now and then only: it ran over by a third where that was measured. */
+const SHARE_BY_CLOCK = 0.75;
+/** Share of the time that is kept for the search, while its relaxation is solved and branched. */
+const SHARE_FOR_SEARCH = 0.4;
 /** Time for finding rows that fight, s. */
 const CONFLICT_TIME_S = 10;
 /**
@@ -112,10 +118,31 @@ class HighsSession implements MipSession {
   }
 
   minimise(costs: readonly number[], timeLimitS: number): MipOutcome {
-    const outcome = this.branch(costs, timeLimitS);
+    const until = performance.now() + timeLimitS * 1000;
+    const leftS = () => (until - performance.now()) / 1000;
+    const keptS = Number.isFinite(timeLimitS) ? timeLimitS * SHARE_FOR_SEARCH : 0;
+    const outcome = this.branch(costs, leftS, keptS);
     if (outcome.kind !== 'given-up') return this.reached(outcome);
     this.branches = false;
-    return this.reached(this.search(timeLimitS));
+    return this.reached(this.bounded(this.search(leftS()), outcome.best, costs));
+  }
+
+  /** What a cut search tells, with what the relaxation and the steps of the objective know besides. */
+  private bounded(
+    outcome: MipOutcome,
+    branched: Whole | null,
+    costs: readonly number[],
+  ): MipOutcome {
+    if (outcome.kind !== 'time-limit') return outcome;
+    const better = branched !== null && !(outcome.objective <= branched.objective);
+    const { values, objective } = better ? branched : outcome;
+    const step = this.stepOf(costs);
+    const least = Math.max(outcome.bound, this.root?.objective ?? -Infinity);
+    const bound =
+      step === null || !Number.isFinite(least) ? least : Math.ceil(least / step - 1e-6) * step;
+    if (values !== null && objective <= bound + slackAt(objective) / 10)
+      return { kind: 'optimal', values, objective };
+    return { kind: 'time-limit', values, objective, bound };
   }
 
   private reached(outcome: MipOutcome): MipOutcome {
@@ -123,7 +150,7 @@ class HighsSession implements MipSession {
     return outcome;
   }
 
-  private branch(costs: readonly number[], timeLimitS: number): Branched {
+  private branch(costs: readonly number[], leftS: () => number, keepS: number): Branched {
     this.native.changeColsCost({ kind: 'set', indices: this.all }, Float64Array.from(costs));
     this.root = null;
     let work = 0;
@@ -132,7 +159,7 @@ class HighsSession implements MipSession {
       {
         whole: this.whole,
         solve: () => {
-          const solved = this.solveRelaxed(timeLimitS);
+          const solved = this.solveRelaxed(leftS() - keepS);
           if (work === 0 && solved.kind === 'optimal') this.root = this.rootOf(solved);
           const steps = Number(this.native.info.get('simplex_iteration_count'));
           work += (STEPS_TO_START + steps) * this.all.length;
@@ -144,7 +171,10 @@ class HighsSession implements MipSession {
       },
       this.stepOf(costs),
       (branches) =>
-        this.branches && branches < mostBranches(this.all.length) && work < MOST_BRANCHING_WORK,
+        this.branches &&
+        branches < mostBranches(this.all.length) &&
+        work < MOST_BRANCHING_WORK &&
+        leftS() > keepS,
       known ? { values: known, objective: objectiveAt(costs, known) } : null,
     );
   }
@@ -212,10 +242,10 @@ class HighsSession implements MipSession {
     });
   }
 
-  conflictingRows(): readonly number[] | null {
+  conflictingRows(timeLimitS: number): readonly number[] | null {
     // Left to itself it looks at single rows only, which never fight alone here.
     this.native.options.set('iis_strategy', this.highs.constants.iis.strategyRowPriority);
-    if (!this.isInfeasible(this.run(CONFLICT_TIME_S))) return null;
+    if (!this.isInfeasible(this.run(Math.min(timeLimitS, CONFLICT_TIME_S)))) return null;
     const rows = [...this.native.getIis().rowIndex];
     return rows.length > 0 ? rows : null;
   }
@@ -243,6 +273,8 @@ class HighsSession implements MipSession {
 
   /** HiGHS's own whole-numbered search. */
   private search(timeLimitS: number): MipOutcome {
+    if (timeLimitS <= 0)
+      return { kind: 'time-limit', values: null, objective: Infinity, bound: -Infinity };
     this.relax(false);
     try {
       const code = this.run(timeLimitS);
@@ -253,10 +285,12 @@ class HighsSession implements MipSession {
       const { timeLimit, iterationLimit, solutionLimit } = this.status;
       const isCut = code === timeLimit || code === iterationLimit || code === solutionLimit;
       if (!isCut) throw new Error(`HiGHS stopped with model status ${code}`);
+      const found = Number.isFinite(objective) ? values() : null;
+      const isWhole = found !== null && this.whole.every((i) => isWholeNumber(found[i]!));
       return {
         kind: 'time-limit',
-        values: Number.isFinite(objective) ? values() : null,
-        objective,
+        values: isWhole ? found : null,
+        objective: isWhole ? objective : Infinity,
         bound: Number(this.native.info.get('mip_dual_bound')),
       };
     } finally {
@@ -273,8 +307,9 @@ class HighsSession implements MipSession {
   }
 
   private run(timeLimitS: number): number {
+    if (timeLimitS <= 0) return this.status.timeLimit;
     this.native.zeroAllClocks();
-    this.native.options.set('time_limit', Math.min(timeLimitS, NO_LIMIT_S));
+    this.native.options.set('time_limit', Math.min(timeLimitS * SHARE_BY_CLOCK, NO_LIMIT_S));
     this.native.run();
     const steps = Number(this.native.info.get('simplex_iteration_count'));
     const nodes = Math.max(1, Number(this.native.info.get('mip_node_count')));
@@ -295,6 +330,7 @@ interface Root {
   readonly rows: { readonly values: Float64Array; readonly duals: Float64Array };
 }
 
+const isWholeNumber = (value: number) => Math.abs(value - Math.round(value)) < WHOLE_TOLERANCE;
 const slackAt = (value: number) => AIM_TOLERANCE * Math.max(1, Math.abs(value));
 const objectiveAt = (costs: readonly number[], values: readonly number[]) =>
   costs.reduce((sum, c, i) => (c === 0 ? sum : sum + c * values[i]!), 0);

@@ -66,7 +66,7 @@ export function createLineupClient(report: (answer: Answer) => void) {
           tell({ result, question, thinking: false, error: null });
       } catch (error) {
         if (waiting === null) {
-          tell({ thinking: false, error: error instanceof Error ? error.message : String(error) });
+          tell({ thinking: false, error: problemText(error) });
         }
       }
       clearTimeout(impatient);
@@ -91,6 +91,14 @@ export function createLineupClient(report: (answer: Answer) => void) {
       end();
     },
   };
+}
+
+/** An error in words; the worker's own come with their name. */
+function problemText(error: unknown): string {
+  if (!(error instanceof Error)) return String(error);
+  return error.name === 'OutOfTime'
+    ? `${TIME_LIMIT_S} s were not enough to compare so much gear and so many pictures. Filter the gear or split the outing.`
+    : error.message;
 }
 
 export type LineupClient = ReturnType<typeof createLineupClient>;

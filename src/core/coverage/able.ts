@@ -10,6 +10,7 @@ import {
 } from '@/core/brief';
 import type { Setup } from '@/core/gear';
 import { type IntervalSet, union } from '@/core/intervals';
+import { AT_EASE, type Pace } from '@/core/pace';
 import { ableRange, EVERYTHING, isAbleSomewhere, type Task, taskOf } from './ableRange';
 import { barOf, isOfGrade } from './bars';
 import { mayFrame, type QuickBounds } from './bounds';
@@ -67,6 +68,7 @@ export function ableSetups(
   setups: readonly Setup[],
   frames: readonly Frame[],
   limits: Limits,
+  pace: Pace = AT_EASE,
 ): Map<Frame, Able[]> {
   const able = frames.map((): Able[] => []);
   const known = new Map<string, Asked[]>();
@@ -76,6 +78,7 @@ export function ableSetups(
     return asked;
   };
   setups.forEach((setup, index) => {
+    pace();
     const asked = known.get(setup.demandKey) ?? askedFor(setup);
     for (let i = 0; i < asked.length; i += 1) {
       const one = asked[i]!;
@@ -94,9 +97,11 @@ export function stillAble(
   frame: Frame,
   limits: Limits,
   harder: Harder,
+  pace: Pace = AT_EASE,
 ): Able[] {
   const known = new Map<string, Asked>();
   return able.flatMap(({ index }) => {
+    pace();
     const setup = setups[index]!;
     const asked = known.get(setup.demandKey) ?? askedOf(setup, frame, limits, harder);
     known.set(setup.demandKey, asked);

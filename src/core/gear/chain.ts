@@ -1,3 +1,4 @@
+import { AT_EASE, type Pace } from '@/core/pace';
 import type { Adapter, AdapterId } from './adapter';
 import type { Body } from './body';
 import type { Converter, ConverterId } from './converter';
@@ -27,7 +28,7 @@ export interface Chain {
  * direction; at most one converter made for the lens, or one tube of its mount. A converter and a
  * tube are never stacked, nor two of either.
  */
-export function mountableChains(shelf: Shelf): Chain[] {
+export function mountableChains(shelf: Shelf, pace: Pace = AT_EASE): Chain[] {
   const convertersByLens = new Map<LensId, Converter[]>();
   for (const c of shelf.converters) {
     for (const id of c.lensIds) convertersByLens.set(id, [...(convertersByLens.get(id) ?? []), c]);
@@ -46,6 +47,7 @@ export function mountableChains(shelf: Shelf): Chain[] {
         .filter((lens) => fits(lens.mount))
         .filter((lens) => adapter === null || !mountFits(shelf.mounts, body.mount, lens.mount))
         .flatMap((lens) => {
+          pace();
           const bare = { body, adapter, converter: null, tube: null, lens };
           const converters = (convertersByLens.get(lens.id) ?? []).filter((c) => fits(c.mount));
           return [

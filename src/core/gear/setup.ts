@@ -7,6 +7,7 @@ import {
   type SensorSize,
   sideMm,
 } from '@/core/optics';
+import { AT_EASE, type Pace } from '@/core/pace';
 import type { BodyId } from './body';
 import { type Chain, type Kit, mountableChains } from './chain';
 import { countingRange, type FocalRange, GRADES, type Lens, widestFNumber } from './lens';
@@ -62,12 +63,13 @@ export interface Setup extends Kit {
 }
 
 /** Every setup of a shelf; a lens with a built-in converter gives two of each. */
-export function mountableSetups(shelf: Shelf): Setup[] {
-  return mountableChains(shelf).flatMap((chain) =>
-    chain.lens.builtInConverter === null
+export function mountableSetups(shelf: Shelf, pace: Pace = AT_EASE): Setup[] {
+  return mountableChains(shelf, pace).flatMap((chain) => {
+    pace();
+    return chain.lens.builtInConverter === null
       ? [setupOf(chain)]
-      : [setupOf(chain), setupOf(chain, true)],
-  );
+      : [setupOf(chain), setupOf(chain, true)];
+  });
 }
 
 /** The setup of a kit on a body, by their ids; null when one of them is not on the shelf. */

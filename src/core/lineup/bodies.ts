@@ -28,6 +28,9 @@ export function withBodies(
   const aims = [...aimsOf(tied.frames, tied.limits), ...BODY_AIMS];
   const found = choose(solver, tied, reduced, timeLimitS, aims);
   const isAsGood = found !== null && [...choice.got].every((id) => found.got.has(id));
-  if (!isAsGood) return { ...choice, along: field.choice.bodies.map((b) => b.id) };
+  if (!isAsGood) {
+    const open = choice.open ?? found?.open ?? null;
+    return { ...choice, along: field.choice.bodies.map((b) => b.id), open };
+  }
   return { ...choice, uses: found.uses, along: found.along ?? [], open: choice.open ?? found.open };
 }

@@ -5,7 +5,7 @@ import type { Hand } from './hands';
 import type { Maker } from './makers';
 import type { MipSession, MipSolver } from './mipSolver';
 import { type CoveringModel, modelOf } from './model';
-import { type Aim, type AimName, aimsOf, BODY_AIMS } from './objective';
+import { type Aim, AIM_TOLERANCE, type AimName, aimsOf, BODY_AIMS } from './objective';
 import type { Reduced } from './reduce';
 
 /** Where time ran out: the aim, its value and the best that is still open. */
@@ -83,19 +83,24 @@ export function solveAims(
   if (both !== null) {
     values = both.values;
     both.reached.forEach(([aim, value]) => reach(aim, value));
+    if (both.open) return choiceOf(model, values, reached, both.open);
   }
   for (const aim of aims.slice(reached.length)) {
     const costs = costsOf(aim, model);
     if (costs.every((c) => c === 0) && values !== null) continue;
     const outcome = session.minimise(costs, timeLimitS);
     if (outcome.kind === 'infeasible') return null;
+    let { objective } = outcome;
     if (outcome.kind === 'time-limit') {
-      const open = { aim: aim.name, value: outcome.objective, bound: outcome.bound };
-      return choiceOf(model, outcome.values ?? values, reached, open);
+      const open = openAt(aim, costs, outcome, values, model);
+      const found = outcome.values ?? values;
+      // What is as good as its bound is the optimum, whatever was cut.
+      if (found === null || open.value > open.bound) return choiceOf(model, found, reached, open);
+      objective = open.value - constantOf(aim, model);
     }
-    values = outcome.values;
-    reach(aim, outcome.objective);
-    session.hold({ costs, value: outcome.objective });
+    values = outcome.values ?? values;
+    reach(aim, objective);
+    session.hold({ costs, value: objective });
   }
   return choiceOf(model, values, reached, null);
 }
@@ -114,7 +119,11 @@ function solveTogether(
   model: CoveringModel,
   [first, second]: readonly Aim[],
   timeLimitS: number,
-): { values: readonly number[]; reached: readonly (readonly [Aim, number])[] } | null {
+): {
+  values: readonly number[];
+  reached: readonly (readonly [Aim, number])[];
+  open: Open | null;
+} | null {
   if (!first || !second) return null;
   const [ones, others] = [costsOf(first, model), costsOf(second, model)];
   const spread = others.reduce(
@@ -125,7 +134,19 @@ function solveTogether(
   if (!whole || spread === 0 || spread > WIDEST_SPREAD || ones.every((c) => c === 0)) return null;
   const costs = ones.map((c, i) => c * (spread + 1) + (others[i] ?? 0));
   const outcome = session.minimise(costs, timeLimitS);
-  if (outcome.kind !== 'optimal') return null;
+  if (outcome.kind === 'infeasible') return null;
+  if (outcome.kind === 'time-limit') {
+    const { values, bound } = outcome;
+    if (values === null) return null;
+    const most = boxEnd(others, model, 'most');
+    const least = Math.ceil((bound - most) / (spread + 1) - AIM_TOLERANCE);
+    const open = openAt(first, ones, { values, bound: least }, null, model);
+    if (open.value > open.bound) return { values, reached: [], open };
+    const one = open.value - constantOf(first, model);
+    const left = bound - one * (spread + 1);
+    const then = openAt(second, others, { values, bound: left }, null, model);
+    return { values, reached: [[first, one]], open: then };
+  }
   const valueOf = (of: readonly number[]) =>
     of.reduce((sum, c, i) => sum + c * (outcome.values[i] ?? 0), 0);
   const [one, other] = [Math.round(valueOf(ones)), valueOf(others)];
@@ -136,7 +157,32 @@ function solveTogether(
       [first, one],
       [second, other],
     ],
+    open: null,
   };
+}
+
+/** Where time ran out over an aim: what it has reached, and what nothing can fall below. */
+function openAt(
+  aim: Aim,
+  costs: readonly number[],
+  { values, bound }: { readonly values: readonly number[] | null; readonly bound: number },
+  before: readonly number[] | null,
+  model: CoveringModel,
+): Open {
+  const constant = constantOf(aim, model);
+  const at = values ?? before ?? model.pieces.map((p) => Number(p.lockedIn));
+  const value = costs.reduce((sum, c, i) => (c === 0 ? sum : sum + c * (at[i] ?? 0)), 0);
+  const least = Math.max(bound, boxEnd(costs, model, 'least'));
+  const met = least >= value - AIM_TOLERANCE * Math.max(1, Math.abs(value));
+  return { aim: aim.name, value: value + constant, bound: (met ? value : least) + constant };
+}
+
+/** What some costs come to at the least or the most between the bounds of the columns. */
+function boxEnd(costs: readonly number[], { mip }: CoveringModel, end: 'least' | 'most'): number {
+  return costs.reduce((sum, c, i) => {
+    const [low, high] = [c * (mip.lower[i] ?? 0), c * (mip.upper[i] ?? 0)];
+    return c === 0 ? sum : sum + (end === 'least' ? Math.min(low, high) : Math.max(low, high));
+  }, 0);
 }
 
 /** Targets count as lost unless got, also those that nothing makes, so a target's cost is subtracted where its column is 1. */

@@ -1,5 +1,6 @@
 import type { FrameId, ShooterId, StretchId } from '@/core/brief';
 import type { BodyId } from '@/core/gear';
+import { AT_EASE, type Pace } from '@/core/pace';
 import type { Choice } from './choose';
 import { type Field, fieldOf, withHands } from './field';
 import type { Hand } from './hands';
@@ -56,10 +57,11 @@ export function conflictBehind(
   field: Field,
   choice: Choice | null,
   timeLimitS: number,
+  pace: Pace = AT_EASE,
 ): LimitConflict | null {
   const wanted = field.frames.filter((f) => f.want === 'must');
   if (choice !== null && wanted.every((f) => choice.got.has(f.id))) return null;
-  const trial = new Trial(solver, field, timeLimitS);
+  const trial = new Trial(solver, field, timeLimitS, pace);
   const musts = trial.possibleMusts();
   if (choice !== null && musts.every((id) => choice.got.has(id))) return null;
   const all = demandsOf(field, musts);
@@ -118,10 +120,11 @@ export function keptLost(
   field: Field,
   choice: Choice,
   timeLimitS: number,
+  pace: Pace = AT_EASE,
 ): Map<FrameId, Kept> {
   const lost = field.frames.filter((f) => f.want === 'must' && !choice.got.has(f.id));
   if (lost.length === 0) return new Map();
-  const trial = new Trial(solver, field, timeLimitS);
+  const trial = new Trial(solver, field, timeLimitS, pace);
   const possible = new Set(trial.possibleMusts());
   const got = [...possible].filter((id) => choice.got.has(id));
   return new Map(
@@ -136,7 +139,10 @@ export function keptLost(
         return [
           [
             id,
-            { members, waysOut: waysOut(solver, question, field, id, kept, members, timeLimitS) },
+            {
+              members,
+              waysOut: waysOut(solver, question, field, id, kept, members, timeLimitS, pace),
+            },
           ] as const,
         ];
       }),
@@ -151,6 +157,7 @@ function waysOut(
   kept: readonly Demand[],
   members: readonly ConflictMember[],
   timeLimitS: number,
+  pace: Pace,
 ): WayOut[] {
   const others = kept.flatMap((d) =>
     d.frameId !== null && d.frameId !== lostId ? [d.frameId] : [],
@@ -168,7 +175,7 @@ function waysOut(
       d.kind === 'noChange' && d.hand ? [{ kind: 'changes', ...where(d.hand) }] : [],
     ),
     ...[...bodied.values()].flatMap((hand): WayOut[] =>
-      isFreedByBody(solver, question, field, hand, kept, timeLimitS)
+      isFreedByBody(solver, question, field, hand, kept, timeLimitS, pace)
         ? [{ kind: 'body', ...where(hand) }]
         : [],
     ),
@@ -184,6 +191,7 @@ function isFreedByBody(
   hand: Hand,
   kept: readonly Demand[],
   timeLimitS: number,
+  pace: Pace,
 ): boolean {
   const twin = (id: BodyId) => `${id}~2` as BodyId;
   const own = new Set(hand.bodyIds);
@@ -198,6 +206,7 @@ function isFreedByBody(
       },
     },
     field.tied,
+    pace,
   );
   const hands = field.hands.map((h) =>
     h.index === hand.index
@@ -209,7 +218,7 @@ function isFreedByBody(
         }
       : h,
   );
-  return new Trial(solver, withHands(more, hands), timeLimitS).fits(kept);
+  return new Trial(solver, withHands(more, hands, pace), timeLimitS, pace).fits(kept);
 }
 
 function demandsOf(field: Field, musts: readonly FrameId[]): Demand[] {
@@ -254,6 +263,7 @@ class Trial {
     private readonly solver: MipSolver,
     private readonly field: Field,
     private readonly timeLimitS: number,
+    private readonly pace: Pace,
   ) {}
 
   possibleMusts(): FrameId[] {
@@ -275,7 +285,7 @@ class Trial {
     const session = this.solver.open(mip);
     try {
       session.minimise(new Array<number>(mip.columnCount).fill(0), this.timeLimitS);
-      const rows = session.conflictingRows();
+      const rows = session.conflictingRows(this.timeLimitS);
       if (rows === null) return demands;
       const touched = new Set(rows.flatMap((row) => groupKey(groups[row]) ?? []));
       const few = demands.filter(
@@ -355,8 +365,9 @@ class Trial {
     const key = loosened.map((h) => Number(h.fixedSetups)).join('');
     const known = this.models.get(key);
     if (known) return known;
-    const field = withHands(this.field, loosened);
-    const model = modelOf(field, reduce(field, { keepAll: true }));
+    const { pace } = this;
+    const field = withHands(this.field, loosened, pace);
+    const model = modelOf(field, reduce(field, { keepAll: true, pace }), pace);
     this.models.set(key, model);
     return model;
   }

@@ -1,6 +1,7 @@
 import type { StretchId } from '@/core/brief';
 import type { LensId } from '@/core/gear';
 import { covers, type IntervalSet, union } from '@/core/intervals';
+import { AT_EASE, type Pace } from '@/core/pace';
 import { BitSet } from './bitSet';
 import type { OccasionCells } from './cells';
 import type { Field, Target } from './field';
@@ -19,6 +20,7 @@ export interface DominanceOptions {
   readonly keepTies?: boolean;
   /** Compare by weight and money both, whatever the order of aims: for the trade-off. */
   readonly byResources?: boolean;
+  readonly pace?: Pace;
 }
 
 /** What a lens can do, to be compared with what another can. */
@@ -41,7 +43,13 @@ export function undominated<Of extends Ability<Of>>(
   field: Field,
   abilities: ReadonlyMap<LensId, Of>,
   pieces: readonly Piece[],
-  { forced, kindOf = () => '', keepTies = false, byResources = false }: DominanceOptions,
+  {
+    forced,
+    kindOf = () => '',
+    keepTies = false,
+    byResources = false,
+    pace = AT_EASE,
+  }: DominanceOptions,
 ): Set<string> {
   const compare = byAims(field.limits);
   const rank = rankOf(field, compare, keepTies, byResources);
@@ -59,6 +67,7 @@ export function undominated<Of extends Ability<Of>>(
   const kept: typeof ranked = [];
   for (const lens of ranked) {
     let better = 0;
+    pace();
     for (const k of kept) {
       if (k.kind === lens.kind && rank(k.piece, lens.piece) && lens.ability.isWithin(k.ability))
         better += 1;

@@ -8,9 +8,26 @@ import type { MipSolver } from './mipSolver';
 import { type AimName, aimsOf } from './objective';
 import { reduce } from './reduce';
 
-/** The setups that a choice has in a hand. */
-export function setupsIn(field: Field, choice: Choice, hand: Hand): Setup[] {
+/** The setups that a choice has in a hand, each hand looked at once. */
+export type InHands = (hand: Hand) => readonly Setup[];
+
+export function inHands(field: Field, choice: Choice): InHands {
   const taken = new Set(choice.taken);
+  const here = new Set<Setup>(field.table.setups.filter((s) => isAtHand(s, taken)));
+  const known = new Map<number, readonly Setup[]>();
+  return (hand) => {
+    const found = known.get(hand.index) ?? setupsIn(field, choice, hand, here);
+    known.set(hand.index, found);
+    return found;
+  };
+}
+
+function setupsIn(
+  field: Field,
+  choice: Choice,
+  hand: Hand,
+  here: ReadonlySet<Setup>,
+): readonly Setup[] {
   const inHand = <T extends { readonly hand: Hand }>(uses: readonly T[]) =>
     uses.filter((use) => use.hand.index === hand.index);
   const held = new Set(inHand(choice.uses.held).map((h) => h.pieceId));
@@ -23,11 +40,11 @@ export function setupsIn(field: Field, choice: Choice, hand: Hand): Setup[] {
     if (along !== null && !along.has(setup.bodyId)) return false;
     if (hand.fixedSetups) return fixed.has(`${setup.bodyId} ${kitPieces(setup).join()}`);
     return (
-      isAtHand(setup, hand.choosesPieces ? held : taken) &&
+      (!hand.choosesPieces || isAtHand(setup, held)) &&
       (!hand.choosesBodies || bodies.has(setup.bodyId))
     );
   };
-  return field.table.setupsIn(hand).filter(has);
+  return field.table.setupsIn(hand, here).filter(has);
 }
 
 /** The frames that some pieces get at the most, whatever is done with them. */

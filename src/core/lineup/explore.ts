@@ -2,6 +2,7 @@ import type { FrameId } from '@/core/brief';
 import { countingRange, isPrime, type LensId, type Setup } from '@/core/gear';
 import { type AimValue, allAims, type Choice, choose, solveAims } from './choose';
 import { framesGotWith } from './evaluate';
+import { unlessCut } from './deadline';
 import { type Field, fieldOf } from './field';
 import { lensesOut } from './lenses';
 import type { MipRow, MipSolver } from './mipSolver';
@@ -103,21 +104,35 @@ export function exploreBeside(
   options: ExploreOptions,
 ): LineupRivals {
   const { timeLimitS, progress = () => undefined, goOn = () => true } = options;
+  let cut = false;
+  /** A part that is looked for to the end, or given as far as it came. */
+  const part = <T>(look: () => T, otherwise: T): T =>
+    unlessCut(look, () => {
+      cut = true;
+      return otherwise;
+    });
   progress(0.1);
-  const { ties, complete } = tiesOf(solver, field, best, options);
-  progress(0.2);
-  const next = nextInKind(solver, field, question, best, options);
-  progress(0.4);
-  const curve = tradeOff(solver, field, {
-    timeLimitS,
-    mostPoints: options.mostPoints,
-    goOn,
-    progress: (share) => progress(0.4 + 0.3 * share),
+  const { ties, complete } = part(() => tiesOf(solver, field, best, options), {
+    ties: [],
+    complete: false,
   });
+  progress(0.2);
+  const next = part(() => nextInKind(solver, field, question, best, options), []);
+  progress(0.4);
+  const curve = part(
+    () =>
+      tradeOff(solver, field, {
+        timeLimitS,
+        mostPoints: options.mostPoints,
+        goOn,
+        progress: (share) => progress(0.4 + 0.3 * share),
+      }),
+    { points: [], complete: false },
+  );
   progress(0.7);
-  const breaks = ifBreaks(solver, field, best, options);
+  const breaks = part(() => ifBreaks(solver, field, best, options), []);
   progress(0.8);
-  const candidates = lensesOut(solver, question, field, best, timeLimitS)
+  const candidates = part(() => lensesOut(solver, question, field, best, timeLimitS), [])
     .filter((out) => out.makes.length > 0 || out.wouldAdd.length > 0)
     .slice(0, options.mostOut);
   return {
@@ -129,9 +144,10 @@ export function exploreBeside(
     ifBreaks: breaks,
     lensesOut: candidates.flatMap(({ lensId }, i) => {
       progress(0.8 + (0.2 * i) / candidates.length);
-      return goOn() ? [whyOut(solver, question, field, best, lensId, timeLimitS)] : [];
+      const look = () => [whyOut(solver, question, field, best, lensId, timeLimitS)];
+      return goOn() ? part(look, []) : [];
     }),
-    complete: goOn(),
+    complete: !cut && goOn(),
   };
 }
 

@@ -1,5 +1,6 @@
 import type { Frame, FrameId, Limits } from '@/core/brief';
 import { type Able, ableSetups, type Harder, stillAble } from '@/core/coverage';
+import { AT_EASE, type Pace } from '@/core/pace';
 import { type Hand, handsOf } from './hands';
 import { type Maker, MakerTable } from './makers';
 import { type Occasion, occasionsOf } from './occasions';
@@ -43,12 +44,20 @@ export interface Field {
   readonly targets: readonly Target[];
 }
 
-/** Lays a question out. Targets stand in the order of frame ids, so that no order flickers. */
-export function fieldOf(question: LineupQuestion, tied = bodiesWeigh(question.limits)): Field {
+/**
+ * Lays a question out. Targets stand in the order of frame ids, so that no order flickers.
+ *
+ * @throws {OutOfTime} from the pace
+ */
+export function fieldOf(
+  question: LineupQuestion,
+  tied = bodiesWeigh(question.limits),
+  pace: Pace = AT_EASE,
+): Field {
   const { frames, shelf, limits, packedG = 0 } = question;
-  const choice = selectable(shelf, limits);
+  const choice = selectable(shelf, limits, pace);
   const hands = handsOf(question, choice.bodies, tied);
-  return layOut({ frames, limits, choice, tied, packedG }, hands);
+  return layOut({ frames, limits, choice, tied, packedG }, hands, pace);
 }
 
 /** Whether the weight of bodies counts in the choice. */
@@ -57,8 +66,8 @@ function bodiesWeigh({ countBodies, maxCarriedWeightG }: Limits): boolean {
 }
 
 /** The same field with other hands. */
-export function withHands(field: Field, hands: readonly Hand[]): Field {
-  return layOut(field, hands);
+export function withHands(field: Field, hands: readonly Hand[], pace: Pace = AT_EASE): Field {
+  return layOut(field, hands, pace);
 }
 
 function layOut(
@@ -70,6 +79,7 @@ function layOut(
     packedG,
   }: Pick<Field, 'frames' | 'limits' | 'choice' | 'tied' | 'packedG'>,
   hands: readonly Hand[],
+  pace: Pace = AT_EASE,
 ): Field {
   const table = new MakerTable(choice.setups, hands);
   return {
@@ -81,7 +91,7 @@ function layOut(
     hands,
     table,
     makers: table.makers,
-    targets: targetsOf(frames, hands, table, limits),
+    targets: targetsOf(frames, hands, table, limits, pace),
   };
 }
 
@@ -91,22 +101,29 @@ function targetsOf(
   hands: readonly Hand[],
   table: MakerTable,
   limits: Limits,
+  pace: Pace,
 ): Target[] {
   const ordered = [...frames].sort((a, b) => (a.id < b.id ? -1 : 1));
   const framed = ordered.map((frame) => ({ frame, occasions: occasionsOf(frame, hands) }));
   const there = new Set(framed.flatMap(({ occasions }) => occasions.map((o) => o.frame)));
-  const asked = ableSetups(table.setups, [...there], limits);
+  const asked = ableSetups(table.setups, [...there], limits, pace);
   return framed.flatMap(({ frame, occasions }) =>
     layersOf(frame, limits).map((layer) => {
       const isBase = layer === 'base';
-      const able = isBase ? asked : stricter(asked, occasions, HARDER[layer], table, limits);
+      const able = isBase ? asked : stricter(asked, occasions, HARDER[layer], table, limits, pace);
       return {
         key: isBase ? frame.id : `${frame.id}#${layer}`,
         frame,
         layer,
-        occasions: occasions.map((o) =>
-          placesAt(o, able.get(o.frame) ?? [], table, isBase && frame.twice?.by === 'bodies'),
-        ),
+        occasions: occasions.map((o) => {
+          pace();
+          return placesAt(
+            o,
+            able.get(o.frame) ?? [],
+            table,
+            isBase && frame.twice?.by === 'bodies',
+          );
+        }),
       };
     }),
   );
@@ -118,12 +135,13 @@ function stricter(
   harder: Harder,
   { setups }: MakerTable,
   limits: Limits,
+  pace: Pace,
 ): Map<Frame, readonly Able[]> {
   const there = new Set(occasions.map((o) => o.frame));
   return new Map(
     [...there].map((frame) => [
       frame,
-      stillAble(setups, asked.get(frame) ?? [], frame, limits, harder),
+      stillAble(setups, asked.get(frame) ?? [], frame, limits, harder, pace),
     ]),
   );
 }

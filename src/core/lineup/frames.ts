@@ -9,8 +9,9 @@ import {
 } from '@/core/coverage';
 import { kitKey, type Setup } from '@/core/gear';
 import type { Interval } from '@/core/intervals';
+import { AT_EASE, type Pace } from '@/core/pace';
 import type { Choice } from './choose';
-import { setupsIn } from './evaluate';
+import type { InHands } from './evaluate';
 import type { Field, Target } from './field';
 import type { Occasion } from './occasions';
 import { missingOf } from './places';
@@ -23,11 +24,17 @@ interface Looked {
   readonly missing: readonly Interval[];
 }
 
-/** What the lineup does for one frame, and, where it is lost, the nearest miss of all that may be chosen. */
-export function frameResult(field: Field, target: Target, choice: Choice): FrameResult {
+/** What the lineup does for one frame; the nearest miss and what keeps it lost are looked for apart. */
+export function frameResult(
+  field: Field,
+  target: Target,
+  choice: Choice,
+  inHand: InHands,
+): FrameResult {
   const { frame } = target;
   const got = choice.got.has(frame.id);
-  const looked = target.occasions.map(({ occasion }) => lookAt(field, occasion, choice));
+  const verdict = onceEach((setup: Setup, of: Frame) => verdictOn(setup, of, field.limits));
+  const looked = target.occasions.map(({ occasion }) => lookAt(occasion, inHand, verdict));
   const reported = reportedOf(looked, frame, got);
   return {
     frameId: frame.id,
@@ -43,7 +50,7 @@ export function frameResult(field: Field, target: Target, choice: Choice): Frame
     impossible: target.occasions
       .slice(0, 1)
       .flatMap(({ axis, places }) => missingOf(axis, places.values())),
-    nearest: got ? null : nearestMiss(field, target),
+    nearest: null,
     conflict: got ? null : conflictOf(frame, oneOfEachBody(field), field.limits),
     kept: null,
   };
@@ -59,9 +66,25 @@ function reportedOf(looked: readonly Looked[], frame: Frame, got: boolean): Look
   return [...looked].sort((a, b) => length(a) - length(b)).slice(0, 1);
 }
 
-function lookAt(field: Field, occasion: Occasion, choice: Choice): Looked {
-  const setups = occasion.hands.flatMap((hand) => setupsIn(field, choice, hand));
-  const verdicts = setups.map((s) => verdictOn(s, occasion.frame, field.limits));
+/** The same setup is in many hands, and the same frame asked in many stretches. */
+function onceEach(verdictOf: (setup: Setup, frame: Frame) => Verdict): typeof verdictOf {
+  const known = new Map<Frame, Map<Setup, Verdict>>();
+  return (setup, frame) => {
+    let own = known.get(frame);
+    if (!own) known.set(frame, (own = new Map()));
+    const verdict = own.get(setup) ?? verdictOf(setup, frame);
+    own.set(setup, verdict);
+    return verdict;
+  };
+}
+
+function lookAt(
+  occasion: Occasion,
+  inHand: InHands,
+  verdictOf: (setup: Setup, frame: Frame) => Verdict,
+): Looked {
+  const setups = occasion.hands.flatMap((hand) => inHand(hand));
+  const verdicts = setups.map((s) => verdictOf(s, occasion.frame));
   const axis = needAxis(occasion.frame.need).range;
   const footing = footingOf(occasion.frame.need);
   const missing = missingOf(
@@ -106,11 +129,13 @@ export function coverOf(v: Verdict, stretchId: Cover['stretchId'] = null): Cover
   };
 }
 
-function nearestMiss(field: Field, target: Target): Cover | null {
+/** The nearest miss of all that may be chosen; null when something makes it. */
+export function nearestMiss(field: Field, target: Target, pace: Pace = AT_EASE): Cover | null {
   let best: { verdict: Verdict; stretchId: Cover['stretchId'] } | null = null;
   for (const { occasion } of target.occasions) {
     for (const hand of occasion.hands) {
       for (const setup of field.table.setupsIn(hand)) {
+        pace();
         const verdict = verdictOn(setup, occasion.frame, field.limits);
         if (best === null || byVerdict(verdict, best.verdict) < 0)
           best = { verdict, stretchId: occasion.stretchId };

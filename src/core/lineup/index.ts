@@ -13,6 +13,7 @@ export {
   type TradePoint,
   whyOut,
 } from './explore';
+export { type Deadline, deadlineIn, endingBy, finishingBy } from './deadline';
 export { type Field, fieldOf } from './field';
 export { bestOfEachKit } from './frames';
 export type { MipModel, MipOutcome, MipRow, MipSession, MipSolver, Reached } from './mipSolver';
@@ -37,6 +38,7 @@ export {
   type LensOut,
   type LineupResult,
   type Note,
+  type Reason,
   type Totals,
 } from './result';
 export { type Piece, priceOf, selectable, type Selectable, spendOf } from './selectable';

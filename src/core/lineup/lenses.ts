@@ -8,6 +8,7 @@ import {
   type Shelf,
   SOURCES,
 } from '@/core/gear';
+import { AT_EASE, type Pace } from '@/core/pace';
 import type { Choice } from './choose';
 import type { Interval, IntervalSet } from '@/core/intervals';
 import { framesGotWith } from './evaluate';
@@ -17,21 +18,19 @@ import { isAtHand, type Maker } from './makers';
 import type { MipSolver } from './mipSolver';
 import { missingOf, type OccasionPlaces, placesOf } from './places';
 import type { LineupQuestion } from './question';
-import type { LensIn, LensLack, LensOut } from './result';
+import type { LensLack, LensOut } from './result';
 
-/** For each lens in the lineup, the frames that are lost when it stays at home. */
-export function lensesIn(
+/** The frames that are lost when a lens of the lineup stays at home. */
+export function onlyIt(
   solver: MipSolver,
   field: Field,
   choice: Choice,
-  lensIds: readonly LensId[],
+  lensId: LensId,
   timeLimitS: number,
-): LensIn[] {
-  return lensIds.map((lensId) => {
-    const rest = new Set(choice.taken.filter((id) => id !== lensId));
-    const left = framesGotWith(solver, field, rest, timeLimitS);
-    return { lensId, onlyIt: [...choice.got].filter((id) => !left.has(id)) };
-  });
+): FrameId[] {
+  const rest = new Set(choice.taken.filter((id) => id !== lensId));
+  const left = framesGotWith(solver, field, rest, timeLimitS);
+  return [...choice.got].filter((id) => !left.has(id));
 }
 
 /** For each lens that stays out, what it makes alone, why it is out, and what it would add. */
@@ -41,6 +40,7 @@ export function lensesOut(
   field: Field,
   choice: Choice,
   timeLimitS: number,
+  pace: Pace = AT_EASE,
 ): LensOut[] {
   const { shelf, frames } = question;
   const taken = new Set(choice.taken);
@@ -48,13 +48,17 @@ export function lensesOut(
   const out = shelf.lenses.filter((l) => !taken.has(l.id));
   const others = out.filter((l) => !selectableIds.has(l.id));
   const alone = madeAlone(field);
-  const othersAlone = others.length > 0 ? madeAlone(othersField(question, others)) : new Map();
+  const othersAlone =
+    others.length > 0 ? madeAlone(othersField(question, others, pace)) : new Map();
   const fitting = new Set<string>(
-    mountableSetups({ ...shelf, lenses: out, converters: [], tubes: [] }).map((s) => s.lensId),
+    mountableSetups({ ...shelf, lenses: out, converters: [], tubes: [] }, pace).map(
+      (s) => s.lensId,
+    ),
   );
   const lost = frames.filter((f) => !choice.got.has(f.id)).map((f) => f.id);
   const added = addedBy(field, lost, taken);
   return out.map((l) => {
+    pace();
     const wouldAdd = selectableIds.has(l.id) ? (added.get(l.id) ?? []) : [];
     return {
       lensId: l.id,
@@ -66,10 +70,10 @@ export function lensesOut(
 }
 
 /** The field of lenses that the limits leave out, as if they did not. */
-function othersField(question: LineupQuestion, lenses: readonly Lens[]): Field {
+function othersField(question: LineupQuestion, lenses: readonly Lens[], pace: Pace): Field {
   const { shelf, limits } = question;
   const bodies = eligibleBodies(shelf, limits);
-  return fieldOf({
+  const asIfNot: LineupQuestion = {
     ...question,
     shelf: { ...shelf, bodies, lenses: [...lenses], converters: [], tubes: [] },
     limits: {
@@ -87,7 +91,8 @@ function othersField(question: LineupQuestion, lenses: readonly Lens[]): Field {
       maxSpend: null,
       order: [],
     },
-  });
+  };
+  return fieldOf(asIfNot, undefined, pace);
 }
 
 /** The frames that each lens makes with nothing behind it, hands and bodies not counted. */

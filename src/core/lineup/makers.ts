@@ -55,9 +55,9 @@ export class MakerTable {
     return this.atHand[hand.index]?.[index] ?? false;
   }
 
-  /** What can be mounted in a hand. */
-  setupsIn(hand: Hand): Setup[] {
-    return this.setups.filter((_, index) => this.isInHand(index, hand));
+  /** What can be mounted in a hand, of some setups or of all. */
+  setupsIn(hand: Hand, of?: ReadonlySet<Setup>): Setup[] {
+    return this.setups.filter((s, index) => (!of || of.has(s)) && this.isInHand(index, hand));
   }
 
   /** Number of the maker that a setup is in a hand; `onBody` tells bodies apart whatever the hand. */

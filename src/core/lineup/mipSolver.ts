@@ -43,9 +43,9 @@ export interface MipSession {
   addRow(row: MipRow): void;
   /**
    * After an infeasible outcome: rows that cannot be met together, as numbers in order of their
-   * adding; null when the solver cannot tell.
+   * adding; null when the solver cannot tell, or not in this time.
    */
-  conflictingRows(): readonly number[] | null;
+  conflictingRows(timeLimitS: number): readonly number[] | null;
   close(): void;
 }
 

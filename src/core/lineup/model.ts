@@ -1,5 +1,6 @@
 import type { FrameId } from '@/core/brief';
 import { type Body, type BodyId, kitPieces } from '@/core/gear';
+import { AT_EASE, type Pace } from '@/core/pace';
 import type { OccasionCells } from './cells';
 import type { Field, Target } from './field';
 import { type Hand, handsByStretch } from './hands';
@@ -55,8 +56,8 @@ export interface CoveringModel {
  * people: each of those named does, or any two, in one stretch. Where bodies are chosen, each that is
  * in a hand comes along.
  */
-export function modelOf(field: Field, reduced: Reduced): CoveringModel {
-  return new ModelBuilder(field, reduced).build();
+export function modelOf(field: Field, reduced: Reduced, pace: Pace = AT_EASE): CoveringModel {
+  return new ModelBuilder(field, reduced).build(pace);
 }
 
 /** Combinations of cells of one frame that are looked at for rows that only tighten. */
@@ -111,8 +112,11 @@ class ModelBuilder {
       });
   }
 
-  build(): CoveringModel {
-    for (const target of this.reduced.targets) this.addTarget(target);
+  build(pace: Pace): CoveringModel {
+    for (const target of this.reduced.targets) {
+      pace();
+      this.addTarget(target);
+    }
     this.fixSetups();
     this.shareHands();
     this.bringBodies();

@@ -1,7 +1,7 @@
 import type { Frame } from '@/core/brief';
 import type { Setup } from '@/core/gear';
 import type { Choice } from './choose';
-import { setupsIn } from './evaluate';
+import type { InHands } from './evaluate';
 import type { Field } from './field';
 import type { LineupQuestion } from './question';
 import type { Note } from './result';
@@ -46,14 +46,18 @@ export function notesOf(
   { frames, shelf }: LineupQuestion,
   field: Field,
   choice: Choice,
+  inHand: InHands,
   pixelsUnknown: readonly string[],
 ): Note[] {
-  const used = field.hands.flatMap((hand) => setupsIn(field, choice, hand));
+  const used = field.hands.flatMap((hand) => inHand(hand));
   const asked = (wish: (f: Frame) => boolean) => frames.some(wish);
   const among = (setups: readonly Setup[], unknown: (s: Setup) => boolean) =>
     [...new Set(setups.filter(unknown).map((s) => s.lensId))].sort();
   const wet = field.hands.some((h) => h.wet) || asked((f) => f.special.sealed);
-  const named: { code: Exclude<Note['code'], `no-${string}`>; ids: readonly string[] }[] = [
+  const named: {
+    code: Exclude<Note['code'], `no-${string}` | 'reasons-cut'>;
+    ids: readonly string[];
+  }[] = [
     { code: 'weight-unknown', ids: weightsUnknown(field, choice) },
     { code: 'price-unknown', ids: field.choice.priceUnknown },
     { code: 'pixels-unknown', ids: pixelsUnknown },

@@ -11,6 +11,7 @@ import {
   subtract,
   union,
 } from '@/core/intervals';
+import { AT_EASE, type Pace } from '@/core/pace';
 import { ablePlaces, verdictOn } from '@/core/coverage';
 
 /** All ranges here are focal lengths on the 36×24 mm frame by diagonal, mm: wide end first. */
@@ -77,10 +78,12 @@ export function gapsOf(
   frames: readonly Frame[],
   states: ReadonlyMap<string, FrameState>,
   limits: Limits,
+  pace: Pace = AT_EASE,
 ): Gap[] {
   const straight = setups.filter(isStraight);
   const covered = union(straight.map(equivalentRange));
-  const asked = frames.map((f) => ({ frame: f, ranges: askedRanges(straight, f, limits) }));
+  if (covered.length < 2) return [];
+  const asked = frames.map((f) => ({ frame: f, ranges: askedRanges(straight, f, limits, pace) }));
   return covered.slice(1).map((above, i) => {
     const from = covered[i]?.to ?? above.from;
     const range = { from, to: above.from };
@@ -109,14 +112,20 @@ export function gapsOf(
  * 36×24 mm frame: from the widest framing wanted at the nearest such place to the longest at the
  * farthest. Where framing is what is missing, all of it lies outside the covered range.
  */
-function askedRanges(setups: readonly Setup[], frame: Frame, limits: Limits): Interval[] {
+function askedRanges(
+  setups: readonly Setup[],
+  frame: Frame,
+  limits: Limits,
+  pace: Pace,
+): Interval[] {
   if (frame.need.kind === 'fisheye') return [];
   const clear = union(
-    setups.flatMap((s) =>
-      verdictOn(s, frame, limits)
+    setups.flatMap((s) => {
+      pace();
+      return verdictOn(s, frame, limits)
         .parts.filter((p) => p.code === 'clear')
-        .map((p) => p.range),
-    ),
+        .map((p) => p.range);
+    }),
   );
   const axis = needAxis(frame.need).range;
   if (footingOf(frame.need) === 'free' && clear.length > 0) return [];
@@ -142,6 +151,7 @@ export function overlapsOf(
   lenses: ReadonlyMap<LensId, Lens>,
   frames: readonly Frame[] = [],
   limits?: Limits,
+  pace: Pace = AT_EASE,
 ): Overlap[] {
   const bare = setups.filter(
     (s) => s.converterId === null && s.tubeId === null && !s.builtIn && isStraight(s),
@@ -155,15 +165,16 @@ export function overlapsOf(
     bare.some((s) => s.lensId === id && ablePlaces(s, frame, limits).length > 0);
   const rangesOf = (id: LensId) => union(bare.filter((s) => s.lensId === id).map(equivalentRange));
   return ids.flatMap((a, i) =>
-    ids.slice(i + 1).flatMap((b) =>
-      intersect(rangesOf(a), rangesOf(b)).map((range) => ({
+    ids.slice(i + 1).flatMap((b) => {
+      pace();
+      return intersect(rangesOf(a), rangesOf(b)).map((range) => ({
         range,
         lensIds: [a, b] as const,
         reasons: overlapReasons(bare, lenses, a, b, range),
         onTwoBodies: new Set([...bodiesOf(a), ...bodiesOf(b)]).size > 1,
         spareForFrameIds: twice.filter((f) => makes(a, f) && makes(b, f)).map((f) => f.id),
-      })),
-    ),
+      }));
+    }),
   );
 }
 

@@ -1,3 +1,4 @@
+import { AT_EASE, type Pace } from '@/core/pace';
 import { cellsOf, type OccasionCells } from './cells';
 import {
   abilitiesByCells,
@@ -33,22 +34,22 @@ export interface ReduceOptions extends Omit<DominanceOptions, 'forced'> {
 
 /** Leaves out the lenses that are never needed, first by the places they make, then by the cells. */
 export function reduce(field: Field, options: ReduceOptions = {}): Reduced {
-  const { among } = options;
+  const { among, pace = AT_EASE } = options;
   const pieces = field.choice.pieces.filter((p) => among === undefined || among.has(p.id));
   const forced = new Set(
     pieces.filter((p) => p.lockedIn || options.forced?.has(p.id)).map((p) => p.id),
   );
   const allowed = makersAmong(field, pieces);
-  if (options.keepAll) return { targets: cutAll(field.targets, allowed), pieces, forced };
+  if (options.keepAll) return { targets: cutAll(field.targets, allowed, pace), pieces, forced };
   const ranking = { ...options, forced };
   const left = (kept: ReadonlySet<string>) => pieces.filter((p) => kept.has(p.id));
   const open = coverable(field.targets, allowed);
   const byPlaces = left(
     undominated(field, abilitiesByPlaces(field, open, allowed), pieces, ranking),
   );
-  const cells = cutAll(open, makersAmong(field, byPlaces));
+  const cells = cutAll(open, makersAmong(field, byPlaces), pace);
   const byCells = left(undominated(field, abilitiesByCells(field, cells), byPlaces, ranking));
-  return { targets: cutAll(open, makersAmong(field, byCells)), pieces: byCells, forced };
+  return { targets: cutAll(open, makersAmong(field, byCells), pace), pieces: byCells, forced };
 }
 
 /** For each maker, whether all that it takes is among some pieces. */
@@ -68,10 +69,17 @@ function coverable(targets: readonly Target[], allowed: readonly boolean[]): Tar
 }
 
 /** Targets by the cells of the occasions of which every cell has an allowed maker. */
-function cutAll(targets: readonly Target[], allowed: readonly boolean[]): Target<OccasionCells>[] {
+function cutAll(
+  targets: readonly Target[],
+  allowed: readonly boolean[],
+  pace: Pace,
+): Target<OccasionCells>[] {
   return targets.flatMap((target) => {
     const occasions = target.occasions
-      .map((o) => cellsOf(o, allowed))
+      .map((o) => {
+        pace();
+        return cellsOf(o, allowed);
+      })
       .filter(({ cells }) => cells.every((cell) => cell.makers.length > 0));
     return occasions.length === 0 ? [] : [{ ...target, occasions }];
   });

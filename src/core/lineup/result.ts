@@ -61,8 +61,8 @@ export interface InHand {
 
 export interface LensIn {
   readonly lensId: LensId;
-  /** Frames that are lost without it, nothing put in its place. */
-  readonly onlyIt: readonly FrameId[];
+  /** Frames that are lost without it, nothing put in its place; null where time ran out over it. */
+  readonly onlyIt: readonly FrameId[] | null;
 }
 
 /** What a lens lacks for one frame, by its best setup. */
@@ -107,6 +107,9 @@ export interface Totals {
   readonly bonus: { readonly got: number; readonly of: number };
 }
 
+/** What a result says besides the choice and its proof. */
+export type Reason = 'kept' | 'conflict' | 'only-it' | 'lenses-out' | 'nearest' | 'ranges';
+
 export type Note =
   | { readonly code: 'weight-unknown'; readonly ids: readonly string[] }
   | { readonly code: 'price-unknown'; readonly ids: readonly string[] }
@@ -118,6 +121,8 @@ export type Note =
   | { readonly code: 'smallest-aperture-unknown'; readonly ids: readonly string[] }
   /** Lenses that a wet stretch leaves out because their sealing is not known. */
   | { readonly code: 'sealing-unknown'; readonly ids: readonly string[] }
+  /** Reasons that time ran out over: what the result has of them is not all. */
+  | { readonly code: 'reasons-cut'; readonly ids: readonly Reason[] }
   | { readonly code: 'no-bodies' }
   | { readonly code: 'no-lenses' }
   | { readonly code: 'no-frames' };

@@ -11,6 +11,7 @@ import {
   type Setup,
   type Shelf,
 } from '@/core/gear';
+import { AT_EASE, type Pace } from '@/core/pace';
 
 export type PieceKind = 'lens' | 'converter' | 'tube' | 'adapter';
 
@@ -45,7 +46,7 @@ export interface Selectable {
  * a limit on weight or money an item of unknown weight or price cannot be taken, since unknown is
  * not zero.
  */
-export function selectable(shelf: Shelf, limits: Limits): Selectable {
+export function selectable(shelf: Shelf, limits: Limits, pace: Pace = AT_EASE): Selectable {
   const lockedIn = new Set(limits.lockedIn);
   const weightUnknown: string[] = [];
   const priceUnknown: string[] = [];
@@ -94,14 +95,17 @@ export function selectable(shelf: Shelf, limits: Limits): Selectable {
       ...adapters.map((a) => pieceOf(a, 'adapter', limits.adapterPieces)),
     ].sort(compareIds),
     bodies,
-    setups: mountableSetups({
-      mounts: shelf.mounts,
-      bodies: byId(bodies),
-      lenses: byId(lenses),
-      converters: byId(converters),
-      tubes: byId(tubes),
-      adapters: byId(adapters),
-    }),
+    setups: mountableSetups(
+      {
+        mounts: shelf.mounts,
+        bodies: byId(bodies),
+        lenses: byId(lenses),
+        converters: byId(converters),
+        tubes: byId(tubes),
+        adapters: byId(adapters),
+      },
+      pace,
+    ),
     weightUnknown,
     priceUnknown,
   };

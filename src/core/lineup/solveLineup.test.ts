@@ -488,12 +488,72 @@ describe('when time runs out', () => {
         }),
       }),
     };
-    const result = solveLineup(slow, question, { timeLimitS: 0, now: () => 0 });
+    const result = solveLineup(slow, question, { timeLimitS: 30, now: () => 0 });
     expect(result).toMatchObject({
       status: 'best-found',
-      open: { aim: 'musts', value: -1, bound: -2 },
+      open: { aim: 'pieces', value: 2, bound: 0 },
       lineup: { lensIds: ['a', 'b'] },
     });
+    expect(result.open!.value).toBeGreaterThan(result.open!.bound);
+    const late = solveLineup(slow, question, { timeLimitS: 0, now: () => 0 });
+    expect(late).toMatchObject({
+      status: 'best-found',
+      open: { aim: 'musts', value: 1, bound: 0 },
+      lineup: { lensIds: [] },
+    });
+  });
+
+  it('claims nothing that a cut search has not shown, wherever it is cut', async () => {
+    const highs = await loadHighsSolver();
+    const frames = [
+      focalFrame('near', 28, 60, 'held'),
+      focalFrame('far', 80, 180, 'held'),
+      focalFrame('farther', 250, 400, 'held'),
+    ];
+    const lenses = [
+      aLens('a', 24, 70, 4),
+      aLens('b', 70, 200, 4),
+      aLens('c', 200, 400, 5.6),
+      aLens('d', 24, 200, 6.3),
+    ];
+    const question = aQuestion({
+      shelf: aShelf(lenses),
+      frames,
+      limits: someLimits({ maxLenses: 1 }),
+    });
+    const whole = solveWith(highs, question);
+    let searches = 0;
+    const cutAfter = (most: number): MipSolver => ({
+      ...highs,
+      open: (model) => {
+        const session = highs.open(model);
+        const cut = { kind: 'time-limit', values: null, objective: Infinity, bound: -9e9 } as const;
+        return {
+          minimise: (costs, limit) =>
+            (searches += 1) > most ? cut : session.minimise(costs, limit),
+          hold: (...parts) => session.hold(...parts),
+          addRow: (row) => session.addRow(row),
+          conflictingRows: (limit) => session.conflictingRows(limit),
+          close: () => session.close(),
+        };
+      },
+    });
+    solveWith(cutAfter(Infinity), question);
+    const all = searches;
+    expect(all).toBeGreaterThan(10);
+    for (let most = 0; most < all; most += 1) {
+      searches = 0;
+      const result = solveWith(cutAfter(most), question);
+      if (result.open) expect(result.open.value).toBeGreaterThan(result.open.bound);
+      else expect(result.lineup).toEqual(whole.lineup);
+      if (result.status === 'proven') expect(result.totals).toEqual(whole.totals);
+      for (const { lensId, onlyIt } of result.lensesIn)
+        if (onlyIt !== null && result.open === null)
+          expect(onlyIt).toEqual(whole.lensesIn.find((l) => l.lensId === lensId)?.onlyIt);
+      if (result.conflict !== null) expect(result.conflict).toEqual(whole.conflict);
+      const cut = result.notes.some((n) => n.code === 'reasons-cut');
+      expect(cut || JSON.stringify(result.frames) === JSON.stringify(whole.frames)).toBe(true);
+    }
   });
 });
 

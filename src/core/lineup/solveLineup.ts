@@ -1,4 +1,4 @@
-import type { Frame } from '@/core/brief';
+import type { Frame, FrameId } from '@/core/brief';
 import { demandOf } from '@/core/coverage';
 import {
   type AdapterId,
@@ -8,14 +8,25 @@ import {
   type Setup,
   type TubeId,
 } from '@/core/gear';
+import type { Pace } from '@/core/pace';
 import { withBodies } from './bodies';
 import { type Choice, choose } from './choose';
-import { conflictBehind, keptLost } from './conflicts';
-import { setupsIn } from './evaluate';
+import { conflictBehind, type Kept, keptLost } from './conflicts';
+import {
+  type Deadline,
+  deadlineIn,
+  earlier,
+  endingBy,
+  finishingBy,
+  paceOf,
+  unlessCut,
+} from './deadline';
+import { inHands } from './evaluate';
 import { baseTargets, type Field, fieldOf } from './field';
-import { frameResult } from './frames';
+import { fewGood, worthOf } from './fewGood';
+import { frameResult, nearestMiss } from './frames';
 import { isLoose } from './hands';
-import { lensesIn, lensesOut } from './lenses';
+import { lensesOut, onlyIt } from './lenses';
 import type { MipSolver } from './mipSolver';
 import { notesOf, unverifiedWeights } from './notes';
 import { wantSharesPercent } from './objective';
@@ -27,17 +38,23 @@ import {
   type Carried,
   type InHand,
   type LineupResult,
+  type Reason,
   RESULT_VERSION,
   type Totals,
 } from './result';
 import type { PieceKind } from './selectable';
 
 export interface SolveOptions {
-  /** Time that one aim's search may take, s; past it the best found is given with its bound. */
+  /** Time for the whole answer, s; past it the best found is given with its bound. */
   readonly timeLimitS: number;
   /** A clock in ms; core has none of its own. */
   readonly now: () => number;
+  /** Where the answer is one of several steps: the deadline of them all, in place of the time. */
+  readonly deadline?: Deadline;
 }
+
+/** Shares of the time left that a step may take, so that something remains for the steps behind it. */
+const SHARES = { choice: 0.45, soon: 0.5, bodies: 0.5, proof: 0.4, reason: 0.3 } as const;
 
 /** The choice by itself, before its reasons. */
 export interface Solved {
@@ -50,23 +67,30 @@ export interface Solved {
   readonly timing: { readonly modelMs: number; readonly solveMs: number };
 }
 
-/** Lays out, chooses and proves: what an edit has to wait for. */
+/**
+ * Lays out, chooses and proves: what an edit has to wait for.
+ *
+ * @throws {OutOfTime} when the time is over before anything can be chosen from
+ */
 export function solveChoice(
   solver: MipSolver,
   question: LineupQuestion,
-  { timeLimitS, now }: SolveOptions,
+  { timeLimitS, now, deadline = deadlineIn(timeLimitS, now) }: SolveOptions,
 ): Solved {
   const started = now();
-  const field = fieldOf(question);
-  const reduced = reduce(field);
+  const pace = paceOf(deadline);
+  const field = fieldOf(question, undefined, pace);
+  const reduced = reduce(field, { pace });
   const modelled = now();
-  const lenses = choose(solver, field, reduced, timeLimitS);
-  const choice = lenses && withBodies(solver, question, field, lenses, timeLimitS);
+  const within = (share: number) => endingBy(earlier(deadline, share), solver);
+  const first = choose(within(SHARES.choice), field, reduced, timeLimitS);
+  const lenses = first && orSoon(within(SHARES.soon), field, reduced, first, timeLimitS);
+  const choice = lenses && withBodies(within(SHARES.bodies), question, field, lenses, timeLimitS);
   const proof: Proof =
     choice === null
       ? { kind: 'none' }
       : proofOf(
-          solver,
+          within(SHARES.proof),
           field,
           reduced,
           new Set(
@@ -81,13 +105,36 @@ export function solveChoice(
   return { field, reduced, choice, proof, carried: null, timing };
 }
 
+/** A choice that time ran out over, or what is found among a few good lenses where that is better. */
+function orSoon(
+  solver: MipSolver,
+  field: Field,
+  reduced: Reduced,
+  cut: Choice,
+  timeLimitS: number,
+): Choice {
+  if (cut.open === null) return cut;
+  const few = reduce(field, { among: fewGood(field, reduced) });
+  const found = choose(solver, field, few, timeLimitS);
+  if (found === null || worthOf(found.got, field) <= worthOf(cut.got, field)) return cut;
+  const { aim, bound } = cut.open;
+  const at = found.values.findIndex((v) => v.aim === aim);
+  const value = found.values[at]?.value ?? found.open?.value ?? cut.open.value;
+  if (value > bound) return { ...found, open: { aim, bound, value } };
+  // What meets the bound is the optimum of that aim; of the next ones nothing is known but that none is below 0.
+  const next = found.values.slice(at + 1).find((v) => v.value > 0);
+  return { ...found, open: next ? { ...next, bound: 0 } : found.open };
+}
+
 /** The fewest lenses that get the frames, with the proof, the reasons and the totals. */
 export function solveLineup(
   solver: MipSolver,
   question: LineupQuestion,
   options: SolveOptions,
 ): LineupResult {
-  return explain(solver, question, solveChoice(solver, question, options), options);
+  const deadline = options.deadline ?? deadlineIn(options.timeLimitS, options.now);
+  const timed = { ...options, deadline };
+  return explain(solver, question, solveChoice(solver, question, timed), timed);
 }
 
 /** A choice with its reasons and totals. */
@@ -95,20 +142,48 @@ export function explain(
   solver: MipSolver,
   question: LineupQuestion,
   { field, choice: found, proof, carried, timing }: Solved,
-  { timeLimitS, now }: SolveOptions,
+  { timeLimitS, now, deadline = deadlineIn(timeLimitS, now) }: SolveOptions,
 ): LineupResult {
   const started = now();
   const { frames, shelf, limits } = question;
   const choice = found ?? lockedOnly(field);
   const lensIds = idsOf<LensId>(field, choice, 'lens');
-  const setups = distinct(field.hands.flatMap((hand) => setupsIn(field, choice, hand)));
+  const inHand = inHands(field, choice);
+  const setups = distinct(field.hands.flatMap((hand) => inHand(hand)));
   const lensById = new Map(shelf.lenses.map((l) => [l.id, l]));
   const targets = baseTargets(field);
-  const kept = keptLost(solver, question, field, choice, timeLimitS);
-  const results = frames.map((f) => ({
-    ...frameResult(field, targets.get(f.id)!, choice),
-    kept: kept.get(f.id) ?? null,
+  const cut = new Set<Reason>();
+  /** A reason that is looked for to the end, or not given. */
+  const reason = <T>(name: Reason, otherwise: T, look: (solver: MipSolver, pace: Pace) => T): T => {
+    const own = earlier(deadline, SHARES.reason);
+    const cutShort = () => {
+      cut.add(name);
+      return otherwise;
+    };
+    return unlessCut(() => look(finishingBy(own, solver), paceOf(own)), cutShort);
+  };
+  const results = frames.map((f) => frameResult(field, targets.get(f.id)!, choice, inHand));
+  const kept = reason('kept', new Map<FrameId, Kept>(), (s, pace) =>
+    keptLost(s, question, field, choice, timeLimitS, pace),
+  );
+  const conflict = reason('conflict', null, (s, pace) =>
+    conflictBehind(s, field, found, timeLimitS, pace),
+  );
+  const onlyIts = lensIds.map((id) => ({
+    lensId: id,
+    onlyIt: reason('only-it', null, (s) => onlyIt(s, field, choice, id, timeLimitS)),
   }));
+  const outs = reason('lenses-out', [], (s, pace) =>
+    lensesOut(s, question, field, choice, timeLimitS, pace),
+  );
+  const nearest = new Map(
+    results
+      .filter((r) => r.state === 'lost')
+      .map((r) => [
+        r.frameId,
+        reason('nearest', null, (_, pace) => nearestMiss(field, targets.get(r.frameId)!, pace)),
+      ]),
+  );
   const unverified = unverifiedWeights(field, choice);
   return {
     format: 'armreach-lineup',
@@ -117,16 +192,26 @@ export function explain(
     lineup: lineupOf(field, choice),
     bodies: choice.along ?? field.choice.bodies.map((b) => b.id),
     hands: handsResult(field, choice),
-    frames: results,
+    frames: results.map((r) => ({
+      ...r,
+      nearest: nearest.get(r.frameId) ?? null,
+      kept: kept.get(r.frameId) ?? null,
+    })),
     proof,
-    gaps: gapsOf(setups, frames, new Map(results.map((r) => [r.frameId, r.state])), limits),
-    overlaps: overlapsOf(setups, lensById, frames, limits),
-    lensesIn: lensesIn(solver, field, choice, lensIds, timeLimitS),
-    lensesOut: lensesOut(solver, question, field, choice, timeLimitS),
+    gaps: reason('ranges', [], (_, pace) => {
+      const states = new Map(results.map((r) => [r.frameId, r.state]));
+      return gapsOf(setups, frames, states, limits, pace);
+    }),
+    overlaps: reason('ranges', [], (_, pace) => overlapsOf(setups, lensById, frames, limits, pace)),
+    lensesIn: onlyIts,
+    lensesOut: outs,
     totals: totalsOf(frames, field, choice),
-    notes: notesOf(question, field, choice, bodiesWithoutPixels(field, frames)),
+    notes: [
+      ...notesOf(question, field, choice, inHand, bodiesWithoutPixels(field, frames)),
+      ...(cut.size > 0 ? [{ code: 'reasons-cut' as const, ids: [...cut] }] : []),
+    ],
     carried,
-    conflict: conflictBehind(solver, field, found, timeLimitS),
+    conflict,
     open: found?.open ?? null,
     timing: { ...timing, totalMs: timing.modelMs + timing.solveMs + now() - started },
   };

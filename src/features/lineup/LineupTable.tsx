@@ -1,6 +1,6 @@
 'use client';
 
-import type { LineupResult } from '@/core/lineup';
+import type { LineupResult, Reason } from '@/core/lineup';
 import { piecesOf } from '@/core/gear';
 import { lockOf, namesOf, setLock } from '@/document';
 import { useEdit, useFile } from '@/session';
@@ -92,10 +92,7 @@ export function LineupTable({ result }: { result: LineupResult }) {
                       ? 'not known'
                       : formatMoney(l.priceNew, file.outing.currency)}
                   </td>
-                  <td className="py-1.5 pr-4">
-                    {(only.get(l.id) ?? []).map(name).join(', ') ||
-                      'nothing that the others together do not'}
-                  </td>
+                  <td className="py-1.5 pr-4">{onlyText(only.get(l.id), name)}</td>
                   <td className="py-1 text-right">
                     <LockButtons id={l.id} name={l.name} />
                   </td>
@@ -135,6 +132,12 @@ export function LineupTable({ result }: { result: LineupResult }) {
   );
 }
 
+/** What only one lens covers; null where time ran out before that was known. */
+function onlyText(ids: readonly string[] | null | undefined, name: (id: string) => string): string {
+  if (ids === null) return 'not worked out in time';
+  return (ids ?? []).map(name).join(', ') || 'nothing: the others cover it all';
+}
+
 function headline({ status, totals, lineup }: LineupResult): string {
   if (status === 'impossible') return 'No lineup keeps to these limits';
   if (totals.lenses === 0) return 'No lens is needed yet';
@@ -142,6 +145,15 @@ function headline({ status, totals, lineup }: LineupResult): string {
   const all = totals.musts.got === totals.musts.of && totals.wants.got === totals.wants.of;
   return `${formatCount(totals.lenses, 'lens', 'lenses')}${behind} ${all ? 'get every picture that counts' : 'get as much as can be got'}`;
 }
+
+const REASONS: Readonly<Record<Reason, string>> = {
+  kept: 'what keeps each lost must out',
+  conflict: 'which limits conflict',
+  'only-it': 'what only one lens covers',
+  'lenses-out': 'why lenses are left out',
+  nearest: 'the nearest miss of lost pictures',
+  ranges: 'gaps and overlaps',
+};
 
 function Notes({ result, name }: { result: LineupResult; name: (id: string) => string }) {
   const texts = result.notes.map((note) => {
@@ -162,6 +174,8 @@ function Notes({ result, name }: { result: LineupResult; name: (id: string) => s
         return `How far ${listed(note.ids.map(name))} stop down is not known; it is taken that it is enough.`;
       case 'sealing-unknown':
         return `Sealing of ${listed(note.ids.map(name))} is not known, so they are not used in the wet.`;
+      case 'reasons-cut':
+        return `Time ran out before everything could be explained. Missing or incomplete: ${listed(note.ids.map((id) => REASONS[id]))}.`;
       case 'no-frames':
         return 'No picture is listed yet. Say in Brief what you want to bring home.';
       case 'no-lenses':

@@ -37,7 +37,7 @@ export function StandingLine() {
       {error && <span className="text-wrong">The lineup could not be worked out: {error}</span>}
       {!error && result && <Summary result={result} file={file} />}
       <span role="status" className="ml-auto text-soft">
-        {thinking && <Thinking />}
+        {thinking && <Thinking isOld={result !== null} />}
       </span>
     </div>
   );
@@ -130,11 +130,12 @@ function worstOf(result: LineupResult, file: OutingFile): string | null {
 }
 
 /** Appears only once thinking has lasted a while; it is mounted anew for each thought. */
-function Thinking() {
+function Thinking({ isOld }: { isOld: boolean }) {
   const [late, setLate] = useState(false);
   useEffect(() => {
     const timer = setTimeout(() => setLate(true), THINKING_AFTER_MS);
     return () => clearTimeout(timer);
   }, []);
-  return late ? 'Thinking…' : null;
+  if (!late) return null;
+  return isOld ? 'Thinking… until then this is the answer from before your change' : 'Thinking…';
 }
