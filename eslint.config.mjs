@@ -36,7 +36,7 @@ const MAY_USE = {
   session: [...CORE, 'document', 'workers'],
   ui: [...CORE, 'document'],
   feature: [...CORE, 'document', 'workers', 'session', 'ui'],
-  server: [...CORE, 'document'],
+  server: [...CORE, 'document', 'workers'],
   app: ['feature', 'ui', 'document', 'workers', 'server'],
   offline: [],
   cli: [...CORE, 'document', 'workers'],

@@ -20,7 +20,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: `node node_modules/next/dist/bin/next start -p ${PORT}`,
+    command: `node scripts/serve.mjs -p ${PORT}`,
     url: `http://localhost:${PORT}/outing.schema.json`,
     reuseExistingServer: false,
     timeout: 180_000,

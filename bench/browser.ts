@@ -21,7 +21,7 @@ const launch = () =>
 export async function benchBrowser(report: Report, median: (v: readonly number[]) => number) {
   const server = spawn(
     process.execPath,
-    ['node_modules/next/dist/bin/next', 'start', '-p', String(PORT)],
+    ['scripts/serve.mjs', '-p', String(PORT)],
     { stdio: 'ignore' },
   );
   try {

@@ -21,7 +21,8 @@ const next = ['node_modules/next/dist/bin/next'];
 const built = await run(process.execPath, [...next, 'build'], NO_TELEMETRY);
 if (built !== 0) process.exit(built);
 const port = await freePort();
+const SERVED = { ...NO_TELEMETRY, NODE_ENV: 'production' };
 console.log(`\nArm Reach, with the demo outing: http://localhost:${port}\n`);
 process.exit(
-  await run(process.execPath, [...next, 'start', '-p', String(port), '-H', HOST], NO_TELEMETRY),
+  await run(process.execPath, ['scripts/serve.mjs', '-p', String(port), '-H', HOST], SERVED),
 );

@@ -8,11 +8,9 @@ const PORT = 4197;
 const kills = Number(process.argv[2] ?? 500);
 const seed = Number(process.argv[3] ?? 1);
 
-const server = spawn(
-  process.execPath,
-  ['node_modules/next/dist/bin/next', 'start', '-p', String(PORT + seed)],
-  { stdio: 'ignore' },
-);
+const server = spawn(process.execPath, ['scripts/serve.mjs', '-p', String(PORT + seed)], {
+  stdio: 'ignore',
+});
 try {
   for (let i = 0; i < 60; i += 1) {
     if (await fetch(`http://localhost:${PORT + seed}/api/demo`).catch(() => null)) break;

@@ -18,11 +18,9 @@ const VIEWS = [
 const PHONE = { width: 390, height: 844 };
 const DESK = { width: 1280, height: 800 };
 
-const server = spawn(
-  process.execPath,
-  ['node_modules/next/dist/bin/next', 'start', '-p', String(PORT)],
-  { stdio: 'ignore' },
-);
+const server = spawn(process.execPath, ['scripts/serve.mjs', '-p', String(PORT)], {
+  stdio: 'ignore',
+});
 try {
   await new Promise((resolve) => setTimeout(resolve, 4000));
   const browser = await chromium.launch({

@@ -1,6 +1,6 @@
 import { type NextRequest, NextResponse } from 'next/server';
 
-/** A fresh nonce and the security headers for every page; scripts run by nonce alone. */
+/** A fresh nonce for every page; scripts run by it alone. The other headers come from scripts/serve.mjs. */
 export function proxy(request: NextRequest) {
   const nonce = crypto.randomUUID().replaceAll('-', '');
   const development = process.env.NODE_ENV === 'development';
@@ -23,13 +23,6 @@ export function proxy(request: NextRequest) {
   headers.set('content-security-policy', policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);
-  response.headers.set('x-content-type-options', 'nosniff');
-  response.headers.set('referrer-policy', 'no-referrer');
-  response.headers.set(
-    'permissions-policy',
-    'camera=(), microphone=(), geolocation=(), interest-cohort=()',
-  );
-  response.headers.set('cross-origin-opener-policy', 'same-origin');
   return response;
 }
 

@@ -1,34 +1,59 @@
 import { readFile } from 'node:fs/promises';
-import { argv, stderr, stdout } from 'node:process';
-import { answerInFull } from '@/workers/answerLineup';
+import { stderr, stdout } from 'node:process';
+import { parseArgs } from 'node:util';
 import { decode } from '@/document';
+import { answerInFull, LONGEST_TIME_S, USUAL_TIME_S } from '@/workers/answerLineup';
+
+const USAGE = `Usage: npm run --silent lineup -- FILE.armreach.json [--seconds ${USUAL_TIME_S}]\n`;
 
 /** `lineup FILE`: prints the best lineup of an outing file as JSON. Exit 1 on bad input. */
 async function main(): Promise<number> {
-  const path = argv[2];
-  if (path === undefined || argv.length > 3) {
-    stderr.write('Usage: npm run --silent lineup -- FILE.armreach.json\n');
-    return 1;
-  }
+  const asked = readArguments();
+  if (asked === null) return refuse(USAGE);
+  const { path, timeLimitS } = asked;
   let text: string;
   try {
     text = await readFile(path, 'utf8');
   } catch (error) {
-    stderr.write(
+    return refuse(
       `Cannot read ${path}: ${error instanceof Error ? error.message : String(error)}\n`,
     );
-    return 1;
   }
   const file = decode(text);
   if (!file.ok) {
     const fields = file.error.issues
       .filter((i) => i.path !== '')
       .map((i) => `  ${i.path}: ${i.message}\n`);
-    stderr.write(`${path}: ${file.error.message}\n${fields.join('')}`);
-    return 1;
+    return refuse(`${path}: ${file.error.message}\n${fields.join('')}`);
   }
-  stdout.write(`${JSON.stringify(await answerInFull(file.value), null, 2)}\n`);
-  return 0;
+  try {
+    const answer = await answerInFull(file.value, timeLimitS);
+    stdout.write(`${JSON.stringify(answer, null, 2)}\n`);
+    return 0;
+  } catch (error) {
+    if (!(error instanceof Error && error.name === 'OutOfTime')) throw error;
+    return refuse(`${path}: ${timeLimitS} s were not enough. Allow more with --seconds.\n`);
+  }
+}
+
+function refuse(message: string): number {
+  stderr.write(message);
+  return 1;
+}
+
+function readArguments(): { path: string; timeLimitS: number } | null {
+  try {
+    const { values, positionals } = parseArgs({
+      allowPositionals: true,
+      options: { seconds: { type: 'string', default: String(USUAL_TIME_S) } },
+    });
+    const timeLimitS = Number(values.seconds);
+    const [path, ...more] = positionals;
+    const isGood = timeLimitS > 0 && timeLimitS <= LONGEST_TIME_S;
+    return path !== undefined && more.length === 0 && isGood ? { path, timeLimitS } : null;
+  } catch {
+    return null;
+  }
 }
 
 process.exitCode = await main();

@@ -49,7 +49,7 @@ describe('the outing file', () => {
       expect.arrayContaining([
         'frames[2].need.fromM: must be at least 0.01, got -3',
         'shelf.lenses[4].focal.longMm: the long end must not be shorter than the wide end',
-        'outing.name: is missing; give a string',
+        'outing.name: is missing; give a text',
         ': has unknown fields: extra',
       ]),
     );

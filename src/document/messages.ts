@@ -6,7 +6,9 @@ type RawIssue = Parameters<z.core.$ZodErrorMap>[0];
 export function plainMessage(issue: RawIssue): string | undefined {
   const input = issue.input;
   const got =
-    typeof input === 'number' || typeof input === 'string' ? `, got ${JSON.stringify(input)}` : '';
+    typeof input === 'number' || typeof input === 'string'
+      ? `, got ${shortened(JSON.stringify(input))}`
+      : '';
   switch (issue.code) {
     case 'too_small':
       if (issue.origin === 'string') return 'must not be empty';
@@ -17,12 +19,35 @@ export function plainMessage(issue: RawIssue): string | undefined {
       if (issue.origin === 'array') return `must not hold more than ${issue.maximum}`;
       return `must be at most ${issue.maximum}${got}`;
     case 'invalid_type':
-      if (input === undefined) return `is missing; give a ${issue.expected}`;
+      if (input === undefined) return `is missing; give ${kindText(issue.expected)}`;
       if (Number.isNaN(input)) return 'is not a number';
-      return `must be a ${issue.expected}${input === null ? ', got nothing' : got}`;
+      return `must be ${kindText(issue.expected)}${input === null ? ', got nothing' : got}`;
     case 'unrecognized_keys':
-      return `has unknown fields: ${issue.keys.join(', ')}`;
+      return `has unknown fields: ${shortened(issue.keys.join(', '))}`;
     default:
       return undefined;
   }
+}
+
+/** What a schema expects, with its article. */
+const KINDS: Readonly<Record<string, string>> = {
+  string: 'a text',
+  number: 'a number',
+  int: 'a whole number',
+  boolean: 'true or false',
+  array: 'a list',
+  object: 'an object',
+  record: 'an object',
+  null: 'null',
+};
+
+function kindText(expected: string): string {
+  return KINDS[expected] ?? `${/^[aeiou]/i.test(expected) ? 'an' : 'a'} ${expected}`;
+}
+
+/** Longest part of what was given that a message repeats. */
+const LONGEST = 80;
+
+function shortened(text: string): string {
+  return text.length > LONGEST ? `${text.slice(0, LONGEST)}…` : text;
 }

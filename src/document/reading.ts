@@ -12,7 +12,10 @@ export interface FieldIssue {
 export interface Refusal {
   readonly code: 'not-json' | 'not-armreach' | 'newer-version' | 'invalid';
   readonly message: string;
+  /** The first of them. */
   readonly issues: readonly FieldIssue[];
+  /** How many there are in all. */
+  readonly count: number;
 }
 
 /** A kind of JSON document: what its head says, how older ones are brought up, what must hold. */
@@ -26,7 +29,11 @@ export interface Format<T> {
   readonly schema: z.ZodType<T>;
 }
 
-const MAX_ISSUES = 50;
+const MAX_ISSUES = 100;
+
+function refusal(code: Refusal['code'], message: string, issues: readonly FieldIssue[]): Refusal {
+  return { code, message, issues, count: issues.length };
+}
 
 /** Reads a document from its text: checks its head, migrates older versions, validates. */
 export function readText<T>(text: string, format: Format<T>): Result<T, Refusal> {
@@ -35,7 +42,7 @@ export function readText<T>(text: string, format: Format<T>): Result<T, Refusal>
     value = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (error) {
     const message = `The file is not JSON: ${error instanceof Error ? error.message : 'unreadable'}.`;
-    return err({ code: 'not-json', message, issues: [{ path: '', message }] });
+    return err(refusal('not-json', message, [{ path: '', message }]));
   }
   return readValue(value, format);
 }
@@ -46,18 +53,23 @@ export function readValue<T>(value: unknown, format: Format<T>): Result<T, Refus
     .object({ format: z.literal(format.format), version: z.number().int().min(1) })
     .safeParse(value, { error: plainMessage });
   if (!head.success) {
-    return err({
-      code: 'not-armreach',
-      message: `This is not ${format.called}: it needs "format": "${format.format}" and a whole-numbered "version".`,
-      issues: issuesOf(head.error),
-    });
+    const message = `This is not ${format.called}: it needs "format": "${format.format}" and a whole-numbered "version".`;
+    return err(refusal('not-armreach', message, issuesOf(head.error)));
   }
   const { version } = head.data;
   if (version > format.version) {
     const message = `The file is of version ${version}; this Arm Reach reads up to version ${format.version}. Open it with a newer Arm Reach.`;
-    return err({ code: 'newer-version', message, issues: [{ path: 'version', message }] });
+    return err(refusal('newer-version', message, [{ path: 'version', message }]));
   }
-  const parsed = format.schema.safeParse(format.migrate(value, version), { error: plainMessage });
+  let parsed: z.ZodSafeParseResult<T>;
+  try {
+    parsed = format.schema.safeParse(format.migrate(value, version), { error: plainMessage });
+  } catch (error) {
+    // An older document may be built otherwise than its migration can expect, or too deep to walk.
+    const why = error instanceof Error ? error.message : String(error);
+    const message = `The file is not built as ${format.called} of version ${version}: ${why}.`;
+    return err(refusal('invalid', message, [{ path: '', message }]));
+  }
   if (parsed.success) return ok(parsed.data);
   const issues = issuesOf(parsed.error);
   const count = parsed.error.issues.length;
@@ -65,6 +77,7 @@ export function readValue<T>(value: unknown, format: Format<T>): Result<T, Refus
     code: 'invalid',
     message: `${count} ${count === 1 ? 'field needs' : 'fields need'} fixing${count > issues.length ? `; the first ${issues.length} are listed` : ''}.`,
     issues,
+    count,
   });
 }
 

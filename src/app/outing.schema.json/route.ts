@@ -1,5 +1,7 @@
 import { outingJsonSchema } from '@/document';
 
+export const dynamic = 'force-static';
+
 /** The JSON Schema of the outing file, made from the schema that reads it. */
 export function GET() {
   return Response.json(outingJsonSchema(), {

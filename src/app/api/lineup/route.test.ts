@@ -2,11 +2,22 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { POST } from './route';
+import { gzipSync } from 'node:zlib';
+import { ok } from '@/core/result';
+import { lineupPost } from '@/server';
+import { replyTo } from '@/server/lineupReply';
 
 const DEMO = readFileSync('demo/regatta.armreach.json', 'utf8');
-const post = (body: string, headers: Record<string, string> = {}) =>
-  POST(new Request('http://localhost/api/lineup', { method: 'POST', body, headers }));
+/** The door without its threads, which are tried with the built server. */
+const post = (body: BodyInit, headers: Record<string, string> = {}, query = '') =>
+  lineupPost(
+    new Request(`http://localhost/api/lineup${query}`, {
+      method: 'POST',
+      body,
+      headers: { 'content-type': 'application/json', ...headers },
+    }),
+    async (text, timeLimitS) => ok(await replyTo({ text, timeLimitS })),
+  );
 const withoutTiming = (answer: Record<string, unknown>) => ({ ...answer, timing: null });
 const cli = (...args: string[]) => ['node_modules/tsx/dist/cli.mjs', 'src/cli/lineup.ts', ...args];
 
@@ -44,6 +55,39 @@ test('a body over the limit is refused with 413, whatever length it claims', asy
   const huge = ' '.repeat(8_000_001);
   expect((await post(huge)).status).toBe(413);
   expect((await post('{}', { 'content-length': '9000000' })).status).toBe(413);
+});
+
+test('only JSON comes in, as it is or as gzip, and from no foreign page', async () => {
+  expect((await post(DEMO, { 'content-type': 'text/plain' })).status).toBe(415);
+  expect((await post(DEMO, { 'content-type': 'application/json; charset=utf-8' })).status).toBe(
+    200,
+  );
+  expect((await post(DEMO, { 'content-encoding': 'br' })).status).toBe(415);
+  expect((await post(gzipSync(DEMO), { 'content-encoding': 'gzip' })).status).toBe(200);
+  expect((await post('no gzip', { 'content-encoding': 'gzip' })).status).toBe(400);
+  const bomb = gzipSync(Buffer.alloc(40_000_000, ' '));
+  expect((await post(bomb, { 'content-encoding': 'gzip' })).status).toBe(413);
+  expect((await post(DEMO, { origin: 'http://elsewhere.example', host: 'localhost' })).status).toBe(
+    403,
+  );
+  expect((await post(DEMO, { origin: 'http://localhost', host: 'localhost' })).status).toBe(200);
+});
+
+test('a time is told in seconds, and refused where it is none', async () => {
+  for (const query of ['?seconds=', '?seconds=0', '?seconds=x', '?seconds=301'])
+    expect((await post(DEMO, {}, query)).status).toBe(400);
+  expect((await post(DEMO, {}, '?seconds=60')).status).toBe(200);
+});
+
+test('a refusal stays small, and tells how many fields are bad in all', async () => {
+  const file = JSON.parse(DEMO);
+  const bad = { ['x'.repeat(5000)]: 1, name: 'y'.repeat(9000) };
+  file.frames = Array.from({ length: 400 }, () => bad);
+  const text = await (await post(JSON.stringify(file))).text();
+  expect(text.length).toBeLessThan(64_000);
+  const { error } = JSON.parse(text) as { error: { issues: unknown[]; count: number } };
+  expect(error.issues).toHaveLength(100);
+  expect(error.count).toBeGreaterThan(400);
 });
 
 test('the command line exits with 1 and a message on bad input', () => {

@@ -1,0 +1,126 @@
+import { connect } from 'node:net';
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import { demoOuting, outingOf } from '../bench/outings';
+
+/** The HTTP door of the built server, without a browser. */
+
+const DEMO = readFileSync('demo/regatta.armreach.json', 'utf8');
+const MUST_HAVE = {
+  'content-security-policy': /frame-ancestors 'none'/,
+  'x-content-type-options': /^nosniff$/,
+  'referrer-policy': /^no-referrer$/,
+  'permissions-policy': /camera=\(\)/,
+  'cross-origin-opener-policy': /^same-origin$/,
+  'cross-origin-resource-policy': /^same-origin$/,
+} as const;
+
+test('every response has the security headers', async ({ baseURL }) => {
+  const page = await (await fetch(`${baseURL}/brief`)).text();
+  const script = /\/_next\/static\/[^"]+\.js/.exec(page)?.[0];
+  expect(script).toBeTruthy();
+  const paths = ['/', '/brief', script!, '/nowhere', '/_next/static/none.js', '/icon.svg'];
+  for (const path of [...paths, '/serwist/sw.js', '/api/demo', '/api/lenses?q=x', '/api/lineup']) {
+    const { headers, status } = await fetch(`${baseURL}${path}`, { redirect: 'manual' });
+    for (const [name, value] of Object.entries(MUST_HAVE))
+      expect(headers.get(name), `${name} of ${path}, ${status}`).toMatch(value);
+    expect(headers.get('strict-transport-security')).toBeNull();
+  }
+  const worker = await fetch(`${baseURL}/serwist/sw.js`);
+  expect(worker.headers.get('cache-control')).toBe('private, no-cache');
+});
+
+/** Sends raw text and gives what comes back until the server closes the connection. */
+function raw(baseURL: string, text: string): Promise<string> {
+  const { hostname, port } = new URL(baseURL);
+  return new Promise((resolve, reject) => {
+    let said = '';
+    const socket = connect(Number(port), hostname, () => socket.write(text));
+    socket.on('data', (data) => (said += data.toString()));
+    socket.on('close', () => resolve(said));
+    socket.on('error', reject);
+  });
+}
+
+test('methods that are not served, broken requests and slow bodies are ended', async ({
+  baseURL,
+}) => {
+  const trace = await raw(baseURL!, 'TRACE / HTTP/1.1\r\nhost: x\r\n\r\n');
+  expect(trace).toMatch(/^HTTP\/1.1 405 /);
+  const broken = await raw(baseURL!, 'GET / HTTP/9.9\r\n\r\n');
+  expect(broken).toMatch(/^HTTP\/1.1 400 /);
+  const head = 'POST /api/lineup HTTP/1.1\r\nhost: x\r\ncontent-type: application/json\r\n';
+  const slow = await raw(baseURL!, `${head}content-length: 1000\r\n\r\n{"format"`);
+  expect(slow).toMatch(/^(HTTP\/1.1 408 |$)/);
+  for (const answer of [trace, broken]) expect(answer).toContain('x-content-type-options: nosniff');
+});
+
+/** An outing of which the search does not end within its time. */
+function hardOuting(): string {
+  const { frames, ...rest } = outingOf(150, 300, 4);
+  const held = frames.map((f, i) =>
+    f.need.kind === 'subject'
+      ? {
+          ...f,
+          need: {
+            ...f.need,
+            footing: 'held' as const,
+            fromM: f.need.fromM * (0.5 + ((i * 37) % 50) / 100),
+            toM: f.need.toM * (1 + ((i * 53) % 90) / 100),
+          },
+        }
+      : f,
+  );
+  const demo = demoOuting();
+  const packing = { ...demo.packing, anyOrder: [] };
+  return JSON.stringify({ ...demo, ...rest, frames: held, packing, ties: null });
+}
+
+const post = (baseURL: string, body: string, query = '', signal?: AbortSignal) =>
+  fetch(`${baseURL}/api/lineup${query}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body,
+    ...(signal ? { signal } : {}),
+  });
+
+test('hard outings are answered in time, and nobody else waits for them', async ({ baseURL }) => {
+  const hard = hardOuting();
+  let done = 0;
+  const answers = Array.from({ length: 8 }, async () => {
+    const response = await post(baseURL!, hard, '?seconds=12');
+    done += 1;
+    return { status: response.status, body: await response.json() };
+  });
+  const times: number[] = [];
+  while (times.length < 60) {
+    const started = performance.now();
+    expect((await fetch(`${baseURL}/outing.schema.json`)).status).toBe(200);
+    times.push(performance.now() - started);
+    if (times.length === 20) expect(done).toBe(0);
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  times.sort((a, b) => a - b);
+  const said = `other requests: median ${times[30]!.toFixed(0)} ms, worst ${times[59]!.toFixed(0)} ms`;
+  test.info().annotations.push({ type: 'measured', description: said });
+  for (const { status, body } of await Promise.all(answers)) {
+    expect([200, 503]).toContain(status);
+    if (status === 503) expect(body.error.code).toMatch(/^(late|out-of-time)$/);
+    else if (body.status !== 'proven') expect(body.open.value).toBeGreaterThan(body.open.bound);
+  }
+  expect((await post(baseURL!, DEMO)).status).toBe(200);
+});
+
+test('the queue has an end, and who goes away leaves it', async ({ baseURL }) => {
+  const hard = hardOuting();
+  const gone = new AbortController();
+  const answers = Array.from({ length: 30 }, () =>
+    post(baseURL!, hard, '?seconds=60', gone.signal).catch(() => null),
+  );
+  const first = await Promise.race(answers);
+  expect(first?.status).toBe(503);
+  expect(first?.headers.get('retry-after')).toBe('5');
+  gone.abort();
+  await Promise.all(answers);
+  expect((await post(baseURL!, DEMO, '?seconds=60')).status).toBe(200);
+});

@@ -1,0 +1,79 @@
+import { createServer } from 'node:http';
+import next from 'next';
+
+/**
+ * Serves the built application: `node scripts/serve.mjs [-p PORT] [-H HOST]`.
+ *
+ * A server of our own around Next's, since some things must hold for every response, those that Next
+ * sends before any of our code included: the security headers, methods that are not served, and bodies
+ * that come too slowly.
+ */
+process.env.NODE_ENV ??= 'production';
+const option = (name, otherwise) => {
+  const at = process.argv.indexOf(name);
+  return at < 0 ? otherwise : process.argv[at + 1];
+};
+const port = Number(option('-p', process.env.PORT ?? 3000));
+const hostname = option('-H', process.env.HOST ?? '127.0.0.1');
+
+/** Longest that a whole request may take to arrive, ms. */
+const SLOWEST_REQUEST_MS = 10_000;
+const SERVED = new Set(['GET', 'HEAD', 'POST', 'OPTIONS']);
+/** Said for TLS only, where the host says that it is behind it: see docs/hosting.md. */
+const BEHIND_TLS = process.env.BEHIND_TLS === 'yes';
+
+/** On every response; pages have a policy of their own with a nonce in its place. */
+const HEADERS = {
+  'content-security-policy':
+    "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; worker-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'",
+  'x-content-type-options': 'nosniff',
+  'x-frame-options': 'DENY',
+  'referrer-policy': 'no-referrer',
+  'permissions-policy': 'camera=(), microphone=(), geolocation=()',
+  'cross-origin-opener-policy': 'same-origin',
+  'cross-origin-resource-policy': 'same-origin',
+  ...(BEHIND_TLS ? { 'strict-transport-security': 'max-age=31536000' } : {}),
+};
+
+const app = next({ dev: false, hostname, port });
+await app.prepare();
+const handle = app.getRequestHandler();
+
+const server = createServer(
+  {
+    requestTimeout: SLOWEST_REQUEST_MS,
+    headersTimeout: SLOWEST_REQUEST_MS,
+    connectionsCheckingInterval: 1000,
+  },
+  (request, response) => {
+    for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
+    if (!SERVED.has(request.method ?? '')) {
+      response.writeHead(405, { allow: [...SERVED].join(', '), connection: 'close' });
+      response.end();
+      return;
+    }
+    if (request.url?.startsWith('/serwist/')) keepFresh(response);
+    void handle(request, response);
+  },
+);
+
+/** The service worker must never come from a cache on the way, or a page keeps an old one. */
+function keepFresh(response) {
+  response.setHeader('cache-control', 'private, no-cache');
+  const set = response.setHeader.bind(response);
+  response.setHeader = (name, value) =>
+    name.toLowerCase() === 'cache-control' ? response : set(name, value);
+}
+
+const STATUS_OF = {
+  ERR_HTTP_REQUEST_TIMEOUT: '408 Request Timeout',
+  HPE_HEADER_OVERFLOW: '431 Request Header Fields Too Large',
+};
+server.on('clientError', (error, socket) => {
+  if (!socket.writable) return socket.destroy();
+  const headers = Object.entries(HEADERS).map(([name, value]) => `${name}: ${value}\r\n`);
+  const status = STATUS_OF[error.code] ?? '400 Bad Request';
+  socket.end(`HTTP/1.1 ${status}\r\n${headers.join('')}connection: close\r\n\r\n`);
+});
+server.listen(port, hostname, () => console.log(`Listening on http://${hostname}:${port}`));
+for (const signal of ['SIGTERM', 'SIGINT']) process.on(signal, () => process.exit(0));

@@ -1,0 +1,34 @@
+import { decode, type Refusal } from '@/document';
+import { answerInFull } from '@/workers/answerLineup';
+import type { LineupReply, LineupTask } from './lineupPool';
+
+/** Fields that a refusal names; it tells how many there are besides. */
+const MOST_FIELDS = 100;
+/** Longest text of one field in a refusal. */
+const LONGEST_TEXT = 300;
+
+/** What is answered to a posted outing. */
+export async function replyTo({ text, timeLimitS }: LineupTask): Promise<LineupReply> {
+  const file = decode(text);
+  if (!file.ok) return { status: 422, json: JSON.stringify({ error: shortened(file.error) }) };
+  try {
+    return { status: 200, json: JSON.stringify(await answerInFull(file.value, timeLimitS)) };
+  } catch (error) {
+    if (!(error instanceof Error && error.name === 'OutOfTime')) throw error;
+    const message = `${timeLimitS.toFixed(0)} s were not enough to compare so much gear and so many pictures. Allow more time, or leave gear out.`;
+    return { status: 503, json: JSON.stringify({ error: { code: 'out-of-time', message } }) };
+  }
+}
+
+function shortened({ code, message, issues, count }: Refusal) {
+  const short = (text: string) =>
+    text.length > LONGEST_TEXT ? `${text.slice(0, LONGEST_TEXT)}…` : text;
+  return {
+    code,
+    message: short(message),
+    count,
+    issues: issues
+      .slice(0, MOST_FIELDS)
+      .map((issue) => ({ path: short(issue.path), message: short(issue.message) })),
+  };
+}
