@@ -1,6 +1,7 @@
 import next from 'eslint-config-next';
 import nextTs from 'eslint-config-next/typescript';
 import boundaries from 'eslint-plugin-boundaries';
+import * as regexp from 'eslint-plugin-regexp';
 
 /** Rooms of the house, inmost first; each may use what its rule allows and nothing else. */
 const elements = [
@@ -60,6 +61,27 @@ const HOST_GLOBALS = [
 const config = [
   ...next,
   ...nextTs,
+  {
+    plugins: { regexp },
+    // What people type or paste runs through them: none may be worse than linear.
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': ['error', { report: 'potential', ignoreSticky: false }],
+    },
+  },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.*'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "NewExpression[callee.name='RegExp']",
+          message: 'Write the expression out, so that the rules on its running time can read it.',
+        },
+      ],
+    },
+  },
   {
     ignores: [
       '.next/**',

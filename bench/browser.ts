@@ -19,11 +19,9 @@ const launch = () =>
   });
 
 export async function benchBrowser(report: Report, median: (v: readonly number[]) => number) {
-  const server = spawn(
-    process.execPath,
-    ['scripts/serve.mjs', '-p', String(PORT)],
-    { stdio: 'ignore' },
-  );
+  const server = spawn(process.execPath, ['scripts/serve.mjs', '-p', String(PORT)], {
+    stdio: 'ignore',
+  });
   try {
     await answering();
     const cold: number[] = [];

@@ -3,17 +3,9 @@ import { frameId } from '@/core/brief';
 import { lensId } from '@/core/gear';
 import type { LineupQuestion } from '@/core/lineup';
 import { decode, type OutingFile } from '@/document';
+import { numbers } from '../tests/support/numbers';
 
 /** Made-up outings of any size, the same on every run: the demo's gear and frames, varied. */
-
-/** A small repeatable source of numbers in [0, 1). */
-function numbers(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-    return state / 2 ** 32;
-  };
-}
 
 export function demoOuting(): OutingFile {
   const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));

@@ -43,20 +43,17 @@ export type GearLine = { readonly line: string; readonly understood: Understood 
   | { readonly kind: null; readonly missing: 'range' | 'f-number' | 'sense' }
 );
 
-const NUMBER = String.raw`\d{1,4}(?:\.\d{1,3})?`;
-const RANGE = `(${NUMBER})(?:[-–](${NUMBER}))?`;
-const pattern = (source: string) => new RegExp(`^${source}$`, 'i');
-const FOCAL = pattern(`${RANGE}(?:mm)?`);
-const BOTH = pattern(`${RANGE}(?:mm)?(?:f?/|f)${RANGE}`);
-const F_NUMBER = pattern(`(?:f/?|1:|/)?${RANGE}`);
-const MARKED_F_NUMBER = pattern(`(?:f/?|1:|/)${RANGE}`);
-const WEIGHT = pattern(`(${NUMBER})(kg|g|oz|lb|lbs)`);
-const THREAD = pattern(`(?:ø|filter)?(${NUMBER})mm`);
-const FOCUS = pattern(`(${NUMBER})(m|cm)`);
-const FACTOR = pattern(`(?:(${NUMBER})[x×]|[x×](${NUMBER}))`);
-const MONEY = pattern(
-  String.raw`(?:[€$£]|eur|usd|gbp)?(\d{1,7}(?:\.\d{1,2})?)(?:[€$£]|eur|usd|gbp)?`,
-);
+// Numbers have at most so many digits, so that no run of them can be parted in many ways.
+const FOCAL = /^(\d{1,4}(?:\.\d{1,3})?)(?:[-–](\d{1,4}(?:\.\d{1,3})?))?(?:mm)?$/i;
+const BOTH =
+  /^(\d{1,4}(?:\.\d{1,3})?)(?:[-–](\d{1,4}(?:\.\d{1,3})?))?(?:mm)?(?:f?\/|f)(\d{1,4}(?:\.\d{1,3})?)(?:[-–](\d{1,4}(?:\.\d{1,3})?))?$/i;
+const F_NUMBER = /^(?:f\/?|1:|\/)?(\d{1,4}(?:\.\d{1,3})?)(?:[-–](\d{1,4}(?:\.\d{1,3})?))?$/i;
+const MARKED_F_NUMBER = /^(?:f\/?|1:|\/)(\d{1,4}(?:\.\d{1,3})?)(?:[-–](\d{1,4}(?:\.\d{1,3})?))?$/i;
+const WEIGHT = /^(\d{1,4}(?:\.\d{1,3})?)(kg|g|oz|lbs?)$/i;
+const THREAD = /^(?:ø|filter)?(\d{1,4}(?:\.\d{1,3})?)mm$/i;
+const FOCUS = /^(\d{1,4}(?:\.\d{1,3})?)(c?m)$/i;
+const FACTOR = /^(?:(\d{1,4}(?:\.\d{1,3})?)[x×]|[x×](\d{1,4}(?:\.\d{1,3})?))$/i;
+const MONEY = /^(?:[€$£]|eur|usd|gbp)?(\d{1,7}(?:\.\d{1,2})?)(?:[€$£]|eur|usd|gbp)?$/i;
 const MARKED_MONEY = /^(?:[€$£]|(?:eur|usd|gbp)\d)|(?:[€$£]|\deur|\dusd|\dgbp)$/i;
 
 const GRAMS = { g: 1, kg: 1000, oz: 28.349523125, lb: 453.59237, lbs: 453.59237 } as const;
@@ -224,15 +221,17 @@ function tokensOf(line: string): string[] {
     .replace(/(\d),(\d)/g, '$1.$2')
     .split(/[\s;,|]+/)
     .filter((w) => w !== '');
-  return words.reduce<string[]>((tokens, word) => {
+  const tokens: string[] = [];
+  for (const word of words) {
     const before = tokens.at(-1);
     const isUnit = /^(?:mm|kg|g|oz|lbs?|m|cm|eur|usd|gbp|[€$£])$/i.test(word);
-    if (before !== undefined && isUnit && /\d$/.test(before))
-      return [...tokens.slice(0, -1), before + word];
-    if (before !== undefined && /^(?:f\/?|ø|[€$£])$/i.test(before))
-      return [...tokens.slice(0, -1), before + word];
-    return [...tokens, word];
-  }, []);
+    const belongs =
+      before !== undefined &&
+      ((isUnit && /\d$/.test(before)) || /^(?:f\/?|ø|[€$£])$/i.test(before));
+    if (belongs) tokens[tokens.length - 1] = before + word;
+    else tokens.push(word);
+  }
+  return tokens;
 }
 
 const given = <T extends object>(fields: T) =>

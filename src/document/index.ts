@@ -28,6 +28,7 @@ export {
   takeLineup,
 } from './edits';
 export { type FieldIssue, issuesOf, type Refusal } from './reading';
+export { EMPTY_OUTING } from './emptyOuting';
 export { freshId } from './freshId';
 export {
   type Backup,
@@ -44,4 +45,6 @@ export { FILE_FORMAT, FILE_VERSION, type OutingFile, outingFile } from './outing
 export * from './desk';
 export { readShotList, type ShotLine } from './shotList';
 export { copyItem, newItem } from './newGear';
+export { copyOfFrame, framesOfLines, newFrame, STARTING_NEEDS, STARTING_OUTPUTS } from './newFrame';
+export { countOf, type Fitting, fittingFrames, fittingGear, type LeftOut } from './fitting';
 export { type GearLine, readGearLines, type Understood } from './gearLines';

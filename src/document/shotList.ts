@@ -1,4 +1,5 @@
 import type { Want } from '@/core/brief';
+import { oneLine } from '@/core/text';
 
 /** What one line of a shot list says. */
 export interface ShotLine {
@@ -9,11 +10,17 @@ export interface ShotLine {
   readonly toM: number | null;
 }
 
-const BULLET = /^\s*(?:[-*•–]|\[[ xX]?\]|\d{1,3}[.)])\s*/;
-const WANT = /^\s*(must|want|bonus)\b\s*[:,-]?\s*|\s*[,(]\s*(must|want|bonus)\s*\)?\s*$/i;
+const BULLET = /^(?:[-*•–]|\[[ x]?\]|\d{1,3}[.)]) ?/i;
+const WANT_FIRST = /^(must|want|bonus)\b ?[:,-]? ?/i;
+const WANT_LAST = / ?[,(] ?(must|want|bonus) ?\)?$/i;
 const DISTANCES =
-  /(?:[,;(]\s*)?(?:at|from)?\s*(\d+(?:[.,]\d+)?)(?:\s*(?:-|–|to)\s*(\d+(?:[.,]\d+)?))?\s*(m|metres|meters)\b\)?/i;
+  /(?<![\d.,])(\d{1,6}(?:[.,]\d{1,3})?)(?: ?(?:-|–|to) ?(\d{1,6}(?:[.,]\d{1,3})?))? ?(?:m|metres|meters)\b/i;
+/** What leads to a distance. */
+const LEADS = /[,;(]? ?\b(?:at|from)? ?$/i;
+const ENDS = new Set([...' ,;:.-']);
 const MOST_LETTERS = 120;
+/** Letters of a line that are looked at. */
+const LONGEST_LINE = 1000;
 
 /**
  * A shot list as people write it, one picture a line: numbers and bullets in front are left out,
@@ -21,16 +28,13 @@ const MOST_LETTERS = 120;
  */
 export function readShotList(text: string): ShotLine[] {
   return text.split(/\r?\n/).flatMap((line) => {
-    const bare = line.replace(BULLET, '');
-    const want = WANT.exec(bare);
+    const bare = tidied(line.slice(0, LONGEST_LINE)).replace(BULLET, '').trim();
     const distances = DISTANCES.exec(bare);
-    const name = bare
-      .replace(DISTANCES, '')
-      .replace(WANT, '')
-      .replace(/\s+/g, ' ')
-      .replace(/[\s,;:.-]+$/, '')
-      .trim()
-      .slice(0, MOST_LETTERS);
+    const rest = distances ? without(bare, distances) : bare;
+    const want = WANT_FIRST.exec(bare) ?? WANT_LAST.exec(bare) ?? WANT_LAST.exec(rest);
+    const name = trimmedEnd(rest.replace(WANT_FIRST, '').replace(WANT_LAST, ''))
+      .slice(0, MOST_LETTERS)
+      .trim();
     if (name === '') return [];
     const ends = [distances?.[1], distances?.[2] ?? distances?.[1]].map((end) =>
       end === undefined ? null : Number(end.replace(',', '.')),
@@ -39,10 +43,28 @@ export function readShotList(text: string): ShotLine[] {
     return [
       {
         name,
-        want: ((want?.[1] ?? want?.[2])?.toLowerCase() ?? 'want') as Want,
+        want: (want?.[1]?.toLowerCase() ?? 'want') as Want,
         fromM: a === null || b === null ? null : Math.min(a, b),
         toM: a === null || b === null ? null : Math.max(a, b),
       },
     ];
   });
+}
+
+/** A line without its distances and what leads to them. */
+function without(line: string, { index, 0: found }: RegExpExecArray): string {
+  const before = line.slice(0, index);
+  // Only the last few letters can lead to it.
+  const near = before.slice(-8);
+  const kept = before.slice(0, before.length - near.length) + near.replace(LEADS, '');
+  const after = line.slice(index + found.length).replace(/^\)/, '');
+  return tidied(`${kept} ${after}`);
+}
+
+const tidied = (text: string) => oneLine(text).replace(/ +/g, ' ').trim();
+
+function trimmedEnd(text: string): string {
+  let end = text.length;
+  while (end > 0 && ENDS.has(text[end - 1]!)) end -= 1;
+  return text.slice(0, end);
 }

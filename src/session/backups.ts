@@ -6,11 +6,11 @@ import {
   type Plan,
   planOnShelf,
   planText,
-  readBackup,
   same,
   takenOntoShelf,
   type Taking,
 } from '@/document';
+import { readInWorker } from '@/document/reader';
 import {
   allOutings,
   asides,
@@ -79,7 +79,8 @@ export function createBackups(document: DocumentStore, keeper: Keeper, host: Hos
     const settings = choices.settings ? backup.settings : before.settings;
     const shelf = shelfAfter(backup.shelf, before.shelf, choices.gear);
     const desk: Desk = { ...before, shelf, settings };
-    document.editDesk((now) => ({ ...now, shelf, settings }));
+    if (!document.editDesk((now) => ({ ...now, shelf, settings }), '', false))
+      throw new Error('the shelf of the backup does not fit with what is here');
     if (!(await keeper.save())) throw new Error('not saved');
     let restored = 0;
     for (const outing of backup.outings) {
@@ -106,7 +107,7 @@ export function createBackups(document: DocumentStore, keeper: Keeper, host: Hos
   return {
     /** Everything as one zip. */
     pack: async () => packBackup(await collected()),
-    read: readBackup,
+    read: (bytes: Uint8Array) => readInWorker('backup', [bytes]),
     /** What of a backup is here already, and how it differs. */
     compare: compared,
     /** Takes in what was chosen of a backup; gives the number of outings. */

@@ -65,19 +65,22 @@ export function useAnswer(): Answer {
   return useStore(useSession().answer);
 }
 
-/** Applies an edit; edits of the same field in quick succession are undone together. */
-export function useEdit(): (edit: Edit, field?: string) => void {
+/**
+ * Applies an edit; edits of the same field in quick succession are undone together. It gives false
+ * where the edit is refused, which the person is told of.
+ */
+export function useEdit(): (edit: Edit, field?: string) => boolean {
   return useSession().document.edit;
 }
 
 /** Applies an edit of gear: of the shelf, or of what is of this outing alone. */
-export function useEditGear(): (edit: GearEdit, field?: string) => void {
+export function useEditGear(): (edit: GearEdit, field?: string) => boolean {
   const { document } = useSession();
   return (edit, field) => document.editDesk(editGear(edit), field);
 }
 
 /** Applies an edit of settings, or of how the outing hangs together with shelf and settings. */
-export function useEditDesk(): (edit: DeskEdit, field?: string) => void {
+export function useEditDesk(): (edit: DeskEdit, field?: string) => boolean {
   return useSession().document.editDesk;
 }
 

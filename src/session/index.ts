@@ -20,4 +20,5 @@ export {
   useSessionState,
 } from './hooks';
 export { fetchDemo, type SessionState } from './session';
+export { type Reading, useReading } from './useReading';
 export { useSelection } from './useSelection';

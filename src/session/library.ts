@@ -3,6 +3,7 @@ import {
   fileOf,
   type OutingFile,
   type Plan,
+  planText,
   takenIn,
   type Taking,
   type Compared,
@@ -87,7 +88,9 @@ export function createLibrary(document: DocumentStore, keeper: Keeper, host: Hos
       const { desk } = document.store.getState();
       if (desk === null) return 'unsaved';
       const { plan, shelf } = takenIn(file, desk, takingOf);
-      if (shelf !== desk.shelf) document.editDesk((now) => ({ ...now, shelf }));
+      if (!planText.read(planText.write(plan)).ok) return 'unreadable';
+      if (shelf !== desk.shelf && !document.editDesk((now) => ({ ...now, shelf })))
+        return 'unreadable';
       return create(plan);
     },
     openPlan: create,

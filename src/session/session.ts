@@ -2,6 +2,7 @@ import { createStore, type StoreApi } from 'zustand/vanilla';
 import {
   decode,
   type Desk,
+  type FieldIssue,
   type OutingFile,
   planAlone,
   planText,
@@ -50,6 +51,8 @@ export interface SessionState {
   /** What another tab has done that the person is told of. */
   readonly news: KeeperNews | null;
   readonly problem: string | null;
+  /** The edit that was last refused, since what it would leave could not be read again. */
+  readonly refused: { readonly issues: readonly FieldIssue[]; readonly would: object } | null;
 }
 
 /** One browser tab's work: the open outing, its answer, its storage. */
@@ -77,7 +80,10 @@ const FIRST_DEMO: OutingKey = 'outing:demo';
 const STORED = 'arm-reach-stored';
 
 export function createSession(): Session {
-  const document = createDocumentStore(() => performance.now());
+  const document = createDocumentStore(
+    () => performance.now(),
+    (issues, would) => state.setState({ refused: { issues, would } }),
+  );
   const host = createHost();
   const state = createStore<SessionState>(() => ({
     phase: 'opening',
@@ -88,6 +94,7 @@ export function createSession(): Session {
     restored: false,
     news: null,
     problem: null,
+    refused: null,
   }));
   const keeper = createKeeper(
     document,

@@ -51,6 +51,7 @@ export const sessionStandIn = {
     (edit: (file: OutingFile) => OutingFile, field = '') => {
       held.file = edit(held.file);
       held.edits.push(field);
+      return true;
     },
   useEditGear:
     () =>
@@ -58,6 +59,7 @@ export const sessionStandIn = {
       const shelf = edit(held.file.shelf);
       held.file = withoutDangling({ ...held.file, shelf }, shelf);
       held.edits.push(field);
+      return true;
     },
   useEditDesk:
     () =>
@@ -65,6 +67,7 @@ export const sessionStandIn = {
       held.desk = edit(held.desk ?? deskOf(held.file));
       held.file = fileOf(held.desk);
       held.edits.push(field);
+      return true;
     },
   useDesk: () => held.desk ?? deskOf(held.file),
   useDeskNow: () => () => held.desk ?? deskOf(held.file),

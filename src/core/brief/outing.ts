@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { itemId, itemName } from '@/core/gear';
+import { itemId, itemName, lineOfText } from '@/core/gear';
 import { shooter } from './stretch';
 
 export const outingId = itemId.brand<'OutingId'>();
@@ -9,7 +9,7 @@ export type OutingId = z.infer<typeof outingId>;
 export const outing = z.strictObject({
   id: outingId,
   name: itemName,
-  place: z.string().trim().max(200),
+  place: lineOfText(200),
   /** First and last day, ISO 8601 dates. */
   firstDay: z.iso.date().nullable(),
   lastDay: z.iso.date().nullable(),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { GEAR_RANGES, itemId, itemName, within } from '@/core/gear';
+import { GEAR_RANGES, itemId, itemName, lineOfText, within } from '@/core/gear';
 import { stretchId } from './stretch';
 
 const innerMm = z.number().min(10).max(2000);
@@ -53,7 +53,7 @@ export const packing = z.strictObject({
   /** Share of a battery's charge that cold takes in cold stretches, percent. */
   coldPercent: z.number().min(0).max(90),
   /** Where the things stay that a stretch does not need. */
-  base: z.string().trim().max(80),
+  base: lineOfText(80),
   bagWeightG: within(GEAR_RANGES.weightG).nullable(),
   /** Most that is carried at any moment by one person, g; null for no limit. */
   maxWeightG: z.number().min(0).max(200_000).nullable(),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bodyId, itemId, itemName } from '@/core/gear';
+import { bodyId, itemId, itemName, lineOfText } from '@/core/gear';
 
 export const stretchId = itemId.brand<'StretchId'>();
 export type StretchId = z.infer<typeof stretchId>;
@@ -36,7 +36,7 @@ export const stretch = z.strictObject({
   /** Local times, HH:MM. */
   fromTime: z.iso.time({ precision: -1 }).nullable(),
   toTime: z.iso.time({ precision: -1 }).nullable(),
-  place: z.string().trim().max(200),
+  place: lineOfText(200),
   /** What it brings besides fair weather. */
   weather: z
     .array(z.enum(WEATHERS))

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { GEAR_RANGES, itemFields, itemId, mountName, within } from './common';
+import { GEAR_RANGES, itemFields, itemId, lineOfText, mountName, within } from './common';
 
 export const bodyId = itemId.brand<'BodyId'>();
 export type BodyId = z.infer<typeof bodyId>;
@@ -32,7 +32,7 @@ export const body = z.strictObject({
     .nullable(),
   picturesPerCharge: z.number().int().min(1).max(20_000).nullable(),
   /** Kind of memory card it takes, in one's own words. */
-  cardType: z.string().trim().min(1).max(40).nullable(),
+  cardType: lineOfText(40).min(1).nullable(),
   cardSlots: z.number().int().min(1).max(4).nullable(),
   /** Size of a picture's file, MB. */
   fileMb: z.number().min(0.1).max(2000).nullable(),

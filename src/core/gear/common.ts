@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { oneLine } from '@/core/text';
 
 /** Ranges that any sane piece of gear lies in; a figure outside is a slip of the pen. */
 export const GEAR_RANGES = {
@@ -18,14 +19,19 @@ export function within(range: { readonly min: number; readonly max: number }) {
   return z.number().min(range.min).max(range.max);
 }
 
+/** Text of one line: control characters become spaces, and spaces at its ends go. */
+export function lineOfText(most: number) {
+  return z.string().overwrite(oneLine).trim().max(most);
+}
+
 export const itemId = z
   .string()
   .min(1)
   .max(80)
   .regex(/^[\w.:-]+$/, 'use letters, digits, and . : _ - only');
 
-export const itemName = z.string().trim().min(1).max(120);
-export const mountName = z.string().trim().min(1).max(60);
+export const itemName = lineOfText(120).min(1);
+export const mountName = lineOfText(60).min(1);
 
 /** How an item may be had: the sources that limits choose among. */
 export const SOURCES = ['owned', 'borrowed', 'rented', 'wished'] as const;
@@ -71,7 +77,7 @@ export function loanDays({ from, to }: Pick<Loan, 'from' | 'to'>): number | null
 /** What every piece on the shelf has. `null` is "not known", which is never the same as zero. */
 export const itemFields = {
   name: itemName,
-  maker: z.string().trim().max(80),
+  maker: lineOfText(80),
   weightG: within(GEAR_RANGES.weightG).nullable(),
   priceNew: within(GEAR_RANGES.price).nullable(),
   priceUsed: within(GEAR_RANGES.price).nullable(),

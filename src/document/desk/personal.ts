@@ -53,12 +53,15 @@ export const bag = z.strictObject({
 });
 export type Bag = z.infer<typeof bag>;
 
+export const MOST_BAGS = 50;
+export const MOST_THINGS = 100;
+
 /** All that the person has for every outing: gear, bags, and what is usually packed. */
 export const personalShelf = z
   .strictObject({
     gear: shelf,
-    bags: z.array(bag).max(50),
-    things: z.array(packedThing).max(100),
+    bags: z.array(bag).max(MOST_BAGS),
+    things: z.array(packedThing).max(MOST_THINGS),
   })
   .superRefine(({ bags, things }, context) => {
     for (const [name, list] of [['bags', bags] as const, ['things', things] as const])

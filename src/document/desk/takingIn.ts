@@ -5,6 +5,7 @@ import {
   itemsOf,
   type Loan,
   newMounts,
+  SHELF_LIMITS,
   type Ownership,
   type Shelf,
   type Source,
@@ -14,6 +15,8 @@ import { freshId } from '../freshId';
 import type { OutingFile } from '../outingFile';
 import { same } from './join';
 import {
+  MOST_BAGS,
+  MOST_THINGS,
   NO_GEAR,
   type PersonalShelf,
   type Settings,
@@ -160,6 +163,9 @@ function placeItems(theirs: Shelf, mine: Shelf, takingOf: (compared: Compared) =
   const ids = new Map<string, string>();
   const [onShelf, ofOuting] = [new Map<string, AnyItem>(), new Map<string, AnyItem>()];
   const kinds = new Map<string, ItemKind>();
+  const room = Object.fromEntries(
+    ITEM_KINDS.map((kind) => [kind, SHELF_LIMITS[kind] - mine[kind].length]),
+  ) as Record<ItemKind, number>;
   for (const compared of comparedGear(theirs, mine)) {
     const { kind, theirs: item, mine: other } = compared;
     const taking = takingOf(compared);
@@ -167,9 +173,10 @@ function placeItems(theirs: Shelf, mine: Shelf, takingOf: (compared: Compared) =
     taken.add(id);
     ids.set(item.id, id);
     kinds.set(id, kind);
-    if (other === null && isSource(taking))
+    if (other === null && isSource(taking) && room[kind] > 0) {
       onShelf.set(id, { ...item, id, ownership: taking, loan: null });
-    else if (other === null) ofOuting.set(id, { ...item, id });
+      room[kind] -= 1;
+    } else if (other === null) ofOuting.set(id, { ...item, id });
     else if (taking === 'theirs')
       onShelf.set(id, { ...item, id, ownership: other.ownership, loan: other.loan });
     else if (taking === 'both')
@@ -182,7 +189,10 @@ function placeItems(theirs: Shelf, mine: Shelf, takingOf: (compared: Compared) =
     [...from.values()].filter((i) => kinds.get(i.id) === kind).map(withNames);
   const gear = {
     ...mine,
-    mounts: [...mine.mounts, ...newMounts(mine.mounts, onShelf.size > 0 ? theirs.mounts : [])],
+    mounts: [
+      ...mine.mounts,
+      ...newMounts(mine.mounts, onShelf.size > 0 ? theirs.mounts : []),
+    ].slice(0, Math.max(mine.mounts.length, SHELF_LIMITS.mounts)),
   };
   const alone = {
     ...NO_GEAR,
@@ -299,7 +309,10 @@ export function doubled(shelf: Shelf, kind: ItemKind): ReadonlyMap<string, AnyIt
   return found;
 }
 
-/** A shelf with what was chosen of another one; bags and usual things that are new come along. */
+/**
+ * A shelf with what was chosen of another one; bags and usual things that are new come along. It holds
+ * no more than a shelf can: what is over that stays out.
+ */
 export function takenOntoShelf(
   theirs: PersonalShelf,
   mine: PersonalShelf,
@@ -313,7 +326,7 @@ export function takenOntoShelf(
     list.filter((item) => !own.some((other) => other.id === item.id));
   return {
     gear,
-    bags: [...mine.bags, ...fresh(theirs.bags, mine.bags)],
-    things: [...mine.things, ...fresh(theirs.things, mine.things)],
+    bags: [...mine.bags, ...fresh(theirs.bags, mine.bags)].slice(0, MOST_BAGS),
+    things: [...mine.things, ...fresh(theirs.things, mine.things)].slice(0, MOST_THINGS),
   };
 }

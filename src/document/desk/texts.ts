@@ -2,13 +2,25 @@ import type { z } from 'zod';
 import type { Result } from '@/core/result';
 import { withLoans } from '../migrations';
 import { type Format, readText, type Refusal, writeText } from '../reading';
-import { type PersonalShelf, personalShelf, type Settings, settings } from './personal';
-import { type Plan, plan } from './plan';
+import { EMPTY_OUTING } from '../emptyOuting';
+import { salvaged } from '../salvage';
+import {
+  DEFAULT_SETTINGS,
+  EMPTY_SHELF,
+  NO_GEAR,
+  type PersonalShelf,
+  personalShelf,
+  type Settings,
+  settings,
+} from './personal';
+import { type Plan, plan, USUAL_TIES } from './plan';
 
 /** How one kind of document is written as text and read again. */
 export interface TextOf<T> {
   readonly read: (text: string) => Result<T, Refusal>;
   readonly write: (value: T) => string;
+  /** What can be read of a text that cannot be read as a whole; null for nothing. */
+  readonly salvage: (text: string) => T | null;
 }
 
 const HEAD = new Set(['format', 'version']);
@@ -18,6 +30,7 @@ function textOf<T extends object>(
   { format, version }: { readonly format: string; readonly version: number },
   rest: Pick<Format<T>, 'called' | 'migrate'>,
   schema: z.ZodType<T> & { readonly shape: Readonly<Record<string, unknown>> },
+  usual: T,
 ): TextOf<T> {
   const { migrate } = rest;
   const withoutHead = (value: unknown, of: number) =>
@@ -27,6 +40,14 @@ function textOf<T extends object>(
   const whole = { ...rest, format, version, schema, migrate: withoutHead };
   return {
     read: (text) => readText(text, whole),
+    salvage: (text) => {
+      try {
+        const value = JSON.parse(text) as { readonly version?: unknown };
+        return salvaged(withoutHead(value, Number(value.version) || version), schema, usual);
+      } catch {
+        return null;
+      }
+    },
     // In the order of the schema, so that one state has one text however it came about.
     write: (value) =>
       writeText({
@@ -37,6 +58,18 @@ function textOf<T extends object>(
   };
 }
 
+/** In the place of what cannot be read of a plan. */
+const EMPTY_PLAN: Plan = {
+  outing: EMPTY_OUTING.outing,
+  stretches: [],
+  frames: [],
+  limits: EMPTY_OUTING.limits,
+  packing: EMPTY_OUTING.packing,
+  ties: USUAL_TIES,
+  arranged: [],
+  alone: NO_GEAR,
+};
+
 const asItIs = (value: unknown) => value;
 
 /** An outing's own part, as it is stored in the browser. */
@@ -44,6 +77,7 @@ export const planText: TextOf<Plan> = textOf(
   { format: 'armreach-plan', version: 6 },
   { called: 'an Arm Reach plan', migrate: asItIs },
   plan,
+  EMPTY_PLAN,
 );
 
 /** The person's shelf, as it is stored and exported. */
@@ -51,6 +85,7 @@ export const shelfText: TextOf<PersonalShelf> = textOf(
   { format: 'armreach-shelf', version: 2 },
   { called: 'an Arm Reach shelf', migrate: shelfFrom1 },
   personalShelf,
+  EMPTY_SHELF,
 );
 
 /** The person's settings, as they are stored and exported. */
@@ -58,6 +93,7 @@ export const settingsText: TextOf<Settings> = textOf(
   { format: 'armreach-settings', version: 1 },
   { called: 'Arm Reach settings', migrate: asItIs },
   settings,
+  DEFAULT_SETTINGS,
 );
 
 /** 1 to 2: the gear was all there was, under `shelf`; bags and usual things come beside it. */

@@ -96,11 +96,24 @@ export function writeLensCsv(lenses: readonly Lens[]): string {
   );
 }
 
+/** Several times the length of all column names. */
+const LONGEST_HEADER = 5000;
+
 /**
  * Reads a lens table: comma, semicolon or tab separated. Rows that can be read become lenses; every
  * other row is reported with its line, column and mend.
  */
 export function readLensCsv(text: string, taken: ReadonlySet<string>): LensTable {
+  const header =
+    text
+      .trimStart()
+      .slice(0, LONGEST_HEADER + 1)
+      .split(/[\r\n]/, 1)[0] ?? '';
+  if (header.length > LONGEST_HEADER)
+    return {
+      lenses: [],
+      issues: [{ line: 1, column: '', message: 'this is no header; start from the template' }],
+    };
   const { data, meta } = Papa.parse<Record<string, string | undefined>>(text.trim(), {
     header: true,
     skipEmptyLines: 'greedy',

@@ -76,7 +76,15 @@ export function readLensfun(xml: string): Result<LensDatabase, DatabaseRefusal> 
       message: `The file is not well-formed XML: ${msg} (line ${line}).`,
     });
   }
-  const root = (parser.parse(xml) as Node).lensdatabase;
+  let document: Node;
+  try {
+    document = parser.parse(xml) as Node;
+  } catch (error) {
+    // Names that stand for something else in a program, entities from outside, nesting without end.
+    const why = error instanceof Error ? error.message : String(error);
+    return err({ code: 'not-xml', message: `The file holds XML that is not read: ${why}.` });
+  }
+  const root = document.lensdatabase;
   if (typeof root !== 'object' || root === null) {
     return err({
       code: 'not-lensfun',
@@ -190,12 +198,12 @@ const PROJECTIONS: Readonly<Record<string, Lens['projection']>> = {
   'fisheye-thoby': 'equisolid',
 };
 
-const RANGE_IN_NAME = /(\d+(?:\.\d+)?)(?:\s*[-–]\s*(\d+(?:\.\d+)?))?\s*mm/i;
+const RANGE_IN_NAME = /(?<!\d)(\d{1,5}(?:\.\d{1,4})?)(?: ?[-–] ?(\d{1,5}(?:\.\d{1,4})?))? ?mm/i;
 const F_NUMBERS_IN_NAME =
-  /(?:(?:\b|mm)f\/?|1:)\s*(\d+(?:\.\d+)?)(?:\s*[-–]\s*(?:f\/?)?(\d+(?:\.\d+)?))?/gi;
+  /(?:(?:\b|mm)f\/?|1:) ?(\d{1,3}(?:\.\d{1,3})?)(?: ?[-–] ?(?:f\/?)?(\d{1,3}(?:\.\d{1,3})?))?/gi;
 /** The older way of naming: f-numbers over focal lengths, such as 2.8/35 or 2,8-3,5/25-45. */
 const FRACTION_IN_NAME =
-  /(?<![\d.])(\d+(?:[.,]\d+)?)(?:-(\d+(?:[.,]\d+)?))?\/(\d+(?:[.,]\d+)?)(?:-(\d+(?:[.,]\d+)?))?(?![\d.])/;
+  /(?<![\d.])(\d{1,3}(?:[.,]\d{1,3})?)(?:-(\d{1,3}(?:[.,]\d{1,3})?))?\/(\d{1,4}(?:[.,]\d{1,3})?)(?:-(\d{1,4}(?:[.,]\d{1,3})?))?(?![\d.])/;
 
 /** The range stated, else the one in the name, else that of the calibration entries. */
 function focalOf(node: Node, model: string): FocalRange | null {

@@ -1,9 +1,12 @@
 import { temporal } from 'zundo';
 import { createStore } from 'zustand/vanilla';
+import { ok } from '@/core/result';
 import { comingGear, type Desk, fileOf, join, planAfter, shared } from '../desk';
+import { readableDesk, readableFile, type Unreadable } from '../desk/readable';
 import type { DeskEdit } from '../desk/editing';
 import type { Edit } from '../edits';
 import type { OutingFile } from '../outingFile';
+import type { FieldIssue } from '../reading';
 
 export interface DocumentState {
   /** What the open outing is made from; null until it has been read. */
@@ -11,17 +14,26 @@ export interface DocumentState {
   /** The whole of it, with the gear that may come; null until it has been read. */
   readonly file: OutingFile | null;
 }
-interface Opened {
+/** What is open. */
+interface Whole {
   readonly desk: Desk;
   readonly file: OutingFile;
 }
+
+/** Told which fields an edit would have made unreadable, and of what. */
+export type OnRefused = (issues: readonly FieldIssue[], would: object) => void;
 
 /** Edits of one field that follow each other faster than this are undone together. */
 const SAME_EDIT_MS = 900;
 const HISTORY_LENGTH = 200;
 
-/** The open outing with its undo history. `now` is the clock, in ms. */
-export function createDocumentStore(now: () => number) {
+/**
+ * The open outing with its undo history. An edit that would leave what could not be read again is not
+ * made, and told of.
+ *
+ * @param now the clock, ms
+ */
+export function createDocumentStore(now: () => number, refused: OnRefused = () => undefined) {
   let last = { field: '', at: -Infinity };
   let joins = false;
   const store = createStore<DocumentState>()(
@@ -35,12 +47,17 @@ export function createDocumentStore(now: () => number) {
     }),
   );
   const history = () => store.temporal.getState();
-  const put = (next: DocumentState, field: string) => {
+  const refuse = ({ issues }: Unreadable, would: object): boolean => {
+    refused(issues, would);
+    return false;
+  };
+  const put = (next: Whole, field: string): boolean => {
     const at = now();
     joins = field !== '' && field === last.field && at - last.at < SAME_EDIT_MS;
     last = { field, at };
     store.setState(next);
     joins = false;
+    return true;
   };
   const ends = (work: () => void) => () => {
     last = { field: '', at: -Infinity };
@@ -55,22 +72,45 @@ export function createDocumentStore(now: () => number) {
       store.setState({ desk, file: fileOf(desk) });
       history().clear();
     },
-    /** Applies an edit of the outing; quick edits of the same field make one step of undo. */
-    edit(change: Edit, field = '') {
-      const { desk, file } = store.getState();
-      if (file === null || desk === null) return;
+    /**
+     * Applies an edit of the outing; quick edits of the same field make one step of undo.
+     *
+     * @returns false where it is refused
+     */
+    edit(change: Edit, field = ''): boolean {
+      const before = opened(store.getState());
+      if (before === null) return false;
+      const { desk, file } = before;
       const after = change(file);
-      if (after === file) return;
+      if (after === file) return true;
       if (after.shelf !== file.shelf)
         throw new Error('gear is edited on the desk, not in the file');
-      put({ desk: { ...desk, plan: planAfter(desk, file, after) }, file: after }, field);
+      const read = readableFile(file, after);
+      if (!read.ok) return refuse(read.error, after);
+      const plan = planAfter(desk, file, read.value);
+      const parts = readableDesk(desk, { ...desk, plan });
+      if (!parts.ok) return refuse(parts.error, plan);
+      return put({ desk: parts.value, file: read.value }, field);
     },
-    /** Applies an edit of gear, settings, or how the outing hangs together with them. */
-    editDesk(change: DeskEdit, field = '') {
+    /**
+     * Applies an edit of gear, settings, or how the outing hangs together with them.
+     *
+     * @param wholeToo whether the whole file must be readable as well; a shelf that is restored must
+     *   not be kept out by what the open outing has besides
+     * @returns false where it is refused
+     */
+    editDesk(change: DeskEdit, field = '', wholeToo = true): boolean {
       const before = opened(store.getState());
-      if (before === null) return;
+      if (before === null) return false;
       const desk = change(before.desk);
-      if (desk !== before.desk) put(refreshed(before, desk), field);
+      if (desk === before.desk) return true;
+      const parts = readableDesk(before.desk, desk);
+      if (!parts.ok) return refuse(parts.error, desk);
+      const next = refreshed(before, parts.value);
+      const read = wholeToo ? readableFile(before.file, next.file) : ok(next.file);
+      return read.ok
+        ? put({ desk: parts.value, file: read.value }, field)
+        : refuse(read.error, next.file);
     },
     /**
      * Takes in what was changed elsewhere: it is no step of undo, and no step of undo takes it away,
@@ -98,12 +138,12 @@ export function createDocumentStore(now: () => number) {
 }
 export type DocumentStore = ReturnType<typeof createDocumentStore>;
 
-function opened({ desk, file }: DocumentState): Opened | null {
+function opened({ desk, file }: DocumentState): Whole | null {
   return desk === null || file === null ? null : { desk, file };
 }
 
 /** The whole file of a changed desk, made of the objects of the one before wherever nothing differs. */
-function refreshed(before: Opened, desk: Desk): Opened {
+function refreshed(before: Whole, desk: Desk): Whole {
   const [was, is] = [before.desk, desk];
   const sameGear =
     was.shelf.gear === is.shelf.gear &&

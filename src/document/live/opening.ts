@@ -29,12 +29,12 @@ interface OpenedRecord<T> {
 }
 
 /**
- * Opens a stored document. What cannot be read is set aside, and the newest version of it that can be
- * read counts; null where there is none.
+ * Opens a stored document. What cannot be read is set aside, and what can be read of it counts, else
+ * the newest version that can be read; null where there is none.
  *
  * @throws {NewerVersionError} when a newer Arm Reach has written it
  */
-async function openRecord<T>(
+async function openRecord<T extends object>(
   host: Host,
   key: RecordKey,
   text: TextOf<T>,
@@ -46,6 +46,8 @@ async function openRecord<T>(
   if (read.ok) return { value: read.value, seen: { revision, value: read.value }, restored: false };
   if (read.error.code === 'newer-version') throw new NewerVersionError(read.error.message);
   await setAside(host, { what: key, name, text: record.text, reason: read.error.message });
+  const part = text.salvage(record.text);
+  if (part !== null) return { value: part, seen: { revision, value: { ...part } }, restored: true };
   const { versionsOf, versionText } = await import('./versions');
   for (const version of await versionsOf(host.stores.versions, key)) {
     const older = text.read((await versionText(host.stores.versions, version)) ?? '');

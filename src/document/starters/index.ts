@@ -2,7 +2,8 @@
 import { DEFAULT_LIMITS, DEFAULT_PACKING, outingId, PLAIN_STRETCH, stretch } from '@/core/brief';
 import type { Shelf } from '@/core/gear';
 import { FILE_FORMAT, FILE_VERSION, type OutingFile } from '../outingFile';
-import { frameOf, idOfName, type Starter } from './shot';
+import { slugOf } from '../freshId';
+import { frameOf, type Starter } from './shot';
 
 export { STARTERS } from './genres';
 export type { Starter } from './shot';
@@ -26,7 +27,7 @@ export function outingFromStarter(
       note: starter.caution,
     },
     stretches: (starter.stretches ?? []).map((s) =>
-      stretch.parse({ ...PLAIN_STRETCH, ...s, id: idOfName(s.name) }),
+      stretch.parse({ ...PLAIN_STRETCH, ...s, id: slugOf(s.name) }),
     ),
     frames: starter.shots.map(frameOf),
     shelf,

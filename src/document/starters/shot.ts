@@ -1,3 +1,4 @@
+import { slugOf } from '../freshId';
 import {
   type Footing,
   type Frame,
@@ -59,23 +60,17 @@ export interface Starter {
   readonly shots: readonly Shot[];
 }
 
-export const idOfName = (name: string) =>
-  name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '');
-
 const OUTPUT = { kind: 'pixels', longPx: 3000, shortPx: 2000, cut: false } as const;
 const USUAL_FILL = [0.5, 0.9] as const;
 
 /** The frame that a shot stands for. */
 export function frameOf(shot: Shot): Frame {
   return frame.parse({
-    id: idOfName(shot.name),
+    id: slugOf(shot.name),
     name: shot.name,
     want: shot.want,
     sharePercent: null,
-    stretchIds: shot.stretch === undefined ? [] : [idOfName(shot.stretch)],
+    stretchIds: shot.stretch === undefined ? [] : [slugOf(shot.stretch)],
     shooterIds: [],
     views: [],
     subject: typeof shot.of === 'string' ? shot.of : null,

@@ -7,7 +7,7 @@ import { putFrame } from '@/document';
 import { useEdit, useFilePart, useSelection } from '@/session';
 import { Button } from '@/ui';
 import { FrameList } from './FrameList';
-import { newFrame } from './newFrame';
+import { newFrame } from '@/document';
 
 // Loaded after the list that is read first.
 const FrameEditor = dynamic(() => import('./FrameEditor').then((m) => m.FrameEditor), {

@@ -29,7 +29,7 @@ import {
 import { FrameStanding } from './FrameStanding';
 import { FrameView } from './FrameView';
 import { LightFields } from './LightFields';
-import { STARTING_NEEDS, STARTING_OUTPUTS } from './newFrame';
+import { STARTING_NEEDS, STARTING_OUTPUTS } from '@/document';
 import { pairs, Section } from './parts';
 import { WhereFields } from './WhereFields';
 import { WishFields } from './WishFields';

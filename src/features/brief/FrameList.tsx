@@ -25,7 +25,7 @@ import { kitName, moveFrame, namesOf, placeFrame, putFrame, removeFrame } from '
 import { useAnswer, useEdit, useFileNow, useFilePart } from '@/session';
 import { IconButton, lightText, needText, shortfallWord, StateMark, WANTS } from '@/ui';
 import { FrameCells, WantCells } from './FrameCells';
-import { copyOf } from './newFrame';
+import { copyOfFrame } from '@/document';
 
 interface FrameListProps {
   readonly selected: string | null;
@@ -256,7 +256,7 @@ function RowActions({
       <IconButton
         label={`Duplicate ${frame.name}`}
         onClick={() => {
-          const copy = copyOf(frame, fileNow().frames);
+          const copy = copyOfFrame(frame, fileNow().frames);
           edit(putFrame(copy, frame.id));
           onSelect(copy.id);
         }}

@@ -1,10 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { addFrames, readShotList } from '@/document';
-import { useEdit, useFile } from '@/session';
-import { Button, Dialog, formatCount, formatDistances, TextArea, WANTS } from '@/ui';
-import { framesOfLines } from './newFrame';
+import { addFrames, fittingFrames, framesOfLines } from '@/document';
+import { useEdit, useFile, useReading } from '@/session';
+import { Button, Dialog, formatCount, formatDistances, LeftOutList, TextArea, WANTS } from '@/ui';
 
 /** A shot list from a mail or a note, one picture a line, becomes frames to be completed. */
 export function PasteDialog({
@@ -19,10 +18,11 @@ export function PasteDialog({
   const file = useFile();
   const edit = useEdit();
   const [text, setText] = useState('');
-  const lines = readShotList(text);
+  const { value, isReading, problem } = useReading('shotList', text);
+  const lines = value ?? [];
+  const { taken: added, left } = fittingFrames(file.frames, framesOfLines(lines, file.frames));
   const add = () => {
-    const added = framesOfLines(lines, file.frames);
-    edit(addFrames(added));
+    if (!edit(addFrames(added))) return;
     setText('');
     onOpenChange(false);
     if (added[0]) onAdded(added[0].id);
@@ -35,8 +35,10 @@ export function PasteDialog({
       description="One picture a line. “must”, “bonus” and distances such as 4–8 m are understood; the rest you complete afterwards."
     >
       <TextArea label="Shot list" rows={6} value={text} onChange={setText} />
+      {problem && <p className="mt-2 text-wrong">{problem}</p>}
+      <LeftOutList left={left} />
       {lines.length > 0 && (
-        <ul className="mt-3" aria-label="Pictures understood">
+        <ul className="mt-3 max-h-72 overflow-auto" tabIndex={0} aria-label="Pictures understood">
           {lines.map((line, i) => (
             <li key={i} className="flex gap-3 border-b border-hair py-0.5">
               <span className="flex-1">{line.name}</span>
@@ -51,8 +53,8 @@ export function PasteDialog({
         </ul>
       )}
       <p className="mt-3 text-right">
-        <Button look="strong" disabled={lines.length === 0} onClick={add}>
-          Add {formatCount(lines.length, 'picture', 'pictures')}
+        <Button look="strong" disabled={isReading || added.length === 0} onClick={add}>
+          Add {formatCount(added.length, 'picture', 'pictures')}
         </Button>
       </p>
     </Dialog>

@@ -7,7 +7,7 @@ import { loadHighsSolver } from '@/workers/highsSolver';
 import { demoFile, held } from '../../../tests/support/render';
 import { FrameEditor } from './FrameEditor';
 import { FrameList } from './FrameList';
-import { copyOf, newFrame, STARTING_NEEDS, STARTING_OUTPUTS } from './newFrame';
+import { copyOfFrame, newFrame, STARTING_NEEDS, STARTING_OUTPUTS } from '@/document';
 
 jest.mock('@/session', () => ({
   ...jest.requireActual('../../../tests/support/render').sessionStandIn,
@@ -42,8 +42,8 @@ describe('new frames', () => {
   it('get ids of their own, copies too', async () => {
     const first = newFrame([]);
     const second = newFrame([first]);
-    expect(new Set([first.id, second.id, copyOf(first, [first, second]).id]).size).toBe(3);
-    expect(copyOf({ ...first, name: 'x'.repeat(120) }, []).name).toHaveLength(120);
+    expect(new Set([first.id, second.id, copyOfFrame(first, [first, second]).id]).size).toBe(3);
+    expect(copyOfFrame({ ...first, name: 'x'.repeat(120) }, []).name).toHaveLength(120);
   });
 });
 

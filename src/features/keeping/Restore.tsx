@@ -29,7 +29,9 @@ export function Restore() {
   const [found, setFound] = useState<Found | null>(null);
   const read = async (chosen: File) => {
     const all = await backups();
-    const result = await all.read(new Uint8Array(await chosen.arrayBuffer()));
+    const done = await all.read(new Uint8Array(await chosen.arrayBuffer()));
+    if (!done.ok) return notify(`${chosen.name}: ${done.error.message}`);
+    const result = done.value;
     if (!result.ok) return notify(`${chosen.name}: ${refusalText(result.error)}`);
     const { backup, issues } = result.value;
     setFound({ backup, issues, outings: await all.compare(backup) });

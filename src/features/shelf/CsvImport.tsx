@@ -1,10 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import { addGear, alreadyOn, shelfIds } from '@/document';
-import { LENS_CSV_TEMPLATE, type LensTable, readLensCsv } from '@/document/formats';
+import { addGear, alreadyOn, countOf, fittingGear, shelfIds } from '@/document';
+import { LENS_CSV_TEMPLATE, type LensTable } from '@/document/formats';
+import { readInWorker } from '@/document/reader';
 import { download, useEditGear, useKnownGear, useSession } from '@/session';
-import { Button, Dialog, formatCount, Tick, notify } from '@/ui';
+import { Button, Dialog, formatCount, LeftOutList, Tick, notify } from '@/ui';
 
 /** Lenses from a table. What cannot be read is listed; nothing is added until the person says so. */
 export function CsvImport({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -19,12 +20,20 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
   const onShelf = new Set(shelf.lenses.map((l) => l.id));
   const doubled = table ? alreadyOn(shelf, { lenses: [...table.lenses] }) : new Set<string>();
   const [skipping, setSkipping] = useState(true);
-  const taken = table?.lenses.filter((l) => !skipping || !doubled.has(l.id)) ?? [];
+  const wanted = table?.lenses.filter((l) => !skipping || !doubled.has(l.id)) ?? [];
+  const { taken, left } = fittingGear(shelf, { lenses: wanted });
+  const count = countOf(taken);
+  const [problem, setProblem] = useState<string | null>(null);
+  const read = async (chosen: File) => {
+    const found = await readInWorker('lensCsv', [await chosen.text(), shelfIds(shelf)]);
+    setTable(found.ok ? found.value : null);
+    setProblem(found.ok ? null : found.error.message);
+  };
   const known = table?.lenses.filter((l) => onShelf.has(l.id)).length ?? 0;
   const take = () => {
     if (!table) return;
-    edit(addGear({ lenses: [...taken] }));
-    notify(`${formatCount(taken.length, 'lens', 'lenses')} added to your shelf.`, {
+    if (!edit(addGear(taken))) return;
+    notify(`${formatCount(count, 'lens', 'lenses')} added to your shelf.`, {
       action: { label: 'Undo', onClick: document.undo },
     });
     close();
@@ -44,16 +53,17 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
             aria-label="CSV table of lenses"
             onChange={(event) => {
               const chosen = event.target.files?.[0];
-              if (chosen)
-                void chosen.text().then((text) => setTable(readLensCsv(text, shelfIds(shelf))));
+              if (chosen) void read(chosen);
             }}
           />
           <Button onClick={() => download('lenses-template.csv', LENS_CSV_TEMPLATE, 'text/csv')}>
             Template
           </Button>
         </div>
+        {problem && <p className="text-wrong">{problem}</p>}
         {table && (
           <>
+            <LeftOutList left={left} />
             <p role="status">
               {formatCount(table.lenses.length, 'lens', 'lenses')} can be added
               {known > 0 && `; ${known} of them replace lenses with the same id`}
@@ -86,8 +96,8 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
             )}
             <div className="flex justify-end gap-2">
               <Button onClick={close}>Cancel</Button>
-              <Button look="strong" disabled={taken.length === 0} onClick={take}>
-                Add {formatCount(taken.length, 'lens', 'lenses')}
+              <Button look="strong" disabled={count === 0} onClick={take}>
+                Add {formatCount(count, 'lens', 'lenses')}
               </Button>
             </div>
           </>

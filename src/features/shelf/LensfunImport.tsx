@@ -1,18 +1,26 @@
 'use client';
 
 import { useDeferredValue, useMemo, useState } from 'react';
-import { SHELF_LIMITS } from '@/core/gear';
-import { addGear, alreadyOn, shelfIds } from '@/document';
+import { addGear, alreadyOn, fittingGear, shelfIds } from '@/document';
+import { readInWorker } from '@/document/reader';
 import {
   type DatabaseCamera,
   type DatabaseLens,
   gearFromDatabase,
   type LensDatabase,
   mergeDatabases,
-  readLensfun,
 } from '@/document/formats';
 import { useEditGear, useKnownGear, useSession } from '@/session';
-import { Button, Dialog, formatCount, formatFNumber, formatFocalRange, Tick, notify } from '@/ui';
+import {
+  Button,
+  Dialog,
+  formatCount,
+  formatFNumber,
+  formatFocalRange,
+  LeftOutList,
+  Tick,
+  notify,
+} from '@/ui';
 
 /** Real gear from files of the open Lensfun database: read, choose mounts, cameras and lenses, take over. */
 export function LensfunImport({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -29,7 +37,8 @@ export function LensfunImport({ open, onClose }: { open: boolean; onClose: () =>
     const parts: LensDatabase[] = [];
     const refused: string[] = [];
     for (const chosen of files) {
-      const part = readLensfun(await chosen.text());
+      const read = await readInWorker('lensfun', [await chosen.text()]);
+      const part = read.ok ? read.value : read;
       if (part.ok) parts.push(part.value);
       else refused.push(`${chosen.name}: ${part.error.message}`);
     }
@@ -106,16 +115,16 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
   const doubled = alreadyOn(shelf, chosen);
   const [skipping, setSkipping] = useState(true);
   const isTaken = ({ id }: { readonly id: string }) => !skipping || !doubled.has(id);
-  const gear = {
+  const { taken: gear, left } = fittingGear(shelf, {
     ...chosen,
     lenses: chosen.lenses.filter(isTaken),
     bodies: chosen.bodies.filter(isTaken),
-  };
-  const tooMany = shelf.lenses.length + gear.lenses.length > SHELF_LIMITS.lenses;
+  });
+  const [bodyCount, lensCount] = [gear.bodies?.length ?? 0, gear.lenses?.length ?? 0];
   const take = () => {
-    edit(addGear(gear));
+    if (!edit(addGear(gear))) return;
     notify(
-      `${formatCount(gear.bodies.length, 'body', 'bodies')} and ${formatCount(gear.lenses.length, 'lens', 'lenses')} added to your shelf.`,
+      `${formatCount(bodyCount, 'body', 'bodies')} and ${formatCount(lensCount, 'lens', 'lenses')} added to your shelf.`,
       {
         description:
           'Weight, price, close focus and pixels are not in the database; add them where they count.',
@@ -194,20 +203,12 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
           onChange={setSkipping}
         />
       )}
-      {tooMany && (
-        <p className="text-wrong">
-          A shelf holds at most {SHELF_LIMITS.lenses} lenses; choose fewer.
-        </p>
-      )}
+      <LeftOutList left={left} />
       <div className="flex justify-end gap-2">
         <Button onClick={onDone}>Cancel</Button>
-        <Button
-          look="strong"
-          disabled={tooMany || gear.bodies.length + gear.lenses.length === 0}
-          onClick={take}
-        >
-          Add {formatCount(gear.bodies.length, 'body', 'bodies')} and{' '}
-          {formatCount(gear.lenses.length, 'lens', 'lenses')}
+        <Button look="strong" disabled={bodyCount + lensCount === 0} onClick={take}>
+          Add {formatCount(bodyCount, 'body', 'bodies')} and{' '}
+          {formatCount(lensCount, 'lens', 'lenses')}
         </Button>
       </div>
     </>

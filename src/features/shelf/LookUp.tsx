@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { addGear, alreadyOn, editGear, shelfIds } from '@/document';
+import { addGear, alreadyOn, editGear, fittingGear, shelfIds } from '@/document';
 import { type DatabaseCamera, type DatabaseLens, gearFromDatabase } from '@/document/formats';
 import { useEditDesk, useHistory, useKnownGear } from '@/session';
 import { Button, Dialog, formatFNumber, formatFocalRange, notify, TextField } from '@/ui';
@@ -129,7 +129,10 @@ function useTake() {
     take: (gear: ReturnType<typeof gearOf>, name: string) => {
       const known = new Set(shelf.mounts.map((m) => m.name));
       const mounts = gear.mounts.filter((m) => !known.has(m.name));
-      edit(editGear(addGear({ ...gear, mounts })));
+      const { taken, left } = fittingGear(shelf, { ...gear, mounts });
+      const [why] = left;
+      if (why) return notify(`${name} was not added: ${why.message}.`);
+      if (!edit(editGear(addGear(taken)))) return;
       notify(`Added ${name} to your shelf.`, {
         description: 'Weight, price and closest focus aren’t in the database.',
         action: { label: 'Undo', onClick: undo },

@@ -1,10 +1,19 @@
 'use client';
 
 import { useState } from 'react';
-import { addGear, alreadyOn, editGear, readGearLines } from '@/document';
+import { addGear, alreadyOn, countOf, editGear, fittingGear, type GearLine } from '@/document';
 import type { Shelf } from '@/core/gear';
-import { useEditDesk, useFile, useHistory, useKnownGear } from '@/session';
-import { Button, Dialog, formatCount, notify, SelectField, TextArea, Tick } from '@/ui';
+import { useEditDesk, useFile, useHistory, useKnownGear, useReading } from '@/session';
+import {
+  Button,
+  Dialog,
+  formatCount,
+  LeftOutList,
+  notify,
+  SelectField,
+  TextArea,
+  Tick,
+} from '@/ui';
 import { useMounts } from './gearFields';
 import { missingText, understoodText } from './gearLineText';
 
@@ -20,16 +29,19 @@ export function PasteGear({ open, onClose }: { open: boolean; onClose: () => voi
   const [text, setText] = useState('');
   const [mount, setMount] = useState('');
   const [skipping, setSkipping] = useState(true);
-  const lines = readGearLines(text, shelf).map((line) =>
+  const { value, isReading, problem } = useReading('gearLines', text, shelf);
+  const lines = (value ?? []).map((line) =>
     line.kind !== null && mount !== '' && line.understood.mount === undefined
       ? ({ ...line, item: { ...line.item, mount } } as typeof line)
       : line,
   );
   const doubled = alreadyOn(shelf, gearOf(lines));
   const taken = lines.filter((l) => l.kind !== null && (!skipping || !doubled.has(l.item.id)));
+  const { taken: gear, left } = fittingGear(shelf, gearOf(taken));
+  const count = countOf(gear);
   const add = () => {
-    edit(editGear(addGear(gearOf(taken))));
-    notify(`Added ${formatCount(taken.length, 'item', 'items')} to your shelf.`, {
+    if (!edit(editGear(addGear(gear)))) return;
+    notify(`Added ${formatCount(count, 'item', 'items')} to your shelf.`, {
       action: { label: 'Undo', onClick: undo },
     });
     setText('');
@@ -59,6 +71,8 @@ export function PasteGear({ open, onClose }: { open: boolean; onClose: () => voi
             onChange={setMount}
           />
         )}
+        {problem && <p className="text-wrong">{problem}</p>}
+        <LeftOutList left={left} />
         {lines.length > 0 && (
           <ul aria-label="What was understood" className="max-h-60 overflow-auto" tabIndex={0}>
             {lines.map((l, i) => (
@@ -91,8 +105,8 @@ export function PasteGear({ open, onClose }: { open: boolean; onClose: () => voi
         <p className="text-[13px] text-soft">Everything a line doesn’t say stays unknown.</p>
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
-          <Button look="strong" disabled={taken.length === 0} onClick={add}>
-            Add {formatCount(taken.length, 'item', 'items')}
+          <Button look="strong" disabled={isReading || count === 0} onClick={add}>
+            Add {formatCount(count, 'item', 'items')}
           </Button>
         </div>
       </div>
@@ -100,7 +114,7 @@ export function PasteGear({ open, onClose }: { open: boolean; onClose: () => voi
   );
 }
 
-function gearOf(lines: ReturnType<typeof readGearLines>): Partial<Shelf> {
+function gearOf(lines: readonly GearLine[]): Partial<Shelf> {
   const gear: Required<Pick<Shelf, 'lenses' | 'converters' | 'tubes'>> = {
     lenses: [],
     converters: [],

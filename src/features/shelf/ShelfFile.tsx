@@ -2,21 +2,18 @@
 
 import { type RefObject, useState } from 'react';
 import { sourceOf } from '@/core/gear';
-import {
-  comparedGear,
-  type PersonalShelf,
-  shelfText,
-  takenOntoShelf,
-  type Taking,
-} from '@/document';
-import { useDesk, useEditDesk, useHistory } from '@/session';
+import { comparedGear, countOf, type PersonalShelf, takenOntoShelf, type Taking } from '@/document';
+import { readInWorker } from '@/document/reader';
+import { useDesk, useDeskNow, useEditDesk, useHistory } from '@/session';
 import { Button, Dialog, FileInput, formatCount, notify, TakingList } from '@/ui';
 
 /** Imports a whole shelf from a file: what differs is shown side by side, nothing is replaced unasked. */
 export function ShelfFile({ input }: { input: RefObject<HTMLInputElement | null> }) {
   const [found, setFound] = useState<PersonalShelf | null>(null);
-  const read = async (chosen: File) => {
-    const result = shelfText.read(await chosen.text());
+  const readFile = async (chosen: File) => {
+    const read = await readInWorker('shelf', [await chosen.text()]);
+    if (!read.ok) return notify(`${chosen.name} was not imported: ${read.error.message}`);
+    const result = read.value;
     if (result.ok) return setFound(result.value);
     const { message, issues } = result.error;
     const [first] = issues;
@@ -30,7 +27,7 @@ export function ShelfFile({ input }: { input: RefObject<HTMLInputElement | null>
         ref={input}
         label="Shelf file to import"
         accept=".json,application/json"
-        onFile={(chosen) => void read(chosen)}
+        onFile={(chosen) => void readFile(chosen)}
       />
       {found && <Taking found={found} onClose={() => setFound(null)} />}
     </>
@@ -40,6 +37,7 @@ export function ShelfFile({ input }: { input: RefObject<HTMLInputElement | null>
 function Taking({ found, onClose }: { found: PersonalShelf; onClose: () => void }) {
   const { shelf, settings } = useDesk();
   const edit = useEditDesk();
+  const deskNow = useDeskNow();
   const { undo } = useHistory();
   const compared = comparedGear(found.gear, shelf.gear);
   const [choices, setChoices] = useState<ReadonlyMap<string, Taking>>(
@@ -48,12 +46,19 @@ function Taking({ found, onClose }: { found: PersonalShelf; onClose: () => void 
     ),
   );
   const take = () => {
-    edit((desk) => ({ ...desk, shelf: takenOntoShelf(found, desk.shelf, choices) }));
-    const added = compared.filter((c) => c.mine === null).length;
+    const before = countOf(deskNow().shelf.gear);
+    if (!edit((desk) => ({ ...desk, shelf: takenOntoShelf(found, desk.shelf, choices) }))) return;
+    const added = countOf(deskNow().shelf.gear) - before;
+    const left = compared.filter((c) => c.mine === null).length - added;
     const replaced = compared.filter((c) => c.mine && choices.get(c.theirs.id) === 'theirs').length;
     notify(
       `Imported ${formatCount(added, 'new item', 'new items')}; ${formatCount(replaced, 'item', 'items')} changed.`,
-      { action: { label: 'Undo', onClick: undo } },
+      {
+        ...(left > 0
+          ? { description: `${left} left out: a shelf holds no more of their kind.`, stays: true }
+          : {}),
+        action: { label: 'Undo', onClick: undo },
+      },
     );
     onClose();
   };

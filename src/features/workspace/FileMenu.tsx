@@ -3,9 +3,10 @@
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
-import { comparedGear, decode, type OutingFile, type Refusal } from '@/document';
+import { comparedGear, type OutingFile, type Refusal } from '@/document';
+import { readInWorker } from '@/document/reader';
 import { useAnswer, useDeskNow, useSession } from '@/session';
-import { Button, FileInput, singleKeysOn } from '@/ui';
+import { Button, FileInput, notify, singleKeysOn } from '@/ui';
 import { PLACES } from './shortcuts';
 import { useOpening } from './useOpening';
 import { useOutingActions } from './useOutingActions';
@@ -60,7 +61,9 @@ export function FileMenu() {
     go: (href) => router.push(href),
   });
   const read = async (chosen: File) => {
-    const result = decode(await chosen.text());
+    const done = await readInWorker('outing', [await chosen.text()]);
+    if (!done.ok) return notify(`${chosen.name} was not opened: ${done.error.message}`);
+    const result = done.value;
     if (result.ok) {
       const compared = comparedGear(result.value.shelf, deskNow().shelf.gear);
       if (compared.some((c) => c.mine === null || c.differing.length > 0)) setFound(result.value);

@@ -121,7 +121,7 @@ function News() {
         </Alert>
       )}
       {restored && (
-        <Alert text="What was stored last can’t be read, so the newest version that can be read is open. The unreadable text is kept under Backup and storage.">
+        <Alert text="What was stored last can’t be read as a whole. What can be read of it is open, or its newest version. The whole text is kept under Backup and storage.">
           <Button look="quiet" onClick={() => state.setState({ restored: false })}>
             Got it
           </Button>

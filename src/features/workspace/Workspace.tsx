@@ -10,6 +10,7 @@ import { SessionProvider, useDesk, useHistory, useSessionState } from '@/session
 import { Header } from './Header';
 import { Notices } from './Notices';
 import { Offline } from './Offline';
+import { fieldText } from './fieldText';
 import { isStale } from './stale';
 import { StandingLine } from './StandingLine';
 
@@ -45,6 +46,7 @@ function Frame({ children }: { children: ReactNode }) {
           <UndoKeys />
           <OwnUnits />
           <Stale />
+          <Refused />
           <Header />
           <StandingLine />
           <Notices />
@@ -72,6 +74,22 @@ function OwnUnits() {
   useEffect(() => {
     if (unitsNow() !== units) applyUnits(units);
   }, [units]);
+  return null;
+}
+
+/** Says why an edit was not made, with the field and the fix. */
+function Refused() {
+  const refused = useSessionState((s) => s.refused);
+  useEffect(() => {
+    if (refused === null) return;
+    const [first, ...others] = refused.issues;
+    if (!first) return;
+    notify(`Not changed: ${fieldText(first.path, refused.would)} ${first.message}.`, {
+      ...(others.length > 0
+        ? { description: `${others.length} more fields are wrong as well.` }
+        : {}),
+    });
+  }, [refused]);
   return null;
 }
 

@@ -2,7 +2,7 @@
 
 import { encode } from '@/document';
 import { download, useFileNow } from '@/session';
-import { EMPTY_OUTING } from './emptyOuting';
+import { EMPTY_OUTING } from '@/document';
 import { useOpening } from './useOpening';
 
 /** Something done with outings, from the menu or the palette. */

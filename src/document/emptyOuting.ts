@@ -1,6 +1,7 @@
 import { DEFAULT_LIMITS, DEFAULT_PACKING, outingId } from '@/core/brief';
-import { FILE_FORMAT, FILE_VERSION, type OutingFile } from '@/document';
+import { FILE_FORMAT, FILE_VERSION, type OutingFile } from './outingFile';
 
+/** An outing with nothing in it yet. */
 export const EMPTY_OUTING: OutingFile = {
   format: FILE_FORMAT,
   version: FILE_VERSION,

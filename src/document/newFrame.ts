@@ -1,5 +1,6 @@
 import { type Frame, frameId, type Need, NOTHING_SPECIAL, type Output } from '@/core/brief';
-import { freshId, type ShotLine } from '@/document';
+import { freshId } from './freshId';
+import type { ShotLine } from './shotList';
 
 const SUBJECT: Extract<Need, { kind: 'subject' }> = {
   kind: 'subject',
@@ -42,7 +43,10 @@ export const STARTING_OUTPUTS: Readonly<Record<Output['kind'], Output>> = {
 
 /** A first state that already makes sense: one standing person in cloudy light. */
 export function newFrame(frames: readonly Frame[]): Frame {
-  const taken = new Set<string>(frames.map((f) => f.id));
+  return freshFrame(new Set<string>(frames.map((f) => f.id)));
+}
+
+function freshFrame(taken: ReadonlySet<string>): Frame {
   return {
     id: frameId.parse(freshId('frame', taken)),
     name: 'New picture',
@@ -74,15 +78,17 @@ export function newFrame(frames: readonly Frame[]): Frame {
 /** Frames from the lines of a shot list: a standing person where the line says no more. */
 export function framesOfLines(lines: readonly ShotLine[], frames: readonly Frame[]): Frame[] {
   const added: Frame[] = [];
+  const taken = new Set<string>(frames.map((f) => f.id));
   for (const { name, want, fromM, toM } of lines) {
-    const fresh = newFrame([...frames, ...added]);
+    const fresh = freshFrame(taken);
+    taken.add(fresh.id);
     const need = fromM === null || toM === null ? SUBJECT : { ...SUBJECT, fromM, toM };
     added.push({ ...fresh, name, want, need: { ...need, toM: Math.max(need.fromM, need.toM) } });
   }
   return added;
 }
 
-export function copyOf(frame: Frame, frames: readonly Frame[]): Frame {
+export function copyOfFrame(frame: Frame, frames: readonly Frame[]): Frame {
   const taken = new Set<string>(frames.map((f) => f.id));
   return {
     ...frame,

@@ -1,0 +1,111 @@
+import { type Frame, frame } from '@/core/brief';
+import {
+  ITEM_KINDS,
+  ITEM_SCHEMAS,
+  type ItemKind,
+  type Mount,
+  mount,
+  type Shelf,
+  SHELF_LIMITS,
+} from '@/core/gear';
+import { MAX_FRAMES } from './desk/plan';
+import { plainMessage } from './messages';
+import { issuesOf } from './reading';
+
+/** Something that is not taken, and why. */
+export interface LeftOut {
+  readonly name: string;
+  readonly message: string;
+}
+
+/** What of a paste or an import can be kept, and what cannot. */
+export interface Fitting<T> {
+  readonly taken: T;
+  readonly left: readonly LeftOut[];
+}
+
+interface Named {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** Frames that can be added to those that are there. */
+export function fittingFrames(
+  there: readonly Frame[],
+  added: readonly Frame[],
+): Fitting<readonly Frame[]> {
+  const room = MAX_FRAMES - there.length;
+  const left: LeftOut[] = [];
+  const taken: Frame[] = [];
+  for (const one of added) {
+    const problem = problemOf(frame, one);
+    if (problem) left.push({ name: one.name, message: problem });
+    else if (taken.length >= room)
+      left.push({ name: one.name, message: `an outing holds at most ${MAX_FRAMES} pictures` });
+    else taken.push(one);
+  }
+  return { taken, left };
+}
+
+/** Gear that can be added to a shelf: what has the id of an item of its kind takes its place. */
+export function fittingGear(shelf: Shelf, added: Partial<Shelf>): Fitting<Partial<Shelf>> {
+  const left: LeftOut[] = [];
+  const taken: Partial<Record<keyof Shelf, unknown[]>> = {};
+  const kindOf = new Map<string, ItemKind>();
+  for (const kind of ITEM_KINDS)
+    for (const { id } of shelf[kind] as readonly Named[]) kindOf.set(id, kind);
+  for (const kind of ITEM_KINDS) {
+    let room = SHELF_LIMITS[kind] - shelf[kind].length;
+    const good: Named[] = [];
+    for (const item of (added[kind] ?? []) as readonly Named[]) {
+      const isNew = !kindOf.has(item.id);
+      const message =
+        problemOf(ITEM_SCHEMAS[kind], item) ??
+        (!isNew && kindOf.get(item.id) !== kind
+          ? `the id ${item.id} is that of another item; give it its own`
+          : isNew && room <= 0
+            ? `a shelf holds at most ${SHELF_LIMITS[kind]} of its kind`
+            : null);
+      if (message !== null) {
+        left.push({ name: item.name, message });
+        continue;
+      }
+      if (isNew) room -= 1;
+      kindOf.set(item.id, kind);
+      good.push(item);
+    }
+    if (added[kind]) taken[kind] = good;
+  }
+  if (added.mounts) taken.mounts = fittingMounts(shelf.mounts, added.mounts, left);
+  return { taken: taken as Partial<Shelf>, left };
+}
+
+function fittingMounts(there: readonly Mount[], added: readonly Mount[], left: LeftOut[]): Mount[] {
+  const names = new Set(there.map((m) => m.name));
+  return added.filter((one) => {
+    const message =
+      problemOf(mount, one) ??
+      (names.has(one.name) || names.size < SHELF_LIMITS.mounts
+        ? null
+        : `a shelf holds at most ${SHELF_LIMITS.mounts} mounts`);
+    if (message !== null) left.push({ name: one.name, message });
+    else names.add(one.name);
+    return message === null;
+  });
+}
+
+/** The first field that is not as it must be, and the fix; null when all is. */
+function problemOf(
+  schema: typeof frame | typeof mount | (typeof ITEM_SCHEMAS)[ItemKind],
+  of: unknown,
+) {
+  const parsed = schema.safeParse(of, { error: plainMessage });
+  if (parsed.success) return null;
+  const [first] = issuesOf(parsed.error);
+  return first ? `${first.path} ${first.message}`.trim() : 'cannot be read';
+}
+
+/** Everything of some gear, for counting. */
+export function countOf(gear: Partial<Shelf>): number {
+  return ITEM_KINDS.reduce((sum, kind) => sum + (gear[kind]?.length ?? 0), 0);
+}

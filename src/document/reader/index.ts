@@ -1,0 +1,3 @@
+/** Reading what comes from outside, in a worker. */
+export { type NotRead, type Read, readInWorker } from './readInWorker';
+export type { ReaderKind, Readers } from './readers';

@@ -1,0 +1,144 @@
+import { err, ok, type Result } from '@/core/result';
+import { LARGEST, type ReaderKind, type Readers } from './readers';
+
+export interface Asked {
+  readonly id: number;
+  readonly kind: ReaderKind;
+  readonly input: readonly unknown[];
+}
+export type Said =
+  | { readonly ready: true }
+  | { readonly id: number; readonly value: unknown }
+  | { readonly id: number; readonly failed: string };
+
+/** Why something was not read to its end. */
+export interface NotRead {
+  readonly code: 'too-large' | 'too-slow' | 'cancelled' | 'failed';
+  readonly message: string;
+}
+
+type Input<K extends ReaderKind> = Parameters<Readers[K]>;
+export type Read<K extends ReaderKind> = Awaited<ReturnType<Readers[K]>>;
+
+const MB = 1_000_000;
+/** Time for each MB, ms, after which a reader is ended. */
+const MS_FOR_EACH_MB = 2000;
+/** What a machine that is busy with other things may need besides, ms. */
+const BUSY_MS = 5000;
+
+/** A worker with the time at which it was ready; one serves all readings, one after another. */
+let worker: Worker | null = null;
+let turn: Promise<unknown> = Promise.resolve();
+let lastId = 0;
+
+/**
+ * Reads what comes from outside in a worker of its own, within limits of size and time: whatever it
+ * holds, the page goes on, and what is wrong comes back as data.
+ */
+export function readInWorker<K extends ReaderKind>(
+  kind: K,
+  input: Input<K>,
+  signal?: AbortSignal,
+): Promise<Result<Read<K>, NotRead>> {
+  const size = sizeOf(input[0]);
+  if (size > LARGEST[kind])
+    return Promise.resolve(
+      err({
+        code: 'too-large',
+        message: `It has ${(size / MB).toFixed(1)} MB; at most ${LARGEST[kind] / MB} MB can be read. Take a part of it.`,
+      }),
+    );
+  const done = turn.then(() => inTurn(kind, input, size, signal));
+  turn = done.catch(() => undefined);
+  return done;
+}
+
+async function inTurn<K extends ReaderKind>(
+  kind: K,
+  input: Input<K>,
+  size: number,
+  signal: AbortSignal | undefined,
+): Promise<Result<Read<K>, NotRead>> {
+  if (signal?.aborted) return err(CANCELLED);
+  try {
+    if (typeof Worker === 'undefined') return await readHere(kind, input);
+    const ready = worker ?? (worker = await startWorker());
+    return await ask<K>(ready, kind, input, size, signal);
+  } catch (error) {
+    return err(failed(error instanceof Error ? error.message : String(error)));
+  }
+}
+
+const CANCELLED: NotRead = { code: 'cancelled', message: 'Reading was cancelled.' };
+const failed = (why: string): NotRead => ({
+  code: 'failed',
+  message: `It could not be read: ${why}.`,
+});
+
+/** Where there are no workers. */
+async function readHere<K extends ReaderKind>(
+  kind: K,
+  input: Input<K>,
+): Promise<Result<Read<K>, NotRead>> {
+  const { READERS } = await import('./readers');
+  const read = READERS[kind] as (...args: readonly unknown[]) => unknown;
+  return ok((await read(...input)) as Read<K>);
+}
+
+function startWorker(): Promise<Worker> {
+  const started = new Worker(new URL('./reader.worker.ts', import.meta.url), { type: 'module' });
+  return new Promise((resolve, reject) => {
+    started.addEventListener('message', () => resolve(started), { once: true });
+    started.addEventListener('error', () => reject(new Error('its worker did not start')), {
+      once: true,
+    });
+  });
+}
+
+function ask<K extends ReaderKind>(
+  of: Worker,
+  kind: K,
+  input: Input<K>,
+  size: number,
+  signal: AbortSignal | undefined,
+): Promise<Result<Read<K>, NotRead>> {
+  lastId += 1;
+  const id = lastId;
+  return new Promise((resolve) => {
+    const settle = (result: Result<Read<K>, NotRead>) => {
+      clearTimeout(timer);
+      of.removeEventListener('message', heard);
+      of.removeEventListener('error', broken);
+      signal?.removeEventListener('abort', cancel);
+      resolve(result);
+    };
+    const end = (why: NotRead) => {
+      of.terminate();
+      worker = null;
+      settle(err(why));
+    };
+    const heard = ({ data }: MessageEvent<Said>) => {
+      if ('ready' in data || data.id !== id) return;
+      settle('failed' in data ? err(failed(data.failed)) : ok(data.value as Read<K>));
+    };
+    const broken = () => end(failed('it needs more memory than there is'));
+    const cancel = () => end(CANCELLED);
+    const limitMs = Math.ceil(size / MB) * MS_FOR_EACH_MB + BUSY_MS;
+    const timer = setTimeout(
+      () =>
+        end({
+          code: 'too-slow',
+          message: `It was not read within ${Math.round(limitMs / 1000)} s and was given up. Take a part of it.`,
+        }),
+      limitMs,
+    );
+    of.addEventListener('message', heard);
+    of.addEventListener('error', broken);
+    signal?.addEventListener('abort', cancel, { once: true });
+    of.postMessage({ id, kind, input } satisfies Asked);
+  });
+}
+
+function sizeOf(input: string | Uint8Array): number {
+  return typeof input === 'string' ? input.length : input.byteLength;
+}

@@ -1,0 +1,21 @@
+import { z } from 'zod';
+import { plainMessage } from '../messages';
+import { READERS } from './readers';
+import type { Asked, Said } from './readInWorker';
+
+z.config({ jitless: true, customError: plainMessage });
+
+const tell = (said: Said) => postMessage(said);
+
+addEventListener('message', ({ data: { id, kind, input } }: MessageEvent<Asked>) => {
+  const read = READERS[kind] as (...args: readonly unknown[]) => unknown;
+  // A reader that is at its end is an answer like another: never an error that nobody hears.
+  Promise.resolve()
+    .then(() => read(...input))
+    .then(
+      (value) => tell({ id, value }),
+      (error: unknown) =>
+        tell({ id, failed: error instanceof Error ? error.message : String(error) }),
+    );
+});
+tell({ ready: true });

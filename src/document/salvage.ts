@@ -1,0 +1,75 @@
+import type { z } from 'zod';
+
+/** Times that what is wrong is taken out: taking one thing out may leave another without its place. */
+const MOST_ROUNDS = 30;
+
+/**
+ * What can be read of a document that cannot be read as a whole: without the things in its lists that
+ * are not as they must be, and with the usual in place of other fields.
+ *
+ * @param value the parsed document, brought up to the newest version
+ * @param usual a valid document, of which fields are taken
+ * @returns null where a whole part of it is gone
+ */
+export function salvaged<T extends object>(
+  value: unknown,
+  schema: z.ZodType<T>,
+  usual: T,
+): T | null {
+  const document: unknown = structuredClone(value);
+  for (let round = 0; round < MOST_ROUNDS; round += 1) {
+    const parsed = schema.safeParse(document);
+    if (parsed.success) return parsed.data;
+    if (!isFields(document)) return null;
+    const gone = new Map<unknown[], Set<number>>();
+    for (const issue of parsed.error.issues) {
+      const [part, ...rest] = issue.path;
+      // A whole part that is missing is more than a field: an older version has more of it.
+      if (part !== undefined && rest.length === 0 && issue.code !== 'too_big') return null;
+      takeOut(document, issue, usual, gone);
+    }
+    for (const [list, places] of gone) {
+      const kept = list.filter((_, i) => !places.has(i));
+      list.splice(0, list.length, ...kept);
+    }
+  }
+  return null;
+}
+
+type Fields = Record<string, unknown>;
+const isFields = (value: unknown): value is Fields => typeof value === 'object' && value !== null;
+
+/** Notes what an issue takes out of a list, or puts the usual in the place of a field. */
+function takeOut(
+  document: Fields,
+  issue: z.core.$ZodIssue,
+  usual: object,
+  gone: Map<unknown[], Set<number>>,
+): void {
+  let at: unknown = document;
+  let otherwise: unknown = usual;
+  const path = issue.path.map(String);
+  for (const [depth, key] of path.entries()) {
+    if (Array.isArray(at)) {
+      gone.set(at, (gone.get(at) ?? new Set()).add(Number(key)));
+      return;
+    }
+    if (!isFields(at)) return;
+    otherwise = isFields(otherwise) ? otherwise[key] : undefined;
+    const isEnd = depth === path.length - 1;
+    if (isEnd || !isFields(at[key])) {
+      const list = at[key];
+      if (Array.isArray(list) && issue.code === 'too_big')
+        at[key] = list.slice(0, Number(issue.maximum));
+      else if (issue.code === 'unrecognized_keys' && isFields(list)) drop(list, issue.keys);
+      else at[key] = structuredClone(otherwise);
+      return;
+    }
+    at = at[key];
+  }
+  if (issue.code === 'unrecognized_keys' && isFields(at)) drop(at, issue.keys);
+}
+
+function drop(from: Fields, keys: readonly string[]): void {
+  for (const key of keys) delete from[key];
+}
