@@ -1,5 +1,17 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, open, test } from './support';
+import type { Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { expect, open, openFile, saved, test } from './support';
+
+const DEMO = readFileSync('demo/regatta.armreach.json', 'utf8');
+interface Named {
+  id: string;
+  name: string;
+}
+const SIZES = [
+  [1280, 800],
+  [390, 844],
+] as const;
 
 const PAGES = [
   '/brief?frame=f10',
@@ -14,22 +26,106 @@ const PAGES = [
   '/storage',
 ];
 
-for (const theme of ['light', 'dark'] as const) {
-  for (const path of PAGES) {
-    test(`axe finds nothing on ${path} in the ${theme === 'dark' ? 'night' : 'light'} theme`, async ({
+for (const theme of ['light', 'dark'] as const)
+  for (const [width, height] of SIZES) {
+    const night = theme === 'dark' ? 'night' : 'light';
+    test(`axe finds nothing on any page at ${width} px in the ${night} theme`, async ({ page }) => {
+      await page.setViewportSize({ width, height });
+      await page.emulateMedia({ colorScheme: theme });
+      for (const path of PAGES) {
+        await open(page, path);
+        await clean(page);
+      }
+    });
+
+    test(`axe finds nothing in what opens at ${width} px in the ${night} theme`, async ({
       page,
     }) => {
+      await page.setViewportSize({ width, height });
       await page.emulateMedia({ colorScheme: theme });
-      await open(page, path);
-      const { violations } = await new AxeBuilder({ page })
-        .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-        .analyze();
-      expect(
-        violations.map((v) => `${v.id} ${v.nodes[0]?.html} ${v.nodes[0]?.failureSummary}`),
-      ).toEqual([]);
+      await open(page, '/brief');
+      const outing = page.getByRole('button', { name: 'Outing', exact: true });
+      await outing.click();
+      await clean(page);
+      await page.keyboard.press('Escape');
+      for (const name of OUTING_DIALOGS) {
+        await outing.click();
+        await page.getByRole('menuitem', { name }).click();
+        await expect(page.getByRole('dialog')).toBeVisible();
+        await clean(page);
+        await closed(page);
+        await expect(outing).toBeFocused();
+      }
+      await outing.focus();
+      await page.keyboard.press('Control+k');
+      await clean(page);
+      await page.getByRole('combobox').fill('settings');
+      await page.keyboard.press('Enter');
+      await expect(page.getByRole('dialog', { name: 'Settings' })).toBeVisible();
+      await closed(page);
+      await expect(outing).toBeFocused();
+      const weight = page.getByRole('button', { name: 'Weight of the lineup' });
+      await weight.click();
+      await expect(page.getByRole('dialog', { name: 'Weight of the lineup' })).toBeVisible();
+      await clean(page);
+      await page.keyboard.press('Escape');
+      const paste = page.getByRole('button', { name: 'Paste a shot list' });
+      await paste.click();
+      await page.getByRole('textbox', { name: 'Shot list' }).fill('gull, 4–8 m\nA at 0 m');
+      await expect(page.getByText('1 entry is left out:')).toBeVisible();
+      await clean(page);
+      await closed(page);
+      await expect(paste).toBeFocused();
+      await page.getByRole('button', { name: 'Show me around' }).click();
+      await clean(page);
     });
   }
+
+const OUTING_DIALOGS = [
+  'All outings…',
+  'New, from one camera…',
+  'New from a starter brief…',
+  'Settings…',
+  'Keys…',
+];
+
+/** Fails where axe finds anything that it can be sure of. */
+async function clean(page: Page) {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  expect(
+    violations.map((v) => `${v.id} ${v.nodes[0]?.html} ${v.nodes[0]?.failureSummary}`),
+    page.url(),
+  ).toEqual([]);
 }
+
+async function closed(page: Page) {
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+}
+
+test('names of a hundred letters wrap on every page', async ({ page }) => {
+  const long = 'Immeasurablylongnameofsomethingthatgoesonandonwithoutanyspace'
+    .repeat(2)
+    .slice(0, 100);
+  const file = JSON.parse(DEMO);
+  for (const list of [file.frames, file.stretches, ...Object.values(file.shelf)] as Named[][])
+    for (const thing of list)
+      if ('id' in thing) thing.name = `${long.slice(0, 95)}${thing.id}`.slice(0, 110);
+  await open(page, '/brief');
+  await openFile(page, 'long.json', JSON.stringify(file));
+  await expect(page.getByText(/^Opened /)).toBeVisible();
+  await saved(page);
+  for (const width of [1280, 390]) {
+    await page.setViewportSize({ width, height: 800 });
+    for (const path of ['/brief', '/shelf', '/reach', '/lineup', '/carry']) {
+      await open(page, path);
+      const wide = () => page.evaluate(() => document.documentElement.scrollWidth);
+      await expect.poll(wide, `${path} at ${width}`).toBeLessThanOrEqual(width);
+    }
+  }
+});
 
 test('pages are served with a policy that lets no inline script through', async ({
   page,

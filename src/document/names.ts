@@ -13,6 +13,14 @@ export interface Nameable {
   readonly outing: { readonly shooters: readonly Named[] };
 }
 
+/** Letters of scripts that run from right to left: Hebrew, Arabic and their neighbours. */
+const RIGHT_TO_LEFT = /[\u0590-\u08FF\uFB1D-\uFDFF\uFE70-\uFEFC]/;
+
+/** A name that cannot turn the sentence around it, marked where it runs the other way. Source: Unicode UAX #9, isolates. */
+export function isolated(name: string): string {
+  return RIGHT_TO_LEFT.test(name) ? `\u2068${name}\u2069` : name;
+}
+
 /** Names of everything in an outing by id; an id without a name stands for itself. */
 export function namesOf({ shelf, stretches, frames, outing }: Nameable): (id: string) => string {
   const named = [
@@ -25,7 +33,7 @@ export function namesOf({ shelf, stretches, frames, outing }: Nameable): (id: st
     ...outing.shooters,
     ...frames,
   ];
-  const names = new Map<string, string>(named.map((x) => [x.id, x.name]));
+  const names = new Map<string, string>(named.map((x) => [x.id, isolated(x.name)]));
   return (id) => names.get(id) ?? id;
 }
 

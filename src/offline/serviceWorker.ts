@@ -18,6 +18,8 @@ interface ActivateEvent {
 }
 
 const PAGES = 'pages';
+const DEMO = 'demo';
+const DEMO_ADDRESS = '/api/demo';
 const PLACES = ['/brief', '/shelf', '/reach', '/lineup', '/carry', '/versions', '/storage'];
 /** A network slower than this counts as none, s. */
 const SLOW_S = 4;
@@ -51,23 +53,23 @@ const serwist = new Serwist({
       handler: new CacheFirst({ cacheName: 'built', plugins: [plainWorkers] }),
     },
     {
-      matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname === '/api/demo',
-      handler: new NetworkFirst({ cacheName: 'demo', networkTimeoutSeconds: SLOW_S }),
+      matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname === DEMO_ADDRESS,
+      handler: new NetworkFirst({ cacheName: DEMO, networkTimeoutSeconds: SLOW_S }),
     },
   ],
 });
 
-// Every place is kept on the first visit, so that the field needs no second one.
+// Every place and the demo are kept on the first visit, so that the field needs no second one.
 self.addEventListener('activate', (event) => {
-  event.waitUntil(
-    caches.open(PAGES).then((cache) =>
-      Promise.allSettled(
-        PLACES.map(async (place) => {
-          const page = await fetch(place, { credentials: 'same-origin' });
-          if (page.ok && !page.redirected) await cache.put(place, page);
-        }),
-      ),
-    ),
-  );
+  event.waitUntil(Promise.all([keep(PAGES, PLACES), keep(DEMO, [DEMO_ADDRESS])]));
 });
+async function keep(cacheName: string, addresses: readonly string[]): Promise<void> {
+  const cache = await caches.open(cacheName);
+  await Promise.allSettled(
+    addresses.map(async (address) => {
+      const found = await fetch(address, { credentials: 'same-origin' });
+      if (found.ok && !found.redirected) await cache.put(address, found);
+    }),
+  );
+}
 serwist.addEventListeners();

@@ -6,6 +6,10 @@ export interface Opening {
   readonly start: () => () => void;
 }
 
+/** The session of this page, for what must be saved when the page itself has failed. */
+let current: Session | null = null;
+export const currentSession = (): Session | null => current;
+
 /** One that was started before the page asked for it. */
 let early: Opening | null = null;
 
@@ -15,6 +19,7 @@ let early: Opening | null = null;
  */
 export function startEarly(): void {
   const session = createSession();
+  current = session;
   let going: (() => void) | null = session.start();
   early = {
     session,
@@ -32,5 +37,6 @@ export function openSession(): Opening {
   early = null;
   if (opening) return opening;
   const session = createSession();
+  current = session;
   return { session, start: () => session.start() };
 }

@@ -2,6 +2,7 @@
 export type { RestoredOuting, Restoring } from './backups';
 export type { Library } from './library';
 export { download } from './download';
+export { rescueOuting } from './rescue';
 export { startEarly } from './earlySession';
 export {
   SessionProvider,

@@ -103,7 +103,11 @@ export function createLibrary(document: DocumentStore, keeper: Keeper, host: Hos
     },
     discard: (key) => setDeleted(host, key, true),
     restore: (key) => setDeleted(host, key, false),
-    destroy: (key) => removeDeleted(host, key),
+    async destroy(key) {
+      await removeDeleted(host, key);
+      // There is room again for what could not be saved.
+      await keeper.save();
+    },
     async emptyBin() {
       const until = host.now() - BIN_DAYS * DAY_MS;
       for (const { key, deletedAt } of await allOutings(host))

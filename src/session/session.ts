@@ -39,6 +39,8 @@ import { lastOpen, rememberOpen } from './whichOuting';
 
 export interface SessionState {
   readonly phase: 'opening' | 'open' | 'failed';
+  /** The storage has not answered for a while. */
+  readonly isSlow: boolean;
   /** The demo was opened because nothing was stored. */
   readonly firstVisit: boolean;
   /** The way through for a first visit is being walked. */
@@ -67,11 +69,15 @@ export interface Session {
   readonly folder: FolderBackup;
   readonly answer: StoreApi<Answer>;
   readonly state: StoreApi<SessionState>;
+  /** Opens the demo in this tab alone, where the storage fails or does not answer; nothing is saved. */
+  goOnWithoutSaving(): Promise<void>;
   /** Opens what is stored, or the demo. Returns the way to end the session. */
   start(): () => void;
 }
 
 export const DEMO_ADDRESS = '/api/demo';
+/** How long the storage may take before it is said that it does, ms. */
+const SLOW_AFTER_MS = 3000;
 /** What nobody waits for comes after the first answer, ms. */
 const TIDY_AFTER_MS = 4000;
 /** The demo that a first visit opens, one for all tabs. */
@@ -87,6 +93,7 @@ export function createSession(): Session {
   const host = createHost();
   const state = createStore<SessionState>(() => ({
     phase: 'opening',
+    isSlow: false,
     firstVisit: false,
     touring: false,
     saveState: 'saved',
@@ -120,15 +127,18 @@ export function createSession(): Session {
     thinking: true,
     error: null,
   }));
+  let alone = false;
   const open = async () => {
+    const slow = setTimeout(() => state.setState({ isSlow: true }), SLOW_AFTER_MS);
     try {
       // Looking into a storage for the first time takes as long as fetching the demo.
       const ahead = seemsEmpty() ? fetchDemo() : null;
       ahead?.catch(() => undefined);
-      const found = await openStored(host, keeper).catch((error: unknown) => {
+      const found = await openStored(host, keeper, () => !alone).catch((error: unknown) => {
         if (error instanceof Error && error.name === 'NewerVersionError') throw error;
         return { opened: false, refused: error };
       });
+      if (alone) return;
       if (!found.opened) await openDemo(keeper, await (ahead ?? fetchDemo()), found);
       state.setState({
         phase: 'open',
@@ -143,6 +153,8 @@ export function createSession(): Session {
         phase: 'failed',
         problem: error instanceof Error ? error.message : String(error),
       });
+    } finally {
+      clearTimeout(slow);
     }
   };
   return {
@@ -154,6 +166,13 @@ export function createSession(): Session {
     folder,
     answer,
     state,
+    async goOnWithoutSaving() {
+      alone = true;
+      const file = await fetchDemo();
+      const plan = planAlone(file, DEFAULT_SETTINGS);
+      document.open({ plan, shelf: EMPTY_SHELF, settings: DEFAULT_SETTINGS });
+      state.setState({ phase: 'open', isSlow: false, firstVisit: true, saveState: 'refused' });
+    },
     start() {
       const client = createLineupClient((next) => answer.setState(next));
       client.warm();
@@ -164,7 +183,8 @@ export function createSession(): Session {
       const rest = keeper.start();
       const unlisten = host.listen((key) => void keeper.takeIn(key));
       const seen = () => {
-        if (window.document.visibilityState === 'visible') void keeper.takeInAll();
+        if (window.document.visibilityState === 'visible')
+          void keeper.takeInAll().then(() => keeper.save());
         else keeper.leave();
       };
       window.addEventListener('pagehide', keeper.leave);
@@ -208,7 +228,11 @@ interface Found {
 }
 
 /** Opens what is stored: what this tab had open, else what was opened last, else the newest. */
-async function openStored(host: BrowserHost, keeper: Keeper): Promise<Found> {
+async function openStored(
+  host: BrowserHost,
+  keeper: Keeper,
+  isWanted: () => boolean,
+): Promise<Found> {
   if (await hasOldStorage(host)) await (await import('@/document/old')).takeOverOldStorage(host);
   if (hasLeftBehind()) await (await import('@/document/old')).takeLeftBehind(host, textOfKey);
   const personal = await openPersonal(host);
@@ -218,7 +242,7 @@ async function openStored(host: BrowserHost, keeper: Keeper): Promise<Found> {
     if (tried.has(key)) return false;
     tried.add(key);
     const stored = await openPlan(host, key);
-    if (stored === null) return false;
+    if (stored === null || !isWanted()) return false;
     keeper.open(
       key,
       { plan: stored.value, shelf, settings },

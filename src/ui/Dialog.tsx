@@ -4,6 +4,7 @@ import { X } from 'lucide-react';
 import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { IconButton } from './Button';
+import { useFocusBefore, useInertBehind } from './focusBefore';
 
 interface DialogProps {
   readonly open: boolean;
@@ -22,11 +23,17 @@ export function Dialog({
   wide = false,
   children,
 }: DialogProps) {
+  const giveBack = useFocusBefore(open);
+  useInertBehind(open);
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-40 bg-black/40" />
         <Radix.Content
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            giveBack();
+          }}
           className={`fixed top-[6vh] left-1/2 z-50 flex max-h-[88vh] w-[94vw] -translate-x-1/2 flex-col border border-edge bg-sheet ${wide ? 'max-w-4xl' : 'max-w-lg'}`}
         >
           <header className="flex items-start justify-between gap-4 border-b border-hair px-5 py-3">

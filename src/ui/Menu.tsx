@@ -20,7 +20,7 @@ export function Menu({
   defaultOpen?: boolean;
 }) {
   return (
-    <DropdownMenu.Root defaultOpen={defaultOpen}>
+    <DropdownMenu.Root defaultOpen={defaultOpen} modal={false}>
       <DropdownMenu.Trigger asChild>{trigger}</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content

@@ -41,6 +41,7 @@ export {
   useFormSet,
 } from './form';
 export * from './format';
+export { useFocusBefore, useInertBehind } from './focusBefore';
 export { LeftOutList } from './LeftOutList';
 export { Menu, type MenuItem } from './Menu';
 export { type Notice, notices, notify } from './notify';

@@ -34,8 +34,9 @@ export type KeeperNews =
 
 /** Longest that an edit waits for its write to begin, ms. */
 const WAIT_MS = 250;
-/** How long after a failed write it is tried again, ms. */
-const AGAIN_MS = 5000;
+/** How long after a failed write it is tried again, ms: twice as long each time, up to the longest. */
+const AGAIN_MS = 2000;
+const LONGEST_AGAIN_MS = 60_000;
 
 /** A part of the desk that is stored by itself. */
 interface Part<T> {
@@ -91,6 +92,8 @@ export function createKeeper(
   let seen = new Map<RecordKey, Seen<object>>();
   let timer: ReturnType<typeof setTimeout> | null = null;
   let queue: Promise<unknown> = Promise.resolve();
+  /** Writes that failed one after another. */
+  let failures = 0;
   const stateIds = new WeakMap<object, string>();
 
   const deskNow = () => document.store.getState().desk;
@@ -163,13 +166,15 @@ export function createKeeper(
       try {
         for (const part of unsaved()) await write(part);
         if (unsaved().length > 0) schedule();
+        failures = 0;
         report(unsaved().length > 0 ? 'saving' : 'saved');
         return unsaved().length === 0;
       } catch (error) {
         if (error instanceof NewerVersionError) report('newer');
         else {
           report(problemOf(error));
-          schedule(AGAIN_MS);
+          schedule(Math.min(LONGEST_AGAIN_MS, AGAIN_MS * 2 ** failures));
+          failures += 1;
         }
         return false;
       }

@@ -67,18 +67,23 @@ export function exportCsv(file: OutingFile, lines: readonly PackingLine[]): void
   download(`${file.outing.id}-packing.csv`, packingCsv(file, lines), 'text/csv');
 }
 
+/** Text that Markdown takes as it is. Source: CommonMark 0.31, backslash escapes. */
+function escaped(text: string): string {
+  return text.replace(/[\\`*_{}[\]<>#+!|~&]/g, '\\$&');
+}
+
 export function packingMarkdown(file: OutingFile, lines: readonly PackingLine[]): string {
   const name = namesOf(file);
   const ticked = new Set(file.packing.ticked);
   const rows = lines.map((line) => {
     const { what, why } = lineWords(line, name);
     const many = line.count > 1 ? `${line.count} × ` : '';
-    return `- [${ticked.has(line.id) ? 'x' : ' '}] ${many}${what} (${why})`;
+    return `- [${ticked.has(line.id) ? 'x' : ' '}] ${many}${escaped(what)} (${escaped(why)})`;
   });
   const day = file.outing.firstDay
     ? `, ${format(parseISO(file.outing.firstDay), 'd MMMM yyyy')}`
     : '';
-  return `# ${file.outing.name}${day}\n\n${rows.join('\n')}\n`;
+  return `# ${escaped(file.outing.name)}${day}\n\n${rows.join('\n')}\n`;
 }
 
 export function exportMarkdown(file: OutingFile, lines: readonly PackingLine[]): void {

@@ -83,7 +83,7 @@ export function ReachPlace() {
           <h1 id="reach" className="text-xl">
             Reach and light
           </h1>
-          <span className="flex flex-wrap items-center gap-2">
+          <span className="flex min-w-0 flex-wrap items-center gap-2">
             <select
               aria-label="Looked at through"
               value={body?.id ?? ''}

@@ -7,7 +7,7 @@ import { PROFILES, withProfile } from '@/core/brief';
 import { ITEM_KINDS } from '@/core/gear';
 import { setLimits } from '@/document';
 import { useEdit, useFile, useHistory, useKnownGear } from '@/session';
-import { PROFILE_NAMES } from '@/ui';
+import { PROFILE_NAMES, useFocusBefore, useInertBehind } from '@/ui';
 import { PLACES } from './shortcuts';
 import type { OutingAction } from './useOutingActions';
 
@@ -22,6 +22,8 @@ export function Palette({
   actions: readonly OutingAction[];
 }) {
   const file = useFile();
+  const giveBack = useFocusBefore(open);
+  useInertBehind(open);
   const shelf = useKnownGear();
   const edit = useEdit();
   const router = useRouter();
@@ -74,6 +76,10 @@ export function Palette({
         <Radix.Overlay className="fixed inset-0 z-40 bg-black/40" />
         <Radix.Content
           aria-describedby={undefined}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            giveBack();
+          }}
           className="fixed top-[10vh] left-1/2 z-50 w-[94vw] max-w-xl -translate-x-1/2 border border-edge bg-sheet"
         >
           <Radix.Title className="sr-only">Find anything</Radix.Title>

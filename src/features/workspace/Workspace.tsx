@@ -6,12 +6,13 @@ import { z } from 'zod';
 import { useStore } from 'zustand';
 import { plainMessage } from '@/document';
 import { applyUnits, notices, notify, unitsNow, watchUnits } from '@/ui';
-import { SessionProvider, useDesk, useHistory, useSessionState } from '@/session';
+import { SessionProvider, useDesk, useHistory, useSession, useSessionState } from '@/session';
 import { Header } from './Header';
 import { Notices } from './Notices';
 import { Offline } from './Offline';
 import { fieldText } from './fieldText';
 import { isStale } from './stale';
+import { WaysOut } from './PageError';
 import { StandingLine } from './StandingLine';
 
 // Loaded when there is first something to say.
@@ -30,7 +31,6 @@ export function Workspace({ children }: { children: ReactNode }) {
 
 function Frame({ children }: { children: ReactNode }) {
   const phase = useSessionState((s) => s.phase);
-  const problem = useSessionState((s) => s.problem);
   const said = useStore(notices, (s) => s.any);
   const units = useSyncExternalStore(watchUnits, unitsNow, () => 'metric' as const);
   return (
@@ -56,14 +56,37 @@ function Frame({ children }: { children: ReactNode }) {
         </>
       ) : (
         <main id="place" className="grid flex-1 place-items-center p-8">
-          <p role="status" className={phase === 'failed' ? 'text-wrong' : 'text-soft'}>
-            {phase === 'failed'
-              ? `The outing could not be opened: ${problem}`
-              : 'Opening the outing…'}
-          </p>
+          <Opening />
         </main>
       )}
       {said && <Toasts />}
+    </div>
+  );
+}
+
+/** Until an outing is open: what is waited for, what failed, and the ways out. */
+function Opening() {
+  const { goOnWithoutSaving } = useSession();
+  const phase = useSessionState((s) => s.phase);
+  const isSlow = useSessionState((s) => s.isSlow);
+  const problem = useSessionState((s) => s.problem);
+  const failed = phase === 'failed';
+  const text = failed
+    ? `The outing can’t be opened: ${problem}`
+    : isSlow
+      ? 'This browser’s storage hasn’t answered yet. Wait a little longer, or look around without saving: what is stored stays as it is.'
+      : 'Opening the outing…';
+  return (
+    <div className="max-w-prose space-y-3">
+      <p role="status" className={failed ? 'text-wrong' : 'text-soft'}>
+        {text}
+      </p>
+      {(failed || isSlow) && (
+        <WaysOut
+          onTryAgain={() => window.location.reload()}
+          onGoOn={() => void goOnWithoutSaving()}
+        />
+      )}
     </div>
   );
 }

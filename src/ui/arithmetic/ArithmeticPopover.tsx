@@ -21,6 +21,7 @@ export function ArithmeticPopover({
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          aria-label={label}
           sideOffset={4}
           collisionPadding={8}
           className="z-30 max-h-[70vh] max-w-md overflow-auto border border-edge bg-sheet p-4 text-[13px]"
