@@ -1,12 +1,19 @@
 import { spawn } from 'node:child_process';
 import { setTimeout as sleep } from 'node:timers/promises';
+import { chromium } from '@playwright/test';
+import { CHROMIUM_ARGS, CHROMIUM_PATH } from '../e2e/chromium';
 import { crashRun } from '../e2e/crashes';
+import { playHands } from '../e2e/hands';
 
-/** Long fault runs, beyond what `npm run check` has time for. Needs a production build. */
+/**
+ * Long fault runs, beyond what `npm run check` has time for: `npm run faults -- [KILLS] [SEED]
+ * [MINUTES of random hands]`. Needs a production build.
+ */
 
 const PORT = 4197;
 const kills = Number(process.argv[2] ?? 500);
 const seed = Number(process.argv[3] ?? 1);
+const minutes = Number(process.argv[4] ?? 30);
 
 const server = spawn(process.execPath, ['scripts/serve.mjs', '-p', String(PORT + seed)], {
   stdio: 'ignore',
@@ -24,8 +31,17 @@ try {
     `Most that was lost of an edit: ${Math.round(figures.worstLostMs)} ms (allowed: 1000).`,
   );
   for (const fault of figures.faults) console.log(fault);
-  console.log(`${figures.faults.length} faults`);
-  process.exitCode = figures.faults.length === 0 ? 0 : 1;
+  const faults = [...figures.faults];
+  const base = `http://localhost:${PORT + seed}`;
+  const browser = await chromium.launch({ executablePath: CHROMIUM_PATH, args: CHROMIUM_ARGS });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const hands = await playHands(page, base, seed, minutes * 60_000);
+  await browser.close();
+  console.log(`${hands.actions} actions of random hands, looked at ${hands.looks} times.`);
+  for (const fault of hands.faults) console.log(fault);
+  faults.push(...hands.faults);
+  console.log(`${faults.length} faults`);
+  process.exitCode = faults.length === 0 ? 0 : 1;
 } finally {
   server.kill();
 }

@@ -23,13 +23,16 @@ export function PageError({ error, reset }: { error: Error; reset: () => void })
   );
 }
 
-/** Loaded anew, since what failed may still be in memory. */
-const FIRST_PAGE = '/brief';
+/** Loads the first page anew: what failed may still be in memory, and with it the router. */
+function startAnew(): void {
+  // eslint-disable-next-line @next/next/no-location-assign-relative-destination
+  window.location.assign('/brief');
+}
 
 /** The ways out of what has failed; none of them loses anything. */
 export function WaysOut({
   onTryAgain,
-  onGoOn = () => window.location.assign(FIRST_PAGE),
+  onGoOn = startAnew,
 }: {
   /** null where only loading the page anew helps. */
   onTryAgain: (() => void) | null;
