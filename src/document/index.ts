@@ -40,7 +40,7 @@ export {
   readBackup,
 } from './backup';
 export { plainMessage } from './messages';
-export { kitName, namesOf } from './names';
+export { isolated, kitName, namesOf } from './names';
 export { FILE_FORMAT, FILE_VERSION, type OutingFile, outingFile } from './outingFile';
 export * from './desk';
 export { readShotList, type ShotLine } from './shotList';

@@ -25,7 +25,8 @@ export function salvaged<T extends object>(
     for (const issue of parsed.error.issues) {
       const [part, ...rest] = issue.path;
       // A whole part that is missing is more than a field: an older version has more of it.
-      if (part !== undefined && rest.length === 0 && issue.code !== 'too_big') return null;
+      const isPart = part !== undefined && rest.length === 0;
+      if (isPart && issue.code !== 'too_big' && issue.code !== 'unrecognized_keys') return null;
       takeOut(document, issue, usual, gone);
     }
     for (const [list, places] of gone) {

@@ -42,6 +42,7 @@ export {
 } from './form';
 export * from './format';
 export { useFocusBefore, useInertBehind } from './focusBefore';
+export { readFile } from './readFile';
 export { LeftOutList } from './LeftOutList';
 export { Menu, type MenuItem } from './Menu';
 export { type Notice, notices, notify } from './notify';

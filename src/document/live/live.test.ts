@@ -353,6 +353,46 @@ describe('what cannot be read', () => {
   });
 });
 
+/** A plan as it is parsed. */
+interface Damaged {
+  readonly frames: object[];
+  readonly limits: object;
+  readonly outing: object;
+}
+
+describe('what can be read only in part', () => {
+  it('is opened without what cannot be read, and the whole text is set aside', async () => {
+    const browser = memoryBrowser();
+    const tab = await openTab(browser, 1);
+    rename(tab, 0, 'kept');
+    await tab.keeper.save();
+    tab.stop();
+    const stored = (await record(browser))!;
+    const damage = (of: (plan: Damaged) => void) => {
+      const plan = JSON.parse(stored.text);
+      of(plan);
+      return JSON.stringify(plan);
+    };
+    const whole = planText.read(stored.text);
+    const count = whole.ok ? whole.value.frames.length : 0;
+    const texts: [string, number][] = [
+      [damage(({ frames }) => Object.assign(frames[1]!, { need: 5 })), count - 1],
+      [damage(({ limits }) => Object.assign(limits, { maxCrop: -3, odd: 1 })), count],
+      [damage(({ frames }) => frames.push(...new Array<object>(600).fill(frames[0]!))), 1],
+      [damage(({ outing }) => Object.assign(outing, { name: 7 })), count],
+    ];
+    for (const [text, frames] of texts) {
+      await browser.stores.records.set(KEY, { ...stored, text });
+      const opened = await openPlan(tab.host, KEY);
+      expect(opened).toMatchObject({ restored: true });
+      expect(opened?.value.frames[0]?.name).toBe('kept');
+      expect(opened!.value.frames.length).toBeGreaterThanOrEqual(frames);
+      expect(planText.read(planText.write(opened!.value)).ok).toBe(true);
+    }
+    expect((await asides(tab.host)).map((a) => a.text)).toEqual(texts.map(([text]) => text));
+  });
+});
+
 describe('what a page left behind', () => {
   const leaveWith = async (name: string) => {
     const browser = memoryBrowser();

@@ -92,3 +92,40 @@ test('what is larger than anything valid is refused unread', async () => {
   const done = await read('shotList', 'x'.repeat(LARGEST.shotList + 1));
   expect(done).toMatchObject({ ok: false, error: { code: 'too-large' } });
 });
+
+/** A worker that is ready and then says nothing; it tells whether it was ended. */
+class Deaf extends EventTarget {
+  static ended = 0;
+  constructor() {
+    super();
+    const ready = new MessageEvent('message', { data: { ready: true } });
+    void Promise.resolve().then(() => this.dispatchEvent(ready));
+  }
+  postMessage() {}
+  terminate() {
+    Deaf.ended += 1;
+  }
+}
+
+test('what is not read in time, or cancelled, ends its worker and is told of', async () => {
+  jest.useFakeTimers();
+  const had = Object.getOwnPropertyDescriptor(globalThis, 'Worker');
+  Object.assign(globalThis, { Worker: Deaf });
+  try {
+    const slow = readInWorker('shotList', ['gull']);
+    await jest.advanceTimersByTimeAsync(6900);
+    expect(Deaf.ended).toBe(0);
+    await jest.advanceTimersByTimeAsync(200);
+    expect(await slow).toMatchObject({ ok: false, error: { code: 'too-slow' } });
+    const control = new AbortController();
+    const left = readInWorker('shotList', ['gull'], control.signal);
+    await jest.advanceTimersByTimeAsync(10);
+    control.abort();
+    expect(await left).toMatchObject({ ok: false, error: { code: 'cancelled' } });
+    expect(Deaf.ended).toBe(2);
+  } finally {
+    jest.useRealTimers();
+    if (had) Object.defineProperty(globalThis, 'Worker', had);
+    else Reflect.deleteProperty(globalThis, 'Worker');
+  }
+});

@@ -235,5 +235,7 @@ describe('what is taken along', () => {
     expect(markdown).toContain('# Lantern regatta, two days, 12 June 2027');
     expect(markdown).toContain('- [x] Rain covers and a towel (wet: In the launch)');
     expect(markdown).toContain('- [ ] 10–24 mm f/4 (in the plan)');
+    const odd = { ...ticked, outing: { ...ticked.outing, name: '*Two* [days](x) <b> #1' } };
+    expect(packingMarkdown(odd, [])).toContain('# \\*Two\\* \\[days\\](x) \\<b\\> \\#1');
   });
 });

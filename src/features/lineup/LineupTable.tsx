@@ -63,10 +63,7 @@ export function LineupTable({ result }: { result: LineupResult }) {
             <tbody>
               {lenses.map((l) => (
                 <tr key={l.id} className="border-b border-hair align-top">
-                  <th
-                    scope="row"
-                    className="py-1.5 pr-4 text-left font-semibold whitespace-nowrap text-got"
-                  >
+                  <th scope="row" className="min-w-36 py-1.5 pr-4 text-left font-semibold text-got">
                     {l.name}
                     <span className="block text-[12px] font-normal text-soft">
                       {[
@@ -92,7 +89,7 @@ export function LineupTable({ result }: { result: LineupResult }) {
                       ? 'not known'
                       : formatMoney(l.priceNew, file.outing.currency)}
                   </td>
-                  <td className="py-1.5 pr-4">{onlyText(only.get(l.id), name)}</td>
+                  <td className="min-w-56 py-1.5 pr-4">{onlyText(only.get(l.id), name)}</td>
                   <td className="py-1 text-right">
                     <LockButtons id={l.id} name={l.name} />
                   </td>

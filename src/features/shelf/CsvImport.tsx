@@ -3,9 +3,8 @@
 import { useState } from 'react';
 import { addGear, alreadyOn, countOf, fittingGear, shelfIds } from '@/document';
 import { LENS_CSV_TEMPLATE, type LensTable } from '@/document/formats';
-import { readInWorker } from '@/document/reader';
 import { download, useEditGear, useKnownGear, useSession } from '@/session';
-import { Button, Dialog, formatCount, LeftOutList, Tick, notify } from '@/ui';
+import { Button, Dialog, formatCount, LeftOutList, Tick, notify, readFile } from '@/ui';
 
 /** Lenses from a table. What cannot be read is listed; nothing is added until the person says so. */
 export function CsvImport({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -25,7 +24,7 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
   const count = countOf(taken);
   const [problem, setProblem] = useState<string | null>(null);
   const read = async (chosen: File) => {
-    const found = await readInWorker('lensCsv', [await chosen.text(), shelfIds(shelf)]);
+    const found = await readFile('lensCsv', chosen.name, [await chosen.text(), shelfIds(shelf)]);
     setTable(found.ok ? found.value : null);
     setProblem(found.ok ? null : found.error.message);
   };

@@ -2,7 +2,6 @@
 
 import { useDeferredValue, useMemo, useState } from 'react';
 import { addGear, alreadyOn, fittingGear, shelfIds } from '@/document';
-import { readInWorker } from '@/document/reader';
 import {
   type DatabaseCamera,
   type DatabaseLens,
@@ -20,6 +19,7 @@ import {
   LeftOutList,
   Tick,
   notify,
+  readFile,
 } from '@/ui';
 
 /** Real gear from files of the open Lensfun database: read, choose mounts, cameras and lenses, take over. */
@@ -37,7 +37,7 @@ export function LensfunImport({ open, onClose }: { open: boolean; onClose: () =>
     const parts: LensDatabase[] = [];
     const refused: string[] = [];
     for (const chosen of files) {
-      const read = await readInWorker('lensfun', [await chosen.text()]);
+      const read = await readFile('lensfun', chosen.name, [await chosen.text()]);
       const part = read.ok ? read.value : read;
       if (part.ok) parts.push(part.value);
       else refused.push(`${chosen.name}: ${part.error.message}`);

@@ -3,15 +3,14 @@
 import { type RefObject, useState } from 'react';
 import { sourceOf } from '@/core/gear';
 import { comparedGear, countOf, type PersonalShelf, takenOntoShelf, type Taking } from '@/document';
-import { readInWorker } from '@/document/reader';
 import { useDesk, useDeskNow, useEditDesk, useHistory } from '@/session';
-import { Button, Dialog, FileInput, formatCount, notify, TakingList } from '@/ui';
+import { Button, Dialog, FileInput, formatCount, notify, TakingList, readFile } from '@/ui';
 
 /** Imports a whole shelf from a file: what differs is shown side by side, nothing is replaced unasked. */
 export function ShelfFile({ input }: { input: RefObject<HTMLInputElement | null> }) {
   const [found, setFound] = useState<PersonalShelf | null>(null);
-  const readFile = async (chosen: File) => {
-    const read = await readInWorker('shelf', [await chosen.text()]);
+  const take = async (chosen: File) => {
+    const read = await readFile('shelf', chosen.name, [await chosen.text()]);
     if (!read.ok) return notify(`${chosen.name} was not imported: ${read.error.message}`);
     const result = read.value;
     if (result.ok) return setFound(result.value);
@@ -27,7 +26,7 @@ export function ShelfFile({ input }: { input: RefObject<HTMLInputElement | null>
         ref={input}
         label="Shelf file to import"
         accept=".json,application/json"
-        onFile={(chosen) => void readFile(chosen)}
+        onFile={(chosen) => void take(chosen)}
       />
       {found && <Taking found={found} onClose={() => setFound(null)} />}
     </>

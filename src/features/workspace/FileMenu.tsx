@@ -4,9 +4,8 @@ import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { comparedGear, type OutingFile, type Refusal } from '@/document';
-import { readInWorker } from '@/document/reader';
 import { useAnswer, useDeskNow, useSession } from '@/session';
-import { Button, FileInput, notify, singleKeysOn } from '@/ui';
+import { Button, FileInput, notify, singleKeysOn, readFile } from '@/ui';
 import { PLACES } from './shortcuts';
 import { useOpening } from './useOpening';
 import { useOutingActions } from './useOutingActions';
@@ -61,7 +60,7 @@ export function FileMenu() {
     go: (href) => router.push(href),
   });
   const read = async (chosen: File) => {
-    const done = await readInWorker('outing', [await chosen.text()]);
+    const done = await readFile('outing', chosen.name, [await chosen.text()]);
     if (!done.ok) return notify(`${chosen.name} was not opened: ${done.error.message}`);
     const result = done.value;
     if (result.ok) {
