@@ -8,6 +8,9 @@ interface Named {
   id: string;
   name: string;
 }
+// Each looks at many pages: both workers share them.
+test.describe.configure({ mode: 'parallel' });
+
 const SIZES = [
   [1280, 800],
   [390, 844],
