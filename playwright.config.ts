@@ -9,7 +9,8 @@ export default defineConfig({
   // Long enough for a machine that is busy with other work: no test is about speed.
   timeout: 300_000,
   expect: { timeout: 90_000 },
-  workers: 2,
+  // One of them mostly waits: the random hands play for three minutes.
+  workers: 3,
   reporter: [['list'], ['json', { outputFile: '.check/e2e.json' }]],
   use: {
     baseURL: `http://localhost:${PORT}`,

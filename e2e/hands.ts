@@ -109,7 +109,7 @@ export async function playHands(
   const pick = <T>(of: readonly T[]): T => of[Math.floor(next() * of.length)]!;
   let last = 'opening';
   const fault = (what: string) => run.faults.push(`${run.actions}, ${last}: ${what}`);
-  page.on('console', (m) => m.type() === 'error' && fault(m.text()));
+  page.on('console', (m) => m.type() === 'error' && fault(`${m.text()} ${m.location().url}`));
   page.on('pageerror', (e) => fault(e.message));
   page.on('dialog', (d) => void d.accept());
   await page.goto(`${baseURL}/brief`);
