@@ -19,7 +19,7 @@ test('every response has the security headers', async ({ baseURL }) => {
   const page = await (await fetch(`${baseURL}/brief`)).text();
   const script = /\/_next\/static\/[^"]+\.js/.exec(page)?.[0];
   expect(script).toBeTruthy();
-  const paths = ['/', '/brief', script!, '/nowhere', '/_next/static/none.js', '/icon.svg'];
+  const paths = ['/', '/brief', script!, '/nowhere', '/_next/static/none.js', '/favicon.ico'];
   for (const path of [...paths, '/serwist/sw.js', '/api/demo', '/api/lenses?q=x', '/api/lineup']) {
     const { headers, status } = await fetch(`${baseURL}${path}`, { redirect: 'manual' });
     for (const [name, value] of Object.entries(MUST_HAVE))
