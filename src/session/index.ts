@@ -1,7 +1,7 @@
 /** One tab's work as hooks: the open outing, its answer, its history, what is selected. */
 export type { RestoredOuting, Restoring } from './backups';
 export type { Library } from './library';
-export { download } from './download';
+export { download, downloadOuting } from './download';
 export { rescueOuting } from './rescue';
 export { startEarly } from './earlySession';
 export {

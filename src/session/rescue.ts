@@ -1,6 +1,5 @@
-import { encode } from '@/document';
 import { createHost, type StoredRecord } from '@/document/live';
-import { download } from './download';
+import { download, downloadOuting } from './download';
 import { currentSession } from './earlySession';
 
 /** How long is waited for the storage, ms. */
@@ -15,7 +14,7 @@ const LONGEST_MS = 3000;
 export async function rescueOuting(): Promise<boolean> {
   const file = currentSession()?.document.store.getState().file;
   if (file) {
-    download(`${file.outing.id}.armreach.json`, encode(file), 'application/json');
+    downloadOuting(file);
     return true;
   }
   const records = await Promise.race([

@@ -6,6 +6,7 @@ import {
   type MipRow,
   type MipSession,
   type MipSolver,
+  NOT_SEARCHED,
   type Reached,
 } from '@/core/lineup';
 import { branch, type Branched, type Relaxation, type Whole, wholeStep } from './branch';
@@ -273,8 +274,7 @@ class HighsSession implements MipSession {
 
   /** HiGHS's own whole-numbered search. */
   private search(timeLimitS: number): MipOutcome {
-    if (timeLimitS <= 0)
-      return { kind: 'time-limit', values: null, objective: Infinity, bound: -Infinity };
+    if (timeLimitS <= 0) return NOT_SEARCHED;
     this.relax(false);
     try {
       const code = this.run(timeLimitS);

@@ -147,9 +147,7 @@ function solveTogether(
     const then = openAt(second, others, { values, bound: left }, null, model);
     return { values, reached: [[first, one]], open: then };
   }
-  const valueOf = (of: readonly number[]) =>
-    of.reduce((sum, c, i) => sum + c * (outcome.values[i] ?? 0), 0);
-  const [one, other] = [Math.round(valueOf(ones)), valueOf(others)];
+  const [one, other] = [Math.round(valueAt(ones, outcome.values)), valueAt(others, outcome.values)];
   session.hold({ costs: ones, value: one }, { costs: others, value: other });
   return {
     values: outcome.values,
@@ -171,10 +169,15 @@ function openAt(
 ): Open {
   const constant = constantOf(aim, model);
   const at = values ?? before ?? model.pieces.map((p) => Number(p.lockedIn));
-  const value = costs.reduce((sum, c, i) => (c === 0 ? sum : sum + c * (at[i] ?? 0)), 0);
+  const value = valueAt(costs, at);
   const least = Math.max(bound, boxEnd(costs, model, 'least'));
   const met = least >= value - AIM_TOLERANCE * Math.max(1, Math.abs(value));
   return { aim: aim.name, value: value + constant, bound: (met ? value : least) + constant };
+}
+
+/** What some costs come to. */
+function valueAt(costs: readonly number[], at: readonly number[]): number {
+  return costs.reduce((sum, c, i) => (c === 0 ? sum : sum + c * (at[i] ?? 0)), 0);
 }
 
 /** What some costs come to at the least or the most between the bounds of the columns. */

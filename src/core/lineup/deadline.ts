@@ -1,5 +1,5 @@
 import { OutOfTime, type Pace } from '@/core/pace';
-import type { MipSolver } from './mipSolver';
+import { type MipSolver, NOT_SEARCHED } from './mipSolver';
 
 /** The moment by which an answer has to be there, on a clock that the caller gives. */
 export interface Deadline {
@@ -35,9 +35,7 @@ export function paceOf(deadline: Deadline): Pace {
 export function endingBy(deadline: Deadline, solver: MipSolver): MipSolver {
   return overSessions(solver, deadline.leftS, (minimise) => (costs, timeLimitS) => {
     const leftS = Math.min(timeLimitS, deadline.leftS());
-    return leftS > 0
-      ? minimise(costs, leftS)
-      : { kind: 'time-limit', values: null, objective: Infinity, bound: -Infinity };
+    return leftS > 0 ? minimise(costs, leftS) : NOT_SEARCHED;
   });
 }
 

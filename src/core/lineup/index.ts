@@ -13,10 +13,18 @@ export {
   type TradePoint,
   whyOut,
 } from './explore';
-export { type Deadline, deadlineIn, endingBy, finishingBy } from './deadline';
+export { type Deadline, deadlineIn, finishingBy } from './deadline';
 export { type Field, fieldOf } from './field';
 export { bestOfEachKit } from './frames';
-export type { MipModel, MipOutcome, MipRow, MipSession, MipSolver, Reached } from './mipSolver';
+export {
+  type MipModel,
+  type MipOutcome,
+  type MipRow,
+  type MipSession,
+  type MipSolver,
+  NOT_SEARCHED,
+  type Reached,
+} from './mipSolver';
 export { modelOf } from './model';
 export { type Aim, AIM_TOLERANCE, type AimName, aimsOf, wantSharesPercent } from './objective';
 export type { Proof, Witness } from './proof';

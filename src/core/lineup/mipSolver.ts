@@ -26,6 +26,14 @@ export type MipOutcome =
       readonly bound: number;
     };
 
+/** What comes of a search without any time: nothing is found, and nothing ruled out. */
+export const NOT_SEARCHED = {
+  kind: 'time-limit',
+  values: null,
+  objective: Infinity,
+  bound: -Infinity,
+} as const satisfies MipOutcome;
+
 /** An objective, or a part of one, at its value. */
 export interface Reached {
   readonly costs: readonly number[];

@@ -7,13 +7,13 @@ import { salvaged } from '../salvage';
 import {
   DEFAULT_SETTINGS,
   EMPTY_SHELF,
-  NO_GEAR,
   type PersonalShelf,
   personalShelf,
   type Settings,
   settings,
 } from './personal';
-import { type Plan, plan, USUAL_TIES } from './plan';
+import { planAlone } from './newPlan';
+import { type Plan, plan } from './plan';
 
 /** How one kind of document is written as text and read again. */
 export interface TextOf<T> {
@@ -59,16 +59,7 @@ function textOf<T extends object>(
 }
 
 /** In the place of what cannot be read of a plan. */
-const EMPTY_PLAN: Plan = {
-  outing: EMPTY_OUTING.outing,
-  stretches: [],
-  frames: [],
-  limits: EMPTY_OUTING.limits,
-  packing: EMPTY_OUTING.packing,
-  ties: USUAL_TIES,
-  arranged: [],
-  alone: NO_GEAR,
-};
+const EMPTY_PLAN = planAlone(EMPTY_OUTING, DEFAULT_SETTINGS);
 
 const asItIs = (value: unknown) => value;
 

@@ -3,9 +3,8 @@
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { type ReactNode, useState } from 'react';
-import { encode } from '@/document';
 import type { KeeperNews } from '@/document/live';
-import { download, useFileNow, useSession, useSessionState } from '@/session';
+import { download, downloadOuting, useFileNow, useSession, useSessionState } from '@/session';
 import { Button } from '@/ui';
 
 const FirstOuting = dynamic(() => import('./FirstOuting').then((m) => m.FirstOuting));
@@ -76,8 +75,7 @@ function Unsaved() {
   const fileNow = useFileNow();
   if (saveState === 'saved' || saveState === 'saving') return null;
   const save = () => {
-    const file = fileNow();
-    download(`${file.outing.id}.armreach.json`, encode(file), 'application/json');
+    downloadOuting(fileNow());
   };
   return (
     <Alert text={UNSAVED[saveState]}>

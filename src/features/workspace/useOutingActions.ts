@@ -1,7 +1,6 @@
 'use client';
 
-import { encode } from '@/document';
-import { download, useFileNow } from '@/session';
+import { downloadOuting, useFileNow } from '@/session';
 import { EMPTY_OUTING } from '@/document';
 import { useOpening } from './useOpening';
 
@@ -36,8 +35,7 @@ export function useOutingActions(dialogs: OutingDialogs): readonly (readonly Out
         label: 'Export this outing',
         hint: '.armreach.json',
         run: () => {
-          const file = fileNow();
-          download(`${file.outing.id}.armreach.json`, encode(file), 'application/json');
+          downloadOuting(fileNow());
         },
       },
     ],
