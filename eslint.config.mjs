@@ -13,9 +13,13 @@ const elements = [
   { type: 'carry', pattern: 'src/core/carry' },
   { type: 'core-base', pattern: 'src/core' },
   { type: 'document', pattern: 'src/document' },
+  { type: 'solver', pattern: 'src/solver' },
+  { type: 'application', pattern: 'src/application' },
   { type: 'workers', pattern: 'src/workers' },
+  { type: 'text', pattern: 'src/text' },
   { type: 'session', pattern: 'src/session' },
   { type: 'ui', pattern: 'src/ui' },
+  { type: 'parts', pattern: 'src/parts' },
   { type: 'feature', pattern: 'src/features/*', capture: ['place'] },
   { type: 'server', pattern: 'src/server' },
   { type: 'app', pattern: 'src/app' },
@@ -32,15 +36,19 @@ const MAY_USE = {
   coverage: ['core-base', 'optics', 'gear', 'brief'],
   lineup: ['core-base', 'optics', 'gear', 'brief', 'coverage'],
   carry: CORE,
+  solver: [...CORE],
+  application: [...CORE, 'solver'],
   document: [...CORE],
-  workers: [...CORE],
-  session: [...CORE, 'document', 'workers'],
-  ui: [...CORE, 'document'],
-  feature: [...CORE, 'document', 'workers', 'session', 'ui'],
-  server: [...CORE, 'document', 'workers'],
-  app: ['feature', 'ui', 'document', 'workers', 'server'],
+  workers: [...CORE, 'application', 'solver'],
+  text: [...CORE, 'document'],
+  ui: ['text'],
+  parts: [...CORE, 'document', 'text', 'ui'],
+  session: [...CORE, 'document', 'workers', 'text', 'ui'],
+  feature: [...CORE, 'document', 'workers', 'session', 'parts', 'ui', 'text'],
+  server: [...CORE, 'document', 'application', 'text'],
+  app: ['feature', 'ui', 'text', 'document', 'server'],
   offline: [],
-  cli: [...CORE, 'document', 'workers'],
+  cli: [...CORE, 'document', 'application', 'text'],
 };
 
 const HOST_GLOBALS = [
@@ -102,6 +110,7 @@ const config = [
       'import/resolver': { typescript: { project: './tsconfig.json' } },
     },
     rules: {
+      'import/no-cycle': 'error',
       'boundaries/dependencies': [
         'error',
         {

@@ -24,13 +24,15 @@ const config = async () => ({
     project({
       displayName: 'core',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/src/{core,document,workers,server,cli,app}/**/*.test.ts'],
+      testMatch: [
+        '<rootDir>/src/{core,solver,application,document,workers,server,cli,app,text}/**/*.test.ts',
+      ],
     }),
     project({
       displayName: 'parts',
       testEnvironment: 'jsdom',
       setupFiles: ['<rootDir>/tests/support/browserStubs.ts'],
-      testMatch: ['<rootDir>/src/{ui,features,session}/**/*.test.{ts,tsx}'],
+      testMatch: ['<rootDir>/src/{ui,parts,features,session}/**/*.test.{ts,tsx}'],
     }),
     project({
       displayName: 'reference',

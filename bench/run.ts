@@ -10,7 +10,7 @@ import {
   solveChoice,
   solveLineup,
 } from '@/core/lineup';
-import { loadHighsSolver } from '@/workers/highsSolver';
+import { loadHighsSolver } from '@/solver';
 import { carryAnswer } from '@/core/carry';
 import { benchBrowser } from './browser';
 import { carryOuting, demoOuting, outingOf } from './outings';

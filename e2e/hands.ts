@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { formatCount } from '@/ui/format';
+import { formatCount } from '@/text';
 import {
   DEFAULT_SETTINGS,
   EMPTY_SHELF,
@@ -10,7 +10,7 @@ import {
   settingsText,
   shelfText,
 } from '@/document';
-import { answerLineup } from '@/workers/answerLineup';
+import { answerLineup } from '@/application';
 import { asked } from '@/workers/asked';
 import { numbers } from '../tests/support/numbers';
 

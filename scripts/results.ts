@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { carryAnswer } from '@/core/carry';
 import { decode, EMPTY_OUTING, encode, type OutingFile } from '@/document';
 import { outingFromStarter, STARTERS } from '@/document/starters';
-import { answerInFull, LONGEST_TIME_S } from '@/workers/answerLineup';
+import { answerInFull, LONGEST_TIME_S } from '@/application';
 import { anyOutingOf } from '../tests/support/arbitraries';
 
 /**

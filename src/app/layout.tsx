@@ -5,7 +5,8 @@ import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
-import { THEME_SCRIPT, UNITS_SCRIPT } from '@/ui';
+import { THEME_SCRIPT } from '@/ui';
+import { UNITS_SCRIPT } from '@/text';
 
 export const metadata: Metadata = {
   title: { default: 'Arm Reach', template: '%s · Arm Reach' },

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { stderr, stdout } from 'node:process';
 import { parseArgs } from 'node:util';
 import { decode } from '@/document';
-import { answerInFull, LONGEST_TIME_S, USUAL_TIME_S } from '@/workers/answerLineup';
+import { answerInFull, LONGEST_TIME_S, USUAL_TIME_S } from '@/application';
 
 const USAGE = `Usage: npm run --silent lineup -- FILE.armreach.json [--seconds ${USUAL_TIME_S}]\n`;
 

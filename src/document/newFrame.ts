@@ -1,6 +1,6 @@
 import { type Frame, frameId, type Need, NOTHING_SPECIAL, type Output } from '@/core/brief';
 import { freshId } from './freshId';
-import type { ShotLine } from './shotList';
+import type { ShotLine } from './formats/shotList';
 
 const SUBJECT: Extract<Need, { kind: 'subject' }> = {
   kind: 'subject',

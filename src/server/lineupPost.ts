@@ -1,4 +1,4 @@
-import { LONGEST_TIME_S, USUAL_TIME_S } from '@/workers/answerLineup';
+import { LONGEST_TIME_S, USUAL_TIME_S } from '@/application';
 import { answerPosted as answerInThread } from './lineupPool';
 import type { NotDone } from './pool';
 import { readBody } from './readBody';

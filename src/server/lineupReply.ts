@@ -1,5 +1,5 @@
 import { decode, type Refusal } from '@/document';
-import { answerInFull } from '@/workers/answerLineup';
+import { answerInFull } from '@/application';
 import type { LineupReply, LineupTask } from './lineupPool';
 
 /** Fields that a refusal names; it tells how many there are besides. */

@@ -1,13 +1,16 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import {
   decode,
+  DEFAULT_SETTINGS,
   type Desk,
+  EMPTY_SHELF,
   type FieldIssue,
   type OutingFile,
   planAlone,
   planText,
   settingsText,
   shelfText,
+  type TextOf,
 } from '@/document';
 import {
   allOutings,
@@ -30,7 +33,6 @@ import {
   type RecordKey,
   type SaveState,
 } from '@/document/live';
-import { DEFAULT_SETTINGS, EMPTY_SHELF, type TextOf } from '@/document';
 import { type Answer, createLineupClient } from '@/workers/lineupClient';
 import type { Backups } from './backups';
 import { createFolderBackup, type FolderBackup } from './folderBackup';

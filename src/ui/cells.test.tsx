@@ -2,7 +2,8 @@ import '@testing-library/jest-dom';
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
-import { applyUnits, CellNumber, CellSelect, CellText } from '@/ui';
+import { applyUnits } from '@/text';
+import { CellNumber, CellSelect, CellText } from '@/ui';
 
 function Host({ unit, first = 12 }: { unit?: string; first?: number | null }) {
   const [value, setValue] = useState<number | null>(first);

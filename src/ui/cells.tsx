@@ -2,7 +2,7 @@
 
 import { useId, useState } from 'react';
 import { readNumber } from './fields';
-import { inOwnUnits } from './units';
+import { inOwnUnits } from '@/text';
 
 const BOX =
   'min-h-6 border border-edge bg-sheet px-1 aria-[invalid=true]:border-2 aria-[invalid=true]:border-wrong';

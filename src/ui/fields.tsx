@@ -1,7 +1,7 @@
 'use client';
 
 import { type ReactNode, useId, useState } from 'react';
-import { inOwnUnits } from './units';
+import { inOwnUnits } from '@/text';
 
 const BOX =
   'min-h-7 w-full border border-edge bg-sheet px-1.5 py-0.5 aria-[invalid=true]:border-wrong aria-[invalid=true]:border-2';

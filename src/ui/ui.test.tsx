@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { z } from 'zod';
 import { EntityForm, FormNumber, FormText } from './form';
 import { readNumber } from './fields';
-import { needText, shortfallText } from './words';
+import { needText, shortfallText } from '@/text';
 
 const plain = (text: string) => text.replaceAll('\u202F', ' ');
 

@@ -1,14 +1,14 @@
 import { expose } from 'comlink';
 import { z } from 'zod';
 import { carryAnswer, packBag } from '@/core/carry';
-import { loadHighsSolver } from './highsSolver';
+import { loadHighsSolver } from '@/solver';
 import {
   answerLineup,
   answerRivals,
   answerScenario,
   answerSchools,
   answerWorthKnowing,
-} from './answerLineup';
+} from '@/application';
 
 // The solver takes longest to be ready, and whatever is asked first will want it.
 void loadHighsSolver();

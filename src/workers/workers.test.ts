@@ -1,6 +1,6 @@
 import type { LineupQuestion } from '@/core/lineup';
 import { demoFile } from '../../tests/support/render';
-import { loadHighsSolver } from './highsSolver';
+import { loadHighsSolver } from '@/solver';
 import { type Answer, createLineupClient } from './lineupClient';
 
 const asked: {

@@ -7,7 +7,7 @@ import {
 } from '@/document/formats';
 import { shelf } from '@/core/gear';
 import { solveLineup } from '@/core/lineup';
-import { loadHighsSolver } from '@/workers/highsSolver';
+import { loadHighsSolver } from '@/solver';
 import { aQuestion, focalFrame, someLimits } from '../support/gear';
 
 /** The open Lensfun database, read where Debian's package liblensfun-data-v1 puts it. */

@@ -1,5 +1,4 @@
-import type { Host, KeyValue, Stores } from '@/document/live';
-import { lockHere } from '@/document/live';
+import { type Host, type KeyValue, lockHere, type Stores } from '@/document/live';
 
 /** A store in memory whose values are copied as a browser copies them; writes fail while told to. */
 export function memoryStore() {

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { solveLineup, type LineupResult } from '@/core/lineup';
 import { decode, type OutingFile } from '@/document';
-import { loadHighsSolver } from '@/workers/highsSolver';
+import { loadHighsSolver } from '@/solver';
 import { type BagItem, packBag } from './bag';
 import { cautionsFor } from './cautions';
 import { packingList, type PackingLine } from './packingList';

@@ -1,6 +1,5 @@
 import type { FrameId } from '@/core/brief';
-import { piecesOf } from '@/core/gear';
-import type { CarryQuestion } from './plan';
+import { piecesOf, type Shelf } from '@/core/gear';
 import type { Option, Shift, Task } from './tasks';
 
 /** Pieces that a stretch may use at the most; beyond it, sets are not enumerated. */
@@ -14,7 +13,7 @@ const MOST_PIECES = 16;
  */
 export function lightestPieces(
   shifts: readonly Shift[],
-  { shelf }: Pick<CarryQuestion, 'shelf'>,
+  { shelf }: { readonly shelf: Shelf },
 ): Shift[] {
   const weights = new Map<string, number>(
     piecesOf(shelf).map((p) => [p.id, p.weightG ?? UNKNOWN_WEIGHT_G]),

@@ -1,6 +1,5 @@
 import type { FrameId, Outing, Packing, ShooterId, StretchId } from '@/core/brief';
-import type { Body, BodyId } from '@/core/gear';
-import { piecesOf } from '@/core/gear';
+import { type Body, type BodyId, piecesOf } from '@/core/gear';
 import { firstPerson, type LineupQuestion, type LineupResult } from '@/core/lineup';
 import { fewestChanges, type Put, type Schedule, type Step } from './changes';
 import { lightestPieces } from './lightest';

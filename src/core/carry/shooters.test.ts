@@ -11,7 +11,7 @@ import {
 } from '../../../tests/support/gear';
 import { solveWith } from '../../../tests/support/solve';
 import { DEFAULT_PACKING, NOTHING_SPECIAL, shooterId } from '@/core/brief';
-import { loadHighsSolver } from '@/workers/highsSolver';
+import { loadHighsSolver } from '@/solver';
 import { carryAnswer, type CarryQuestion, packingList, solveCarried } from '.';
 
 const solving = loadHighsSolver();

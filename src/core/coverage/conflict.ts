@@ -15,7 +15,7 @@ import {
   sharpFNumber,
   type TimeRule,
 } from './exposure';
-import { EVERYTHING, type Task, taskOf } from './ableRange';
+import { EVERYTHING, type Task, taskOf } from './coveredRange';
 import { spotAt } from './spot';
 
 /** No lens for still cameras is faster than about this. Common practice, no source. */

@@ -1,6 +1,12 @@
 /** One setup on one frame: the places it makes, its verdict and margins. */
-export { type Able, ablePlaces, ableSetups, type Harder, stillAble } from './able';
-export { type Bar, barOf, FULL_FRAME_MARGIN, isOfGrade, LEAST_CORNER_ANGLE_DEG } from './bars';
+export { type Able, ablePlaces, ableSetups, type Harder, stillAble } from './covering';
+export {
+  type Bar,
+  barOf,
+  FULL_FRAME_MARGIN,
+  isOfGrade,
+  LEAST_CORNER_ANGLE_DEG,
+} from './exclusions';
 export { type Conflict, conflictOf } from './conflict';
 export {
   type Demand,

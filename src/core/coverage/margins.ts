@@ -13,7 +13,7 @@ import {
   ruleOf500S,
   sideMm,
 } from '@/core/optics';
-import type { Task } from './ableRange';
+import type { Task } from './coveredRange';
 import {
   farthestUsableM,
   longestMm,

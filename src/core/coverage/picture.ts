@@ -10,7 +10,7 @@ import {
   turned,
 } from '@/core/optics';
 import { demandOf } from './demand';
-import { EVERYTHING, taskOf } from './ableRange';
+import { EVERYTHING, taskOf } from './coveredRange';
 import { type Margins, marginsAt, megapixels } from './margins';
 import { shortage } from './shortages';
 import { magnificationOf } from './spot';

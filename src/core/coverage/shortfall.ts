@@ -1,5 +1,5 @@
 import type { IntervalSet } from '@/core/intervals';
-import type { Bar } from './bars';
+import type { Bar } from './exclusions';
 import type { Verdict } from './verdict';
 
 /** What a setup lacks for a frame, in plain units. */

@@ -17,9 +17,9 @@ import {
   subtract,
   union,
 } from '@/core/intervals';
-import { placesOf } from './able';
-import { type Conditions, EVERYTHING, type Task, taskOf } from './ableRange';
-import { type Bar, barsOf } from './bars';
+import { placesOf } from './covering';
+import { type Conditions, EVERYTHING, type Task, taskOf } from './coveredRange';
+import { type Bar, barsOf } from './exclusions';
 import { mostMagnification } from './bounds';
 import { type Demand, demandOf } from './demand';
 import { type Margins, marginsAt } from './margins';

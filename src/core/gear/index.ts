@@ -34,7 +34,7 @@ export {
   type LensId,
   widestFNumber,
 } from './lens';
-export { type Chain, isBare, type Kit, kitKey, kitPieces, mountableChains } from './chain';
+export { type Chain, isBare, type Kit, kitKey, kitPieces, mountableChains } from './stack';
 export { formatKey, mountableSetups, type Setup, setupOf, setupOfKit } from './setup';
 export {
   ITEM_KINDS,

@@ -9,7 +9,7 @@ import {
 } from '@/core/optics';
 import { AT_EASE, type Pace } from '@/core/pace';
 import type { BodyId } from './body';
-import { type Chain, type Kit, mountableChains } from './chain';
+import { type Chain, type Kit, mountableChains } from './stack';
 import { countingRange, type FocalRange, GRADES, type Lens, widestFNumber } from './lens';
 import type { Shelf } from './shelf';
 

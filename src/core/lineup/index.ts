@@ -1,6 +1,6 @@
 /** The choice: the fewest lenses that get the frames, proven, with its reasons. */
-export { type AimValue, type Choice, costsOf, type Open } from './choose';
-export type { ConflictMember, Kept, LimitConflict, WayOut } from './conflicts';
+export { type AimValue, type Choice, costsOf, type Open } from './solve/choose';
+export type { ConflictMember, Kept, LimitConflict, WayOut } from './explain/conflicts';
 export {
   type Difference,
   exploreBeside,
@@ -12,10 +12,10 @@ export {
   type TradeOff,
   type TradePoint,
   whyOut,
-} from './explore';
-export { type Deadline, deadlineIn, finishingBy } from './deadline';
-export { type Field, fieldOf } from './field';
-export { bestOfEachKit } from './frames';
+} from './explore/alternatives';
+export { type Deadline, deadlineIn, finishingBy } from './solve/deadline';
+export { type Field, fieldOf } from './problem/problem';
+export { bestOfEachKit } from './explain/frames';
 export {
   type MipModel,
   type MipOutcome,
@@ -24,11 +24,11 @@ export {
   type MipSolver,
   NOT_SEARCHED,
   type Reached,
-} from './mipSolver';
-export { modelOf } from './model';
-export { type Aim, AIM_TOLERANCE, type AimName, aimsOf, wantSharesPercent } from './objective';
-export type { Proof, Witness } from './proof';
-export { reduce, type Reduced } from './reduce';
+} from './solve/mipSolver';
+export { modelOf } from './solve/model';
+export { type Aim, AIM_TOLERANCE, type AimName, aimsOf, wantSharesPercent } from './problem/aims';
+export type { Proof, Witness } from './prove/proof';
+export { reduce, type Reduced } from './presolve/presolve';
 export {
   type Advantage,
   equivalentRange,
@@ -36,7 +36,7 @@ export {
   gapsOf,
   type Overlap,
   overlapsOf,
-} from './ranges';
+} from './explain/ranges';
 export {
   type Carried,
   type Cover,
@@ -48,13 +48,18 @@ export {
   type Note,
   type Reason,
   type Totals,
-} from './result';
-export { type Piece, priceOf, selectable, type Selectable, spendOf } from './selectable';
-export { firstPerson, type Hand, handsOf } from './hands';
-export { lensLacks } from './lenses';
-export { framesThere, type Occasion, occasionsOf } from './occasions';
-export type { LineupQuestion } from './question';
-export { type Knowable, type UnknownFigure, type WorthKnowing, worthKnowing } from './worthKnowing';
+} from './explain/result';
+export { type Piece, priceOf, selectable, type Selectable, spendOf } from './problem/selectable';
+export { firstPerson, type Hand, handsOf } from './problem/assignments';
+export { lensLacks } from './explain/lenses';
+export { framesThere, type Occasion, occasionsOf } from './problem/opportunities';
+export type { LineupQuestion } from './problem/question';
+export {
+  type Knowable,
+  type UnknownFigure,
+  type WorthKnowing,
+  worthKnowing,
+} from './explore/worthKnowing';
 export {
   draftOf,
   explain,

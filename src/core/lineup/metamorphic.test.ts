@@ -9,7 +9,7 @@ import {
   reduce,
   selectable,
 } from '@/core/lineup';
-import { loadHighsSolver } from '@/workers/highsSolver';
+import { loadHighsSolver } from '@/solver';
 import { anyOuting, anyOutingOf } from '../../../tests/support/arbitraries';
 import { aimValues, compareAims } from '../../../tests/support/enumerate';
 import { solveWith, takenOf } from '../../../tests/support/solve';
@@ -22,7 +22,7 @@ import {
   someLimits,
 } from '../../../tests/support/gear';
 
-import { choose } from './choose';
+import { choose } from './solve/choose';
 
 /** Changes to an outing of which the answer's change is known without knowing the answer. */
 

@@ -18,7 +18,7 @@ import {
   selectable,
   solveLineup,
 } from '@/core/lineup';
-import { loadHighsSolver } from '@/workers/highsSolver';
+import { loadHighsSolver } from '@/solver';
 import { anyLens, anyOuting, anyQuestion } from '../../../tests/support/arbitraries';
 import { aimValues, bestByEnumeration, compareAims } from '../../../tests/support/enumerate';
 import { solveWith, takenOf } from '../../../tests/support/solve';

@@ -9,9 +9,9 @@ import {
   type TubeId,
 } from '@/core/gear';
 import type { Pace } from '@/core/pace';
-import { withBodies } from './bodies';
-import { type Choice, choose } from './choose';
-import { conflictBehind, type Kept, keptLost } from './conflicts';
+import { withBodies } from './solve/bodies';
+import { type Choice, choose } from './solve/choose';
+import { conflictBehind, type Kept, keptLost } from './explain/conflicts';
 import {
   type Deadline,
   deadlineIn,
@@ -20,20 +20,20 @@ import {
   finishingBy,
   paceOf,
   unlessCut,
-} from './deadline';
-import { inHands } from './evaluate';
-import { baseTargets, type Field, fieldOf } from './field';
-import { fewGood, worthOf } from './fewGood';
-import { frameResult, nearestMiss } from './frames';
-import { isLoose } from './hands';
-import { lensesOut, onlyIt } from './lenses';
-import type { MipSolver } from './mipSolver';
-import { notesOf, unverifiedWeights } from './notes';
-import { wantSharesPercent } from './objective';
-import { type Proof, proofOf } from './proof';
-import type { LineupQuestion } from './question';
-import { reduce, type Reduced } from './reduce';
-import { gapsOf, overlapsOf } from './ranges';
+} from './solve/deadline';
+import { inHands } from './explain/evaluate';
+import { baseTargets, type Field, fieldOf } from './problem/problem';
+import { fewGood, worthOf } from './solve/fewGood';
+import { frameResult, nearestMiss } from './explain/frames';
+import { isLoose } from './problem/assignments';
+import { lensesOut, onlyIt } from './explain/lenses';
+import type { MipSolver } from './solve/mipSolver';
+import { notesOf, unverifiedWeights } from './explain/notes';
+import { wantSharesPercent } from './problem/aims';
+import { type Proof, proofOf } from './prove/proof';
+import type { LineupQuestion } from './problem/question';
+import { reduce, type Reduced } from './presolve/presolve';
+import { gapsOf, overlapsOf } from './explain/ranges';
 import {
   type Carried,
   type InHand,
@@ -41,8 +41,8 @@ import {
   type Reason,
   RESULT_VERSION,
   type Totals,
-} from './result';
-import type { PieceKind } from './selectable';
+} from './explain/result';
+import type { PieceKind } from './problem/selectable';
 
 export interface SolveOptions {
   /** Time for the whole answer, s; past it the best found is given with its bound. */

@@ -1,4 +1,12 @@
-import type { Host } from './records';
+import type { Stores } from './keyValue';
+
+/** What it takes of the host. */
+interface Keeping {
+  readonly stores: Stores;
+  readonly newId: () => string;
+  /** ms since 1970. */
+  readonly now: () => number;
+}
 
 /** A text that could not be read, kept until the person says otherwise. */
 export interface Aside {
@@ -16,7 +24,7 @@ export interface AsideEntry extends Aside {
 
 /** Keeps a text that could not be read beside all that were before; the same one only once. */
 export async function setAside(
-  { stores, newId, now }: Pick<Host, 'stores' | 'newId' | 'now'>,
+  { stores, newId, now }: Keeping,
   aside: Omit<Aside, 'at'>,
 ): Promise<void> {
   const known = await stores.aside.entries<Aside>();
@@ -25,7 +33,7 @@ export async function setAside(
 }
 
 /** All that could not be read, oldest first. */
-export async function asides({ stores }: Pick<Host, 'stores'>): Promise<AsideEntry[]> {
+export async function asides({ stores }: Pick<Keeping, 'stores'>): Promise<AsideEntry[]> {
   const found = await stores.aside.entries<Aside>();
   return found.map(([id, aside]) => ({ id, ...aside })).sort((a, b) => a.at - b.at);
 }

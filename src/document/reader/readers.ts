@@ -2,8 +2,8 @@ import { readBackup } from '../backup';
 import { decode } from '../codec';
 import { shelfText } from '../desk';
 import { readLensCsv, readLensfun } from '../formats';
-import { readGearLines } from '../gearLines';
-import { readShotList } from '../shotList';
+import { readGearLines } from '../formats/gearLines';
+import { readShotList } from '../formats/shotList';
 
 /** Everything that reads what comes from outside, by what it reads. */
 export const READERS = {

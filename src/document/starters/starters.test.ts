@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { decodeValue } from '@/document';
 import { solveLineup } from '@/core/lineup';
-import { loadHighsSolver } from '@/workers/highsSolver';
+import { loadHighsSolver } from '@/solver';
 import { outingFromStarter, STARTERS } from './index';
 
 const demo = decodeValue(JSON.parse(readFileSync('demo/regatta.armreach.json', 'utf8')));

@@ -3,11 +3,10 @@
 import { Plus } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import { memo, useState } from 'react';
-import { putFrame } from '@/document';
+import { newFrame, putFrame } from '@/document';
 import { useEdit, useFilePart, useSelection } from '@/session';
 import { Button } from '@/ui';
 import { FrameList } from './FrameList';
-import { newFrame } from '@/document';
 
 // Loaded after the list that is read first.
 const FrameEditor = dynamic(() => import('./FrameEditor').then((m) => m.FrameEditor), {

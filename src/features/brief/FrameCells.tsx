@@ -3,7 +3,8 @@
 import { type Frame, frame as frameSchema, type Need } from '@/core/brief';
 import { putFrame } from '@/document';
 import { useEdit, useFileNow } from '@/session';
-import { CellNumber, CellSelect, CellText, FOOTINGS, needText, WANTS } from '@/ui';
+import { CellNumber, CellSelect, CellText } from '@/ui';
+import { FOOTINGS, needText, WANTS } from '@/text';
 
 const PERCENT = 100;
 

@@ -9,27 +9,23 @@ import {
   type SubjectKey,
   SUBJECTS,
 } from '@/core/brief';
-import { putFrame } from '@/document';
+import { putFrame, STARTING_NEEDS, STARTING_OUTPUTS } from '@/document';
 import { useEdit } from '@/session';
 import {
   EntityForm,
-  FOOTING_HINTS,
-  FOOTINGS,
   FormChoice,
   FormNumber,
   FormSelect,
   FormText,
   FormTextArea,
   SelectField,
-  SUBJECT_NAMES,
   Tick,
-  WANTS,
   useFormSet,
 } from '@/ui';
+import { FOOTING_HINTS, FOOTINGS, SUBJECT_NAMES, WANTS } from '@/text';
 import { FrameStanding } from './FrameStanding';
 import { FrameView } from './FrameView';
 import { LightFields } from './LightFields';
-import { STARTING_NEEDS, STARTING_OUTPUTS } from '@/document';
 import { pairs, Section } from './parts';
 import { WhereFields } from './WhereFields';
 import { WishFields } from './WishFields';

@@ -21,11 +21,12 @@ import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react';
 import { memo, useDeferredValue, useId, useMemo } from 'react';
 import type { Frame } from '@/core/brief';
 import type { FrameResult } from '@/core/lineup';
-import { kitName, moveFrame, namesOf, placeFrame, putFrame, removeFrame } from '@/document';
+import { kitName, lightText, namesOf, needText, shortfallWord, WANTS } from '@/text';
+import { copyOfFrame, moveFrame, placeFrame, putFrame, removeFrame } from '@/document';
 import { useAnswer, useEdit, useFileNow, useFilePart } from '@/session';
-import { IconButton, lightText, needText, shortfallWord, StateMark, WANTS } from '@/ui';
+import { IconButton } from '@/ui';
+import { StateMark } from '@/parts';
 import { FrameCells, WantCells } from './FrameCells';
-import { copyOfFrame } from '@/document';
 
 interface FrameListProps {
   readonly selected: string | null;

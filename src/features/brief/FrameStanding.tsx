@@ -3,19 +3,19 @@
 import type { Frame } from '@/core/brief';
 import { kitKey } from '@/core/gear';
 import type { Cover } from '@/core/lineup';
-import { kitName, namesOf } from '@/document';
-import { useAnswer, useFile } from '@/session';
 import {
   conflictText,
-  Figure,
   formatCrop,
   formatMegapixels,
   formatStops,
+  kitName,
   marginSteps,
+  namesOf,
   placeText,
   shortfallText,
-  StateMark,
-} from '@/ui';
+} from '@/text';
+import { useAnswer, useFile } from '@/session';
+import { Figure, StateMark } from '@/parts';
 
 /** How the chosen frame stands with the lineup: what makes it and with what to spare. */
 export function FrameStanding({ frame }: { frame: Frame }) {

@@ -3,9 +3,9 @@
 import { useDeferredValue, useMemo } from 'react';
 import type { Frame } from '@/core/brief';
 import { kitKey, setupOfKit } from '@/core/gear';
-import { kitName, namesOf } from '@/document';
+import { kitName, namesOf } from '@/text';
 import { useAnswer, useFile } from '@/session';
-import { Viewfinder } from '@/ui/viewfinder';
+import { Viewfinder } from '@/parts/viewfinder';
 
 /** The picture as the lineup would take it, or as the nearest miss would; it follows the editing. */
 export function FrameView({ frame: edited }: { frame: Frame }) {

@@ -3,19 +3,9 @@
 import { useWatch } from 'react-hook-form';
 import { ev100OfSource, type Light, type LightSource, SCENES, sunPosition } from '@/core/brief';
 import { type DayPhase, type Sky, skyIlluminanceLux, SKY_DIVISORS } from '@/core/optics';
-import {
-  FormNumber,
-  FormSelect,
-  formatEv,
-  SCENE_NAMES,
-  SelectField,
-  TextField,
-  Tick,
-  useFormSet,
-  exact,
-  Figure,
-  type Step,
-} from '@/ui';
+import { FormNumber, FormSelect, SelectField, TextField, Tick, useFormSet } from '@/ui';
+import { formatEv, SCENE_NAMES, exact, type Step } from '@/text';
+import { Figure } from '@/parts';
 import { pairs, Section } from './parts';
 import { SunCourse } from './SunCourse';
 

@@ -3,7 +3,9 @@
 import { useState } from 'react';
 import { addFrames, fittingFrames, framesOfLines } from '@/document';
 import { useEdit, useFile, useReading } from '@/session';
-import { Button, Dialog, formatCount, formatDistances, LeftOutList, TextArea, WANTS } from '@/ui';
+import { Button, Dialog, TextArea } from '@/ui';
+import { formatCount, formatDistances, WANTS } from '@/text';
+import { LeftOutList } from '@/parts';
 
 /** A shot list from a mail or a note, one picture a line, becomes frames to be completed. */
 export function PasteDialog({

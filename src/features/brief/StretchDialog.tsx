@@ -21,8 +21,8 @@ import {
   FormTextArea,
   Tick,
   useFormSet,
-  WEATHERS,
 } from '@/ui';
+import { WEATHERS } from '@/text';
 
 /** Everything about one stretch. */
 export function StretchDialog({ stretch, onClose }: { stretch: Stretch; onClose: () => void }) {

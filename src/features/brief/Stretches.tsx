@@ -6,8 +6,8 @@ import { useState } from 'react';
 import { PLAIN_STRETCH, type Stretch, stretchId } from '@/core/brief';
 import { freshId, putStretch } from '@/document';
 import { useEdit, useFilePart } from '@/session';
-import { Button, formatCount } from '@/ui';
-import { stretchText } from './stretchText';
+import { Button } from '@/ui';
+import { formatCount, stretchText } from '@/text';
 import { Timeline } from './Timeline';
 
 // Loaded when they are first opened.

@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import type { Stretch } from '@/core/brief';
 import { putStretch } from '@/document';
 import { useEdit, useFilePart } from '@/session';
-import { dayText } from '@/ui';
+import { dayText } from '@/text';
 import { STEP_MIN, shifted, type Timed, type TimelineDay, timelineOf, timeOf } from './timeline';
 
 const LANE_PX = 44;

@@ -3,7 +3,7 @@ import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { frame } from '@/core/brief';
 import { type LineupResult, solveLineup } from '@/core/lineup';
-import { loadHighsSolver } from '@/workers/highsSolver';
+import { loadHighsSolver } from '@/solver';
 import { demoFile, held } from '../../../tests/support/render';
 import { FrameEditor } from './FrameEditor';
 import { FrameList } from './FrameList';

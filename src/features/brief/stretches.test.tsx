@@ -8,7 +8,7 @@ import { held } from '../../../tests/support/render';
 import { ShootersDialog } from './ShootersDialog';
 import { StretchDialog } from './StretchDialog';
 import { Stretches } from './Stretches';
-import { stretchText } from './stretchText';
+import { stretchText } from '@/text';
 import { Timeline } from './Timeline';
 
 jest.mock('@/session', () => ({

@@ -3,10 +3,10 @@
 import { useMemo } from 'react';
 import type { Compartment } from '@/core/brief';
 import type { BagAnswer, BagItem, CarryPlan, Placed } from '@/core/carry';
-import { namesOf, type OutingFile } from '@/document';
+import { CAPS_MM, formatMm, formatPercent, namesOf, roomSteps, tooBigSteps } from '@/text';
+import { type OutingFile } from '@/document';
 import { useFile } from '@/session';
-import { Figure, formatMm, formatPercent } from '@/ui';
-import { CAPS_MM, roomSteps, tooBigSteps } from './carrySteps';
+import { Figure } from '@/parts';
 import { useBag } from './useBag';
 
 /** Whether everything that comes along goes into the bag, and how it lies there, seen from above. */

@@ -6,7 +6,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { cautionsFor, packingList } from '@/core/carry';
 import type { Stretch } from '@/core/brief';
-import { namesOf } from '@/document';
+import { namesOf } from '@/text';
 import { useFile } from '@/session';
 import { Button, Menu } from '@/ui';
 import { Bag } from './Bag';

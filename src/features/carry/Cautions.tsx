@@ -1,5 +1,5 @@
 import type { Caution } from '@/core/carry';
-import { formatWeight } from '@/ui';
+import { formatWeight } from '@/text';
 
 const WORDS: Readonly<Record<Caution['code'], (weight: string) => string>> = {
   'sun-in-finder': () =>

@@ -1,9 +1,9 @@
 'use client';
 
 import { FORGOTTEN_OFTEN, type PackingLine } from '@/core/carry';
-import { namesOf, setPacking } from '@/document';
+import { FORGOTTEN, lineWords, namesOf } from '@/text';
+import { setPacking } from '@/document';
 import { useEdit, useFile } from '@/session';
-import { FORGOTTEN, lineWords } from './packingWords';
 
 /** The packing list with its reasons; ticks are kept with the outing. */
 export function PackingView({ lines }: { lines: readonly PackingLine[] }) {

@@ -10,8 +10,6 @@ import {
   Button,
   Choice,
   EntityForm,
-  formatCount,
-  formatWeight,
   FormNumber,
   FormSelect,
   FormText,
@@ -20,6 +18,7 @@ import {
   Tick,
   useFormSet,
 } from '@/ui';
+import { formatCount, formatWeight } from '@/text';
 
 const PREFER: readonly (readonly [Packing['prefer'], string])[] = [
   ['changes', 'fewer changes'],

@@ -2,10 +2,18 @@
 
 import { ArrowRightLeft, Camera } from 'lucide-react';
 import type { CarryHand, CarryStretch, OnBody } from '@/core/carry';
-import { namesOf, type OutingFile } from '@/document';
+import {
+  barredTexts,
+  formatCount,
+  formatDistances,
+  formatWeight,
+  handWeightSteps,
+  namesOf,
+  WEATHERS,
+} from '@/text';
+import { type OutingFile } from '@/document';
 import { useFile } from '@/session';
-import { handWeightSteps } from './carrySteps';
-import { barredTexts, Figure, formatCount, formatDistances, formatWeight, WEATHERS } from '@/ui';
+import { Figure } from '@/parts';
 
 /** One stretch: what hangs on which body at its start, what is made with what, what stays. */
 export function StretchPlan({

@@ -1,10 +1,17 @@
 'use client';
 
 import type { CarryAnswer } from '@/core/carry';
-import { namesOf } from '@/document';
+import {
+  anyOrderSteps,
+  changeSteps,
+  formatCount,
+  formatWeight,
+  handWeightSteps,
+  namesOf,
+  orderSteps,
+} from '@/text';
 import { useFile } from '@/session';
-import { anyOrderSteps, changeSteps, handWeightSteps, orderSteps } from './carrySteps';
-import { formatCount, formatWeight, Figure } from '@/ui';
+import { Figure } from '@/parts';
 
 /** The whole plan in a few lines: changes, the heaviest moment, what order is worth. */
 export function Summary({ answer, thinking }: { answer: CarryAnswer; thinking: boolean }) {

@@ -3,9 +3,10 @@
 import { useEffect, useRef, useState } from 'react';
 import type { CarryQuestion, Scenario } from '@/core/carry';
 import type { LineupResult } from '@/core/lineup';
-import { Button, formatCount, SelectField } from '@/ui';
-import type { ScenarioAnswer } from '@/workers/answerLineup';
-import { playScenario } from '@/workers/rivalsClient';
+import { Button, SelectField } from '@/ui';
+import { formatCount } from '@/text';
+import type { ScenarioAnswer } from '@/workers/backgroundClient';
+import { playScenario } from '@/workers/backgroundClient';
 
 type State =
   | { readonly kind: 'idle' | 'working' }

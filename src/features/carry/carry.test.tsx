@@ -5,18 +5,18 @@ import { readFileSync } from 'node:fs';
 import { carryAnswer, cautionsFor, type packBag, packingList } from '@/core/carry';
 import { solveLineup } from '@/core/lineup';
 import { decode } from '@/document';
-import { loadHighsSolver } from '@/workers/highsSolver';
+import { loadHighsSolver } from '@/solver';
 import { held } from '../../../tests/support/render';
 import { Bag } from './Bag';
-import { exactWeight } from '@/ui';
 import {
   anyOrderSteps,
   changeSteps,
+  exactWeight,
   handWeightSteps,
   orderSteps,
   roomSteps,
   tooBigSteps,
-} from './carrySteps';
+} from '@/text';
 import { Cautions } from './Cautions';
 import { calendarOf, packingCsv, packingMarkdown } from './exports';
 import { PackingView } from './PackingView';
@@ -29,7 +29,7 @@ jest.mock('@/session', () => ({
   download: () => undefined,
 }));
 /** The bag's search, at once and not in a worker. */
-jest.mock('@/workers/rivalsClient', () => ({
+jest.mock('@/workers/backgroundClient', () => ({
   searchBag: (
     compartments: Parameters<typeof packBag>[0],
     items: Parameters<typeof packBag>[1],

@@ -2,9 +2,9 @@ import { addDays, format, parseISO } from 'date-fns';
 import { createEvents, type DateTime, type EventAttributes } from 'ics';
 import Papa from 'papaparse';
 import type { PackingLine } from '@/core/carry';
-import { namesOf, type OutingFile } from '@/document';
+import { lineWords, namesOf } from '@/text';
+import { type OutingFile } from '@/document';
 import { download } from '@/session';
-import { lineWords } from './packingWords';
 import { notify } from '@/ui';
 
 /** The stretches as a calendar; those without a day are left out. */

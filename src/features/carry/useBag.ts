@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { Compartment } from '@/core/brief';
 import type { BagAnswer, BagItem } from '@/core/carry';
-import { searchBag } from '@/workers/rivalsClient';
+import { searchBag } from '@/workers/backgroundClient';
 
 interface BagState {
   /** null while it is being searched for, or where it failed. */

@@ -3,7 +3,7 @@ import { demoFile, held } from '../../../tests/support/render';
 import { useCarryPlan } from './useCarryPlan';
 
 const mockPlans: { done: (answer: unknown) => void }[] = [];
-jest.mock('@/workers/rivalsClient', () => ({
+jest.mock('@/workers/backgroundClient', () => ({
   planCarrying: (_question: unknown, _result: unknown, report: { done: () => void }) => {
     mockPlans.push(report);
     return () => undefined;

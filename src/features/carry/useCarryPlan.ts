@@ -5,7 +5,7 @@ import { DEFAULT_PACKING } from '@/core/brief';
 import type { CarryAnswer, CarryQuestion } from '@/core/carry';
 import type { LineupResult } from '@/core/lineup';
 import { useAnswer, useFile } from '@/session';
-import { planCarrying } from '@/workers/rivalsClient';
+import { planCarrying } from '@/workers/backgroundClient';
 
 export interface CarryState {
   readonly question: CarryQuestion | null;

@@ -4,15 +4,16 @@ import userEvent from '@testing-library/user-event';
 import { readFileSync } from 'node:fs';
 import { carryAnswer, type Scenario } from '@/core/carry';
 import { type LineupResult, solveLineup } from '@/core/lineup';
-import { decode, namesOf } from '@/document';
-import type { ScenarioAnswer } from '@/workers/answerLineup';
-import { loadHighsSolver } from '@/workers/highsSolver';
-import type { BackgroundReport } from '@/workers/rivalsClient';
+import { decode } from '@/document';
+import { namesOf } from '@/text';
+import type { ScenarioAnswer } from '@/workers/backgroundClient';
+import { loadHighsSolver } from '@/solver';
+import type { BackgroundReport } from '@/workers/backgroundClient';
 import { WhatIf } from './WhatIf';
 
 const asked: { scenario: Scenario; report: BackgroundReport<ScenarioAnswer> }[] = [];
 let ended = 0;
-jest.mock('@/workers/rivalsClient', () => ({
+jest.mock('@/workers/backgroundClient', () => ({
   playScenario: (
     _question: unknown,
     _result: unknown,

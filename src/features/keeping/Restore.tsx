@@ -5,16 +5,9 @@ import { useRef, useState } from 'react';
 import { sourceOf } from '@/core/gear';
 import { type Backup, type BackupIssue, comparedGear, type NoBackup, same } from '@/document';
 import { type RestoredOuting, type Restoring, useDesk, useSession } from '@/session';
-import {
-  Button,
-  type Choices,
-  Dialog,
-  FileInput,
-  formatCount,
-  notify,
-  TakingList,
-  Tick,
-} from '@/ui';
+import { Button, Dialog, FileInput, notify, Tick } from '@/ui';
+import { type Choices, TakingList } from '@/parts';
+import { formatCount } from '@/text';
 
 interface Found {
   readonly backup: Backup;

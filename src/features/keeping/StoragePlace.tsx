@@ -5,7 +5,8 @@ import { useCallback, useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import { type AsideEntry, BIN_DAYS, type OutingEntry, setAside } from '@/document/live';
 import { download, type Library, useSession, useSessionState } from '@/session';
-import { Button, formatCount, notify } from '@/ui';
+import { Button, notify } from '@/ui';
+import { formatCount } from '@/text';
 import { Restore } from './Restore';
 import { Room } from './Room';
 

@@ -15,8 +15,8 @@ import {
 import type { RecordKey } from '@/document/live';
 import { itemsOf } from '@/core/gear';
 import { download, useDesk, useEditDesk, useHistory, useKnownGear, useSession } from '@/session';
-import { Button, Choice, formatCount, notify } from '@/ui';
-import { changesText } from './changeWords';
+import { Button, Choice, notify } from '@/ui';
+import { changesText, formatCount } from '@/text';
 import { readPlan, readShelf, type State, useVersions } from './useVersions';
 
 type Of = 'outing' | 'shelf';

@@ -10,7 +10,7 @@ import {
   shelfChanges,
   EMPTY_SHELF,
 } from '@/document';
-import { changesText } from './changeWords';
+import { changesText } from '@/text';
 
 const read = decode(readFileSync('tests/fixtures/outing-version-5.json', 'utf8'));
 const demo = (read.ok ? read.value : null) as OutingFile;

@@ -1,9 +1,8 @@
 'use client';
 
 import type { ConflictMember, LimitConflict } from '@/core/lineup';
-import { namesOf } from '@/document';
+import { formatCount, formatMoney, formatWeight, namesOf } from '@/text';
 import { useFile } from '@/session';
-import { formatCount, formatMoney, formatWeight } from '@/ui';
 
 /** The limits and pictures that cannot be had together, each with what would free the others. */
 export function ConflictText({ conflict }: { conflict: LimitConflict }) {

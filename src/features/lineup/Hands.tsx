@@ -1,7 +1,7 @@
 'use client';
 
 import type { InHand, LineupResult } from '@/core/lineup';
-import { namesOf } from '@/document';
+import { namesOf } from '@/text';
 import { useFile } from '@/session';
 
 /** Stretch by stretch, what is in whose hands, where that is part of the choice. */

@@ -3,20 +3,11 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import { limits as limitsSchema, profileOf, PROFILES, withProfile } from '@/core/brief';
 import { formatKey, type Source, SOURCES } from '@/core/gear';
-import { followUsual, namesOf, setLimits, setLock, type UsualKey } from '@/document';
+import { followUsual, setLimits, setLock, type UsualKey } from '@/document';
+import { namesOf, OWNERSHIPS, PROFILE_NAMES, USUAL_LIMIT_NAMES } from '@/text';
 import { useDesk, useEdit, useEditDesk, useFile } from '@/session';
-import {
-  Button,
-  EntityForm,
-  FormNumber,
-  OWNERSHIPS,
-  PROFILE_NAMES,
-  SelectField,
-  Tick,
-  USUAL_LIMIT_NAMES,
-  UsualLimitFields,
-  useFormSet,
-} from '@/ui';
+import { Button, EntityForm, FormNumber, SelectField, Tick, useFormSet } from '@/ui';
+import { UsualLimitFields } from '@/parts';
 
 /** What the choice must keep to. */
 export function LimitsPanel() {

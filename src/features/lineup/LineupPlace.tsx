@@ -1,8 +1,8 @@
 'use client';
 
-import { namesOf } from '@/document';
+import { namesOf } from '@/text';
 import { useAnswer } from '@/session';
-import { Ranges } from '@/ui';
+import { Ranges } from '@/parts';
 import { Hands } from './Hands';
 import { LimitsPanel } from './LimitsPanel';
 import { LineupTable } from './LineupTable';

@@ -2,19 +2,20 @@
 
 import type { LineupResult, Reason } from '@/core/lineup';
 import { piecesOf } from '@/core/gear';
-import { lockOf, namesOf, setLock } from '@/document';
-import { useEdit, useFile } from '@/session';
+import { lockOf, setLock } from '@/document';
 import {
   behindText,
-  Button,
   formatCount,
   formatFNumber,
   formatFocalRange,
   formatMm,
   formatMoney,
   formatWeight,
+  namesOf,
   OWNERSHIPS,
-} from '@/ui';
+} from '@/text';
+import { useEdit, useFile } from '@/session';
+import { Button } from '@/ui';
 import { ConflictText } from './ConflictText';
 
 /** What is taken, with what each lens alone makes possible. */

@@ -5,19 +5,19 @@ import type { PlaceUnit } from '@/core/brief';
 import { shortfallOf, type Verdict } from '@/core/coverage';
 import { kitKey } from '@/core/gear';
 import type { LineupQuestion, LineupResult } from '@/core/lineup';
-import { kitName, namesOf } from '@/document';
-import { useFile } from '@/session';
 import {
-  Figure,
   formatCrop,
   formatStops,
+  kitName,
+  marginSteps,
+  namesOf,
   placeText,
   shortfallText,
   shortfallWord,
-  StateMark,
   WANTS,
-  marginSteps,
-} from '@/ui';
+} from '@/text';
+import { useFile } from '@/session';
+import { Figure, StateMark } from '@/parts';
 import { verdictMatrix } from './matrix';
 
 /** Each picture against each lens of the lineup; every verdict opens its arithmetic. */

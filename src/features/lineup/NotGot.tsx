@@ -1,9 +1,10 @@
 'use client';
 
 import type { FrameResult, Kept, LensOut, LineupResult, WayOut } from '@/core/lineup';
-import { kitName, namesOf, type OutingFile } from '@/document';
+import { kitName, namesOf, placeText, shortfallText, WANTS } from '@/text';
+import { type OutingFile } from '@/document';
 import { useFile } from '@/session';
-import { placeText, shortfallText, StateMark, WANTS } from '@/ui';
+import { StateMark } from '@/parts';
 import { memberText } from './ConflictText';
 
 /** The pictures that the lineup leaves, with the nearest miss and what it lacks. */

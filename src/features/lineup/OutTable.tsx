@@ -2,9 +2,10 @@
 
 import { useMemo, useState } from 'react';
 import { lensLacks, type LensOut, type LineupResult } from '@/core/lineup';
-import { setLock, namesOf } from '@/document';
+import { setLock } from '@/document';
+import { formatCount, namesOf, OWNERSHIPS, shortfallText } from '@/text';
 import { useEdit, useFile } from '@/session';
-import { Button, formatCount, OWNERSHIPS, shortfallText } from '@/ui';
+import { Button } from '@/ui';
 
 const SHOWN = 60;
 

@@ -2,10 +2,8 @@
 
 import { footingOf } from '@/core/brief';
 import type { LineupResult } from '@/core/lineup';
-import { namesOf } from '@/document';
+import { aimText, amountText, namesOf, placeText, proofWords } from '@/text';
 import { useFile } from '@/session';
-import { placeText, proofWords } from '@/ui';
-import { aimText, amountText } from './differences';
 
 /** Why fewer will not do, in words where it can be had. */
 export function ProofText({ result }: { result: LineupResult }) {

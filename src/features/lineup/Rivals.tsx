@@ -2,11 +2,11 @@
 
 import type { ReactNode } from 'react';
 import type { Difference, IfBreaks, LineupQuestion, LineupRivals } from '@/core/lineup';
-import { namesOf } from '@/document';
+import { bringInText, differenceSteps, formatCount, namesOf, worseText } from '@/text';
 import { useFile } from '@/session';
-import { Button, Figure, formatCount } from '@/ui';
-import { exploreRivals } from '@/workers/rivalsClient';
-import { bringInText, differenceSteps, worseText } from './differences';
+import { Button } from '@/ui';
+import { Figure } from '@/parts';
+import { exploreRivals } from '@/workers/backgroundClient';
 import { Looking } from './Looking';
 import { TakeButton } from './TakeButton';
 import { TradeCurve } from './TradeCurve';

@@ -3,27 +3,28 @@
 import { useState } from 'react';
 import { type ProfileKey, profileOf, PROFILES, withProfile } from '@/core/brief';
 import type { LineupQuestion, LineupResult } from '@/core/lineup';
-import { kitName, namesOf, type OutingFile, setLimits } from '@/document';
-import { useEdit, useFile } from '@/session';
 import {
   behindText,
-  Button,
+  buySteps,
   formatCount,
   formatMoney,
   formatPercent,
   formatWeight,
-  PROFILE_NAMES,
-  StateMark,
-  buySteps,
-  Figure,
   idsIn,
+  kitName,
+  namesOf,
   priceSteps,
+  PROFILE_NAMES,
   type Step,
   wantsSteps,
   weightSteps,
-} from '@/ui';
-import type { SchoolAnswer } from '@/workers/answerLineup';
-import { compareSchools } from '@/workers/rivalsClient';
+} from '@/text';
+import { type OutingFile, setLimits } from '@/document';
+import { useEdit, useFile } from '@/session';
+import { Button } from '@/ui';
+import { StateMark, Figure } from '@/parts';
+import type { SchoolAnswer } from '@/workers/backgroundClient';
+import { compareSchools } from '@/workers/backgroundClient';
 import { Looking } from './Looking';
 import { useBackground } from './useBackground';
 

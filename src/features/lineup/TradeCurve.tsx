@@ -8,10 +8,10 @@ import {
   formatPercent,
   formatWeight,
   buySteps,
-  Figure,
   wantsGotSteps,
   weightSteps,
-} from '@/ui';
+} from '@/text';
+import { Figure } from '@/parts';
 import { TakeButton } from './TakeButton';
 
 const WIDTH = 560;

@@ -3,9 +3,9 @@ import { act, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { PROFILES } from '@/core/brief';
 import { exploreLineup, type LineupRivals, solveLineup } from '@/core/lineup';
-import { loadHighsSolver } from '@/workers/highsSolver';
-import type { SchoolAnswer } from '@/workers/answerLineup';
-import type { BackgroundReport } from '@/workers/rivalsClient';
+import { loadHighsSolver } from '@/solver';
+import type { SchoolAnswer } from '@/workers/backgroundClient';
+import type { BackgroundReport } from '@/workers/backgroundClient';
 import { demoFile, held } from '../../../tests/support/render';
 import { LimitsPanel } from './LimitsPanel';
 import { Rivals } from './Rivals';
@@ -22,7 +22,7 @@ const beside: {
   keys: readonly string[];
   ended: number;
 } = { rivals: null, schools: null, keys: [], ended: 0 };
-jest.mock('@/workers/rivalsClient', () => ({
+jest.mock('@/workers/backgroundClient', () => ({
   exploreRivals: (_: unknown, report: BackgroundReport<LineupRivals | null>) => {
     beside.rivals = report;
     return () => (beside.ended += 1);

@@ -1,13 +1,12 @@
 import '@testing-library/jest-dom';
 import { act, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { LineupResult } from '@/core/lineup';
-import { solveLineup } from '@/core/lineup';
-import { namesOf } from '@/document';
+import { type LineupResult, solveLineup } from '@/core/lineup';
+import { namesOf, proofWords } from '@/text';
 import type { Limits } from '@/core/brief';
-import { loadHighsSolver } from '@/workers/highsSolver';
+import { loadHighsSolver } from '@/solver';
 import { demoFile, held } from '../../../tests/support/render';
-import { proofWords, Ranges } from '@/ui';
+import { Ranges } from '@/parts';
 import { LineupTable } from './LineupTable';
 import { Matrix } from './Matrix';
 import { NotGot } from './NotGot';

@@ -1,6 +1,6 @@
 import { act, renderHook } from '@testing-library/react';
 import type { LineupQuestion } from '@/core/lineup';
-import type { BackgroundReport } from '@/workers/rivalsClient';
+import type { BackgroundReport } from '@/workers/backgroundClient';
 import { aQuestion, aShelf } from '../../../tests/support/gear';
 import { useBackground } from './useBackground';
 

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { LineupQuestion } from '@/core/lineup';
-import type { BackgroundReport } from '@/workers/rivalsClient';
+import type { BackgroundReport } from '@/workers/backgroundClient';
 
 export type Background<T> =
   | { readonly kind: 'idle' }

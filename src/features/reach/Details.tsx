@@ -1,19 +1,20 @@
 'use client';
 
 import { kitKey, kitPieces } from '@/core/gear';
-import { kitName, type Lock, lockOf, namesOf, setLock } from '@/document';
-import { useEdit, useFile } from '@/session';
 import {
-  Choice,
   formatFNumber,
   formatFocalRange,
+  kitName,
   lightText,
+  marginSteps,
+  namesOf,
   needText,
   shortfallText,
-  StateMark,
-  Figure,
-  marginSteps,
-} from '@/ui';
+} from '@/text';
+import { type Lock, lockOf, setLock } from '@/document';
+import { useEdit, useFile } from '@/session';
+import { Choice } from '@/ui';
+import { StateMark, Figure } from '@/parts';
 import type { Highlight } from './chartOption';
 import type { Service } from './service';
 import { Through } from './Through';

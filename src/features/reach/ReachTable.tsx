@@ -1,6 +1,7 @@
 'use client';
 
-import { formatFNumber, formatFocalRange, formatAngle, StateMark } from '@/ui';
+import { formatFNumber, formatFocalRange, formatAngle } from '@/text';
+import { StateMark } from '@/parts';
 import { diagonalAngle, type Highlight } from './chartOption';
 import type { ReachData } from './chartData';
 

@@ -3,10 +3,11 @@
 import { useState } from 'react';
 import type { Frame } from '@/core/brief';
 import { kitKey, setupOfKit } from '@/core/gear';
-import { kitName, namesOf, type OutingFile } from '@/document';
+import { kitName, namesOf } from '@/text';
+import { type OutingFile } from '@/document';
 import { useAnswer, useFile } from '@/session';
 import { SelectField } from '@/ui';
-import { Viewfinder } from '@/ui/viewfinder';
+import { Viewfinder } from '@/parts/viewfinder';
 import type { Service } from './service';
 
 const MOST_SETUPS = 24;

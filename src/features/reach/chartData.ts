@@ -10,7 +10,7 @@ import {
   type LineupResult,
   type Overlap,
 } from '@/core/lineup';
-import type { FrameState } from '@/ui';
+import type { FrameState } from '@/parts';
 
 /** A point of the chart: focal length on the 36×24 mm frame, and f-number. */
 export interface ReachPoint {

@@ -1,7 +1,7 @@
 import type { CustomSeriesRenderItemAPI } from 'echarts';
 import type { EChartsCoreOption } from 'echarts/core';
 import { angleOfViewDeg, FULL_FRAME, fullStops, markedFNumber } from '@/core/optics';
-import { formatAngle } from '@/ui';
+import { formatAngle } from '@/text';
 import { type ReachData, slowestShown, stopsOf } from './chartData';
 import {
   bandShape,

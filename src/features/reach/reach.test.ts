@@ -1,6 +1,6 @@
 import type { Body } from '@/core/gear';
 import { solveLineup, type LineupResult } from '@/core/lineup';
-import { loadHighsSolver } from '@/workers/highsSolver';
+import { loadHighsSolver } from '@/solver';
 import {
   aBody,
   aConverter,

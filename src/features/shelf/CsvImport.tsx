@@ -4,7 +4,9 @@ import { useState } from 'react';
 import { addGear, alreadyOn, countOf, fittingGear, shelfIds } from '@/document';
 import { LENS_CSV_TEMPLATE, type LensTable } from '@/document/formats';
 import { download, useEditGear, useKnownGear, useSession } from '@/session';
-import { Button, Dialog, formatCount, LeftOutList, Tick, notify, readFile } from '@/ui';
+import { Button, Dialog, Tick, notify } from '@/ui';
+import { formatCount } from '@/text';
+import { LeftOutList, readFile } from '@/parts';
 
 /** Lenses from a table. What cannot be read is listed; nothing is added until the person says so. */
 export function CsvImport({ open, onClose }: { open: boolean; onClose: () => void }) {

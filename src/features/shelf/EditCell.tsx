@@ -3,7 +3,8 @@
 import { ITEM_SCHEMAS, type Source, SOURCES } from '@/core/gear';
 import { type Kind, putItem } from '@/document';
 import { useEditGear, useFile, useKnownGear } from '@/session';
-import { CellNumber, CellSelect, OWNERSHIPS } from '@/ui';
+import { CellNumber, CellSelect } from '@/ui';
+import { OWNERSHIPS } from '@/text';
 import { EDITABLE } from './rows';
 
 const sources = Object.fromEntries(SOURCES.map((s) => [s, OWNERSHIPS[s]])) as Record<

@@ -6,7 +6,8 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { itemsOf, type Source, SOURCES } from '@/core/gear';
 import { doubled, type Kind } from '@/document';
 import { useAnswer, useDesk, useFile, useKnownGear } from '@/session';
-import { Button, inOwnUnits, OWNERSHIPS } from '@/ui';
+import { Button } from '@/ui';
+import { inOwnUnits, OWNERSHIPS } from '@/text';
 import { GearTable } from './GearTable';
 import { formatsOn, type Narrowing, narrowsBody, narrowsLens, NO_NARROWING } from './narrowing';
 import {

@@ -11,19 +11,8 @@ import {
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRef } from 'react';
 import type { Kind } from '@/document';
+import type { GearRow } from './rows';
 import { EditCell, isEditable } from './EditCell';
-
-/** A row ready to show: its cells as text, with what they sort by. */
-export interface GearRow {
-  readonly id: string;
-  readonly name: string;
-  readonly note: string;
-  /** Whether it is in the lineup, may be chosen, or stays out. */
-  readonly standing: 'in' | 'free' | 'out';
-  readonly cells: Readonly<
-    Record<string, { readonly text: string; readonly sort: number | string | undefined }>
-  >;
-}
 
 const features = tableFeatures({
   rowSortingFeature,

@@ -11,11 +11,11 @@ import {
   FormKnown,
   FormNumber,
   FormSelect,
-  GRADE_NAMES,
   IconButton,
   SelectField,
   useFormSet,
 } from '@/ui';
+import { GRADE_NAMES } from '@/text';
 import { CommonFields, GRID, NameFields } from './gearFields';
 
 /** A lens in full. */

@@ -10,17 +10,9 @@ import {
   mergeDatabases,
 } from '@/document/formats';
 import { useEditGear, useKnownGear, useSession } from '@/session';
-import {
-  Button,
-  Dialog,
-  formatCount,
-  formatFNumber,
-  formatFocalRange,
-  LeftOutList,
-  Tick,
-  notify,
-  readFile,
-} from '@/ui';
+import { Button, Dialog, Tick, notify } from '@/ui';
+import { formatCount, formatFNumber, formatFocalRange } from '@/text';
+import { LeftOutList, readFile } from '@/parts';
 
 /** Real gear from files of the open Lensfun database: read, choose mounts, cameras and lenses, take over. */
 export function LensfunImport({ open, onClose }: { open: boolean; onClose: () => void }) {

@@ -4,7 +4,8 @@ import { useEffect, useState } from 'react';
 import { addGear, alreadyOn, editGear, fittingGear, shelfIds } from '@/document';
 import { type DatabaseCamera, type DatabaseLens, gearFromDatabase } from '@/document/formats';
 import { useEditDesk, useHistory, useKnownGear } from '@/session';
-import { Button, Dialog, formatFNumber, formatFocalRange, notify, TextField } from '@/ui';
+import { Button, Dialog, notify, TextField } from '@/ui';
+import { formatFNumber, formatFocalRange } from '@/text';
 
 interface Found {
   readonly count: number;

@@ -2,7 +2,8 @@
 
 import { type Adapter, mountFits } from '@/core/gear';
 import { useKnownGear } from '@/session';
-import { Dialog, formatCount } from '@/ui';
+import { Dialog } from '@/ui';
+import { formatCount } from '@/text';
 
 const ROW = 34;
 const WIDTH = 620;

@@ -4,18 +4,10 @@ import { useState } from 'react';
 import { addGear, alreadyOn, countOf, editGear, fittingGear, type GearLine } from '@/document';
 import type { Shelf } from '@/core/gear';
 import { useEditDesk, useFile, useHistory, useKnownGear, useReading } from '@/session';
-import {
-  Button,
-  Dialog,
-  formatCount,
-  LeftOutList,
-  notify,
-  SelectField,
-  TextArea,
-  Tick,
-} from '@/ui';
+import { Button, Dialog, notify, SelectField, TextArea, Tick } from '@/ui';
+import { formatCount, missingText, understoodText } from '@/text';
+import { LeftOutList } from '@/parts';
 import { useMounts } from './gearFields';
-import { missingText, understoodText } from './gearLineText';
 
 const EXAMPLE = '24-70 2.8\n100-400 4.5-6.3 1.4kg 95mm\n50/1.4 owned 450';
 

@@ -4,7 +4,9 @@ import { type RefObject, useState } from 'react';
 import { sourceOf } from '@/core/gear';
 import { comparedGear, countOf, type PersonalShelf, takenOntoShelf, type Taking } from '@/document';
 import { useDesk, useDeskNow, useEditDesk, useHistory } from '@/session';
-import { Button, Dialog, FileInput, formatCount, notify, TakingList, readFile } from '@/ui';
+import { Button, Dialog, FileInput, notify } from '@/ui';
+import { formatCount } from '@/text';
+import { readFile, TakingList } from '@/parts';
 
 /** Imports a whole shelf from a file: what differs is shown side by side, nothing is replaced unasked. */
 export function ShelfFile({ input }: { input: RefObject<HTMLInputElement | null> }) {

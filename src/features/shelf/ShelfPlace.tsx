@@ -16,7 +16,8 @@ import {
 } from '@/document';
 import { writeLensCsv } from '@/document/formats';
 import { download, useDesk, useEditDesk, useFile, useKnownGear, useSelection } from '@/session';
-import { Button, formatCount, Menu } from '@/ui';
+import { Button, Menu } from '@/ui';
+import { formatCount } from '@/text';
 import { BagsAndThings } from './BagsAndThings';
 import { CsvImport } from './CsvImport';
 import { GearEditor } from './GearEditor';

@@ -13,15 +13,8 @@ import {
 } from '@/core/gear';
 import { keepOnShelf, setLimits, setStanding } from '@/document';
 import { useDesk, useEdit, useEditDesk, useFile } from '@/session';
-import {
-  Button,
-  formatCount,
-  formatMoney,
-  NumberField,
-  OWNERSHIPS,
-  SelectField,
-  TextField,
-} from '@/ui';
+import { Button, NumberField, SelectField, TextField } from '@/ui';
+import { formatCount, formatMoney, OWNERSHIPS } from '@/text';
 
 interface StandingProps {
   readonly id: string;

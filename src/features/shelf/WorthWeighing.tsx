@@ -5,8 +5,9 @@ import { ITEM_SCHEMAS } from '@/core/gear';
 import type { Knowable, UnknownFigure, WorthKnowing } from '@/core/lineup';
 import { putItem } from '@/document';
 import { useEditGear, useFileNow, useKnownGear } from '@/session';
-import { Button, CellNumber, CellSelect, Dialog, FIELD_NAMES, formatCount } from '@/ui';
-import { findWorthKnowing } from '@/workers/rivalsClient';
+import { Button, CellNumber, CellSelect, Dialog } from '@/ui';
+import { FIELD_NAMES, formatCount } from '@/text';
+import { findWorthKnowing } from '@/workers/backgroundClient';
 
 type State =
   | { readonly kind: 'looking'; readonly done: number }

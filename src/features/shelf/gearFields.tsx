@@ -2,7 +2,8 @@
 
 import { SOURCES } from '@/core/gear';
 import { useFile, useKnownGear } from '@/session';
-import { FormNumber, FormSelect, FormText, OWNERSHIPS } from '@/ui';
+import { FormNumber, FormSelect, FormText } from '@/ui';
+import { OWNERSHIPS } from '@/text';
 
 export function useMounts(): string[] {
   const shelf = useKnownGear();

@@ -1,6 +1,7 @@
 import { type Body, formatKey, type Lens, mountFits, type Shelf } from '@/core/gear';
 import { sideMm } from '@/core/optics';
-import { inOwnUnits, readNumber } from '@/ui';
+import { inOwnUnits } from '@/text';
+import { readNumber } from '@/ui';
 
 /** What the table is narrowed to, as typed or chosen; nothing where it is empty or no number. */
 export interface Narrowing {

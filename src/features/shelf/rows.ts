@@ -19,8 +19,19 @@ import {
   formatWeight,
   GRADE_NAMES,
   OWNERSHIPS,
-} from '@/ui';
-import type { GearRow } from './GearTable';
+} from '@/text';
+
+/** A row ready to show: its cells as text, with what they sort by. */
+export interface GearRow {
+  readonly id: string;
+  readonly name: string;
+  readonly note: string;
+  /** Whether it is in the lineup, may be chosen, or stays out. */
+  readonly standing: 'in' | 'free' | 'out';
+  readonly cells: Readonly<
+    Record<string, { readonly text: string; readonly sort: number | string | undefined }>
+  >;
+}
 
 type Cells = GearRow['cells'];
 

@@ -3,7 +3,8 @@
 import { useState } from 'react';
 import { comparedGear, type OutingFile, type Taking, usualTaking } from '@/document';
 import { useDesk } from '@/session';
-import { Button, type Choices, Dialog, TakingList } from '@/ui';
+import { Button, Dialog } from '@/ui';
+import { type Choices, TakingList } from '@/parts';
 import { useOpening } from './useOpening';
 
 /** What an outing's file brings that is not on the shelf, before it is opened. */

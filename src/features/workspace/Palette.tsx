@@ -7,7 +7,8 @@ import { PROFILES, withProfile } from '@/core/brief';
 import { ITEM_KINDS } from '@/core/gear';
 import { setLimits } from '@/document';
 import { useEdit, useFile, useHistory, useKnownGear } from '@/session';
-import { PROFILE_NAMES, useFocusBefore, useInertBehind } from '@/ui';
+import { PROFILE_NAMES } from '@/text';
+import { useFocusBefore, useInertBehind } from '@/ui';
 import { PLACES } from './shortcuts';
 import type { OutingAction } from './useOutingActions';
 

@@ -6,24 +6,20 @@ import { same, setSettings, type Settings, settingsSchema, usualOf } from '@/doc
 import { useDesk, useEditDesk } from '@/session';
 import {
   applyTheme,
-  applyUnits,
   Choice,
   Dialog,
   EntityForm,
   FormText,
-  PROFILE_NAMES,
   SelectField,
   setSingleKeys,
   singleKeysOn,
   type Theme,
   themeChosen,
   Tick,
-  type Units,
-  unitsNow,
-  UsualLimitFields,
   watchTheme,
-  watchUnits,
 } from '@/ui';
+import { applyUnits, PROFILE_NAMES, type Units, unitsNow, watchUnits } from '@/text';
+import { UsualLimitFields } from '@/parts';
 
 const THEMES: readonly (readonly [Theme, string])[] = [
   ['light', 'light'],

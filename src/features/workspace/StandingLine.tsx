@@ -8,7 +8,6 @@ import { useAnswer, useFile } from '@/session';
 import {
   behindText,
   buySteps,
-  Figure,
   formatCount,
   formatMoney,
   formatPercent,
@@ -16,10 +15,10 @@ import {
   idsIn,
   priceSteps,
   shortfallText,
-  StateMark,
   wantsSteps,
   weightSteps,
-} from '@/ui';
+} from '@/text';
+import { Figure, StateMark } from '@/parts';
 
 /** Shown as thinking only past this, so that quick answers do not flicker. */
 const THINKING_AFTER_MS = 150;

@@ -3,7 +3,8 @@
 import { NO_GEAR, type OutingFile } from '@/document';
 import { outingFromStarter, STARTERS } from '@/document/starters';
 import { useDesk } from '@/session';
-import { Dialog, formatCount } from '@/ui';
+import { Dialog } from '@/ui';
+import { formatCount } from '@/text';
 
 /** The starter briefs by genre; one chosen becomes a new outing with the person's shelf. */
 export function StarterDialog({

@@ -5,12 +5,12 @@ import { type ReactNode, useEffect, useSyncExternalStore } from 'react';
 import { z } from 'zod';
 import { useStore } from 'zustand';
 import { plainMessage } from '@/document';
-import { applyUnits, notices, notify, unitsNow, watchUnits } from '@/ui';
+import { applyUnits, fieldPathText, unitsNow, watchUnits } from '@/text';
+import { notices, notify } from '@/ui';
 import { SessionProvider, useDesk, useHistory, useSession, useSessionState } from '@/session';
 import { Header } from './Header';
 import { Notices } from './Notices';
 import { Offline } from './Offline';
-import { fieldText } from './fieldText';
 import { isStale } from './stale';
 import { WaysOut } from './PageError';
 import { StandingLine } from './StandingLine';
@@ -107,7 +107,7 @@ function Refused() {
     if (refused === null) return;
     const [first, ...others] = refused.issues;
     if (!first) return;
-    notify(`Not changed: ${fieldText(first.path, refused.would)} ${first.message}.`, {
+    notify(`Not changed: ${fieldPathText(first.path, refused.would)} ${first.message}.`, {
       ...(others.length > 0
         ? { description: `${others.length} more fields are wrong as well.` }
         : {}),

@@ -1,7 +1,7 @@
 import '@testing-library/jest-dom';
 import { act, render, screen } from '@testing-library/react';
 import { type LineupResult, solveLineup } from '@/core/lineup';
-import { loadHighsSolver } from '@/workers/highsSolver';
+import { loadHighsSolver } from '@/solver';
 import { demoFile, held } from '../../../tests/support/render';
 import { StandingLine } from './StandingLine';
 

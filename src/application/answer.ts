@@ -1,0 +1,171 @@
+import { type FrameId, type ProfileKey, withProfile } from '@/core/brief';
+import {
+  afterScenario,
+  type CarryAnswer,
+  carryAnswer,
+  type CarryQuestion,
+  lostTo,
+  type Scenario,
+  solveWithinWeight,
+} from '@/core/carry';
+import {
+  type Choice,
+  type Deadline,
+  deadlineIn,
+  explain,
+  exploreBeside,
+  type ExploreOptions,
+  type Field,
+  finishingBy,
+  type LineupQuestion,
+  type LineupResult,
+  type LineupRivals,
+  type MipSolver,
+  solveChoice,
+  type WorthKnowing,
+  worthKnowing,
+} from '@/core/lineup';
+import { loadHighsSolver } from '@/solver';
+
+/** A question, with the packing where all that is carried is limited. */
+export type Asked = LineupQuestion | CarryQuestion;
+
+const clock = () => performance.now();
+
+/** How long an answer may take, by one deadline for all its steps. */
+const timed = (timeLimitS: number) => ({
+  timeLimitS,
+  now: clock,
+  deadline: deadlineIn(timeLimitS, clock),
+});
+
+function solve(solver: MipSolver, question: Asked, options: ReturnType<typeof timed>) {
+  return 'packing' in question
+    ? solveWithinWeight(solver, question, options)
+    : { ...solveChoice(solver, question, options), question };
+}
+
+/**
+ * Chooses the lineup with HiGHS and the real clock.
+ *
+ * @throws {OutOfTime} when the outing is too large for anything to be chosen in this time
+ */
+export async function answerLineup(question: Asked, timeLimitS: number): Promise<LineupResult> {
+  const solver = await loadHighsSolver();
+  const options = timed(timeLimitS);
+  const { question: asked, ...solved } = solve(solver, question, options);
+  return explain(solver, asked, solved, options);
+}
+
+/** What each of some profiles would take, one after another. */
+export async function answerSchools(
+  question: Asked,
+  keys: readonly ProfileKey[],
+  timeLimitS: number,
+  progress: (done: number) => void = () => undefined,
+): Promise<SchoolAnswer[]> {
+  const answers: SchoolAnswer[] = [];
+  for (const key of keys) {
+    const limits = withProfile(question.limits, key);
+    const result = await answerLineup({ ...question, limits }, timeLimitS);
+    answers.push({ key, result });
+    progress(answers.length / keys.length);
+  }
+  return answers;
+}
+
+export interface SchoolAnswer {
+  readonly key: ProfileKey;
+  readonly result: LineupResult;
+}
+
+/** Most lineups that are worked out to find what is worth knowing. */
+const MOST_LINEUPS = 300;
+
+/** The unknown figures that could change the lineup. */
+export async function answerWorthKnowing(
+  question: Asked,
+  timeLimitS: number,
+  progress: (done: number) => void = () => undefined,
+): Promise<WorthKnowing> {
+  const solver = await loadHighsSolver();
+  const options = { timeLimitS, now: clock, most: MOST_LINEUPS, progress };
+  return worthKnowing(solver, question, options);
+}
+
+/** The plan that is left when something goes wrong, and what is lost. */
+export async function answerScenario(
+  question: CarryQuestion,
+  result: LineupResult,
+  scenario: Scenario,
+  timeLimitS: number,
+): Promise<ScenarioAnswer> {
+  const left = afterScenario(question, result, scenario);
+  const after = await answerLineup(left, timeLimitS);
+  return { lost: lostTo(result, after), answer: carryAnswer(left, after) };
+}
+
+export interface ScenarioAnswer {
+  readonly lost: readonly FrameId[];
+  readonly answer: CarryAnswer;
+}
+
+/** How much is looked at beside the best lineup. */
+const MOST = { mostTies: 12, mostNext: 3, mostPoints: 60, mostOut: 40 } as const;
+
+/** The other lineups, for as long as `budgetS` lasts; what is found by then is given. */
+export async function answerRivals(
+  question: Asked,
+  budgetS: number,
+  progress: (done: number) => void = () => undefined,
+): Promise<LineupRivals | null> {
+  const solver = await loadHighsSolver();
+  const options = timed(budgetS);
+  const { question: asked, field, choice } = solve(solver, question, options);
+  return choice && lookBeside(solver, asked, field, choice, options.deadline, progress);
+}
+
+/** Work, in simplex steps times columns, after which no more is looked for beside the best lineup. */
+const MOST_WORK = 2e9;
+
+/** Looks around until so much work is done, which is the same on every machine, or the time is over. */
+function lookBeside(
+  solver: MipSolver,
+  asked: LineupQuestion,
+  field: Field,
+  choice: Choice,
+  deadline: Deadline,
+  progress?: (done: number) => void,
+): LineupRivals {
+  const start = solver.work?.() ?? 0;
+  const goOn = () => deadline.leftS() > 0 && (solver.work?.() ?? 0) - start < MOST_WORK;
+  const options: ExploreOptions = {
+    ...MOST,
+    timeLimitS: Infinity,
+    goOn,
+    ...(progress ? { progress } : {}),
+  };
+  return exploreBeside(finishingBy(deadline, solver), asked, field, choice, options);
+}
+
+/** How long an answer that is printed or posted back may take where nothing else is said, s. */
+export const USUAL_TIME_S = 20;
+/** The longest that may be asked for, s. */
+export const LONGEST_TIME_S = 300;
+
+/**
+ * The best lineup with all that stands beside it, as printed and posted back: for the route handler
+ * and the command line alike. Limited by work, and without times, so that the same file gives the same
+ * bytes; where the time runs out first the answer says so.
+ *
+ * @throws {OutOfTime} when the outing is too large for anything to be chosen in this time
+ */
+export async function answerInFull(question: Asked, timeLimitS: number) {
+  const solver = await loadHighsSolver();
+  const options = timed(timeLimitS);
+  const { question: asked, ...solved } = solve(solver, question, options);
+  const explained = explain(solver, asked, solved, options);
+  const { field, choice } = solved;
+  const rivals = choice && lookBeside(solver, asked, field, choice, options.deadline);
+  return { ...explained, timing: undefined, rivals };
+}

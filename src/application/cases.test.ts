@@ -1,0 +1,84 @@
+import { readFileSync } from 'node:fs';
+import { decode } from '@/document';
+import { answerInFull } from './answer';
+
+/**
+ * Small outings that an oracle, written from the documents alone, once answered otherwise than the
+ * product. Right is what stands here.
+ */
+type Answer = Awaited<ReturnType<typeof answerInFull>>;
+
+async function answered(name: string): Promise<Answer> {
+  const read = decode(readFileSync(`tests/fixtures/cases/${name}.json`, 'utf8'));
+  if (!read.ok) throw new Error(JSON.stringify(read.error));
+  return answerInFull(read.value, Infinity);
+}
+
+const got = ({ frames }: Answer) => frames.filter((f) => f.state !== 'lost').map((f) => f.frameId);
+const first = ({ frames }: Answer) => frames[0]!;
+
+const CASES: Record<string, (answer: Answer) => void> = {
+  'one-lens-with-converter': (answer) => {
+    expect(answer.lineup).toMatchObject({
+      lensIds: [expect.any(String)],
+      converterIds: [expect.any(String)],
+    });
+    expect(got(answer)).toHaveLength(2);
+    expect(answer.status).toBe('proven');
+  },
+  'converter-stays-on': (answer) => expect(got(answer)).toHaveLength(2),
+  'converter-stays-on-bags': (answer) => expect(got(answer)).toHaveLength(2),
+  'converter-stays-on-never': (answer) => expect(got(answer)).toHaveLength(2),
+  'tube-on-far-frame': ({ frames }) => {
+    const far = frames.filter((f) => f.unit !== 'm');
+    expect(far.length).toBeGreaterThan(0);
+    expect(far.flatMap((f) => f.covers).every((c) => c.tubeId === null)).toBe(true);
+  },
+  'either-margins': (answer) => {
+    const [cover] = first(answer).covers;
+    expect(cover).toMatchObject({ code: 'clear', margins: { crop: 1 } });
+    expect(cover!.margins!.longSpareMm).toBeGreaterThanOrEqual(0);
+  },
+  // Ended by the body of 24 MP, cropped 4 times in length: 24 / 4² = 1.5.
+  'gap-megapixels': ({ gaps }) => expect(gaps[0]?.megapixelsLeft).toBeCloseTo(24 / 16, 2),
+  'overlap-faster': ({ overlaps }) => {
+    const faster = overlaps[0]?.reasons.find((r) => r.reason === 'faster');
+    expect(faster && 'by' in faster && faster.by).toBeCloseTo(1.64, 1);
+  },
+  'out-by-source': ({ rivals }) => {
+    const out = rivals?.lensesOut.find((o) => o.lensId === 'l300');
+    expect(out?.difference?.aim).toBe('musts');
+  },
+  'out-by-kind': ({ rivals }) => {
+    const zooms = rivals!.lensesOut.filter((o) => o.lensId.startsWith('z'));
+    expect(zooms.length).toBeGreaterThan(0);
+    for (const { difference, withIt } of zooms) {
+      expect(difference?.aim).toBe('musts');
+      expect(withIt.filter((id) => id.startsWith('z')).length).toBeLessThanOrEqual(1);
+    }
+  },
+  'body-unknown-weight': (answer) => {
+    if (got(answer).length > 0) expect(JSON.stringify(answer.notes)).toContain('b0');
+  },
+  'body-known-weight': ({ lensesOut }) => {
+    expect(lensesOut.length).toBeGreaterThan(0);
+    expect(lensesOut.every((o) => o.reason === 'limit')).toBe(true);
+  },
+  'locked-unknown-weight': ({ status, totals }) => {
+    expect(totals.weightUnknown.length).toBeGreaterThan(0);
+    expect(status).not.toBe('proven');
+  },
+  'thread-no-but-filter': (answer) => expect(got(answer)).toEqual([]),
+  'close-24': (answer) => expect(got(answer)).toHaveLength(1),
+  'macro-5x': (answer) => expect(got(answer)).toHaveLength(1),
+};
+
+it.each(Object.keys(CASES))('%s is answered as its documents say', async (name) => {
+  CASES[name]!(await answered(name));
+});
+
+it('the same file gives the same bytes, whatever was asked before', async () => {
+  const once = JSON.stringify(await answered('out-by-kind'));
+  await answered('overlap-faster');
+  expect(JSON.stringify(await answered('out-by-kind'))).toBe(once);
+});

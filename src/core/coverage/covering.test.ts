@@ -1,0 +1,96 @@
+import fc from 'fast-check';
+import { footingOf, needAxis } from '@/core/brief';
+import { ablePlaces, ableSetups, type Harder, stillAble } from './index';
+import { mountableSetups } from '@/core/gear';
+import { covers, type IntervalSet, subtract } from '@/core/intervals';
+import { anyOuting, anyQuestion } from '../../../tests/support/arbitraries';
+
+const HARDER: readonly Harder[] = [
+  { stops: 1, uncropped: false, leastGrade: null },
+  { stops: 2, uncropped: false, leastGrade: null },
+  { stops: 0, uncropped: true, leastGrade: null },
+  { stops: 1, uncropped: true, leastGrade: null },
+  { stops: 0, uncropped: false, leastGrade: 'good' },
+];
+
+const isEmpty = (places: IntervalSet) => places.length === 0;
+
+describe('looking many setups up at once', () => {
+  it('finds the setups, and the places, that looking each up by itself finds', () => {
+    let found = 0;
+    fc.assert(
+      fc.property(fc.oneof(anyQuestion(6), anyOuting), ({ shelf, frames, limits }) => {
+        const setups = mountableSetups(shelf);
+        const able = ableSetups(setups, frames, limits);
+        for (const frame of frames) {
+          const axis = needAxis(frame.need).range;
+          const byIndex = new Map(able.get(frame)?.map((a) => [a.index, a.places]));
+          setups.forEach((setup, index) => {
+            const alone = ablePlaces(setup, frame, limits);
+            const together = byIndex.get(index) ?? [];
+            expect(isEmpty(together)).toBe(isEmpty(alone));
+            if (isEmpty(alone)) return;
+            found += 1;
+            // On free ground one place is enough, and the whole axis stands for it.
+            expect(together).toEqual(footingOf(frame.need) === 'free' ? [axis] : alone);
+          });
+        }
+      }),
+      { seed: 41, numRuns: 300 },
+    );
+    expect(found).toBeGreaterThan(1000);
+  });
+
+  it('finds what still does when it is asked harder, and nothing that did not before', () => {
+    let lost = 0;
+    fc.assert(
+      fc.property(
+        anyQuestion(6),
+        fc.constantFrom(...HARDER),
+        ({ shelf, frames, limits }, harder) => {
+          const setups = mountableSetups(shelf);
+          const able = ableSetups(setups, frames, limits);
+          for (const frame of frames) {
+            const before = able.get(frame) ?? [];
+            const after = stillAble(setups, before, frame, limits, harder);
+            const alone = setups.flatMap((setup, index) =>
+              isEmpty(ablePlaces(setup, frame, limits, harder)) ? [] : [index],
+            );
+            expect(after.map((a) => a.index)).toEqual(alone);
+            lost += before.length - after.length;
+          }
+        },
+      ),
+      { seed: 42, numRuns: 400 },
+    );
+    expect(lost).toBeGreaterThan(100);
+  });
+
+  it('never makes a place harder asked that it does not make as asked', () => {
+    fc.assert(
+      fc.property(
+        anyQuestion(4),
+        fc.constantFrom(...HARDER),
+        ({ shelf, frames, limits }, harder) => {
+          for (const setup of mountableSetups(shelf))
+            for (const frame of frames) {
+              const asked = ablePlaces(setup, frame, limits);
+              for (const place of ablePlaces(setup, frame, limits, harder))
+                expect(covers(asked, place) || isEmpty(subtract([place], asked))).toBe(true);
+            }
+        },
+      ),
+      { seed: 43, numRuns: 300 },
+    );
+  });
+
+  it('answers for no setups and for no frames', () => {
+    fc.assert(
+      fc.property(anyQuestion(2), ({ shelf, frames, limits }) => {
+        expect(ableSetups(mountableSetups(shelf), [], limits).size).toBe(0);
+        for (const found of ableSetups([], frames, limits).values()) expect(found).toEqual([]);
+      }),
+      { seed: 44, numRuns: 5 },
+    );
+  });
+});

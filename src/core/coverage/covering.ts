@@ -1,0 +1,175 @@
+import {
+  footingOf,
+  type Frame,
+  type Framing,
+  framings,
+  type Limits,
+  needAxis,
+  type NeedAxis,
+  type Special,
+} from '@/core/brief';
+import type { Setup } from '@/core/gear';
+import { type IntervalSet, union } from '@/core/intervals';
+import { AT_EASE, type Pace } from '@/core/pace';
+import { ableRange, EVERYTHING, isAbleSomewhere, type Task, taskOf } from './coveredRange';
+import { barOf, isOfGrade } from './exclusions';
+import { mayFrame, type QuickBounds } from './bounds';
+import { type Demand, demandOf } from './demand';
+
+/** How much harder than asked: for preferring lineups that have something in hand. */
+export interface Harder {
+  /** Stops of light to spare. */
+  readonly stops: number;
+  /** Whether cropping is ruled out. */
+  readonly uncropped: boolean;
+  /** Least grade of the lens, in the person's own judgement; null for any. */
+  readonly leastGrade: Special['leastGrade'];
+}
+const AS_ASKED: Harder = { stops: 0, uncropped: false, leastGrade: null };
+const NOWHERE: IntervalSet = [];
+
+/** The places of a frame's axis that a setup makes, cropping allowed. */
+export function ablePlaces(
+  setup: Setup,
+  frame: Frame,
+  limits: Limits,
+  harder = AS_ASKED,
+): IntervalSet {
+  const asked = askedOf(setup, frame, limits, harder);
+  return asked.enoughPixels && isOfGrade(setup, asked.leastGrade) && barOf(setup, frame) === null
+    ? placesOf(setup, asked.tasks)
+    : NOWHERE;
+}
+
+/** The places that one or the other way of framing makes. */
+export function placesOf(setup: Setup, [one, other]: readonly Task[]): IntervalSet {
+  if (!one) return NOWHERE;
+  const first = ableRange(setup, one);
+  if (!other) return first;
+  const second = ableRange(setup, other);
+  if (second.length === 0) return first;
+  return first.length === 0 ? second : union([...first, ...second]);
+}
+
+/**
+ * A setup, by its number in a list, with the places of a frame that it makes: at least one. Where
+ * one place is enough the whole axis stands for it.
+ */
+export interface Able {
+  readonly index: number;
+  readonly places: IntervalSet;
+}
+
+/**
+ * For each frame the setups of a list that make any of its places. Setup by setup, since thousands
+ * of setups are more than a processor keeps near, and what a few frames ask is not.
+ */
+export function ableSetups(
+  setups: readonly Setup[],
+  frames: readonly Frame[],
+  limits: Limits,
+  pace: Pace = AT_EASE,
+): Map<Frame, Able[]> {
+  const able = frames.map((): Able[] => []);
+  const known = new Map<string, Asked[]>();
+  const askedFor = (setup: Setup) => {
+    const asked = frames.map((frame) => askedOf(setup, frame, limits, AS_ASKED));
+    known.set(setup.demandKey, asked);
+    return asked;
+  };
+  setups.forEach((setup, index) => {
+    pace();
+    const asked = known.get(setup.demandKey) ?? askedFor(setup);
+    for (let i = 0; i < asked.length; i += 1) {
+      const one = asked[i]!;
+      if (!mayFrame(setup, one.bounds)) continue;
+      const places = placesFor(setup, one);
+      if (places.length > 0) able[i]!.push({ index, places });
+    }
+  });
+  return new Map(frames.map((frame, i) => [frame, able[i]!]));
+}
+
+/** Those that still do where it is asked harder: nothing else can. */
+export function stillAble(
+  setups: readonly Setup[],
+  able: readonly Able[],
+  frame: Frame,
+  limits: Limits,
+  harder: Harder,
+  pace: Pace = AT_EASE,
+): Able[] {
+  const known = new Map<string, Asked>();
+  return able.flatMap(({ index }) => {
+    pace();
+    const setup = setups[index]!;
+    const asked = known.get(setup.demandKey) ?? askedOf(setup, frame, limits, harder);
+    known.set(setup.demandKey, asked);
+    const places = placesFor(setup, asked);
+    return places.length > 0 ? [{ index, places }] : [];
+  });
+}
+
+function placesFor(
+  setup: Setup,
+  { frame, whole, onePlace, enoughPixels, leastGrade, tasks }: Asked,
+): IntervalSet {
+  if (!enoughPixels || !isOfGrade(setup, leastGrade) || barOf(setup, frame) !== null)
+    return NOWHERE;
+  if (!onePlace) return placesOf(setup, tasks);
+  return tasks.some((task) => isAbleSomewhere(setup, task)) ? whole : NOWHERE;
+}
+
+/** What a frame asks of all setups on one body and part of its sensor. */
+interface Asked {
+  readonly frame: Frame;
+  readonly whole: IntervalSet;
+  /** One place of it is enough. */
+  readonly onePlace: boolean;
+  readonly enoughPixels: boolean;
+  readonly leastGrade: Special['leastGrade'];
+  readonly tasks: readonly Task[];
+  /** A quick look before the exact one. */
+  readonly bounds: QuickBounds;
+}
+
+function askedOf(setup: Setup, frame: Frame, limits: Limits, harder: Harder): Asked {
+  const axis = needAxis(frame.need);
+  const demand = asHard(demandOf(setup, frame, limits), harder);
+  const ways = framings(frame, setup.sensor, limits);
+  return {
+    frame,
+    whole: [axis.range],
+    onePlace: footingOf(frame.need) === 'free',
+    enoughPixels: demand.pixelsShort === null,
+    leastGrade: harder.leastGrade,
+    tasks: ways.map((way) => taskOf(axis, way, demand, demand.crop, EVERYTHING)),
+    bounds: boundsOf(axis, ways, demand.crop),
+  };
+}
+
+/** Room for rounding, so that the quick look never rejects what the exact one would not. */
+const ROOM = 1 + 1e-9;
+
+function boundsOf(axis: NeedAxis, ways: readonly Framing[], crop: number): QuickBounds {
+  const { from, to } = axis.range;
+  return {
+    widestMm: Math.min(...ways.map((way) => way.slopeMin(crop) * from)) / ROOM,
+    longestMm: Math.max(...ways.map((way) => way.slopeMax * to)) * ROOM,
+    distanceM: axis.kind === 'distance' ? { from: from / ROOM, to: to * ROOM } : null,
+  };
+}
+
+function asHard(demand: Demand, { stops, uncropped }: Harder): Demand {
+  const darker = 2 ** -stops;
+  return {
+    ...demand,
+    crop: uncropped ? 1 : demand.crop,
+    light: demand.light && {
+      ...demand.light,
+      luminousness: demand.light.luminousness * darker,
+      flashReach:
+        demand.light.flashReach === null ? null : demand.light.flashReach * Math.sqrt(darker),
+    },
+  };
+}

@@ -1,0 +1,110 @@
+import { type Frame, type Limits, NOTHING_SPECIAL } from '@/core/brief';
+import type { Body, Lens } from '@/core/gear';
+import type { LineupQuestion, MipSolver } from '..';
+import { loadHighsSolver } from '@/solver';
+import {
+  aBody,
+  aLens,
+  aQuestion,
+  aShelf,
+  aStretch,
+  focalFrame,
+  lightOf,
+  personFrame,
+  someLimits,
+} from '../../../../tests/support/gear';
+import { solveWith } from '../../../../tests/support/solve';
+
+let solver: MipSolver;
+beforeAll(async () => {
+  solver = await loadHighsSolver();
+});
+
+const notesOf = (parts: Partial<LineupQuestion>) => {
+  const question = aQuestion({ frames: [], shelf: aShelf([]), ...parts });
+  return solveWith(solver, question).notes.map((n) => ('ids' in n ? [n.code, ...n.ids] : [n.code]));
+};
+const KNOWN: Partial<Lens> = {
+  autofocus: true,
+  frontThread: true,
+  filterMm: 72,
+  shift: false,
+  smallestFNumber: 22,
+  sealed: true,
+};
+const withLens = (
+  change: Partial<Lens>,
+  frame: Partial<Frame> = {},
+  more: { body?: Partial<Body>; limits?: Partial<Limits>; wet?: boolean } = {},
+) =>
+  notesOf({
+    frames: [personFrame('f', 5, 5, 'free', frame as Record<string, unknown>)],
+    shelf: aShelf(
+      [aLens('l', 24, 85, 2.8, { ...KNOWN, ...change })],
+      [],
+      [aBody({ sealed: true, ...more.body })],
+    ),
+    limits: someLimits(more.limits),
+    stretches: more.wet ? [aStretch('s', { weather: ['wet'] })] : [],
+  });
+const wish = (special: Partial<Frame['special']>): Partial<Frame> => ({
+  special: { ...NOTHING_SPECIAL, ...special },
+});
+
+describe('what the answer rests on that is not known', () => {
+  it('is nothing where all that is asked for is known', () => {
+    expect(withLens({})).toEqual([]);
+    expect(withLens({ autofocus: null, frontThread: null, filterMm: null, shift: null })).toEqual(
+      [],
+    );
+  });
+
+  it.each<[string, Partial<Lens>, Partial<Frame>]>([
+    ['autofocus-unknown', { autofocus: null }, wish({ autofocus: true })],
+    ['thread-unknown', { frontThread: null, filterMm: null }, wish({ frontFilter: true })],
+    ['shift-unknown', { shift: null }, wish({ perspectiveControl: true })],
+    [
+      'smallest-aperture-unknown',
+      { smallestFNumber: null },
+      { depth: { sharp: { kind: 'zone', fromM: 4, toM: 8 }, blur: null } },
+    ],
+  ])('is %s, where a frame asks for it and the lens is taken', (code, lens, frame) => {
+    expect(withLens(lens, frame)).toEqual([[code, 'l']]);
+    expect(withLens(lens, frame, { limits: { lockedOut: ['l'] } }).flat()).not.toContain(code);
+  });
+
+  it('is sealing in the wet, which is not relied on', () => {
+    expect(withLens({ sealed: null }, {}, { wet: true })).toEqual([['sealing-unknown', 'l']]);
+    expect(withLens({ sealed: null }, wish({ sealed: true }))).toEqual([['sealing-unknown', 'l']]);
+    expect(withLens({ sealed: false }, {}, { wet: true })).toEqual([]);
+  });
+
+  it('is weight and price under a limit, and pixels where cropping would count them', () => {
+    expect(withLens({ weightG: null }, {}, { limits: { maxLineupWeightG: 5000 } })).toEqual([
+      ['weight-unknown', 'l'],
+      ['no-lenses'],
+    ]);
+    const wished = { priceNew: null, priceUsed: null, ownership: 'wished' as const };
+    const spend = { maxSpend: 100, sources: ['owned' as const, 'wished' as const] };
+    expect(withLens(wished, {}, { limits: spend })).toEqual([
+      ['price-unknown', 'l'],
+      ['no-lenses'],
+    ]);
+    const sensor = { widthMm: 36, heightMm: 24, pixelsWide: null, pixelsHigh: null };
+    const output = { kind: 'pixels', longPx: 4000, shortPx: 2600, cut: false } as const;
+    expect(withLens({}, { output }, { body: { sensor } })).toEqual([['pixels-unknown', 'body']]);
+    expect(withLens({}, {}, { body: { sensor } })).toEqual([]);
+  });
+});
+
+describe('what is missing for any answer', () => {
+  const frames = [focalFrame('f', 50, 50, 'free', { light: lightOf(12) })];
+
+  it('is frames, lenses, or a body that a lens fits', () => {
+    expect(notesOf({})).toEqual([['no-frames'], ['no-lenses']]);
+    expect(notesOf({ frames })).toEqual([['no-lenses']]);
+    const lenses = [aLens('l', 50, 50, 2, { mount: 'OTHER' })];
+    expect(notesOf({ frames, shelf: aShelf(lenses) })).toEqual([['no-bodies']]);
+    expect(notesOf({ frames, shelf: aShelf(lenses, [], []) })).toEqual([['no-bodies']]);
+  });
+});

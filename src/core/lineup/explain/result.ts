@@ -1,0 +1,175 @@
+import type { FrameId, PlaceUnit, ShooterId, StretchId, Want } from '@/core/brief';
+import type { Conflict, Margins, Shortfall, VerdictCode } from '@/core/coverage';
+import type { AdapterId, BodyId, ConverterId, LensId, TubeId } from '@/core/gear';
+import type { Interval } from '@/core/intervals';
+import type { Open } from '../solve/choose';
+import type { Kept, LimitConflict } from './conflicts';
+import type { Proof } from '../prove/proof';
+import type { Gap, Overlap } from './ranges';
+
+export const RESULT_VERSION = 3;
+
+/** One setup's part in a frame. */
+export interface Cover {
+  /** Stretch in which it does; null without stretches. */
+  readonly stretchId: StretchId | null;
+  readonly bodyId: BodyId;
+  readonly lensId: LensId;
+  readonly adapterId: AdapterId | null;
+  readonly converterId: ConverterId | null;
+  readonly tubeId: TubeId | null;
+  /** The converter built into the lens is switched in. */
+  readonly builtIn: boolean;
+  readonly code: VerdictCode;
+  readonly ranges: readonly Interval[];
+  readonly margins: Margins;
+  /** What is lacking; null when it is clear or made by cropping. */
+  readonly shortfall: Shortfall | null;
+}
+
+export interface FrameResult {
+  readonly frameId: FrameId;
+  readonly want: Want;
+  readonly state: 'clear' | 'crop' | 'lost';
+  readonly unit: PlaceUnit;
+  /** Setups of the lineup that make it, or some of it; the best setup of each kit. */
+  readonly covers: readonly Cover[];
+  /** Places that the lineup leaves unmade. */
+  readonly missing: readonly Interval[];
+  /** Places that nothing that may be chosen can make; empty when more gear in the lineup would do. */
+  readonly impossible: readonly Interval[];
+  /** The nearest miss of anything that may be chosen, when the frame is lost. */
+  readonly nearest: Cover | null;
+  /** Wishes of the frame that fight each other whatever the lens, when it is lost for that. */
+  readonly conflict: Conflict | null;
+  /** What keeps a must lost that could be made by itself, and each way out; null for any other. */
+  readonly kept: Kept | null;
+}
+
+/** What is in one hand in one stretch, where that is part of the choice. */
+export interface InHand {
+  readonly stretchId: StretchId | null;
+  readonly shooterId: ShooterId | null;
+  /** Bodies in hand; null when all are. */
+  readonly bodyIds: readonly BodyId[] | null;
+  /** Pieces carried there; null when all that come along are. */
+  readonly pieceIds: readonly string[] | null;
+  /** Setups that stay on their bodies; null where they may be changed. */
+  readonly fixed:
+    readonly { readonly bodyId: BodyId; readonly pieceIds: readonly string[] }[] | null;
+}
+
+export interface LensIn {
+  readonly lensId: LensId;
+  /** Frames that are lost without it, nothing put in its place; null where time ran out over it. */
+  readonly onlyIt: readonly FrameId[] | null;
+}
+
+/** What a lens lacks for one frame, by its best setup. */
+export interface LensLack {
+  readonly frameId: FrameId;
+  readonly bodyId: BodyId;
+  readonly shortfall: Shortfall;
+}
+
+/** What a lens that stays out makes alone, and why it is out. */
+export interface LensOut {
+  readonly lensId: LensId;
+  readonly makes: readonly FrameId[];
+  readonly reason:
+    | 'locked-out'
+    | 'source'
+    | 'kind'
+    | 'weight-unknown'
+    | 'price-unknown'
+    | 'no-body'
+    | 'adds-nothing'
+    | 'bonus-only'
+    | 'limit'
+    | 'earns-too-little';
+  /** Frames that the lineup would get with it besides. */
+  readonly wouldAdd: readonly FrameId[];
+}
+
+export interface Totals {
+  readonly lenses: number;
+  readonly pieces: number;
+  /** All pieces, and the bodies along where they are counted; of those whose weight is known. */
+  readonly weightG: number;
+  readonly weightUnknown: readonly string[];
+  /** By the price that counts, else the other one. */
+  readonly price: number;
+  readonly priceUnknown: readonly string[];
+  /** Money for what is only wished for. */
+  readonly toBuy: number;
+  readonly musts: { readonly got: number; readonly of: number };
+  readonly wants: { readonly got: number; readonly of: number; readonly sharePercent: number };
+  readonly bonus: { readonly got: number; readonly of: number };
+}
+
+/** What a result says besides the choice and its proof. */
+export type Reason = 'kept' | 'conflict' | 'only-it' | 'lenses-out' | 'nearest' | 'ranges';
+
+export type Note =
+  | { readonly code: 'weight-unknown'; readonly ids: readonly string[] }
+  | { readonly code: 'price-unknown'; readonly ids: readonly string[] }
+  | { readonly code: 'pixels-unknown'; readonly ids: readonly string[] }
+  /** Lenses in the lineup of which a figure that a frame asks for is not known. */
+  | { readonly code: 'autofocus-unknown'; readonly ids: readonly string[] }
+  | { readonly code: 'thread-unknown'; readonly ids: readonly string[] }
+  | { readonly code: 'shift-unknown'; readonly ids: readonly string[] }
+  | { readonly code: 'smallest-aperture-unknown'; readonly ids: readonly string[] }
+  /** Lenses that a wet stretch leaves out because their sealing is not known. */
+  | { readonly code: 'sealing-unknown'; readonly ids: readonly string[] }
+  /** Reasons that time ran out over: what the result has of them is not all. */
+  | { readonly code: 'reasons-cut'; readonly ids: readonly Reason[] }
+  | { readonly code: 'no-bodies' }
+  | { readonly code: 'no-lenses' }
+  | { readonly code: 'no-frames' };
+
+/** Everything that is carried, packing included, against its limit. */
+export interface Carried {
+  readonly limitG: number;
+  readonly weightG: number;
+  /** Of it, what is neither a body in use nor a piece. */
+  readonly packedG: number;
+  /** Packed things of unknown weight. */
+  readonly unknown: readonly string[];
+  /** Times that the choice was made, each with what the last one packs. */
+  readonly rounds: number;
+  /** Whether what is carried keeps to the limit. */
+  readonly agrees: boolean;
+}
+
+/** What is printed, posted back and shown: one lineup with its reasons. */
+export interface LineupResult {
+  readonly format: 'armreach-lineup';
+  readonly version: typeof RESULT_VERSION;
+  /** unverified: a limit on weight could not be checked, since what is locked in has no known weight. */
+  readonly status: 'proven' | 'best-found' | 'impossible' | 'unverified';
+  readonly lineup: {
+    readonly lensIds: readonly LensId[];
+    readonly converterIds: readonly ConverterId[];
+    readonly tubeIds: readonly TubeId[];
+    readonly adapterIds: readonly AdapterId[];
+  };
+  /** Bodies that come along. */
+  readonly bodies: readonly BodyId[];
+  /** Stretch by stretch, where what is in hand is part of the choice. */
+  readonly hands: readonly InHand[];
+  readonly frames: readonly FrameResult[];
+  readonly proof: Proof;
+  readonly gaps: readonly Gap[];
+  readonly overlaps: readonly Overlap[];
+  readonly lensesIn: readonly LensIn[];
+  readonly lensesOut: readonly LensOut[];
+  readonly totals: Totals;
+  readonly notes: readonly Note[];
+  /** null where all that is carried has no limit, or was not weighed. */
+  readonly carried: Carried | null;
+  /** The smallest set of limits and musts that cannot be had together; null when all can. */
+  readonly conflict: LimitConflict | null;
+  /** Aim at which time ran out, its value and the bound; null when proven. */
+  readonly open: Open | null;
+  readonly timing: { readonly modelMs: number; readonly solveMs: number; readonly totalMs: number };
+}

@@ -1,0 +1,226 @@
+import type { FrameId } from '@/core/brief';
+import type { Field } from '../problem/problem';
+import type { MipModel, MipOutcome, MipRow, MipSolver } from '../solve/mipSolver';
+import { type CoveringModel, modelOf } from '../solve/model';
+import { AIM_TOLERANCE, aimsOf, wantSharesPercent } from '../problem/aims';
+import { reduce } from '../presolve/presolve';
+
+/** A lineup that nothing beats by lenses, weight, money and wants all together. */
+export interface TradePoint {
+  readonly pieceIds: readonly string[];
+  readonly got: readonly FrameId[];
+  readonly lenses: number;
+  /** g, of what is known. */
+  readonly weightG: number;
+  readonly weightUnknown: readonly string[];
+  /** Money for what is not owned or borrowed, of what is known. */
+  readonly spend: number;
+  /** Percent of the wanted pictures got. */
+  readonly wantsPercent: number;
+}
+
+/** The trade-off curve: lenses against weight against money against wanted pictures. */
+export interface TradeOff {
+  /** By lenses, then weight. */
+  readonly points: readonly TradePoint[];
+  /** Whether these are all; each one is proven by itself. */
+  readonly complete: boolean;
+}
+
+/**
+ * Steps that count as a difference: a point must beat each other one by at least one of these. Finer
+ * ones nobody packs by. Common practice, no source.
+ */
+const STEPS = { lenses: 1, weightG: 50, spend: 25, wantsPercent: 1 } as const;
+const DIMENSIONS = ['lenses', 'weightG', 'spend', 'wantsPercent'] as const;
+type Dimension = (typeof DIMENSIONS)[number];
+
+/** What each dimension may reach at the most. */
+type Box = Readonly<Record<Dimension, number>>;
+
+/**
+ * All lineups that lose as few musts as possible and that no other one beats in one of the four by
+ * a step without being worse in another.
+ *
+ * Each search minimises a sum with positive weights within a box of largest values, so what it finds
+ * is efficient; every box that holds the point is then cut below it in each dimension. When no box
+ * is left all points are found (box methods as in Kirlik and Sayın 2014, from memory).
+ */
+export function tradeOff(
+  solver: MipSolver,
+  field: Field,
+  {
+    timeLimitS,
+    mostPoints,
+    goOn,
+    progress,
+  }: {
+    readonly timeLimitS: number;
+    readonly mostPoints: number;
+    readonly goOn: () => boolean;
+    readonly progress: (share: number) => void;
+  },
+): TradeOff {
+  const unranked = { ...field, limits: { ...field.limits, order: [] } };
+  const model = modelOf(unranked, reduce(unranked, { byResources: true }));
+  const costs = costsByDimension(field, model);
+  const musts = mustRow(solver, field, model, timeLimitS);
+  if (musts === null) return { points: [], complete: false };
+  const scale = scaleOf(model, costs);
+  const points: TradePoint[] = [];
+  let boxes: Box[] = [
+    { lenses: Infinity, weightG: Infinity, spend: Infinity, wantsPercent: Infinity },
+  ];
+  for (let box = boxes.pop(); box !== undefined; box = boxes.pop()) {
+    if (points.length >= mostPoints || !goOn()) return { points: ordered(points), complete: false };
+    const rows = [...model.mip.rows, ...musts, ...boxRows(box, costs)];
+    const outcome = minimiseOnce(solver, { ...model.mip, rows }, scale, timeLimitS);
+    if (outcome.kind === 'time-limit') return { points: ordered(points), complete: false };
+    if (outcome.kind === 'infeasible') continue;
+    const values = valuesOf(costs, outcome.values);
+    points.push(pointOf(model, outcome.values, values));
+    boxes = cutBelow([...boxes, box], values);
+    progress(points.length / mostPoints);
+  }
+  return { points: ordered(points), complete: true };
+}
+
+function minimiseOnce(
+  solver: MipSolver,
+  mip: MipModel,
+  costs: readonly number[],
+  timeLimitS: number,
+): MipOutcome {
+  const session = solver.open(mip);
+  try {
+    return session.minimise(costs, timeLimitS);
+  } finally {
+    session.close();
+  }
+}
+
+function boxRows(box: Box, costs: Record<Dimension, number[]>): MipRow[] {
+  return DIMENSIONS.filter((d) => box[d] !== Infinity).map((d) => {
+    const columns = costs[d].flatMap((c, i) => (c === 0 ? [] : [i]));
+    return {
+      lower: -Infinity,
+      upper: box[d],
+      columns,
+      coefficients: columns.map((i) => costs[d][i] ?? 0),
+    };
+  });
+}
+
+/** Cuts every box that holds a point below it, dimension by dimension, and drops boxes in others. */
+function cutBelow(boxes: readonly Box[], point: Box): Box[] {
+  const cut = boxes.flatMap((box) =>
+    DIMENSIONS.some((d) => point[d] > box[d] + AIM_TOLERANCE)
+      ? [box]
+      : DIMENSIONS.map((d) => ({ ...box, [d]: point[d] - STEPS[d] + AIM_TOLERANCE })),
+  );
+  return cut.filter(
+    (box, i) =>
+      !cut.some(
+        (other, j) =>
+          i !== j &&
+          DIMENSIONS.every((d) => box[d] <= other[d]) &&
+          (j < i || DIMENSIONS.some((d) => box[d] < other[d])),
+      ),
+  );
+}
+
+/** What each column costs in each dimension; wants count what is lost. */
+function costsByDimension(field: Field, model: CoveringModel): Record<Dimension, number[]> {
+  const zeros = () => new Array<number>(model.mip.columnCount).fill(0);
+  const costs = { lenses: zeros(), weightG: zeros(), spend: zeros(), wantsPercent: zeros() };
+  model.pieces.forEach((p, i) => {
+    costs.lenses[i] = Number(p.kind === 'lens');
+    costs.weightG[i] = p.weightG ?? 0;
+    costs.spend[i] = p.spend ?? 0;
+  });
+  if (field.limits.countBodies)
+    for (const { body, column } of model.along) costs.weightG[column] = body.weightG ?? 0;
+  const shares = wantSharesPercent(field.frames);
+  for (const { target, column } of model.targets)
+    costs.wantsPercent[column] = -(shares.get(target.frame.id) ?? 0);
+  return costs;
+}
+
+/** Keeps the musts lost at their fewest; null when the limits cannot be met. */
+function mustRow(
+  solver: MipSolver,
+  field: Field,
+  model: CoveringModel,
+  timeLimitS: number,
+): MipRow[] | null {
+  const [musts] = aimsOf(field.frames, field.limits);
+  const entries = model.targets
+    .map(({ target, column }) => [column, musts?.targetCost(target) ?? 0] as const)
+    .filter(([, cost]) => cost !== 0);
+  const costs = new Array<number>(model.mip.columnCount).fill(0);
+  for (const [column, cost] of entries) costs[column] = -cost;
+  const outcome = minimiseOnce(solver, model.mip, costs, timeLimitS);
+  if (outcome.kind !== 'optimal') return null;
+  if (entries.length === 0) return [];
+  return [
+    {
+      lower: -outcome.objective - AIM_TOLERANCE,
+      upper: Infinity,
+      columns: entries.map(([column]) => column),
+      coefficients: entries.map(([, cost]) => cost),
+    },
+  ];
+}
+
+/** One objective of all dimensions, each by its step, so that none is lost in rounding. */
+function scaleOf(model: CoveringModel, costs: Record<Dimension, number[]>): number[] {
+  const weights: Record<Dimension, number> = {
+    lenses: 1,
+    weightG: 1 / (10 * STEPS.weightG),
+    spend: 1 / (40 * STEPS.spend),
+    wantsPercent: 1 / (5 * STEPS.wantsPercent),
+  };
+  return Array.from({ length: model.mip.columnCount }, (_, i) =>
+    DIMENSIONS.reduce((sum, d) => sum + weights[d] * (costs[d][i] ?? 0), 0),
+  );
+}
+
+function valuesOf(
+  costs: Record<Dimension, number[]>,
+  values: readonly number[],
+): Record<Dimension, number> {
+  const of = (d: Dimension) =>
+    costs[d].reduce((sum, c, i) => (c === 0 ? sum : sum + c * (values[i] ?? 0)), 0);
+  /** Sums of whole grams and money, told apart from the solver's rounding. */
+  const tidy = (value: number) => Math.round(value * 1e4) / 1e4;
+  return {
+    lenses: Math.round(of('lenses')),
+    weightG: tidy(of('weightG')),
+    spend: tidy(of('spend')),
+    wantsPercent: tidy(of('wantsPercent')),
+  };
+}
+
+function pointOf(
+  model: CoveringModel,
+  values: readonly number[],
+  reached: Record<Dimension, number>,
+): TradePoint {
+  const taken = model.pieces.filter((_, i) => (values[i] ?? 0) > 0.5);
+  const got = model.targets.filter(({ column }) => (values[column] ?? 0) > 0.5);
+  return {
+    pieceIds: taken.map((p) => p.id),
+    got: got.map(({ target }) => target.frame.id),
+    lenses: reached.lenses,
+    weightG: reached.weightG,
+    weightUnknown: taken.filter((p) => p.weightG === null).map((p) => p.id),
+    spend: reached.spend,
+    wantsPercent: -reached.wantsPercent,
+  };
+}
+
+function ordered(points: readonly TradePoint[]): TradePoint[] {
+  return [...points].sort(
+    (a, b) => a.lenses - b.lenses || a.weightG - b.weightG || a.spend - b.spend,
+  );
+}

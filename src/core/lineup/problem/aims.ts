@@ -1,0 +1,167 @@
+import type { Frame, FrameId, LateAim, Limits } from '@/core/brief';
+import type { Body } from '@/core/gear';
+import type { Hand } from './assignments';
+import type { Target } from './problem';
+import type { Piece } from './selectable';
+
+/** Two values of an aim nearer than this are equal; the smallest real step is far larger. */
+export const AIM_TOLERANCE = 1e-6;
+
+export type AimName =
+  | 'musts'
+  | 'wants'
+  | 'pieces'
+  | 'weightUnknown'
+  | 'weight'
+  | 'priceUnknown'
+  | 'price'
+  | 'speed'
+  | 'changes'
+  | 'crop'
+  | 'own'
+  | 'grade'
+  | 'bonus'
+  | 'order'
+  | 'bodyChanges'
+  | 'bodies'
+  | 'bodyWeight'
+  | 'bodyOrder';
+
+/** One aim of the choice, to be made as small as the aims before it allow. */
+export interface Aim {
+  readonly name: AimName;
+  /** Cost of losing a target: a frame, or a stricter reading of it. */
+  readonly targetCost: (target: Pick<Target, 'frame' | 'layer'>) => number;
+  /** Cost of taking a piece; `order` is its place in the order of ids. */
+  readonly pieceCost: (piece: Piece, order: number) => number;
+  /** Cost of each lens in a hand beyond the bodies there. */
+  readonly changeCost: (hand: Hand) => number;
+  /** Cost of bringing a body along; `order` is its place in the order of ids. */
+  readonly bodyCost: (body: Body, order: number) => number;
+  /** Cost of each lens that a body bears in turn beyond the first. */
+  readonly turnCost: number;
+}
+
+const none = () => 0;
+const aim = (name: AimName, own: Partial<Aim>): Aim => ({
+  name,
+  targetCost: none,
+  pieceCost: none,
+  changeCost: none,
+  bodyCost: none,
+  turnCost: 0,
+  ...own,
+});
+
+/** What each aim after the pieces counts. */
+const LATE: Readonly<Record<LateAim, readonly Aim[]>> = {
+  weight: [
+    aim('weightUnknown', { pieceCost: (p) => (p.weightG === null ? 1 : 0) }),
+    aim('weight', { pieceCost: (p) => p.weightG ?? 0 }),
+  ],
+  price: [
+    aim('priceUnknown', { pieceCost: (p) => (p.price === null ? 1 : 0) }),
+    aim('price', { pieceCost: (p) => p.price ?? 0 }),
+  ],
+  speed: [
+    aim('speed', {
+      targetCost: ({ frame, layer }) =>
+        (layer === 'stop1' || layer === 'stop2') && frame.want !== 'bonus' ? 1 : 0,
+    }),
+  ],
+  changes: [aim('changes', { changeCost: () => 1 })],
+  crop: [
+    aim('crop', {
+      targetCost: ({ frame, layer }) => (layer === 'whole' && frame.want !== 'bonus' ? 1 : 0),
+    }),
+  ],
+  own: [aim('own', { pieceCost: (p) => (p.owned ? 0 : 1) })],
+  grade: [
+    aim('grade', {
+      targetCost: ({ frame, layer }) =>
+        (layer === 'good' || layer === 'firstClass') && frame.want !== 'bonus' ? 1 : 0,
+    }),
+  ],
+};
+
+/** What decides after the person's own order, so that the answer does not flicker. */
+const ALWAYS: readonly LateAim[] = ['weight', 'price'];
+
+/**
+ * Musts lost; percent of the wanted pictures lost, against pieces at the person's rate; pieces; the
+ * aims of the order; weight and price where it does not name them; bonus frames lost, and wanted
+ * ones that stand for no pictures; the order of ids.
+ */
+export function aimsOf(frames: readonly Frame[], limits: Limits): Aim[] {
+  const shares = wantSharesPercent(frames);
+  const late = [...limits.order, ...ALWAYS.filter((name) => !limits.order.includes(name))];
+  return [
+    aim('musts', {
+      targetCost: ({ frame, layer }) => (layer === 'base' && frame.want === 'must' ? 1 : 0),
+    }),
+    aim('wants', {
+      targetCost: ({ frame, layer }) => (layer === 'base' ? (shares.get(frame.id) ?? 0) : 0),
+      pieceCost: (p) => (shares.size > 0 && !p.lockedIn ? limits.wantRatePercent * p.pieces : 0),
+    }),
+    aim('pieces', { pieceCost: (p) => p.pieces }),
+    ...late
+      .flatMap((name) => LATE[name])
+      .map((each) => (limits.countBodies ? withBodies(each) : each)),
+    aim('bonus', {
+      targetCost: ({ frame, layer }) =>
+        layer === 'base' && (frame.want === 'bonus' || shares.get(frame.id) === 0) ? 1 : 0,
+    }),
+    aim('order', { pieceCost: (_, order) => order + 1 }),
+  ];
+}
+
+/** What a body weighs counts with the lenses where the person says so. */
+function withBodies(each: Aim): Aim {
+  if (each.name === 'weight') return { ...each, bodyCost: (b) => b.weightG ?? 0 };
+  if (each.name === 'weightUnknown')
+    return { ...each, bodyCost: (b) => (b.weightG === null ? 1 : 0) };
+  return each;
+}
+
+/**
+ * Which bodies come along with a lineup: those that save a change, then the fewest, then the lightest
+ * (what is not known weighs most), then by id. None of it changes what is got.
+ */
+export const BODY_AIMS: readonly Aim[] = [
+  aim('bodyChanges', { turnCost: 1 }),
+  aim('bodies', { bodyCost: () => 1 }),
+  aim('bodyWeight', { bodyCost: (b) => b.weightG ?? UNKNOWN_BODY_G }),
+  aim('bodyOrder', { bodyCost: (_, order) => order + 1 }),
+];
+/** A body of unknown weight counts as heavier than any. */
+const UNKNOWN_BODY_G = 50_000;
+
+/** Orders two lenses by the aims that look at pieces alone; 0 when only the id differs. */
+export function byAims(limits: Limits): (a: Piece, b: Piece) => number {
+  const costs = aimsOf([], limits)
+    .filter(({ name }) => name !== 'order' && name !== 'wants' && name !== 'pieces')
+    .map((each) => each.pieceCost)
+    .filter((cost) => cost !== none);
+  return (a, b) => {
+    for (const cost of costs) {
+      const difference = cost(a, 0) - cost(b, 0);
+      if (difference !== 0) return difference;
+    }
+    return 0;
+  };
+}
+
+/**
+ * Share of the wanted pictures that each wanted frame stands for, percent, 100 in all. Frames
+ * without a stated share get the mean of the stated ones; none stated, all weigh alike.
+ */
+export function wantSharesPercent(frames: readonly Frame[]): Map<FrameId, number> {
+  const wants = frames.filter((f) => f.want === 'want');
+  const stated = wants.flatMap((f) => (f.sharePercent === null ? [] : [f.sharePercent]));
+  const mean = stated.length > 0 ? stated.reduce((a, b) => a + b, 0) / stated.length : 1;
+  const share = (f: Frame) => f.sharePercent ?? mean;
+  const total = wants.reduce((sum, f) => sum + share(f), 0);
+  return new Map(
+    wants.map((f) => [f.id, total > 0 ? (100 * share(f)) / total : 100 / wants.length]),
+  );
+}

@@ -1,0 +1,160 @@
+import {
+  aBody,
+  aLens,
+  aQuestion,
+  aShelf,
+  aShooter,
+  aStretch,
+  focalFrame,
+  handsOf,
+  lightOf,
+  someLimits,
+} from '../../../../tests/support/gear';
+import { solveWith } from '../../../../tests/support/solve';
+import { shooterId } from '@/core/brief';
+import { loadHighsSolver } from '@/solver';
+import type { LineupQuestion } from '../problem/question';
+
+const solving = loadHighsSolver();
+const solve = async (question: LineupQuestion) => solveWith(await solving, question);
+
+const heavy = aBody({ id: 'heavy', weightG: 900 });
+const light = aBody({ id: 'light', weightG: 400 });
+const middling = aBody({ id: 'middling', weightG: 600 });
+const all = [heavy, light, middling];
+const wide = aLens('wide', 24, 24, 4);
+const tele = aLens('tele', 200, 200, 4);
+const near = focalFrame('near', 24, 24, 'free');
+const far = focalFrame('far', 200, 200, 'free');
+const fixed = aStretch('boat', { changes: false });
+
+describe('which bodies come along', () => {
+  it('is the lightest that does, where weight counts bodies and where it does not', async () => {
+    const shelf = aShelf([wide], [], all);
+    for (const countBodies of [true, false]) {
+      const limits = someLimits({ countBodies, maxLineupWeightG: countBodies ? 900 : null });
+      const answer = await solve(aQuestion({ shelf, frames: [near], limits }));
+      expect(answer).toMatchObject({ status: 'proven', bodies: ['light'] });
+      expect(answer.totals.weightG).toBe(countBodies ? 900 : 500);
+    }
+  });
+
+  it('is what a picture needs: the one that stands high sensitivity', async () => {
+    const dim = focalFrame('dim', 24, 24, 'free', {
+      light: lightOf(0, { longestTimeS: 1 / 60, support: 'hand' }),
+    });
+    const bodies = [aBody({ id: 'quiet', weightG: 900 }), aBody({ id: 'loud', isoCeiling: 100 })];
+    const limits = someLimits({ isoCeiling: 102_400 });
+    const answer = await solve(
+      aQuestion({ shelf: aShelf([wide], [], bodies), frames: [dim], limits }),
+    );
+    expect(answer.bodies).toEqual(['quiet']);
+  });
+
+  it('is a second one where a lens may not be changed, and only there', async () => {
+    const shelf = aShelf([wide, tele], [], all);
+    const frames = [near, far];
+    const answer = await solve(aQuestion({ shelf, frames, stretches: [fixed] }));
+    expect(answer.totals.musts.got).toBe(2);
+    expect([...answer.bodies].sort()).toEqual(['light', 'middling']);
+  });
+
+  it('is also the one that comes always, and never the one that stays', async () => {
+    const shelf = aShelf([wide], [], all);
+    const limits = someLimits({ lockedIn: ['heavy'], lockedOut: ['light'] });
+    const answer = await solve(aQuestion({ shelf, frames: [near], limits }));
+    expect(answer.bodies).toContain('heavy');
+    expect(answer.bodies).not.toContain('light');
+    expect(answer.bodies).toHaveLength(1);
+  });
+
+  it('is not a spare, which makes no picture', async () => {
+    const shelf = aShelf([wide, tele], [], [light, middling]);
+    const limits = someLimits({ spares: [{ bodyId: middling.id, lies: 'bag' }] });
+    const question = aQuestion({ shelf, frames: [near, far], stretches: [fixed], limits });
+    const answer = await solve(question);
+    expect(answer.bodies).toEqual(['light']);
+    expect(answer.totals.musts.got).toBe(1);
+  });
+
+  it('takes a known weight before an unknown one', async () => {
+    const unknown = aBody({ id: 'unknown', weightG: null });
+    const shelf = aShelf([wide], [], [unknown, heavy]);
+    expect((await solve(aQuestion({ shelf, frames: [near] }))).bodies).toEqual(['heavy']);
+  });
+});
+
+describe('a picture covered twice', () => {
+  const two = [light, middling];
+  const lead = aShooter('lead');
+  const second = aShooter('second');
+  const asked = (change: Record<string, unknown>, who: string[], bodies = two) =>
+    aQuestion({
+      outing: { shooters: [lead, second] },
+      stretches: [aStretch('church', { hands: who.map((id) => handsOf(id)) })],
+      shelf: aShelf([aLens('a', 24, 24, 4), aLens('b', 24, 24, 4)], [], bodies),
+      frames: [focalFrame('entrance', 24, 24, 'free', change)],
+    });
+
+  it('by two people needs two who are there', async () => {
+    const twice = { twice: { by: 'people', shooterIds: [] } };
+    const both = await solve(asked(twice, ['lead', 'second']));
+    expect(both.totals.musts.got).toBe(1);
+    expect(both.lineup.lensIds).toHaveLength(2);
+    expect(both.bodies).toHaveLength(2);
+    expect((await solve(asked(twice, ['lead']))).totals.musts.got).toBe(0);
+  });
+
+  it('from named places needs those, each able there', async () => {
+    const corners = { twice: { by: 'people', shooterIds: ['lead', 'second'] } };
+    expect((await solve(asked(corners, ['lead', 'second']))).totals.musts.got).toBe(1);
+    expect((await solve(asked(corners, ['lead', 'second'], [light]))).totals.musts.got).toBe(0);
+  });
+
+  it('by two bodies may be in one person’s hands', async () => {
+    const answer = await solve(asked({ twice: { by: 'bodies' } }, ['lead']));
+    expect(answer.totals.musts.got).toBe(1);
+    expect(answer.bodies).toHaveLength(2);
+  });
+});
+
+describe('a placed camera', () => {
+  const stand = aShooter('stand', true);
+  const lead = aShooter('lead');
+  const there = ['lead', 'stand'].map((id) => handsOf(id));
+
+  it('keeps one setup in its stretch, where a person changes', async () => {
+    const bodies = [light, middling];
+    const question = (shooterIds: string[]) =>
+      aQuestion({
+        outing: { shooters: [lead, stand] },
+        stretches: [aStretch('rite', { hands: there })],
+        shelf: aShelf([wide, tele], [], bodies),
+        frames: [near, far].map((f) => ({
+          ...f,
+          shooterIds: shooterIds.map((id) => shooterId.parse(id)),
+        })),
+        limits: someLimits({ lockedOut: ['middling'] }),
+      });
+    expect((await solve(question(['lead']))).totals.musts.got).toBe(2);
+    expect((await solve(question(['stand']))).totals.musts.got).toBe(1);
+  });
+
+  it('stands on a support: it is no one’s hand that must keep still', async () => {
+    const slow = focalFrame('slow', 200, 200, 'free', {
+      shooterIds: ['stand'],
+      light: lightOf(3, { isoCeiling: 400, support: 'hand' }),
+    });
+    const by = (placed: boolean) =>
+      solve(
+        aQuestion({
+          outing: { shooters: [lead, { ...stand, placed }] },
+          stretches: [aStretch('rite', { hands: there })],
+          shelf: aShelf([tele], [], [light]),
+          frames: [slow],
+        }),
+      );
+    expect((await by(true)).totals.musts.got).toBe(1);
+    expect((await by(false)).totals.musts.got).toBe(0);
+  });
+});

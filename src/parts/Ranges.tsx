@@ -1,0 +1,98 @@
+import type { Advantage, LineupResult, Overlap } from '@/core/lineup';
+import {
+  advantageSteps,
+  advantageText,
+  formatCrop,
+  formatFocalRange,
+  formatMegapixels,
+  gapSteps,
+} from '@/text';
+import { Figure } from './arithmetic';
+
+/** Holes and shared ranges of the lineup, with what they cost or are good for. */
+export function Ranges({ result, name }: { result: LineupResult; name: (id: string) => string }) {
+  if (result.lineup.lensIds.length === 0) return null;
+  return (
+    <section aria-labelledby="gaps" className="grid gap-8 md:grid-cols-2">
+      <div>
+        <h2 id="gaps" className="mb-1 text-lg">
+          Gaps
+        </h2>
+        {result.gaps.length === 0 && <p>None: the ranges meet from the widest to the longest.</p>}
+        <ul className="space-y-1">
+          {result.gaps.map((gap) => (
+            <li key={gap.range.from} className="border-b border-hair pb-1">
+              {formatFocalRange(gap.range.from, gap.range.to)} on 36×24, a{' '}
+              <Figure label="What bridges the gap" steps={() => gapSteps(gap)}>
+                crop of {formatCrop(gap.crop)}
+                {gap.megapixelsLeft !== null &&
+                  ` that leaves ${formatMegapixels(gap.megapixelsLeft)}`}
+              </Figure>
+              .{' '}
+              {gap.lostFrameIds.length > 0 && (
+                <span className="text-wrong">Costs {gap.lostFrameIds.map(name).join(', ')}. </span>
+              )}
+              {gap.croppedFrameIds.length > 0 &&
+                `Cropped for ${gap.croppedFrameIds.map(name).join(', ')}. `}
+              {gap.lostFrameIds.length + gap.croppedFrameIds.length === 0 &&
+                'Costs nothing: no picture needs it.'}
+            </li>
+          ))}
+        </ul>
+      </div>
+      <div>
+        <h2 className="mb-1 text-lg">Overlaps</h2>
+        {result.overlaps.length === 0 && <p>None: no two lenses share a focal length.</p>}
+        <ul className="space-y-1">
+          {result.overlaps.map((o) => (
+            <li key={o.lensIds.join()} className="border-b border-hair pb-1">
+              {formatFocalRange(o.range.from, o.range.to)}: {o.lensIds.map(name).join(' and ')}.{' '}
+              <span className="text-soft">
+                {o.reasons.length === 0 ? doublingText(o, name) : <Advantages of={o} name={name} />}
+              </span>
+            </li>
+          ))}
+        </ul>
+      </div>
+    </section>
+  );
+}
+
+/** What each lens has over the other, with its arithmetic. */
+function Advantages({ of, name }: { of: Overlap; name: (id: string) => string }) {
+  const sides = of.lensIds
+    .map((id) => [name(id), of.reasons.filter((r) => r.lensId === id)] as const)
+    .filter(([, reasons]) => reasons.length > 0);
+  return sides.map(([who, reasons], side) => (
+    <span key={who}>
+      {side > 0 && '; '}
+      {who} is{' '}
+      {reasons.map((advantage, i) => (
+        <span key={advantage.reason}>
+          {i > 0 && ', '}
+          <AdvantageFigure advantage={advantage} of={of} who={who} />
+        </span>
+      ))}
+    </span>
+  ));
+}
+
+function AdvantageFigure(props: { advantage: Advantage; of: Overlap; who: string }) {
+  const { advantage, of, who } = props;
+  const text = advantageText(advantage);
+  if (advantage.figures === null) return text;
+  return (
+    <Figure label={`${who}: ${text}`} steps={() => advantageSteps(advantage, of.range)}>
+      {text}
+    </Figure>
+  );
+}
+
+/** What an overlap is good for when neither lens has anything over the other. */
+function doublingText(o: Overlap, name: (id: string) => string): string {
+  if (o.spareForFrameIds.length > 0)
+    return `Each is the other’s spare for ${o.spareForFrameIds.map(name).join(', ')}.`;
+  return o.onTwoBodies
+    ? 'Plain doubling, unless both are wanted at once on two bodies.'
+    : 'Plain doubling.';
+}

@@ -1,0 +1,53 @@
+'use client';
+
+import { Popover } from 'radix-ui';
+import type { ReactNode } from 'react';
+import { FIGURE_LOOK } from './Figure';
+import { type Step } from '@/text';
+
+/** The steps behind a figure; open as soon as it is there, since it is loaded when asked for. */
+export function ArithmeticPopover({
+  label,
+  steps,
+  children,
+}: {
+  label: string;
+  steps: () => readonly Step[];
+  children: ReactNode;
+}) {
+  return (
+    <Popover.Root defaultOpen>
+      <Popover.Trigger className={FIGURE_LOOK} aria-label={label}>
+        {children}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          aria-label={label}
+          sideOffset={4}
+          collisionPadding={8}
+          className="z-30 max-h-[70vh] max-w-md overflow-auto border border-edge bg-sheet p-4 text-[13px]"
+        >
+          <p className="font-semibold">{label}</p>
+          <dl className="mt-2 space-y-2">
+            {steps().map((step, i, all) => (
+              <div key={`${i} ${step.name}`}>
+                <dt>
+                  {step.name}: <strong>{step.result}</strong>
+                </dt>
+                <dd className="text-soft">
+                  {step.formula}
+                  {step.source !== all[i + 1]?.source && (
+                    <>
+                      <br />
+                      {step.source}
+                    </>
+                  )}
+                </dd>
+              </div>
+            ))}
+          </dl>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

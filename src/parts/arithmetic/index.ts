@@ -1,0 +1,2 @@
+/** Figures that can be questioned: each opens the steps behind it. */
+export { Figure } from './Figure';

@@ -1,0 +1,8 @@
+/** Shared views of the domain: figures with their arithmetic, ranges, marks, limits, what files bring. */
+export { Figure } from './arithmetic';
+export { LeftOutList } from './LeftOutList';
+export { readFile } from './readFile';
+export { Ranges } from './Ranges';
+export { type FrameState, StateMark } from './StateMark';
+export { type Choices, TakingList } from './taking';
+export { UsualLimitFields } from './UsualLimitFields';

@@ -1,0 +1,31 @@
+import type { Result } from '@/core/result';
+import {
+  type NotRead,
+  type Read,
+  type ReaderKind,
+  type Readers,
+  readInWorker,
+} from '@/document/reader';
+import { notify } from '@/ui';
+
+/** Reading that lasts longer than this is told of, with a way to cancel it, ms. */
+const LONG_MS = 1000;
+
+/** Reads a file in a worker; where that lasts, it says so and can be cancelled. */
+export async function readFile<K extends ReaderKind>(
+  kind: K,
+  name: string,
+  input: Parameters<Readers[K]>,
+): Promise<Result<Read<K>, NotRead>> {
+  const control = new AbortController();
+  const timer = setTimeout(
+    () =>
+      notify(`Reading ${name}…`, {
+        action: { label: 'Cancel', onClick: () => control.abort() },
+      }),
+    LONG_MS,
+  );
+  const read = await readInWorker(kind, input, control.signal);
+  clearTimeout(timer);
+  return read;
+}

@@ -1,0 +1,2 @@
+/** What a file brings, beside what is on the shelf. */
+export { type Choices, TakingList } from './TakingList';

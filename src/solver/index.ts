@@ -1,0 +1,2 @@
+/** HiGHS behind the port of the core, with branching of its own. */
+export { loadHighsSolver } from './highsSolver';

@@ -1,0 +1,141 @@
+import type { AimName, Difference } from '@/core/lineup';
+import type { OutingFile } from '@/document';
+import { formatCount, formatMoney, formatPercent, formatWeight } from '../format';
+import { exactWeight, priceSteps, weightSteps } from './steps/lineupSteps';
+import { exact } from './steps/marginSteps';
+import { type Step } from './steps/step';
+
+const AIM_TEXTS: Readonly<Record<AimName, string>> = {
+  musts: 'the musts',
+  wants: 'the wants',
+  pieces: 'the number of items',
+  weight: 'the weight',
+  weightUnknown: 'unknown weights',
+  price: 'the price',
+  priceUnknown: 'unknown prices',
+  speed: 'spare light',
+  changes: 'lens changes',
+  crop: 'cropping',
+  own: 'owned gear',
+  grade: 'the grade of lenses',
+  bonus: 'the bonus pictures',
+  order: 'the order of names',
+  bodyChanges: 'lens changes that a camera saves',
+  bodies: 'the number of cameras',
+  bodyWeight: 'the weight of the cameras',
+  bodyOrder: 'the order of names',
+};
+
+/** What an aim looks at, in words. */
+export function aimText(aim: AimName): string {
+  return AIM_TEXTS[aim];
+}
+
+/** How much an aim comes to, with its unit. */
+export function amountText(aim: AimName, amount: number, currency: string): string {
+  switch (aim) {
+    case 'musts':
+      return formatCount(amount, 'must lost', 'musts lost');
+    case 'wants':
+      return `${formatPercent(amount)} of the wanted pictures`;
+    case 'pieces':
+      return formatCount(amount, 'piece', 'pieces');
+    case 'weight':
+      return formatWeight(amount);
+    case 'weightUnknown':
+      return formatCount(amount, 'unknown weight', 'unknown weights');
+    case 'price':
+      return formatMoney(amount, currency);
+    case 'priceUnknown':
+      return formatCount(amount, 'unknown price', 'unknown prices');
+    case 'speed':
+      return formatCount(
+        amount,
+        'picture with a stop less in hand',
+        'pictures with a stop less in hand',
+      );
+    case 'changes':
+      return formatCount(amount, 'change', 'changes');
+    case 'crop':
+      return formatCount(amount, 'picture cropped', 'pictures cropped');
+    case 'own':
+      return formatCount(amount, 'piece not owned', 'pieces not owned');
+    case 'grade':
+      return formatCount(amount, 'picture with a better lens', 'pictures with a better lens');
+    case 'bodyChanges':
+      return formatCount(amount, 'change', 'changes');
+    case 'bodies':
+      return formatCount(amount, 'camera', 'cameras');
+    case 'bodyWeight':
+      return formatWeight(amount);
+    case 'bonus':
+      return formatCount(amount, 'bonus lost', 'bonuses lost');
+    case 'order':
+    case 'bodyOrder':
+      return 'nothing but the order of names';
+  }
+}
+
+/** What another lineup costs or saves beside the best one. */
+export function worseText({ aim, by }: Difference, currency: string): string {
+  const amount = amountText(aim, Math.abs(by), currency);
+  return by > 0 ? `worse by ${amount}` : `better by ${amount}`;
+}
+
+/** What would have to be otherwise for a lens to come in. */
+export function bringInText({ aim, by }: Difference, currency: string): string {
+  const amount = amountText(aim, Math.abs(by), currency);
+  if (by < 0) return `would save ${amount} if it might be used`;
+  if (aim === 'wants')
+    return `would come in if it brought ${formatPercent(by)} more of the wanted pictures`;
+  if (aim === 'weight') return `would be as good if it were ${amount} lighter`;
+  if (aim === 'price') return `would be as good if it were ${amount} cheaper`;
+  return `would take ${amount} more`;
+}
+
+/**
+ * How a difference comes about: what the aim comes to in the best lineup and in the other one.
+ *
+ * @param bestIds everything in the best lineup
+ * @param otherIds everything in the other one
+ */
+export function differenceSteps(
+  file: OutingFile,
+  { aim, by, best, other }: Difference,
+  bestIds: readonly string[],
+  otherIds: readonly string[],
+): Step[] {
+  const { currency } = file.outing;
+  const amount = (value: number) =>
+    aim === 'weight'
+      ? exactWeight(value)
+      : aim === 'wants'
+        ? `${exact(value)} %`
+        : amountText(aim, value, currency);
+  // Bodies come along with either, so they are counted with neither.
+  const bodiless = { ...file, limits: { ...file.limits, countBodies: false } };
+  const sums = (ids: readonly string[]) =>
+    aim === 'weight'
+      ? weightSteps(bodiless, ids)
+      : aim === 'price'
+        ? priceSteps(bodiless, ids)
+        : [];
+  const whose = (side: string, steps: readonly Step[]) =>
+    steps.map((step) => ({ ...step, name: `${step.name}, ${side}` }));
+  return [
+    ...whose('the best lineup', sums(bestIds)),
+    ...whose('this one', sums(otherIds)),
+    {
+      name: by > 0 ? 'Worse by' : 'Better by',
+      result: amount(Math.abs(by)),
+      formula:
+        by > 0
+          ? `this one − the best lineup = ${amount(other)} − ${amount(best)}`
+          : `the best lineup − this one = ${amount(best)} − ${amount(other)}`,
+      source:
+        aim === 'wants'
+          ? `Percent of the wanted pictures lost, and ${exact(file.limits.wantRatePercent)} % for each piece taken.`
+          : 'The first aim, in their order, in which the two differ.',
+    },
+  ];
+}

@@ -1,0 +1,25 @@
+/** The arithmetic behind figures, step by step, in words. */
+export {
+  anyOrderSteps,
+  CAPS_MM,
+  changeSteps,
+  handWeightSteps,
+  orderSteps,
+  roomSteps,
+  tooBigSteps,
+} from './carrySteps';
+export {
+  advantageSteps,
+  buySteps,
+  exactWeight,
+  gapSteps,
+  idsIn,
+  priceSteps,
+  wantsGotSteps,
+  wantsSteps,
+  weightSteps,
+} from './lineupSteps';
+export { exact, exactIn, marginSteps } from './marginSteps';
+export { pictureSteps } from './pictureSteps';
+export type { Step } from './step';
+export { sumStep, type Summand } from './sumSteps';

@@ -1,0 +1,175 @@
+import type { Frame, FrameId, Limits } from '@/core/brief';
+import { piecesOf, type Shelf } from '@/core/gear';
+import {
+  type Advantage,
+  type Gap,
+  type LineupResult,
+  priceOf,
+  spendOf,
+  wantSharesPercent,
+} from '@/core/lineup';
+import { formatFocalRange, formatMoney } from '../../format';
+import type { Interval } from '@/core/intervals';
+import type { Step } from './step';
+import { exact, exactIn } from './marginSteps';
+import { sumStep } from './sumSteps';
+
+interface Outing {
+  readonly shelf: Shelf;
+  readonly frames: readonly Frame[];
+  readonly limits: Limits;
+  readonly outing: { readonly currency: string };
+}
+
+/** A weight in the person's units, unrounded. */
+export const exactWeight = (g: number) => exactIn(g, 'g');
+
+/** Ids of everything in a lineup. */
+export const idsIn = ({ lineup }: LineupResult): string[] => [
+  ...lineup.lensIds,
+  ...lineup.converterIds,
+  ...lineup.tubeIds,
+  ...lineup.adapterIds,
+];
+
+function itemsOf({ shelf }: Outing, ids: readonly string[]) {
+  const taken = new Set(ids);
+  return piecesOf(shelf).filter((piece) => taken.has(piece.id));
+}
+
+/** The weight of some pieces, with the bodies along where the limits count them. */
+export function weightSteps(
+  file: Outing,
+  ids: readonly string[],
+  bodyIds: readonly string[] = [],
+): Step[] {
+  const { limits, shelf } = file;
+  const bodies = limits.countBodies ? shelf.bodies.filter((b) => bodyIds.includes(b.id)) : [];
+  const parts = [...itemsOf(file, ids), ...bodies];
+  return [
+    sumStep(
+      limits.countBodies ? 'Weight, bodies counted' : 'Weight of what is taken, without bodies',
+      parts.map((p) => ({ name: p.name, value: p.weightG })),
+      exactWeight,
+      'Weights as on the shelf; one that is not known is never taken as zero under a limit.',
+    ),
+  ];
+}
+
+/** What some pieces cost by the price that counts. */
+export function priceSteps(file: Outing, ids: readonly string[]): Step[] {
+  const { limits } = file;
+  return [
+    sumStep(
+      `Price, ${limits.priceBasis}`,
+      itemsOf(file, ids).map((p) => ({ name: p.name, value: priceOf(p, limits) })),
+      (amount) => formatMoney(amount, file.outing.currency),
+      `The ${limits.priceBasis} price on the shelf, the other one where that is not known.`,
+    ),
+  ];
+}
+
+/** What has to be bought or rented for some items. */
+export function buySteps(file: Outing, ids: readonly string[]): Step[] {
+  const { limits } = file;
+  return [
+    sumStep(
+      'To buy or rent',
+      itemsOf(file, ids)
+        .filter((p) => p.ownership === 'wished' || p.ownership === 'rented')
+        .map((p) => ({ name: p.name, value: spendOf(p, limits) })),
+      (amount) => formatMoney(amount, file.outing.currency),
+      'Wished items at their price, rented ones by the day; owned and borrowed items cost nothing more.',
+    ),
+  ];
+}
+
+/** The share of the wanted pictures that a lineup gets. */
+export function wantsSteps(file: Outing, { frames }: LineupResult): Step[] {
+  return wantsGotSteps(
+    file,
+    frames.flatMap((f) => (f.state === 'lost' ? [] : [f.frameId])),
+  );
+}
+
+/** The share of the wanted pictures that some frames stand for. */
+export function wantsGotSteps(file: Outing, gotIds: readonly FrameId[]): Step[] {
+  const shares = wantSharesPercent(file.frames);
+  const parts = file.frames.flatMap((f) => {
+    const share = shares.get(f.id);
+    return share === undefined || !gotIds.includes(f.id) ? [] : [{ name: f.name, value: share }];
+  });
+  return [
+    sumStep(
+      'Share of the wanted pictures',
+      parts,
+      (percent) => `${exact(percent)} %`,
+      'Shares as given; wants without one share the rest evenly.',
+    ),
+  ];
+}
+
+/** The crop that bridges a gap, and the pixels that it leaves. */
+export function gapSteps({ range, crop, megapixelsLeft }: Gap): Step[] {
+  return [
+    {
+      name: 'Crop that bridges the gap',
+      result: `${exact(crop)}×`,
+      formula: `long end / wide end = ${exact(range.to)} mm / ${exact(range.from)} mm on 36×24, for ${formatFocalRange(range.from, range.to)}`,
+      source: 'Similar triangles; focal lengths by the diagonal of the part of the sensor used.',
+    },
+    ...(megapixelsLeft === null
+      ? []
+      : [
+          {
+            name: 'Pixels left',
+            result: `${exact(megapixelsLeft)} MP`,
+            formula: `pixels / crop² = ${exact(megapixelsLeft * crop * crop)} MP / ${exact(crop * crop)}`,
+            source: 'Pixel counting.',
+          },
+        ]),
+  ];
+}
+
+const AS_ON_SHELF = 'Figures as on the shelf; one that is not known speaks for neither lens.';
+
+/** What one lens has over another in a range that they share; none for sealing. */
+export function advantageSteps({ reason, by, figures }: Advantage, range: Interval): Step[] {
+  if (by === null || figures === null) return [];
+  const [own, other] = [exact(figures.own), exact(figures.other)];
+  if (reason === 'faster')
+    return [
+      {
+        name: `Faster at ${exact(Math.sqrt(range.from * range.to))} mm on 36×24`,
+        result: `${exact(by)} stops`,
+        formula: `2·log2(N other / N own) = 2·log2(${other} / ${own}), in the middle of ${formatFocalRange(range.from, range.to)} by ratio`,
+        source: 'Light goes with 1 / N². A third of a stop and more is called faster.',
+      },
+    ];
+  if (reason === 'lighter')
+    return [
+      {
+        name: 'Lighter',
+        result: exactWeight(by),
+        formula: `${other} g − ${own} g`,
+        source: `${AS_ON_SHELF} 50 g and more are called lighter.`,
+      },
+    ];
+  if (reason === 'closer')
+    return [
+      {
+        name: 'Greater magnification',
+        result: `${exact(by)}× more`,
+        formula: `${own}× − ${other}×`,
+        source: AS_ON_SHELF,
+      },
+    ];
+  return [
+    {
+      name: 'Steadier',
+      result: `${exact(by)} stops`,
+      formula: `${own} − ${other} stops of the lens’s stabiliser`,
+      source: AS_ON_SHELF,
+    },
+  ];
+}

@@ -1,0 +1,259 @@
+import {
+  ev100OfSource,
+  type Footing,
+  type Frame,
+  type Need,
+  type PlaceUnit,
+  type ProfileKey,
+  type SceneKey,
+  type Stretch,
+  type SubjectKey,
+  type Want,
+  type Weather,
+} from '@/core/brief';
+import type { Conflict, Shortfall, TimeRule } from '@/core/coverage';
+import type { Grade, Ownership } from '@/core/gear';
+import type { Advantage } from '@/core/lineup';
+import {
+  formatAngle,
+  formatCrop,
+  formatDistances,
+  formatEv,
+  formatFNumber,
+  formatFocalRange,
+  formatIso,
+  formatMagnification,
+  formatMetres,
+  formatMm,
+  formatPercent,
+  formatShutter,
+  formatStops,
+  formatWeight,
+} from '../format';
+
+/** The sentences that go with core's codes and numbers. */
+
+export const WANTS: Record<Want, string> = { must: 'must', want: 'want', bonus: 'bonus' };
+export const OWNERSHIPS: Record<Ownership, string> = {
+  owned: 'owned',
+  borrowed: 'borrowed',
+  rented: 'rented',
+  wished: 'wished for',
+  'in-repair': 'in repair',
+  'lent-out': 'lent out',
+};
+export const FOOTINGS: Record<Footing, string> = { held: 'held', free: 'free', flowing: 'flowing' };
+export const FOOTING_HINTS: Record<Footing, string> = {
+  held: 'I stay put; every distance must be framed',
+  free: 'I can walk; one distance is enough',
+  flowing: 'it comes at me; every distance on one setup',
+};
+
+export const SUBJECT_NAMES: Record<SubjectKey, string> = {
+  headAndShoulders: 'head and shoulders',
+  standingPerson: 'one standing person',
+  couple: 'couple',
+  groupOfTen: 'group of ten, two rows',
+  crowd: 'crowd, 12 m of it',
+  smallBird: 'small bird',
+  largeBird: 'large bird',
+  smallMammal: 'small mammal',
+  largeMammal: 'large mammal',
+  rowingShell: 'rowing shell',
+  boat: 'boat',
+  vehicle: 'vehicle',
+  smallAircraft: 'small aircraft',
+  largeAircraft: 'large aircraft',
+  hall: 'hall',
+  buildingFront: 'building front',
+  hands: 'hands at work',
+  ring: 'ring or other small thing',
+};
+
+export const SCENE_NAMES: Record<SceneKey, string> = {
+  snowOrSandInSun: 'snow or sand in sun',
+  fullSun: 'full sun',
+  hazySun: 'hazy sun',
+  cloudyBright: 'cloudy bright',
+  heavyOvercast: 'heavy overcast',
+  justAfterSunset: 'just after sunset',
+  dusk: 'dusk',
+  brightInterior: 'bright interior',
+  homeInterior: 'home interior, evening',
+  floodlitSport: 'floodlit sport',
+  stage: 'stage or indoor sport',
+  dimHall: 'dim hall',
+  candlelight: 'candlelight close by',
+  nightStreet: 'bright street at night',
+  fullMoonLandscape: 'landscape in full moon',
+  starrySky: 'starry sky',
+};
+
+export const WEATHERS: Record<Weather, string> = {
+  wet: 'rain or spray',
+  dust: 'dust or sand',
+  cold: 'cold',
+};
+
+export const GRADE_NAMES: Record<Grade, string> = {
+  'first-class': 'first-class',
+  good: 'good',
+  fair: 'fair',
+};
+
+/** What a place does not let in: no flash, no support. */
+export function barredTexts({ flash, support, bags }: Stretch['allowed']): string[] {
+  return [
+    ...(flash ? [] : ['no flash']),
+    ...(support ? [] : ['no tripod or other support']),
+    ...(bags ? [] : ['no bags']),
+  ];
+}
+
+/** What one lens has over another: faster by 2 stops. */
+export function advantageText({ reason, by, figures }: Advantage): string {
+  if (by === null || figures === null) return reason;
+  if (reason === 'lighter') return `lighter by ${formatWeight(by)}`;
+  if (reason === 'closer') return `closer, to ${figures.own.toLocaleString('en-GB')}×`;
+  if (reason === 'better') return 'better, in your own judgement';
+  return `${reason === 'faster' ? 'faster' : 'steadier'} by ${formatStops(by)}`;
+}
+
+/** What a setup lacks, short: too slow by 1.3 stops (ISO 16000 would do). */
+export function shortfallText(s: Shortfall): string {
+  switch (s.code) {
+    case 'not-long-enough':
+      return `not long enough: ${formatMm(s.haveMm)} (${formatAngle(s.haveDeg)}), ${formatMm(s.neededMm)} needed; a crop of ${formatCrop(s.cropNeeded)}, ${s.cropAllowed > 1 ? `${formatCrop(s.cropAllowed)} allowed` : 'none allowed'}`;
+    case 'not-wide-enough':
+      return `not wide enough: ${formatMm(s.haveMm)} (${formatAngle(s.haveDeg)}), ${formatMm(s.neededMm)} (${formatAngle(s.neededDeg)}) needed`;
+    case 'too-slow':
+      return `too slow by ${formatStops(s.stops)}: ${formatFNumber(s.fNumber)} for ${formatFNumber(s.neededFNumber)}; ${formatIso(s.isoNeeded)} would do`;
+    case 'too-close':
+      return `too close by ${formatMetres(s.byM)}: usable from ${formatMetres(s.nearestM)}`;
+    case 'too-far-for-tube':
+      return `too far by ${formatMetres(s.byM)}: the tube ends at ${formatMetres(s.farthestM)}`;
+    case 'magnification-short':
+      return `magnification too small: ${formatMagnification(s.most)}, ${formatMagnification(s.needed)} needed`;
+    case 'too-brief':
+      return `the shutter can't stay open long enough: ${formatShutter(s.timeS)} at most, ${formatShutter(s.shortestS)} wanted`;
+    case 'no-infinity':
+      return "can't focus that far with the tube";
+    case 'below-grade':
+      return 'below the grade you ask for, or not graded';
+    case 'too-shallow':
+      return s.smallestFNumber !== null
+        ? `too shallow: ${formatFNumber(s.neededFNumber)} needed, it stops down to ${formatFNumber(s.smallestFNumber)}`
+        : `too shallow: the depth needs ${formatFNumber(s.neededFNumber)}${s.lightFNumber === null ? '' : `, the light allows ${formatFNumber(s.lightFNumber)}`}${s.isoNeeded === null ? '' : `; ${formatIso(s.isoNeeded)} would do`}`;
+    case 'too-deep':
+      return `too deep: blurs to ${formatPercent(s.havePercent)} of the diagonal, ${formatPercent(s.wantedPercent)} wanted; ${formatFNumber(s.neededFNumber)} would do`;
+    case 'autofocus-limit':
+      return `no autofocus: ${formatFNumber(s.fNumber)}, the body focuses to ${formatFNumber(s.limitFNumber)}`;
+    case 'wrong-projection':
+      return 'wrong projection: a fisheye and a straight-line lens do not stand in for each other';
+    case 'no-perspective-control':
+      return 'does not shift';
+    case 'no-filter':
+      return 'takes no filter, in front or in the adapter';
+    case 'not-sealed':
+      return 'not sealed, or not known to be';
+    case 'no-autofocus':
+      return 'no autofocus';
+    case 'few-pixels':
+      return 'too few pixels for this output';
+    case 'part':
+      return 'only part of it';
+  }
+}
+
+/** Wishes of a frame that fight each other, with the ways out. */
+export function conflictText(c: Conflict): string {
+  switch (c.code) {
+    case 'too-dark':
+    case 'depth-against-light': {
+      const why =
+        c.code === 'too-dark'
+          ? `No lens is fast enough: ${formatFNumber(c.lightFNumber)} is needed`
+          : `The depth needs ${formatFNumber(c.neededFNumber)}; the light allows ${formatFNumber(c.lightFNumber)}`;
+      const ways = [
+        `add ${formatStops(c.stops)} of light`,
+        ...(c.supportHelps ? ['use a support'] : []),
+        `go to ${formatIso(c.isoNeeded)}`,
+      ];
+      return `${why} at ${formatShutter(c.timeS)} (${TIME_RULES[c.timeRule]}) and ${formatIso(c.iso)}: ${ways.join(', or ')}.`;
+    }
+    case 'depth-against-blur':
+      return `What must be sharp needs ${formatFNumber(c.sharpFNumber)}; what must be blurred allows ${formatFNumber(c.blurFNumber)}: move the background away, or ask for less of either.`;
+    case 'time-against-time':
+      return `You want ${formatShutter(c.shortestS)} or longer, but ${TIME_RULES[c.timeRule]} allows ${formatShutter(c.timeS)}: put the camera on a support, or ask for a shorter time.`;
+    case 'magnification-against-fill':
+      return `At ${c.magnification.toLocaleString('en-GB')}× the subject overfills the picture; ${c.largestByFill.toLocaleString('en-GB', { maximumFractionDigits: 2 })}× fits.`;
+  }
+}
+
+export const PROFILE_NAMES: Record<ProfileKey, string> = {
+  fewestLightest: 'fewest, then lightest',
+  oneZoomNeverChange: 'one zoom, never change',
+  constantZooms: 'constant zooms end to end',
+  smallFastPrimes: 'small fast primes',
+  twoBodiesNeverChange: 'bodies fixed, never change',
+  nativeLongLens: 'long lens without converter',
+  firstClassWithConverter: 'first-class lens with converter',
+  startWithLittle: 'start with little',
+  buyOnceKeepLong: 'buy once, keep long',
+};
+
+export const TIME_RULES: Record<TimeRule, string> = {
+  given: 'the longest time given',
+  hand: 'held by hand',
+  movement: 'the subject moves',
+  stars: 'the stars move',
+};
+
+export function shortfallWord(code: Shortfall['code']): string {
+  return code === 'part'
+    ? 'in part'
+    : code === 'few-pixels'
+      ? 'few pixels'
+      : code.replaceAll('-', ' ');
+}
+
+/** What a frame asks for, in a line. */
+export function needText(need: Need): string {
+  switch (need.kind) {
+    case 'subject': {
+      const size = [need.widthM, need.heightM].map((m) => (m === null ? null : formatMetres(m)));
+      const shown =
+        size[0] && size[1]
+          ? `${size[0]} × ${size[1]}`
+          : size[0]
+            ? `${size[0]} wide`
+            : `${size[1]} high`;
+      return `${shown} at ${formatDistances(need.fromM, need.toM)}, ${FOOTINGS[need.footing]}, filling ${fillText(need.fill)}`;
+    }
+    case 'far':
+      return `${[need.widthDeg, need.heightDeg].flatMap((a) => (a === null ? [] : [formatAngle(a)])).join(' × ')} in the far, filling ${fillText(need.fill)}`;
+    case 'focal':
+      return `${formatFocalRange(need.fromMm, need.toMm)} on 36×24, ${FOOTINGS[need.footing]}`;
+    case 'fisheye':
+      return need.coverage === 'circular' ? 'a circular fisheye' : 'a frame-filling fisheye';
+    case 'angle':
+      return `${formatAngle(need.fromDeg)} to ${formatAngle(need.toDeg)} across the ${need.across}, ${FOOTINGS[need.footing]}`;
+  }
+}
+
+function fillText(fill: { min: number; max: number }): string {
+  return `${Math.round(fill.min * 100)}–${formatPercent(fill.max * 100)}`;
+}
+
+export function lightText(light: Frame['light']): string {
+  const ev100 = ev100OfSource(light.source);
+  if (ev100 === null) return 'light sets no demand';
+  const time = light.longestTimeS === null ? '' : `, ${formatShutter(light.longestTimeS)}`;
+  return `${formatEv(ev100)}${time}${light.support === 'hand' ? ', hand-held' : ', on support'}`;
+}
+
+/** Places of an axis: distances, or focal lengths on the 36×24 mm frame. */
+export function placeText(unit: PlaceUnit, from: number, to: number): string {
+  if (unit === 'far') return 'in the far';
+  return unit === 'm' ? formatDistances(from, to) : `${formatFocalRange(from, to)} on 36×24`;
+}

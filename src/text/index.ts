@@ -1,0 +1,4 @@
+/** All that is said: numbers with their units, and sentences. */
+export * from './en';
+export * from './format';
+export { applyUnits, inOwnUnits, type Units, UNITS_SCRIPT, unitsNow, watchUnits } from './units';
