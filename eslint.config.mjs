@@ -110,7 +110,6 @@ const config = [
       'import/resolver': { typescript: { project: './tsconfig.json' } },
     },
     rules: {
-      'import/no-cycle': 'error',
       'boundaries/dependencies': [
         'error',
         {

@@ -21,6 +21,18 @@ const TYPES_DONE = { TYPES_CHECKED: 'yes', ...NO_TELEMETRY };
 const steps = [
   ['format', bin('prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.')],
   ['lint', bin('eslint/bin/eslint.js', '.', '--max-warnings', '0')],
+  [
+    'cycles',
+    bin(
+      'madge/bin/cli.js',
+      '--circular',
+      '--extensions',
+      'ts,tsx',
+      '--ts-config',
+      'tsconfig.json',
+      'src',
+    ),
+  ],
   ['types', bin('typescript/bin/tsc', '--noEmit')],
   ['types of core', bin('typescript/bin/tsc', '--noEmit', '-p', 'src/core/tsconfig.json')],
   [

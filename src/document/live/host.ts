@@ -1,5 +1,5 @@
 import { openStores, type Stores } from './keyValue';
-import type { Host, RecordKey } from './records';
+import type { Host, RecordKey } from './stored';
 
 const CHANNEL = 'arm-reach';
 

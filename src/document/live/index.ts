@@ -20,16 +20,13 @@ export {
   type OutingEntry,
   type Personal,
 } from './opening';
+export { type Host, type OutingKey, type RecordKey, type StoredRecord } from './stored';
 export {
-  type Host,
   NewerVersionError,
-  type OutingKey,
   readRecord,
-  type RecordKey,
   removeDeleted,
   replaceRecord,
   type Seen,
   setDeleted,
-  type StoredRecord,
 } from './records';
 export { dropVersions, type Version, versionsOf, versionText } from './versions';

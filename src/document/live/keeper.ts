@@ -11,15 +11,12 @@ import {
 import type { DocumentStore } from './documentStore';
 import { problemOf, type StorageProblem } from './keyValue';
 import { forget, leaveBehind } from './leftBehind';
+import { type Host, type OutingKey, type RecordKey, type StoredRecord } from './stored';
 import {
-  type Host,
   joinedReadably,
   NewerVersionError,
   noteVersion,
-  type OutingKey,
-  type RecordKey,
   type Seen,
-  type StoredRecord,
   type Write,
   writeRecord,
 } from './records';

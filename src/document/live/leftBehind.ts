@@ -1,4 +1,5 @@
-import type { RecordKey, Write } from './records';
+import type { RecordKey } from './stored';
+import type { Write } from './records';
 
 /**
  * A page that is left has no time for a write that takes a moment. What it has not written yet it

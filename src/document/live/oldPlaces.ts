@@ -1,4 +1,4 @@
-import type { Host } from './records';
+import type { Host } from './stored';
 
 /** Where an earlier Arm Reach kept the outings, and where it is noted that they were taken over. */
 export const OLD_DATABASE = 'arm-reach';

@@ -17,7 +17,7 @@ import type { OutingFile } from '../outingFile';
 import { setAside } from './aside';
 import type { KeyValue } from './keyValue';
 import { OLD_DATABASE, OLD_DONE, OLD_KEPT } from './oldPlaces';
-import type { Host, OutingKey, RecordKey, StoredRecord } from './records';
+import type { Host, OutingKey, RecordKey, StoredRecord } from './stored';
 import { keepVersion } from './versions';
 
 /**

@@ -10,15 +10,8 @@ import {
 } from '../desk';
 import { setAside } from './aside';
 import type { SeenParts } from './keeper';
-import {
-  type Host,
-  NewerVersionError,
-  type OutingKey,
-  readRecord,
-  type RecordKey,
-  type Seen,
-  type StoredRecord,
-} from './records';
+import { type Host, type OutingKey, type RecordKey, type StoredRecord } from './stored';
+import { NewerVersionError, readRecord, type Seen } from './records';
 
 /** A stored document as it was opened. */
 interface OpenedRecord<T> {

@@ -2,7 +2,8 @@ import { z } from 'zod';
 import type { TextOf } from '../desk';
 import { setAside } from './aside';
 import { leftPlaces } from './leftBehind';
-import { type Host, type RecordKey, type StoredRecord, writeRecord } from './records';
+import { type Host, type RecordKey, type StoredRecord } from './stored';
+import { writeRecord } from './records';
 import { versionsOf, versionText } from './versions';
 
 /** A state as a page left it. */

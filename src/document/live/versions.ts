@@ -1,5 +1,5 @@
 import type { KeyValue } from './keyValue';
-import type { RecordKey, StoredRecord } from './records';
+import type { RecordKey, StoredRecord } from './stored';
 
 /** An earlier state of a record, without its text. */
 export interface Version {

@@ -2,7 +2,7 @@
 
 import { Popover } from 'radix-ui';
 import type { ReactNode } from 'react';
-import { FIGURE_LOOK } from './Figure';
+import { FIGURE_LOOK } from './figureLook';
 import { type Step } from '@/text';
 
 /** The steps behind a figure; open as soon as it is there, since it is loaded when asked for. */

@@ -2,10 +2,8 @@
 
 import dynamic from 'next/dynamic';
 import { type ReactNode, useState } from 'react';
+import { FIGURE_LOOK } from './figureLook';
 import type { Step } from '@/text';
-
-export const FIGURE_LOOK =
-  'text-left decoration-dotted underline-offset-2 hover:underline focus-visible:underline';
 
 interface FigureProps {
   /** What the figure is, spoken and shown over its steps. */
