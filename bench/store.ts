@@ -1,5 +1,5 @@
 import type { Browser, BrowserContext, Page } from '@playwright/test';
-import { DEFAULT_SETTINGS, EMPTY_SHELF, planOfFile, planText, shelfText } from '@/document';
+import { DEFAULT_SETTINGS, EMPTY_SHELF, planOfFile, planCodec, shelfCodec } from '@/document';
 import { watchLongTasks } from './longTasks';
 import { demoOuting, outingOf } from './outings';
 
@@ -27,11 +27,11 @@ function records(): Record<string, unknown> {
   const plan = planOfFile({ ...demo, shelf: gear }, { shelf, settings: DEFAULT_SETTINGS });
   const outings = Array.from({ length: OUTINGS }, (_, i) => {
     const name = `Outing ${i}`;
-    const text = planText.write({ ...plan, outing: { ...plan.outing, name } });
+    const text = planCodec.write({ ...plan, outing: { ...plan.outing, name } });
     return [`outing:${i}`, { ...about, stateId: `o${i}`, savedAt: i, name, text }];
   });
   return {
-    shelf: { ...about, stateId: 's', name: 'Shelf', text: shelfText.write(shelf) },
+    shelf: { ...about, stateId: 's', name: 'Shelf', text: shelfCodec.write(shelf) },
     ...Object.fromEntries(outings),
   };
 }

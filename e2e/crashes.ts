@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { type Browser, chromium, type Page } from '@playwright/test';
-import { planText, shelfText } from '@/document';
+import { planCodec, shelfCodec } from '@/document';
 import { CHROMIUM_ARGS, CHROMIUM_PATH } from './chromium';
 
 /**
@@ -199,11 +199,11 @@ async function compare(
   if (alert > 0) fault('the page says that something cannot be read');
   const stored = await storedIn(page);
   const shelf = stored.find((r) => r.key === 'shelf');
-  if (shelf && !shelfText.read(shelf.text).ok) fault('the shelf cannot be read');
+  if (shelf && !shelfCodec.read(shelf.text).ok) fault('the shelf cannot be read');
   const outings = stored.filter((r) => r.key.startsWith('outing:'));
   const found = new Map<string, { name: string; binned: boolean }[]>();
   for (const record of outings) {
-    const read = planText.read(record.text);
+    const read = planCodec.read(record.text);
     if (!read.ok) {
       fault(`${record.name} cannot be read: ${read.error.message}`);
       continue;

@@ -1,14 +1,14 @@
 import type { Page } from '@playwright/test';
-import { formatCount } from '@/text';
+import { counted } from '@/text';
 import {
   DEFAULT_SETTINGS,
   EMPTY_SHELF,
   encode,
   decode,
   fileOf,
-  planText,
-  settingsText,
-  shelfText,
+  planCodec,
+  settingsCodec,
+  shelfCodec,
 } from '@/document';
 import { answerLineup } from '@/application';
 import { asked } from '@/workers/asked';
@@ -183,9 +183,9 @@ async function look(page: Page): Promise<string> {
   }
   const texts = await page.evaluate(storedTexts);
   const parts = {
-    plan: planText.read(texts.outing ?? ''),
-    shelf: texts.shelf ? shelfText.read(texts.shelf) : null,
-    settings: texts.settings ? settingsText.read(texts.settings) : null,
+    plan: planCodec.read(texts.outing ?? ''),
+    shelf: texts.shelf ? shelfCodec.read(texts.shelf) : null,
+    settings: texts.settings ? settingsCodec.read(texts.settings) : null,
   };
   for (const [name, part] of Object.entries(parts))
     if (part && !part.ok) return `${name} can’t be read: ${JSON.stringify(part.error)}`;
@@ -204,6 +204,6 @@ async function look(page: Page): Promise<string> {
   const expected =
     fresh.status === 'impossible'
       ? 'No lineup keeps to the limits'
-      : formatCount(fresh.totals.lenses, 'lens', 'lenses');
+      : counted(fresh.totals.lenses, 'lens');
   return shown.startsWith(expected) ? 'looked' : `shown “${shown}”, afresh “${expected}”`;
 }

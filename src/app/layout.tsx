@@ -6,11 +6,13 @@ import { headers } from 'next/headers';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
 import { THEME_SCRIPT } from '@/ui';
-import { UNITS_SCRIPT } from '@/text';
+import { appText, UNITS_SCRIPT } from '@/text';
+
+const t = appText.layout;
 
 export const metadata: Metadata = {
-  title: { default: 'Arm Reach', template: '%s · Arm Reach' },
-  description: 'The fewest lenses that get every wanted picture of an outing, proven.',
+  title: { default: t.armReach, template: t.sArmReach },
+  description: t.theFewestLensesThatGet,
 };
 
 export default async function RootLayout({ children }: { children: ReactNode }) {

@@ -1,10 +1,13 @@
 import type { MetadataRoute } from 'next';
+import { appText } from '@/text';
+
+const t = appText.manifest;
 
 export default function manifest(): MetadataRoute.Manifest {
   return {
-    name: 'Arm Reach',
-    short_name: 'Arm Reach',
-    description: 'The fewest lenses that get every wanted picture of an outing, proven.',
+    name: t.armReach,
+    short_name: t.armReach,
+    description: t.theFewestLensesThatGet,
     start_url: '/carry',
     display: 'standalone',
     background_color: '#eaeff1',

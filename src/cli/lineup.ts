@@ -3,8 +3,11 @@ import { stderr, stdout } from 'node:process';
 import { parseArgs } from 'node:util';
 import { decode } from '@/document';
 import { answerInFull, LONGEST_TIME_S, USUAL_TIME_S } from '@/application';
+import { hostText } from '@/text';
 
-const USAGE = `Usage: npm run --silent lineup -- FILE.armreach.json [--seconds ${USUAL_TIME_S}]\n`;
+const t = hostText.lineup;
+
+const USAGE = t.usageNpmRunSilentLineup(USUAL_TIME_S);
 
 /** `lineup FILE`: prints the best lineup of an outing file as JSON. Exit 1 on bad input. */
 async function main(): Promise<number> {
@@ -15,9 +18,7 @@ async function main(): Promise<number> {
   try {
     text = await readFile(path, 'utf8');
   } catch (error) {
-    return refuse(
-      `Cannot read ${path}: ${error instanceof Error ? error.message : String(error)}\n`,
-    );
+    return refuse(t.cannotRead(path, error instanceof Error ? error.message : String(error)));
   }
   const file = decode(text);
   if (!file.ok) {
@@ -32,7 +33,7 @@ async function main(): Promise<number> {
     return 0;
   } catch (error) {
     if (!(error instanceof Error && error.name === 'OutOfTime')) throw error;
-    return refuse(`${path}: ${timeLimitS} s were not enough. Allow more with --seconds.\n`);
+    return refuse(t.sWereNotEnoughAllow(path, timeLimitS));
   }
 }
 

@@ -5,10 +5,10 @@ import {
   EMPTY_SHELF,
   fileOf,
   type Plan,
-  planText,
+  planCodec,
   same,
-  settingsText,
-  shelfText,
+  settingsCodec,
+  shelfCodec,
   takenIn,
 } from './desk';
 import { freshId } from './freshId';
@@ -85,7 +85,7 @@ export async function packBackup({
   const files: Record<string, Uint8Array> = {};
   for (const { plan, ...about } of outings) {
     const file = place(about.deletedAt === null ? 'outings' : 'bin', about.name, '.json');
-    files[file] = strToU8(planText.write(plan));
+    files[file] = strToU8(planCodec.write(plan));
     listed.push({ file, ...about });
   }
   for (const { name, text } of asides) files[place('set-aside', name, '.txt')] = strToU8(text);
@@ -95,8 +95,8 @@ export async function packBackup({
       'contents.json': strToU8(
         `${JSON.stringify({ format: 'armreach-backup', version: 1, outings: listed }, null, 2)}\n`,
       ),
-      'shelf.json': strToU8(shelfText.write(shelf)),
-      'settings.json': strToU8(settingsText.write(settings)),
+      'shelf.json': strToU8(shelfCodec.write(shelf)),
+      'settings.json': strToU8(settingsCodec.write(settings)),
       ...files,
     },
     { level: 6 },
@@ -136,15 +136,15 @@ export async function readBackup(
     return otherwise;
   };
   const outings = listed.flatMap(({ file, ...about }): BackedUpOuting[] => {
-    const plan = read<Plan | null>(file, planText.read(textOf(file) ?? ''), null);
+    const plan = read<Plan | null>(file, planCodec.read(textOf(file) ?? ''), null);
     return plan === null ? [] : [{ ...about, plan }];
   });
   return ok({
     backup: {
-      shelf: read('shelf.json', shelfText.read(shelfFile), EMPTY_SHELF),
+      shelf: read('shelf.json', shelfCodec.read(shelfFile), EMPTY_SHELF),
       settings: read(
         'settings.json',
-        settingsText.read(textOf('settings.json') ?? ''),
+        settingsCodec.read(textOf('settings.json') ?? ''),
         DEFAULT_SETTINGS,
       ),
       outings,

@@ -8,7 +8,7 @@ import {
   placeFrame,
   readGearLines,
   readShotList,
-  shelfText,
+  shelfCodec,
   takeLineup,
 } from '@/document';
 
@@ -93,7 +93,7 @@ describe('a shelf by itself', () => {
   const whole = { gear: demo.shelf, bags: [], things: [] };
 
   it('comes back as it went', () => {
-    expect(shelfText.read(shelfText.write(whole))).toEqual({ ok: true, value: whole });
+    expect(shelfCodec.read(shelfCodec.write(whole))).toEqual({ ok: true, value: whole });
   });
 
   it('is read as version 1 was written: gear alone, without loans', () => {
@@ -106,16 +106,16 @@ describe('a shelf by itself', () => {
       version: 1,
       shelf: { mounts, ...old },
     });
-    expect(shelfText.read(text)).toEqual({ ok: true, value: whole });
+    expect(shelfCodec.read(text)).toEqual({ ok: true, value: whole });
   });
 
   it('is refused with the field and what to do', () => {
     const refused = (text: string) => {
-      const shelf = shelfText.read(text);
+      const shelf = shelfCodec.read(text);
       return shelf.ok ? [] : [shelf.error.code, shelf.error.issues[0]];
     };
     expect(refused('{')[0]).toBe('not-json');
-    const bad = JSON.parse(shelfText.write(whole));
+    const bad = JSON.parse(shelfCodec.write(whole));
     bad.gear.lenses[0].weightG = -4;
     expect(refused(JSON.stringify(bad))).toEqual([
       'invalid',

@@ -6,8 +6,12 @@ import {
   formatFocalRange,
   formatMegapixels,
   gapSteps,
+  partsText,
+  plainList,
 } from '@/text';
 import { Figure } from './arithmetic';
+
+const t = partsText.ranges;
 
 /** Holes and shared ranges of the lineup, with what they cost or are good for. */
 export function Ranges({ result, name }: { result: LineupResult; name: (id: string) => string }) {
@@ -16,33 +20,32 @@ export function Ranges({ result, name }: { result: LineupResult; name: (id: stri
     <section aria-labelledby="gaps" className="grid gap-8 md:grid-cols-2">
       <div>
         <h2 id="gaps" className="mb-1 text-lg">
-          Gaps
+          {t.gaps}
         </h2>
-        {result.gaps.length === 0 && <p>None: the ranges meet from the widest to the longest.</p>}
+        {result.gaps.length === 0 && <p>{t.noneTheRangesMeetFrom}</p>}
         <ul className="space-y-1">
           {result.gaps.map((gap) => (
             <li key={gap.range.from} className="border-b border-hair pb-1">
-              {formatFocalRange(gap.range.from, gap.range.to)} on 36×24, a{' '}
-              <Figure label="What bridges the gap" steps={() => gapSteps(gap)}>
-                crop of {formatCrop(gap.crop)}
-                {gap.megapixelsLeft !== null &&
-                  ` that leaves ${formatMegapixels(gap.megapixelsLeft)}`}
+              {t.on3624A(formatFocalRange(gap.range.from, gap.range.to))}
+              <Figure label={t.whatBridgesTheGap} steps={() => gapSteps(gap)}>
+                {t.cropOf(formatCrop(gap.crop))}
+                {gap.megapixelsLeft !== null && t.thatLeaves(formatMegapixels(gap.megapixelsLeft))}
               </Figure>
               .{' '}
               {gap.lostFrameIds.length > 0 && (
-                <span className="text-wrong">Costs {gap.lostFrameIds.map(name).join(', ')}. </span>
+                <span className="text-wrong">{t.costs(plainList(gap.lostFrameIds.map(name)))}</span>
               )}
               {gap.croppedFrameIds.length > 0 &&
-                `Cropped for ${gap.croppedFrameIds.map(name).join(', ')}. `}
+                t.croppedFor(plainList(gap.croppedFrameIds.map(name)))}
               {gap.lostFrameIds.length + gap.croppedFrameIds.length === 0 &&
-                'Costs nothing: no picture needs it.'}
+                t.costsNothingNoPictureNeeds}
             </li>
           ))}
         </ul>
       </div>
       <div>
-        <h2 className="mb-1 text-lg">Overlaps</h2>
-        {result.overlaps.length === 0 && <p>None: no two lenses share a focal length.</p>}
+        <h2 className="mb-1 text-lg">{t.overlaps}</h2>
+        {result.overlaps.length === 0 && <p>{t.noneNoTwoLensesShare}</p>}
         <ul className="space-y-1">
           {result.overlaps.map((o) => (
             <li key={o.lensIds.join()} className="border-b border-hair pb-1">
@@ -66,7 +69,7 @@ function Advantages({ of, name }: { of: Overlap; name: (id: string) => string })
   return sides.map(([who, reasons], side) => (
     <span key={who}>
       {side > 0 && '; '}
-      {who} is{' '}
+      {t.is(who)}
       {reasons.map((advantage, i) => (
         <span key={advantage.reason}>
           {i > 0 && ', '}
@@ -91,8 +94,6 @@ function AdvantageFigure(props: { advantage: Advantage; of: Overlap; who: string
 /** What an overlap is good for when neither lens has anything over the other. */
 function doublingText(o: Overlap, name: (id: string) => string): string {
   if (o.spareForFrameIds.length > 0)
-    return `Each is the other’s spare for ${o.spareForFrameIds.map(name).join(', ')}.`;
-  return o.onTwoBodies
-    ? 'Plain doubling, unless both are wanted at once on two bodies.'
-    : 'Plain doubling.';
+    return t.eachIsTheOthersSpare(plainList(o.spareForFrameIds.map(name)));
+  return o.onTwoBodies ? t.plainDoublingUnlessBothAre : t.plainDoubling;
 }

@@ -1,11 +1,14 @@
+import { partsText } from '@/text';
+
+const t = partsText.stateMark;
 export type FrameState = 'clear' | 'crop' | 'slow' | 'lost' | 'out';
 
 const TITLES: Record<FrameState, string> = {
   clear: 'got',
-  crop: 'got by cropping',
-  slow: 'too slow',
-  lost: 'not got',
-  out: 'left out',
+  crop: t.gotByCropping,
+  slow: t.tooSlow,
+  lost: t.notGot,
+  out: t.leftOut,
 };
 
 /** The mark of a state: solid got, hatched by crop, dotted too slow, open not reached, faint left out. */

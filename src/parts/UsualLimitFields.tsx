@@ -3,10 +3,12 @@
 import { ArrowUp, X } from 'lucide-react';
 import { useWatch } from 'react-hook-form';
 import { LATE_AIMS, type LateAim, type Limits } from '@/core/brief';
-import { USUAL_LIMIT_NAMES } from '@/text';
+import { partsText, USUAL_LIMIT_NAMES } from '@/text';
 import { IconButton } from '@/ui/Button';
 import { SelectField, Tick } from '@/ui/fields';
 import { FormNumber, FormSelect, useFormSet } from '@/ui/form';
+
+const t = partsText.usualLimitFields;
 
 interface Prefixed {
   /** Where the limits stand in the form, with a dot at its end; nothing where they are the form. */
@@ -24,30 +26,30 @@ export function UsualLimitFields({ prefix = '' }: Partial<Prefixed>) {
         name={name('wantRatePercent')}
         label={USUAL_LIMIT_NAMES.wantRatePercent}
         unit="%"
-        hint="of the wanted pictures; 0 takes anything that helps"
+        hint={t.ofTheWantedPictures0}
       />
       <FormNumber
         name={name('needTolerancePercent')}
         label={USUAL_LIMIT_NAMES.needTolerancePercent}
         unit="%"
-        hint="marked focal lengths are rounded"
+        hint={t.markedFocalLengthsAreRounded}
       />
       <FormSelect
         name={name('priceBasis')}
         label={USUAL_LIMIT_NAMES.priceBasis}
         options={[
-          ['new', 'new'],
-          ['used', 'used'],
+          ['new', t.newIt],
+          ['used', t.used],
         ]}
       />
       <FormSelect
         name={name('lensKinds')}
         label={USUAL_LIMIT_NAMES.lensKinds}
         options={[
-          ['any', 'of any kind'],
-          ['primes', 'primes only'],
-          ['zooms', 'zooms only'],
-          ['constant-zooms', 'constant zooms'],
+          ['any', t.ofAnyKind],
+          ['primes', t.primesOnly],
+          ['zooms', t.zoomsOnly],
+          ['constant-zooms', t.constantZooms],
         ]}
       />
       <CircleField prefix={prefix} />
@@ -67,7 +69,7 @@ function ConvertersTick({ prefix }: Prefixed) {
   const on = useWatch({ name: `${prefix}converters` }) as boolean;
   return (
     <Tick
-      label="Converters may be used"
+      label={t.convertersMayBeUsed}
       on={on}
       onChange={(next) => set(`${prefix}converters`, next)}
     />
@@ -83,12 +85,12 @@ function CircleField({ prefix }: Prefixed) {
   return (
     <>
       <SelectField
-        label="Circle of confusion"
+        label={t.circleOfConfusion}
         value={kind}
         options={[
-          ['output', 'by the output'],
-          ['diagonal', 'by the diagonal'],
-          ['pixels', 'by the pixel'],
+          ['output', t.byTheOutput],
+          ['diagonal', t.byTheDiagonal],
+          ['pixels', t.byThePixel],
         ]}
         onChange={(next) =>
           set(
@@ -104,16 +106,14 @@ function CircleField({ prefix }: Prefixed) {
       {kind === 'diagonal' && (
         <FormNumber
           name={`${prefix}circleOfConfusion.divisor`}
-          label="Circle of confusion: diagonal ÷"
+          label={t.circleOfConfusionDiagonal}
         />
       )}
       {kind === 'pixels' && (
-        <FormNumber name={`${prefix}circleOfConfusion.px`} label="Blur of" unit="px" />
+        <FormNumber name={`${prefix}circleOfConfusion.px`} label={t.blurOf} unit="px" />
       )}
       {kind === 'output' && (
-        <p className="self-end text-[12px] text-soft">
-          two pixels of the output, else diagonal ÷ 1500
-        </p>
+        <p className="self-end text-[12px] text-soft">{t.twoPixelsOfTheOutput}</p>
       )}
     </>
   );
@@ -122,11 +122,11 @@ function CircleField({ prefix }: Prefixed) {
 const AIMS: Record<LateAim, string> = {
   weight: 'lighter',
   price: 'cheaper',
-  speed: 'light in hand',
-  changes: 'fewer changes',
-  crop: 'less cropping',
-  own: 'owned gear first',
-  grade: 'better lenses, as you grade them',
+  speed: t.lightInHand,
+  changes: t.fewerChanges,
+  crop: t.lessCropping,
+  own: t.ownedGearFirst,
+  grade: t.betterLensesAsYouGrade,
 };
 
 /** What decides among lineups that get the same with as many pieces, first to last. */
@@ -136,14 +136,14 @@ function OrderField({ prefix }: Prefixed) {
   const left = LATE_AIMS.filter((aim) => !order.includes(aim));
   return (
     <fieldset className="col-span-2">
-      <legend className="text-[12px] text-soft">Among equally small lineups, prefer</legend>
+      <legend className="text-[12px] text-soft">{t.amongEquallySmallLineupsPrefer}</legend>
       <ol>
         {order.map((aim, i) => (
           <li key={aim} className="flex items-center justify-between border-b border-hair">
             {i + 1}. {AIMS[aim]}
             <span>
               <IconButton
-                label={`Put ${AIMS[aim]} earlier`}
+                label={t.putEarlier(AIMS[aim])}
                 disabled={i === 0}
                 onClick={() =>
                   set(`${prefix}order`, [
@@ -157,7 +157,7 @@ function OrderField({ prefix }: Prefixed) {
                 <ArrowUp size={14} aria-hidden />
               </IconButton>
               <IconButton
-                label={`Leave out ${AIMS[aim]}`}
+                label={t.leaveOut(AIMS[aim])}
                 onClick={() =>
                   set(
                     `${prefix}order`,
@@ -173,9 +173,9 @@ function OrderField({ prefix }: Prefixed) {
       </ol>
       {left.length > 0 && (
         <SelectField
-          label="And then"
+          label={t.andThen}
           value="none"
-          options={[['none', 'nothing more'], ...left.map((aim) => [aim, AIMS[aim]] as const)]}
+          options={[['none', t.nothingMore], ...left.map((aim) => [aim, AIMS[aim]] as const)]}
           onChange={(aim) => aim !== 'none' && set(`${prefix}order`, [...order, aim])}
         />
       )}

@@ -7,6 +7,9 @@ import {
   readInWorker,
 } from '@/document/reader';
 import { notify } from '@/ui';
+import { partsText } from '@/text';
+
+const t = partsText.readFile;
 
 /** Reading that lasts longer than this is told of, with a way to cancel it, ms. */
 const LONG_MS = 1000;
@@ -20,8 +23,8 @@ export async function readFile<K extends ReaderKind>(
   const control = new AbortController();
   const timer = setTimeout(
     () =>
-      notify(`Reading ${name}…`, {
-        action: { label: 'Cancel', onClick: () => control.abort() },
+      notify(t.reading(name), {
+        action: { label: t.cancel, onClick: () => control.abort() },
       }),
     LONG_MS,
   );

@@ -2,22 +2,22 @@ import { LONGEST_TIME_S, USUAL_TIME_S } from '@/application';
 import { answerPosted as answerInThread } from './lineupPool';
 import type { NotDone } from './pool';
 import { readBody } from './readBody';
+import { hostText } from '@/text';
+
+const t = hostText.lineupPost;
 
 /** What the door answers where it gives no lineup. */
 const REFUSALS = {
-  'foreign-origin': [403, 'Requests from pages of other origins are refused.'],
-  'not-json': [415, 'Post the outing as application/json.'],
-  encoding: [415, 'Send the outing as it is, or as gzip.'],
-  'too-large': [413, 'The outing is larger than 8 MB.'],
-  damaged: [400, 'The gzip of the outing is damaged.'],
-  'bad-time': [
-    400,
-    `seconds must be a number above 0 and at most ${LONGEST_TIME_S}, such as ?seconds=${USUAL_TIME_S}.`,
-  ],
-  busy: [503, 'Too many outings are being worked out. Try again in a moment.'],
-  late: [503, 'The answer was not ready in time. Allow more time, or leave gear out.'],
-  failed: [500, 'The answer could not be worked out; it may need more memory than there is.'],
-  cancelled: [499, 'The request was cancelled.'],
+  'foreign-origin': [403, t.requestsFromPagesOfOther],
+  'not-json': [415, t.postTheOutingAsApplication],
+  encoding: [415, t.sendTheOutingAsIt],
+  'too-large': [413, t.theOutingIsLargerThan],
+  damaged: [400, t.theGzipOfTheOuting],
+  'bad-time': [400, t.secondsMustBeANumber(LONGEST_TIME_S, USUAL_TIME_S)],
+  busy: [503, t.tooManyOutingsAreBeing],
+  late: [503, t.theAnswerWasNotReady],
+  failed: [500, t.theAnswerCouldNotBe],
+  cancelled: [499, t.theRequestWasCancelled],
 } as const satisfies Record<string, readonly [number, string]>;
 
 function refuse(code: keyof typeof REFUSALS): Response {

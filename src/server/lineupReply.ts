@@ -1,6 +1,9 @@
 import { decode, type Refusal } from '@/document';
 import { answerInFull } from '@/application';
 import type { LineupReply, LineupTask } from './lineupPool';
+import { hostText } from '@/text';
+
+const t = hostText.lineupReply;
 
 /** Fields that a refusal names; it tells how many there are besides. */
 const MOST_FIELDS = 100;
@@ -15,7 +18,7 @@ export async function replyTo({ text, timeLimitS }: LineupTask): Promise<LineupR
     return { status: 200, json: JSON.stringify(await answerInFull(file.value, timeLimitS)) };
   } catch (error) {
     if (!(error instanceof Error && error.name === 'OutOfTime')) throw error;
-    const message = `${timeLimitS.toFixed(0)} s were not enough to compare so much gear and so many pictures. Allow more time, or leave gear out.`;
+    const message = t.sWereNotEnoughTo(timeLimitS.toFixed(0));
     return { status: 503, json: JSON.stringify({ error: { code: 'out-of-time', message } }) };
   }
 }

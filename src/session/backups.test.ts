@@ -9,7 +9,7 @@ import {
   EMPTY_SHELF,
   NO_GEAR,
   type OutingFile,
-  planText,
+  planCodec,
   readBackup,
 } from '@/document';
 import {
@@ -82,7 +82,7 @@ test('fifty outings and five thousand items come back as they went, the bin with
   const from = await browserWith(desk);
   for (let i = 0; i < 49; i += 1) {
     const plan = { ...desk.plan, outing: { ...desk.plan.outing, name: `Outing ${i}` } };
-    const about = { name: `Outing ${i}`, text: planText.write(plan), savedAt: i, deletedAt: null };
+    const about = { name: `Outing ${i}`, text: planCodec.write(plan), savedAt: i, deletedAt: null };
     await replaceRecord(from.host, `outing:o${i}`, about);
   }
   await setDeleted(from.host, 'outing:o7', true);

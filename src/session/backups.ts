@@ -5,7 +5,7 @@ import {
   packBackup,
   type Plan,
   planOnShelf,
-  planText,
+  planCodec,
   same,
   takenOntoShelf,
   type Taking,
@@ -21,6 +21,9 @@ import {
   type OutingKey,
   replaceRecord,
 } from '@/document/live';
+import { sessionText } from '@/text';
+
+const t = sessionText.backups;
 
 /** What is done with an outing of a backup that is here too, and is not the same. */
 export type Restoring = 'take' | 'both' | 'skip';
@@ -46,7 +49,7 @@ export function createBackups(document: DocumentStore, keeper: Keeper, host: Hos
   const collected = async (): Promise<Backup> => {
     await keeper.save();
     const { desk } = document.store.getState();
-    if (desk === null) throw new Error('nothing is open yet');
+    if (desk === null) throw new Error(t.nothingIsOpenYet);
     const outings = [];
     for (const { key, name, savedAt, deletedAt } of await allOutings(host)) {
       const stored = key === keeper.outing() ? { value: desk.plan } : await openPlan(host, key);
@@ -75,13 +78,13 @@ export function createBackups(document: DocumentStore, keeper: Keeper, host: Hos
   };
   const restore = async (backup: Backup, choices: RestoreChoices): Promise<number> => {
     const before = document.store.getState().desk;
-    if (before === null || !(await keeper.save())) throw new Error('not saved');
+    if (before === null || !(await keeper.save())) throw new Error(t.notSaved);
     const settings = choices.settings ? backup.settings : before.settings;
     const shelf = shelfAfter(backup.shelf, before.shelf, choices.gear);
     const desk: Desk = { ...before, shelf, settings };
     if (!document.editDesk((now) => ({ ...now, shelf, settings }), '', false))
-      throw new Error('the shelf of the backup does not fit with what is here');
-    if (!(await keeper.save())) throw new Error('not saved');
+      throw new Error(t.theShelfOfTheBackup);
+    if (!(await keeper.save())) throw new Error(t.notSaved);
     let restored = 0;
     for (const outing of backup.outings) {
       const restoring = choices.outings.get(outing.id) ?? 'skip';
@@ -99,10 +102,15 @@ export function createBackups(document: DocumentStore, keeper: Keeper, host: Hos
     asCopy: boolean,
   ) => {
     const key: OutingKey = asCopy ? `outing:${host.newId()}` : `outing:${id}`;
-    const own = asCopy ? copyOf(plan, 'from the backup') : plan;
+    const own = asCopy ? copyOf(plan, t.fromTheBackup) : plan;
     const called = asCopy ? own.outing.name : name;
     const { savedAt, deletedAt } = about;
-    await replaceRecord(host, key, { name: called, text: planText.write(own), savedAt, deletedAt });
+    await replaceRecord(host, key, {
+      name: called,
+      text: planCodec.write(own),
+      savedAt,
+      deletedAt,
+    });
   };
   return {
     /** Everything as one zip. */

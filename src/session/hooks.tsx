@@ -15,6 +15,9 @@ import {
 import type { Answer } from '@/workers/lineupClient';
 import { openSession } from './earlySession';
 import type { Session, SessionState } from './session';
+import { sessionText } from '@/text';
+
+const text = sessionText.hooks;
 
 const Context = createContext<Session | null>(null);
 
@@ -26,7 +29,7 @@ export function SessionProvider({ children }: { children: ReactNode }) {
 
 export function useSession(): Session {
   const session = use(Context);
-  if (session === null) throw new Error('useSession must be used inside SessionProvider');
+  if (session === null) throw new Error(text.usesessionMustBeUsedInside);
   return session;
 }
 
@@ -46,7 +49,7 @@ export function useFile(): OutingFile {
  */
 export function useFilePart<T>(select: (file: OutingFile) => T): T {
   return useStore(useSession().document.store, ({ file }) => {
-    if (file === null) throw new Error('no outing is open yet');
+    if (file === null) throw new Error(text.noOutingIsOpenYet);
     return select(file);
   });
 }
@@ -56,7 +59,7 @@ export function useFileNow(): () => OutingFile {
   const { store } = useSession().document;
   return () => {
     const { file } = store.getState();
-    if (file === null) throw new Error('no outing is open yet');
+    if (file === null) throw new Error(text.noOutingIsOpenYet);
     return file;
   };
 }
@@ -87,7 +90,7 @@ export function useEditDesk(): (edit: DeskEdit, field?: string) => boolean {
 /** What the open outing is made from. */
 export function useDesk(): Desk {
   return useStore(useSession().document.store, ({ desk }) => {
-    if (desk === null) throw new Error('no outing is open yet');
+    if (desk === null) throw new Error(text.noOutingIsOpenYet);
     return desk;
   });
 }
@@ -97,7 +100,7 @@ export function useDeskNow(): () => Desk {
   const { store } = useSession().document;
   return () => {
     const { desk } = store.getState();
-    if (desk === null) throw new Error('no outing is open yet');
+    if (desk === null) throw new Error(text.noOutingIsOpenYet);
     return desk;
   };
 }

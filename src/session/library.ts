@@ -3,7 +3,7 @@ import {
   fileOf,
   type OutingFile,
   type Plan,
-  planText,
+  planCodec,
   takenIn,
   type Taking,
   type Compared,
@@ -88,7 +88,7 @@ export function createLibrary(document: DocumentStore, keeper: Keeper, host: Hos
       const { desk } = document.store.getState();
       if (desk === null) return 'unsaved';
       const { plan, shelf } = takenIn(file, desk, takingOf);
-      if (!planText.read(planText.write(plan)).ok) return 'unreadable';
+      if (!planCodec.read(planCodec.write(plan)).ok) return 'unreadable';
       if (shelf !== desk.shelf && !document.editDesk((now) => ({ ...now, shelf })))
         return 'unreadable';
       return create(plan);

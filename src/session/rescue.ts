@@ -1,6 +1,9 @@
 import { createHost, type StoredRecord } from '@/document/live';
 import { download, downloadOuting } from './download';
 import { currentSession } from './earlySession';
+import { sessionText } from '@/text';
+
+const t = sessionText.rescue;
 
 /** How long is waited for the storage, ms. */
 const LONGEST_MS = 3000;
@@ -20,7 +23,7 @@ export async function rescueOuting(): Promise<boolean> {
   const records = await Promise.race([
     createHost().stores.records.entries<StoredRecord>(),
     new Promise<never>((_, reject) =>
-      setTimeout(() => reject(new Error('the storage doesn’t answer.')), LONGEST_MS),
+      setTimeout(() => reject(new Error(t.theStorageDoesntAnswer)), LONGEST_MS),
     ),
   ]);
   const [newest] = records

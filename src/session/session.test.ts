@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { deskOf } from '../../tests/support/desk';
-import { decode, type OutingFile, planText, setLimits } from '@/document';
+import { decode, type OutingFile, planCodec, setLimits } from '@/document';
 import type { StoredRecord } from '@/document/live';
 import { createSession } from './session';
 
@@ -52,7 +52,7 @@ const store = (key: string, text: string, revision = 1) =>
     text,
   } satisfies StoredRecord);
 const planOf = (change: Partial<OutingFile>) =>
-  planText.write(deskOf({ ...demoFile(), ...change }).plan);
+  planCodec.write(deskOf({ ...demoFile(), ...change }).plan);
 
 const rest = (ms = 0) => new Promise((resolve) => setTimeout(resolve, ms));
 const fetchGives = (text: string, ok = true) =>

@@ -7,10 +7,10 @@ import {
   type FieldIssue,
   type OutingFile,
   planAlone,
-  planText,
-  settingsText,
-  shelfText,
-  type TextOf,
+  planCodec,
+  settingsCodec,
+  shelfCodec,
+  type Codec,
 } from '@/document';
 import {
   allOutings,
@@ -38,6 +38,9 @@ import type { Backups } from './backups';
 import { createFolderBackup, type FolderBackup } from './folderBackup';
 import type { Library } from './library';
 import { lastOpen, rememberOpen } from './whichOuting';
+import { sessionText } from '@/text';
+
+const t = sessionText.session;
 
 export interface SessionState {
   readonly phase: 'opening' | 'open' | 'failed';
@@ -216,11 +219,11 @@ async function tidyUp(library: () => Promise<Library>, folder: FolderBackup): Pr
 }
 
 const TEXTS: Readonly<Record<'settings' | 'shelf', unknown>> = {
-  settings: settingsText,
-  shelf: shelfText,
+  settings: settingsCodec,
+  shelf: shelfCodec,
 };
 const textOfKey = (key: RecordKey) =>
-  (key === 'settings' || key === 'shelf' ? TEXTS[key] : planText) as TextOf<unknown>;
+  (key === 'settings' || key === 'shelf' ? TEXTS[key] : planCodec) as Codec<unknown>;
 
 interface Found {
   readonly opened: boolean;
@@ -333,8 +336,7 @@ function samePacking(a: OutingFile['packing'], b: OutingFile['packing']): boolea
 
 export async function fetchDemo(): Promise<OutingFile> {
   const response = await fetch(DEMO_ADDRESS);
-  if (!response.ok)
-    throw new Error(`The demo outing could not be fetched (${response.status}). Reload the page.`);
+  if (!response.ok) throw new Error(t.theDemoOutingCouldNot(response.status));
   const read = decode(await response.text());
   if (!read.ok) throw new Error(read.error.message);
   return read.value;

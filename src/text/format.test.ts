@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import {
   dayText,
   formatAngle,
-  formatCount,
   formatCrop,
   formatDistances,
   formatEv,
@@ -18,6 +17,7 @@ import {
   formatStops,
   formatWeight,
 } from './format';
+import { counted } from './en/counts';
 import { applyUnits } from './units';
 
 const plain = (text: string) => text.replaceAll('\u202F', ' ');
@@ -45,8 +45,8 @@ describe('figures as photographers read them', () => {
     [formatMegapixels(11.52), '11.5 MP'],
     [formatPercent(4.46), '4.5 %'],
     [formatPercent(63.7), '64 %'],
-    [formatCount(1, 'lens', 'lenses'), '1 lens'],
-    [formatCount(4.5, 'piece', 'pieces'), '4.5 pieces'],
+    [counted(1, 'lens'), '1 lens'],
+    [counted(4.5, 'piece'), '4.5 pieces'],
     [formatMoney(3790, 'EUR'), '€3,790'],
     [formatDistances(60, 90), '60–90 m'],
     [formatDistances(0.15, 0.6), '15 cm–60 cm'],

@@ -17,7 +17,7 @@ const DAY = new Intl.DateTimeFormat('en-GB', {
   year: 'numeric',
 });
 
-function digits(value: number, most: 0 | 1 | 2): string {
+export function digits(value: number, most: 0 | 1 | 2): string {
   return (DIGITS[most] ?? DIGITS[0]!).format(value);
 }
 
@@ -34,6 +34,11 @@ export function formatFocalRange(wideMm: number, longMm: number): string {
 /** Marked f-number: f/5.6 for 5.657. */
 export function formatFNumber(fNumber: number): string {
   return `f/${markedFNumber(fNumber)}`;
+}
+
+/** F-numbers from one end of a range to the other: f/3.5–5.6. */
+export function formatFNumbers(from: number, to: number): string {
+  return from === to ? formatFNumber(from) : `${formatFNumber(from)}–${markedFNumber(to)}`;
 }
 
 export function formatAngle(deg: number): string {
@@ -122,11 +127,6 @@ export function formatMagnification(m: number): string {
 
 export function formatMegapixels(mp: number): string {
   return `${digits(mp, 1)}${NARROW}MP`;
-}
-
-/** A count with its noun: 1 lens, 2 lenses. */
-export function formatCount(n: number, one: string, many: string): string {
-  return `${digits(n, 1)} ${n === 1 ? one : many}`;
 }
 
 /**

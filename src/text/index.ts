@@ -1,4 +1,5 @@
 /** All that is said: numbers with their units, and sentences. */
 export * from './en';
 export * from './format';
+export { anyOf, listOf, plainList } from './lists';
 export { applyUnits, inOwnUnits, type Units, UNITS_SCRIPT, unitsNow, watchUnits } from './units';

@@ -5,6 +5,9 @@ import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { IconButton } from './Button';
 import { useFocusBefore, useInertBehind } from './focusBefore';
+import { partsText } from '@/text';
+
+const t = partsText.dialog;
 
 interface DialogProps {
   readonly open: boolean;
@@ -42,7 +45,7 @@ export function Dialog({
               <Radix.Description className="text-soft">{description}</Radix.Description>
             </div>
             <Radix.Close asChild>
-              <IconButton label="Close">
+              <IconButton label={t.close}>
                 <X size={16} aria-hidden />
               </IconButton>
             </Radix.Close>

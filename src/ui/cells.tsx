@@ -2,7 +2,9 @@
 
 import { useId, useState } from 'react';
 import { readNumber } from './fields';
-import { inOwnUnits } from '@/text';
+import { inOwnUnits, partsText } from '@/text';
+
+const t = partsText.cells;
 
 const BOX =
   'min-h-6 border border-edge bg-sheet px-1 aria-[invalid=true]:border-2 aria-[invalid=true]:border-wrong';
@@ -24,7 +26,7 @@ interface Typed {
   readonly problem: string | null;
 }
 
-const NOT_A_NUMBER = 'must be a number, such as 12 or 2.5';
+const NOT_A_NUMBER = t.mustBeANumberSuch;
 
 /** One figure changed in a table; what is not valid stays in the cell, with why, until it is. */
 export function CellNumber({

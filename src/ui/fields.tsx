@@ -1,7 +1,9 @@
 'use client';
 
 import { type ReactNode, useId, useState } from 'react';
-import { inOwnUnits } from '@/text';
+import { inOwnUnits, partsText } from '@/text';
+
+const t = partsText.fields;
 
 const BOX =
   'min-h-7 w-full border border-edge bg-sheet px-1.5 py-0.5 aria-[invalid=true]:border-wrong aria-[invalid=true]:border-2';
@@ -250,9 +252,9 @@ export function KnownField({
       {...field}
       value={key}
       options={[
-        ['yes', 'yes'],
-        ['no', 'no'],
-        ['unknown', 'not known'],
+        ['yes', t.yes],
+        ['no', t.no],
+        ['unknown', t.notKnown],
       ]}
       onChange={(next) => onChange(next === 'unknown' ? null : next === 'yes')}
     />

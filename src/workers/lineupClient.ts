@@ -2,6 +2,9 @@ import { type Remote, wrap } from 'comlink';
 import type { LineupQuestion, LineupResult } from '@/core/lineup';
 import { asked, type Posed } from './asked';
 import type { LineupService } from './lineup.worker';
+import { hostText } from '@/text';
+
+const t = hostText.lineupClient;
 
 /** The answer in sight: the newest result, whether a newer one is being worked out, what failed. */
 export interface Answer {
@@ -96,9 +99,7 @@ export function createLineupClient(report: (answer: Answer) => void) {
 /** An error in words; the worker's own come with their name. */
 function problemText(error: unknown): string {
   if (!(error instanceof Error)) return String(error);
-  return error.name === 'OutOfTime'
-    ? `${TIME_LIMIT_S} s were not enough to compare so much gear and so many pictures. Filter the gear or split the outing.`
-    : error.message;
+  return error.name === 'OutOfTime' ? t.sWereNotEnoughTo(TIME_LIMIT_S) : error.message;
 }
 
 export type LineupClient = ReturnType<typeof createLineupClient>;

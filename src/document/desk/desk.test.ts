@@ -22,7 +22,7 @@ import {
   type OutingFile,
   planOfFile,
   planAfter,
-  planText,
+  planCodec,
   putFrame,
   putItem,
   removeItems,
@@ -83,7 +83,7 @@ describe('a file taken apart and put together', () => {
     const desk = deskOf(demo, all);
     const file = fileOf(desk);
     expect(decode(encode(file))).toEqual({ ok: true, value: file });
-    expect(planText.read(planText.write(desk.plan))).toEqual({ ok: true, value: desk.plan });
+    expect(planCodec.read(planCodec.write(desk.plan))).toEqual({ ok: true, value: desk.plan });
     expect(planOfFile(file, desk)).toEqual(desk.plan);
   });
 

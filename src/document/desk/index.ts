@@ -15,7 +15,7 @@ export {
 export { type Arrangement, type Plan, MAX_FRAMES, type Ties, USUAL_TIES } from './plan';
 export { comingGear, type Desk, fileOf, knownGear, planAfter } from './view';
 export { join, type Joined, same, shared } from './join';
-export { planText, settingsText, shelfText, type TextOf } from './texts';
+export { planCodec, settingsCodec, shelfCodec, type Codec } from './codecs';
 export { withoutDangling } from './references';
 export {
   alreadyOn,

@@ -33,7 +33,7 @@ import {
   newItem,
   type OutingFile,
   placeFrame,
-  planText,
+  planCodec,
   putFrame,
   putItem,
   putStretch,
@@ -50,10 +50,10 @@ import {
   setPacking,
   setSettings,
   setStanding,
-  settingsText,
+  settingsCodec,
   setTies,
   setUsualThings,
-  shelfText,
+  shelfCodec,
   takeLineup,
   takenOntoShelf,
 } from '@/document';
@@ -245,9 +245,9 @@ test(`after each of ${RUNS * EDITS} edits everything can be read again, as it wa
       if (desk === before.desk) continue;
       made += 1;
       for (const [text, value, was] of [
-        [planText, desk!.plan, before.desk!.plan],
-        [shelfText, desk!.shelf, before.desk!.shelf],
-        [settingsText, desk!.settings, before.desk!.settings],
+        [planCodec, desk!.plan, before.desk!.plan],
+        [shelfCodec, desk!.shelf, before.desk!.shelf],
+        [settingsCodec, desk!.settings, before.desk!.settings],
       ] as const) {
         if (value === was) continue;
         const written = text.write(value as never);
@@ -281,5 +281,5 @@ test('a shelf of 5,000 lenses takes no more, and says which are left', () => {
     expect(left).toHaveLength(from === 0 ? 0 : 1003);
   }
   expect(store.editDesk(editGear(addGear({ lenses: many(9000) })))).toBe(false);
-  expect(shelfText.read(shelfText.write(deskNow(store).shelf)).ok).toBe(true);
+  expect(shelfCodec.read(shelfCodec.write(deskNow(store).shelf)).ok).toBe(true);
 });

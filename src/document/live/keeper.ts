@@ -2,11 +2,11 @@ import {
   copyOf,
   type Desk,
   join,
-  planText,
-  settingsText,
+  planCodec,
+  settingsCodec,
   shared,
-  shelfText,
-  type TextOf,
+  shelfCodec,
+  type Codec,
 } from '../desk';
 import type { DocumentStore } from './documentStore';
 import { problemOf, type StorageProblem } from './keyValue';
@@ -38,7 +38,7 @@ const LONGEST_AGAIN_MS = 60_000;
 /** A part of the desk that is stored by itself. */
 interface Part<T> {
   readonly key: RecordKey;
-  readonly text: TextOf<T>;
+  readonly text: Codec<T>;
   readonly get: (desk: Desk) => T;
   readonly put: (desk: Desk, value: T) => Desk;
   readonly name: (value: T) => string;
@@ -49,21 +49,21 @@ function partsOf(outing: OutingKey): readonly Part<object>[] {
   const parts = [
     {
       key: 'settings',
-      text: settingsText,
+      text: settingsCodec,
       get: (desk: Desk) => desk.settings,
       put: (desk: Desk, settings: Desk['settings']) => ({ ...desk, settings }),
       name: () => 'Settings',
     },
     {
       key: 'shelf',
-      text: shelfText,
+      text: shelfCodec,
       get: (desk: Desk) => desk.shelf,
       put: (desk: Desk, shelf: Desk['shelf']) => ({ ...desk, shelf }),
       name: () => 'Shelf',
     },
     {
       key: outing,
-      text: planText,
+      text: planCodec,
       get: (desk: Desk) => desk.plan,
       put: (desk: Desk, plan: Desk['plan']) => ({ ...desk, plan }),
       name: (plan: Desk['plan']) => plan.outing.name,
@@ -137,7 +137,7 @@ export function createKeeper(
     }
     const copy = copyOf(mine as Desk['plan'], 'copy');
     const { name } = copy.outing;
-    const text = planText.write(copy);
+    const text = planCodec.write(copy);
     await host.stores.records.set(`outing:${host.newId()}`, { ...record, name, text, revision: 1 });
     tell({ kind: 'copied', name, places });
   };

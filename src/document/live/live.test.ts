@@ -7,12 +7,12 @@ import {
   type Desk,
   encode,
   fileOf,
-  planText,
+  planCodec,
   putFrame,
   removeFrame,
   setLimits,
   setSettings,
-  shelfText,
+  shelfCodec,
 } from '@/document';
 import {
   allOutings,
@@ -145,7 +145,7 @@ describe('what is edited', () => {
   it('never replaces what a newer Arm Reach has written', async () => {
     const browser = memoryBrowser();
     const tab = await openTab(browser, 1);
-    const text = planText.write(deskOf(demo).plan).replace('"version": 6', '"version": 7');
+    const text = planCodec.write(deskOf(demo).plan).replace('"version": 6', '"version": 7');
     await replaceRecord(tab.host, KEY, { name: 'x', text, savedAt: 1, deletedAt: null });
     rename(tab, 0, 'older');
     expect(await tab.keeper.save()).toBe(false);
@@ -273,7 +273,7 @@ test('three tabs that edit at random end with every edit of each', async () => {
         expect(tab.news).toEqual([]);
         tab.stop();
       }
-      const stored = planText.read((await record(browser))!.text);
+      const stored = planCodec.read((await record(browser))!.text);
       expect(stored.ok && stored.value.frames).toEqual(
         tabs[0]!.document.store.getState().desk!.plan.frames,
       );
@@ -298,7 +298,7 @@ describe('earlier versions', () => {
     const versions = await versionsOf(browser.stores.versions, KEY);
     const kept = await Promise.all(versions.map((v) => versionText(browser.stores.versions, v)));
     expect(kept).toEqual([...texts].reverse());
-    const plan = planText.read(kept[2]!);
+    const plan = planCodec.read(kept[2]!);
     tab.document.editDesk((desk) => ({ ...desk, plan: plan.ok ? plan.value : desk.plan }));
     await tab.keeper.save();
     expect((await record(browser))!.text).toBe(kept[2]);
@@ -373,7 +373,7 @@ describe('what can be read only in part', () => {
       of(plan);
       return JSON.stringify(plan);
     };
-    const whole = planText.read(stored.text);
+    const whole = planCodec.read(stored.text);
     const count = whole.ok ? whole.value.frames.length : 0;
     const texts: [string, number][] = [
       [damage(({ frames }) => Object.assign(frames[1]!, { need: 5 })), count - 1],
@@ -387,7 +387,7 @@ describe('what can be read only in part', () => {
       expect(opened).toMatchObject({ restored: true });
       expect(opened?.value.frames[0]?.name).toBe('kept');
       expect(opened!.value.frames.length).toBeGreaterThanOrEqual(frames);
-      expect(planText.read(planText.write(opened!.value)).ok).toBe(true);
+      expect(planCodec.read(planCodec.write(opened!.value)).ok).toBe(true);
     }
     expect((await asides(tab.host)).map((a) => a.text)).toEqual(texts.map(([text]) => text));
   });
@@ -405,7 +405,7 @@ describe('what a page left behind', () => {
     browser.parts.records.fault.fails = null;
     return { browser, tab };
   };
-  const textOf = (key: string) => (key === 'shelf' ? shelfText : planText) as never;
+  const textOf = (key: string) => (key === 'shelf' ? shelfCodec : planCodec) as never;
 
   it('counts where it is the newest', async () => {
     const { browser, tab } = await leaveWith('left');

@@ -6,9 +6,9 @@ import {
   DEFAULT_SETTINGS,
   EMPTY_SHELF,
   type PersonalShelf,
-  planText,
-  settingsText,
-  shelfText,
+  planCodec,
+  settingsCodec,
+  shelfCodec,
   takenIn,
   type Taking,
   usualTaking,
@@ -80,8 +80,8 @@ export async function takeOver(host: Host, old: Old, kept: string | null): Promi
   const currency = newest.file.outing.currency;
   const units = localStorage.getItem('arm-reach-units') === 'imperial' ? 'imperial' : 'metric';
   const settings = { ...DEFAULT_SETTINGS, currency, units } as const;
-  await putOnce(host, 'settings', 'Settings', settingsText.write(settings));
-  await putOnce(host, 'shelf', 'Shelf', shelfText.write(shelf));
+  await putOnce(host, 'settings', 'Settings', settingsCodec.write(settings));
+  await putOnce(host, 'shelf', 'Shelf', shelfCodec.write(shelf));
   for (const one of files) {
     const record = recordOf(host, one, one.file, shelf, 1);
     await putOnce(host, one.key, record.name, record.text, one.savedAt);
@@ -127,7 +127,7 @@ function recordOf(
     createdAt: savedAt,
     savedAt,
     deletedAt: null,
-    text: planText.write(plan),
+    text: planCodec.write(plan),
   };
 }
 

@@ -3,10 +3,10 @@ import {
   type Desk,
   EMPTY_SHELF,
   type Plan,
-  planText,
-  settingsText,
-  shelfText,
-  type TextOf,
+  planCodec,
+  settingsCodec,
+  shelfCodec,
+  type Codec,
 } from '../desk';
 import { setAside } from './aside';
 import type { SeenParts } from './keeper';
@@ -30,7 +30,7 @@ interface OpenedRecord<T> {
 async function openRecord<T extends object>(
   host: Host,
   key: RecordKey,
-  text: TextOf<T>,
+  text: Codec<T>,
 ): Promise<OpenedRecord<T> | null> {
   const found = await readRecord(host.stores, key, text);
   if (found === null) return null;
@@ -60,8 +60,8 @@ export interface Personal {
 
 export async function openPersonal(host: Host): Promise<Personal> {
   const [shelf, settings] = await Promise.all([
-    openRecord(host, 'shelf', shelfText),
-    openRecord(host, 'settings', settingsText),
+    openRecord(host, 'shelf', shelfCodec),
+    openRecord(host, 'settings', settingsCodec),
   ]);
   return {
     shelf: shelf?.value ?? EMPTY_SHELF,
@@ -75,7 +75,7 @@ export async function openPersonal(host: Host): Promise<Personal> {
 }
 
 export function openPlan(host: Host, key: OutingKey): Promise<OpenedRecord<Plan> | null> {
-  return openRecord(host, key, planText);
+  return openRecord(host, key, planCodec);
 }
 
 /** An outing of this browser, without its text. */

@@ -1,5 +1,5 @@
 import type { Result } from '@/core/result';
-import { join, same, type TextOf } from '../desk';
+import { join, same, type Codec } from '../desk';
 import type { Refusal } from '../reading';
 import { type Aside, setAside } from './aside';
 import type { Stores } from './keyValue';
@@ -14,7 +14,7 @@ export interface Seen<T> {
 
 export interface Write<T> {
   readonly key: RecordKey;
-  readonly text: TextOf<T>;
+  readonly text: Codec<T>;
   readonly name: string;
   readonly seen: Seen<T>;
   readonly value: T;
@@ -91,7 +91,7 @@ async function joinStored<T>(host: Host, write: Write<T>, stored: StoredRecord |
 }
 
 /** Two states joined; where what comes of it could not be read again, theirs alone. */
-export function joinedReadably<T>(text: TextOf<T>, base: T, mine: T, theirs: T) {
+export function joinedReadably<T>(text: Codec<T>, base: T, mine: T, theirs: T) {
   const joined = join(base, mine, theirs);
   if (joined.value === mine || same(joined.value, theirs)) return joined;
   return text.read(text.write(joined.value)).ok ? joined : { value: theirs, conflicts: [''] };
@@ -123,7 +123,7 @@ export interface ReadRecord<T> {
 export async function readRecord<T>(
   stores: Stores,
   key: RecordKey,
-  text: TextOf<T>,
+  text: Codec<T>,
 ): Promise<ReadRecord<T> | null> {
   const record = await stores.records.get<StoredRecord>(key);
   return record === null ? null : { record, read: text.read(record.text) };

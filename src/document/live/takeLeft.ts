@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { TextOf } from '../desk';
+import type { Codec } from '../desk';
 import { setAside } from './aside';
 import { leftPlaces } from './leftBehind';
 import { type Host, type RecordKey, type StoredRecord } from './stored';
@@ -21,7 +21,7 @@ const leftState = z.object({
  */
 export async function takeLeftBehind(
   host: Host,
-  textOf: (key: RecordKey) => TextOf<unknown>,
+  textOf: (key: RecordKey) => Codec<unknown>,
 ): Promise<void> {
   for (const place of leftPlaces()) {
     const raw = localStorage.getItem(place) ?? '';
@@ -30,7 +30,7 @@ export async function takeLeftBehind(
   }
 }
 
-async function takeOne(host: Host, textOf: (key: RecordKey) => TextOf<unknown>, raw: string) {
+async function takeOne(host: Host, textOf: (key: RecordKey) => Codec<unknown>, raw: string) {
   const left = leftState.safeParse(parsed(raw));
   if (!left.success)
     return setAside(host, {
@@ -76,7 +76,7 @@ function parsed(raw: string): unknown {
 }
 
 /** The state that something was made from, if it is still known. */
-async function baseOf(host: Host, key: RecordKey, revision: number, text: TextOf<unknown>) {
+async function baseOf(host: Host, key: RecordKey, revision: number, text: Codec<unknown>) {
   const stored = await host.stores.records.get<StoredRecord>(key);
   const version = (await versionsOf(host.stores.versions, key)).find(
     (v) => v.revision === revision,

@@ -1,6 +1,6 @@
 import { readBackup } from '../backup';
 import { decode } from '../codec';
-import { shelfText } from '../desk';
+import { shelfCodec } from '../desk';
 import { readLensCsv, readLensfun } from '../formats';
 import { readGearLines } from '../formats/gearLines';
 import { readShotList } from '../formats/shotList';
@@ -8,7 +8,7 @@ import { readShotList } from '../formats/shotList';
 /** Everything that reads what comes from outside, by what it reads. */
 export const READERS = {
   outing: decode,
-  shelf: (text: string) => shelfText.read(text),
+  shelf: (text: string) => shelfCodec.read(text),
   lensCsv: readLensCsv,
   lensfun: readLensfun,
   gearLines: readGearLines,

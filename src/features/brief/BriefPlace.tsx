@@ -7,11 +7,14 @@ import { newFrame, putFrame } from '@/document';
 import { useEdit, useFilePart, useSelection } from '@/session';
 import { Button } from '@/ui';
 import { FrameList } from './FrameList';
+import { briefText, plainList } from '@/text';
+
+const text = briefText.briefPlace;
 
 // Loaded after the list that is read first.
 const FrameEditor = dynamic(() => import('./FrameEditor').then((m) => m.FrameEditor), {
   ssr: false,
-  loading: () => <p className="border-t border-hair pt-3 text-soft">Opening…</p>,
+  loading: () => <p className="border-t border-hair pt-3 text-soft">{text.opening}</p>,
 });
 const OutingDialog = dynamic(() => import('./OutingDialog').then((m) => m.OutingDialog));
 const PasteDialog = dynamic(() => import('./PasteDialog').then((m) => m.PasteDialog));
@@ -38,7 +41,7 @@ export function BriefPlace() {
           <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
             <div>
               <h1 id="shots" className="text-xl">
-                Pictures wanted
+                {text.picturesWanted}
               </h1>
               <OutingLine />
               <NoteLine />
@@ -46,21 +49,19 @@ export function BriefPlace() {
             <span className="flex gap-2">
               {frames.length > 0 && (
                 <Button aria-pressed={editing} onClick={() => setEditing(!editing)}>
-                  {editing ? 'Done' : 'Edit here'}
+                  {editing ? text.done : text.editHere}
                 </Button>
               )}
-              <Button onClick={() => setPasting(true)}>Paste a shot list</Button>
+              <Button onClick={() => setPasting(true)}>{text.pasteAShotList}</Button>
               <Button look="strong" onClick={add}>
-                <Plus size={14} aria-hidden /> Add a picture
+                <Plus size={14} aria-hidden />
+                {text.addAPicture}
               </Button>
             </span>
             {pasting && <PasteDialog open onOpenChange={setPasting} onAdded={select} />}
           </div>
           {frames.length === 0 ? (
-            <p className="max-w-prose border-t border-hair pt-4">
-              No picture is listed yet. Add the pictures you want from this outing: what must fit,
-              from how far, in what light. The lenses follow from them.
-            </p>
+            <p className="max-w-prose border-t border-hair pt-4">{text.noPictureIsListedYet}</p>
           ) : (
             <FrameList selected={selected} onSelect={select} editing={editing} />
           )}
@@ -70,16 +71,14 @@ export function BriefPlace() {
         </div>
       </div>
       <aside
-        aria-label="Chosen picture"
+        aria-label={text.chosenPicture}
         className="lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto"
         tabIndex={0}
       >
         {frame ? (
           <FrameEditor key={frame.id} frame={frame} />
         ) : (
-          <p className="border-t border-hair pt-3 text-soft">
-            Choose a picture in the list to see and change what it asks for.
-          </p>
+          <p className="border-t border-hair pt-3 text-soft">{text.chooseAPictureInThe}</p>
         )}
       </aside>
     </div>
@@ -98,11 +97,11 @@ function OutingLine() {
   const days = [current.firstDay, current.lastDay].filter((d) => d !== null);
   return (
     <p className="text-soft">
-      {[current.place, [...new Set(days)].join(' to ')].filter((t) => t !== '').join(', ') ||
-        'No place or day given yet'}
+      {plainList([current.place, [...new Set(days)].join(' to ')].filter((t) => t !== '')) ||
+        text.noPlaceOrDayGiven}
       {' · '}
       <button type="button" className="underline" onClick={() => setOpen(true)}>
-        Edit outing
+        {text.editOuting}
       </button>
       {open && <OutingDialog onClose={() => setOpen(false)} />}
     </p>

@@ -4,15 +4,17 @@ import { type Frame, frame as frameSchema, type Need } from '@/core/brief';
 import { putFrame } from '@/document';
 import { useEdit, useFileNow } from '@/session';
 import { CellNumber, CellSelect, CellText } from '@/ui';
-import { FOOTINGS, needText, WANTS } from '@/text';
+import { briefText, FOOTINGS, needText, WANTS } from '@/text';
+
+const t = briefText.frameCells;
 
 const PERCENT = 100;
 
 /** The ends of what a need is given along, by kind; the others are changed in the editor. */
 const ENDS = {
-  subject: { from: 'fromM', to: 'toM', unit: 'm', near: 'Nearest', far: 'Farthest' },
-  focal: { from: 'fromMm', to: 'toMm', unit: 'mm', near: 'Shortest', far: 'Longest' },
-  angle: { from: 'fromDeg', to: 'toDeg', unit: '°', near: 'Widest', far: 'Narrowest' },
+  subject: { from: 'fromM', to: 'toM', unit: 'm', near: t.nearest, far: t.farthest },
+  focal: { from: 'fromMm', to: 'toMm', unit: 'mm', near: t.shortest, far: t.longest },
+  angle: { from: 'fromDeg', to: 'toDeg', unit: '°', near: t.widest, far: t.narrowest },
 } as const;
 
 /**
@@ -38,7 +40,7 @@ export function FrameCells({ frame }: { frame: Frame }) {
   return (
     <div className="space-y-1">
       <CellText
-        label={`Name, ${name}`}
+        label={t.name(name)}
         value={name}
         take={(to) => put('name', () => ({ name: to }))}
       />
@@ -49,7 +51,7 @@ export function FrameCells({ frame }: { frame: Frame }) {
           <EndCells frame={frame} need={need} />
           {need.kind === 'subject' && <FillCells frame={frame} need={need} />}
           <CellSelect
-            label={`Footing, ${name}`}
+            label={t.footing(name)}
             value={need.footing}
             options={FOOTINGS}
             take={(footing) =>
@@ -74,7 +76,7 @@ function EndCells({
   const ends = need as unknown as Readonly<Record<string, number>>;
   const end = (field: typeof from | typeof to, label: string) => (
     <CellNumber
-      label={`${label} in ${unit}, ${frame.name}`}
+      label={t.inIt(label, unit, frame.name)}
       width="w-14"
       value={ends[field] ?? null}
       unit={unit}
@@ -84,7 +86,7 @@ function EndCells({
   return (
     <>
       {end(from, near)}
-      <span>to</span>
+      <span>{t.to}</span>
       {end(to, far)}
     </>
   );
@@ -94,7 +96,7 @@ function FillCells({ frame, need }: { frame: Frame; need: Extract<Need, { kind: 
   const put = useFrameEdit(frame);
   const fill = (field: 'min' | 'max', label: string) => (
     <CellNumber
-      label={`${label} in %, ${frame.name}`}
+      label={t.inIt2(label, frame.name)}
       width="w-11"
       unit="%"
       value={Number((PERCENT * need.fill[field]).toPrecision(12))}
@@ -110,10 +112,10 @@ function FillCells({ frame, need }: { frame: Frame; need: Extract<Need, { kind: 
   );
   return (
     <>
-      <span>filling</span>
-      {fill('min', 'Fills at least')}
-      <span>to</span>
-      {fill('max', 'Fills at most')}
+      <span>{t.filling}</span>
+      {fill('min', t.fillsAtLeast)}
+      <span>{t.to}</span>
+      {fill('max', t.fillsAtMost)}
     </>
   );
 }
@@ -124,18 +126,18 @@ export function WantCells({ frame }: { frame: Frame }) {
   return (
     <div className="space-y-1">
       <CellSelect
-        label={`Want, ${frame.name}`}
+        label={t.want(frame.name)}
         value={frame.want}
         options={WANTS}
         take={(want) => put('want', () => ({ want }))}
       />
       <span className="block text-[13px] whitespace-nowrap">
         <CellNumber
-          label={`Share in %, ${frame.name}`}
+          label={t.shareIn(frame.name)}
           width="w-12"
           unit="%"
           value={frame.sharePercent}
-          placeholder="even"
+          placeholder={t.even}
           take={(sharePercent) => put('share', () => ({ sharePercent }))}
         />
       </span>

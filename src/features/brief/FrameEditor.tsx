@@ -22,7 +22,7 @@ import {
   Tick,
   useFormSet,
 } from '@/ui';
-import { FOOTING_HINTS, FOOTINGS, SUBJECT_NAMES, WANTS } from '@/text';
+import { briefText, FOOTING_HINTS, FOOTINGS, SUBJECT_NAMES, WANTS } from '@/text';
 import { FrameStanding } from './FrameStanding';
 import { FrameView } from './FrameView';
 import { LightFields } from './LightFields';
@@ -30,18 +30,20 @@ import { pairs, Section } from './parts';
 import { WhereFields } from './WhereFields';
 import { WishFields } from './WishFields';
 
+const t = briefText.frameEditor;
+
 const NEED_KINDS: Record<Need['kind'], string> = {
-  subject: 'a subject at a distance',
-  far: 'something far away, as an angle',
-  focal: 'a focal length on 36×24 mm',
-  angle: 'an angle of view',
-  fisheye: 'a fisheye’s picture',
+  subject: t.aSubjectAtADistance,
+  far: t.somethingFarAwayAsAn,
+  focal: t.aFocalLengthOn36,
+  angle: t.anAngleOfView,
+  fisheye: t.aFisheyesPicture,
 };
 
 const OUTPUT_KINDS: Record<Output['kind'], string> = {
-  uncropped: 'the whole picture, uncropped',
-  pixels: 'a screen, in pixels',
-  print: 'a print',
+  uncropped: t.theWholePictureUncropped,
+  pixels: t.aScreenInPixels,
+  print: t.aPrint,
 };
 
 /** Wishes that fall away when the frame is not a subject at a distance any more. */
@@ -59,23 +61,28 @@ export function FrameEditor({ frame }: { frame: Frame }) {
       <FrameStanding frame={frame} />
       <FrameView frame={frame} />
       <EntityForm
-        label={`Picture ${frame.name}`}
+        label={t.picture(frame.name)}
         schema={frameSchema}
         value={frame}
         onValid={(next, field) => edit(putFrame(next), `${frame.id}.${field}`)}
       >
         <div className="space-y-4">
-          <FormText name="name" label="Picture" />
+          <FormText name="name" label={t.picture2} />
           <div className="grid grid-cols-[1fr_7rem] gap-3">
-            <FormChoice name="want" label="How badly wanted" options={pairs(WANTS)} />
-            <FormNumber name="sharePercent" label="Share of pictures" unit="%" placeholder="even" />
+            <FormChoice name="want" label={t.howBadlyWanted} options={pairs(WANTS)} />
+            <FormNumber
+              name="sharePercent"
+              label={t.shareOfPictures}
+              unit="%"
+              placeholder={t.even}
+            />
           </div>
           <NeedFields />
           <LightFields />
           <WishFields />
           <WhereFields />
           <OutputFields />
-          <FormTextArea name="note" label="Note" />
+          <FormTextArea name="note" label={t.note} />
         </div>
       </EntityForm>
     </div>
@@ -86,9 +93,9 @@ function NeedFields() {
   const kind = useWatch({ name: 'need.kind' }) as Need['kind'];
   const set = useFormSet();
   return (
-    <Section title="What must fit">
+    <Section title={t.whatMustFit}>
       <SelectField
-        label="Given as"
+        label={t.givenAs}
         value={kind}
         options={pairs(NEED_KINDS)}
         onChange={(next) => {
@@ -99,42 +106,42 @@ function NeedFields() {
       {kind === 'subject' && <SubjectFields />}
       {kind === 'far' && (
         <div className="grid grid-cols-2 gap-2">
-          <FormNumber name="need.widthDeg" label="Width" unit="°" placeholder="any" />
-          <FormNumber name="need.heightDeg" label="Height" unit="°" placeholder="any" />
+          <FormNumber name="need.widthDeg" label={t.width} unit="°" placeholder={t.any} />
+          <FormNumber name="need.heightDeg" label={t.height} unit="°" placeholder={t.any} />
         </div>
       )}
       {(kind === 'subject' || kind === 'far') && <FillFields />}
       {kind === 'focal' && (
         <div className="grid grid-cols-2 gap-2">
-          <FormNumber name="need.fromMm" label="From" unit="mm" />
-          <FormNumber name="need.toMm" label="To" unit="mm" />
+          <FormNumber name="need.fromMm" label={t.from} unit="mm" />
+          <FormNumber name="need.toMm" label={t.to} unit="mm" />
         </div>
       )}
       {kind === 'angle' && (
         <div className="grid grid-cols-3 gap-2">
-          <FormNumber name="need.fromDeg" label="From" unit="°" />
-          <FormNumber name="need.toDeg" label="To" unit="°" />
+          <FormNumber name="need.fromDeg" label={t.from} unit="°" />
+          <FormNumber name="need.toDeg" label={t.to} unit="°" />
           <FormSelect
             name="need.across"
-            label="Across the"
+            label={t.acrossThe}
             options={[
-              ['diagonal', 'diagonal'],
-              ['width', 'width'],
-              ['height', 'height'],
+              ['diagonal', t.diagonal],
+              ['width', t.width2],
+              ['height', t.height2],
             ]}
           />
         </div>
       )}
       {(kind === 'focal' || kind === 'angle') && (
-        <FormNumber name="need.atM" label="Subject at" unit="m" placeholder="far away" />
+        <FormNumber name="need.atM" label={t.subjectAt} unit="m" placeholder={t.farAway} />
       )}
       {kind === 'fisheye' && (
         <FormSelect
           name="need.coverage"
-          label="The circle of 180°"
+          label={t.theCircleOf180}
           options={[
-            ['full-frame', 'fills the frame to its corners'],
-            ['circular', 'lies whole in the frame'],
+            ['full-frame', t.fillsTheFrameToIts],
+            ['circular', t.liesWholeInTheFrame],
           ]}
         />
       )}
@@ -149,10 +156,10 @@ function SubjectFields() {
   return (
     <>
       <SelectField
-        label="Subject"
+        label={t.subject}
         value={known ?? 'own'}
         options={[
-          ['own', 'something else'] as const,
+          ['own', t.somethingElse] as const,
           ...SUBJECTS.map((s) => [s.key, SUBJECT_NAMES[s.key]] as const),
         ]}
         onChange={(key) => {
@@ -164,12 +171,12 @@ function SubjectFields() {
         }}
       />
       <div className="grid grid-cols-2 gap-2">
-        <FormNumber name="need.widthM" label="Width" unit="m" placeholder="any" />
-        <FormNumber name="need.heightM" label="Height" unit="m" placeholder="any" />
-        <FormNumber name="need.fromM" label="Nearest" unit="m" />
-        <FormNumber name="need.toM" label="Farthest" unit="m" />
+        <FormNumber name="need.widthM" label={t.width} unit="m" placeholder={t.any} />
+        <FormNumber name="need.heightM" label={t.height} unit="m" placeholder={t.any} />
+        <FormNumber name="need.fromM" label={t.nearest} unit="m" />
+        <FormNumber name="need.toM" label={t.farthest} unit="m" />
       </div>
-      <p className="text-[12px] text-soft">Distances from the camera’s sensor plane.</p>
+      <p className="text-[12px] text-soft">{t.distancesFromTheCamerasSensor}</p>
     </>
   );
 }
@@ -177,15 +184,15 @@ function SubjectFields() {
 function FillFields() {
   return (
     <div className="grid grid-cols-[5rem_5rem_1fr] gap-2">
-      <FormNumber name="need.fill.min" label="Fills from" unit="%" scale={100} />
-      <FormNumber name="need.fill.max" label="to" unit="%" scale={100} />
+      <FormNumber name="need.fill.min" label={t.fillsFrom} unit="%" scale={100} />
+      <FormNumber name="need.fill.max" label={t.to2} unit="%" scale={100} />
       <FormSelect
         name="need.orientation"
-        label="Held"
+        label={t.held}
         options={[
-          ['either', 'either way'],
-          ['landscape', 'landscape'],
-          ['portrait', 'portrait'],
+          ['either', t.eitherWay],
+          ['landscape', t.landscape],
+          ['portrait', t.portrait],
         ]}
       />
     </div>
@@ -196,42 +203,42 @@ function FootingField() {
   const footing = useWatch({ name: 'need.footing' }) as keyof typeof FOOTING_HINTS;
   return (
     <div>
-      <FormChoice name="need.footing" label="Footing" options={pairs(FOOTINGS)} />
+      <FormChoice name="need.footing" label={t.footing} options={pairs(FOOTINGS)} />
       <p className="text-[12px] text-soft">{FOOTING_HINTS[footing]}</p>
     </div>
   );
 }
 
 function OutputFields() {
-  const [kind, cut] = useWatch({ name: ['output.kind', 'output.cut'] }) as [
+  const [kind, cut] = useWatch({ name: ['output.kind', t.outputCut] }) as [
     Output['kind'],
     boolean | undefined,
   ];
   const set = useFormSet();
   return (
-    <Section title="Output, and so the crop allowed">
+    <Section title={t.outputAndSoTheCrop}>
       <SelectField
-        label="For"
+        label={t.forIt}
         value={kind}
         options={pairs(OUTPUT_KINDS)}
         onChange={(next) => set('output', STARTING_OUTPUTS[next])}
       />
       {kind === 'pixels' && (
         <div className="grid grid-cols-2 gap-2">
-          <FormNumber name="output.longPx" label="Long side" unit="px" />
-          <FormNumber name="output.shortPx" label="Short side" unit="px" />
+          <FormNumber name="output.longPx" label={t.longSide} unit="px" />
+          <FormNumber name="output.shortPx" label={t.shortSide} unit="px" />
         </div>
       )}
       {kind === 'print' && (
         <div className="grid grid-cols-3 gap-2">
-          <FormNumber name="output.longMm" label="Long side" unit="mm" />
-          <FormNumber name="output.shortMm" label="Short side" unit="mm" />
-          <FormNumber name="output.dpi" label="Resolution" unit="dpi" />
+          <FormNumber name="output.longMm" label={t.longSide} unit="mm" />
+          <FormNumber name="output.shortMm" label={t.shortSide} unit="mm" />
+          <FormNumber name="output.dpi" label={t.resolution} unit="dpi" />
         </div>
       )}
       {kind !== 'uncropped' && (
         <Tick
-          label="Cut the picture to this shape"
+          label={t.cutThePictureToThis}
           on={cut ?? false}
           onChange={(on) => set('output.cut', on)}
         />

@@ -21,12 +21,14 @@ import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react';
 import { memo, useDeferredValue, useId, useMemo } from 'react';
 import type { Frame } from '@/core/brief';
 import type { FrameResult } from '@/core/lineup';
-import { kitName, lightText, namesOf, needText, shortfallWord, WANTS } from '@/text';
+import { briefText, kitName, lightText, namesOf, needText, shortfallWord, WANTS } from '@/text';
 import { copyOfFrame, moveFrame, placeFrame, putFrame, removeFrame } from '@/document';
 import { useAnswer, useEdit, useFileNow, useFilePart } from '@/session';
 import { IconButton } from '@/ui';
 import { StateMark } from '@/parts';
 import { FrameCells, WantCells } from './FrameCells';
+
+const t = briefText.frameList;
 
 interface FrameListProps {
   readonly selected: string | null;
@@ -82,19 +84,18 @@ const SortedFrames = memo(function SortedFrames({
       onDragEnd={drop}
       accessibility={{
         screenReaderInstructions: {
-          draggable:
-            'Space lifts the picture, arrow keys move it, Space puts it down, Escape leaves it.',
+          draggable: t.spaceLiftsThePictureArrow,
         },
         announcements: {
-          onDragStart: ({ active }) => `${called(active.id)} lifted.`,
-          onDragOver: ({ over }) => (over ? `At place ${numberOf(over.id)}.` : undefined),
+          onDragStart: ({ active }) => t.lifted(called(active.id)),
+          onDragOver: ({ over }) => (over ? t.atPlace(numberOf(over.id)) : undefined),
           onDragEnd: ({ active, over }) =>
-            over ? `${called(active.id)} put at place ${numberOf(over.id)}.` : undefined,
-          onDragCancel: ({ active }) => `${called(active.id)} left where it was.`,
+            over ? t.putAtPlace(called(active.id), numberOf(over.id)) : undefined,
+          onDragCancel: ({ active }) => t.leftWhereItWas(called(active.id)),
         },
       }}
     >
-      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Shot list">
+      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.shotList}>
         <table className="w-full min-w-[34rem] border-collapse">
           <thead>
             <tr className="border-b border-ink text-left text-[12px] text-soft">
@@ -102,16 +103,16 @@ const SortedFrames = memo(function SortedFrames({
                 №
               </th>
               <th scope="col" className="min-w-52 py-1 font-normal">
-                Picture
+                {t.picture}
               </th>
               <th scope="col" className="w-16 py-1 font-normal">
-                Want
+                {t.want}
               </th>
               <th scope="col" className="w-56 py-1 font-normal">
-                Made with
+                {t.madeWith}
               </th>
               <th scope="col" className="w-30 py-1">
-                <span className="sr-only">Actions</span>
+                <span className="sr-only">{t.actions}</span>
               </th>
             </tr>
           </thead>
@@ -173,7 +174,7 @@ const FrameRow = memo(function FrameRow({
           type="button"
           {...attributes}
           {...listeners}
-          aria-label={`Move ${frame.name}, now at place ${number}`}
+          aria-label={t.moveNowAtPlace(frame.name, number)}
           className="min-h-7 min-w-7 cursor-grab touch-none text-left"
         >
           {number}
@@ -241,21 +242,21 @@ function RowActions({
   return (
     <span className="opacity-60 group-focus-within:opacity-100 group-hover:opacity-100">
       <IconButton
-        label={`Move ${frame.name} up`}
+        label={t.moveUp(frame.name)}
         disabled={isFirst}
         onClick={() => edit(moveFrame(frame.id, -1))}
       >
         <ArrowUp size={14} aria-hidden />
       </IconButton>
       <IconButton
-        label={`Move ${frame.name} down`}
+        label={t.moveDown(frame.name)}
         disabled={isLast}
         onClick={() => edit(moveFrame(frame.id, 1))}
       >
         <ArrowDown size={14} aria-hidden />
       </IconButton>
       <IconButton
-        label={`Duplicate ${frame.name}`}
+        label={t.duplicate(frame.name)}
         onClick={() => {
           const copy = copyOfFrame(frame, fileNow().frames);
           edit(putFrame(copy, frame.id));
@@ -265,7 +266,7 @@ function RowActions({
         <Copy size={14} aria-hidden />
       </IconButton>
       <IconButton
-        label={`Remove ${frame.name}`}
+        label={t.remove(frame.name)}
         onClick={() => {
           edit(removeFrame(frame.id));
           if (isSelected) onSelect(null);
@@ -284,11 +285,7 @@ function Made({ result, name }: { result: FrameResult; name: Namer }) {
     return (
       <span className="text-wrong">
         <StateMark state={lack?.code === 'too-slow' ? 'slow' : 'lost'} />{' '}
-        {lack
-          ? shortfallWord(lack.code)
-          : result.impossible.length > 0
-            ? 'no lens for it'
-            : 'left out'}
+        {lack ? shortfallWord(lack.code) : result.impossible.length > 0 ? t.noLensForIt : t.leftOut}
       </span>
     );
   }

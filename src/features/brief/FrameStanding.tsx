@@ -4,6 +4,7 @@ import type { Frame } from '@/core/brief';
 import { kitKey } from '@/core/gear';
 import type { Cover } from '@/core/lineup';
 import {
+  briefText,
   conflictText,
   formatCrop,
   formatMegapixels,
@@ -17,6 +18,8 @@ import {
 import { useAnswer, useFile } from '@/session';
 import { Figure, StateMark } from '@/parts';
 
+const t = briefText.frameStanding;
+
 /** How the chosen frame stands with the lineup: what makes it and with what to spare. */
 export function FrameStanding({ frame }: { frame: Frame }) {
   const file = useFile();
@@ -25,7 +28,7 @@ export function FrameStanding({ frame }: { frame: Frame }) {
   if (!standing) return null;
   const name = namesOf(file);
   const setupName = (c: Cover) =>
-    `${kitName(c, name)} on ${name(c.bodyId)}${c.stretchId ? `, ${name(c.stretchId)}` : ''}`;
+    t.on(kitName(c, name), name(c.bodyId), c.stretchId ? `, ${name(c.stretchId)}` : '');
   return (
     <div>
       <p className={standing.state === 'lost' ? 'text-wrong' : ''}>
@@ -40,7 +43,7 @@ export function FrameStanding({ frame }: { frame: Frame }) {
               <span className="text-soft">
                 {' '}
                 <Figure
-                  label={`${frame.name} with ${setupName(c)}`}
+                  label={t.withIt(frame.name, setupName(c))}
                   steps={() => marginSteps(c.margins, standing.unit)}
                 >
                   ({spare(c)})
@@ -51,12 +54,12 @@ export function FrameStanding({ frame }: { frame: Frame }) {
         ))}
         {standing.nearest && (
           <li>
-            Nearest miss: {setupName(standing.nearest)}
+            {t.nearestMiss(setupName(standing.nearest))}
             {standing.nearest.shortfall && (
               <>
                 ,{' '}
                 <Figure
-                  label={`${frame.name} with ${setupName(standing.nearest)}`}
+                  label={t.withIt(frame.name, setupName(standing.nearest))}
                   steps={() =>
                     standing.nearest ? marginSteps(standing.nearest.margins, standing.unit) : []
                   }
@@ -70,8 +73,9 @@ export function FrameStanding({ frame }: { frame: Frame }) {
         {standing.conflict && <li>{conflictText(standing.conflict)}</li>}
         {standing.missing.length > 0 && standing.covers.length > 0 && (
           <li>
-            Unmade:{' '}
-            {standing.missing.map((r) => placeText(standing.unit, r.from, r.to)).join(' and ')}
+            {t.unmade(
+              standing.missing.map((r) => placeText(standing.unit, r.from, r.to)).join(' and '),
+            )}
           </li>
         )}
       </ul>
@@ -79,17 +83,19 @@ export function FrameStanding({ frame }: { frame: Frame }) {
   );
 }
 
-const STATES = { clear: 'Got', crop: 'Got by cropping', lost: 'Not got' } as const;
+const STATES = { clear: t.got, crop: t.gotByCropping, lost: t.notGot } as const;
 
 /** What a cover has to spare, or the crop that it needs; null when there is nothing to say. */
 function spare({ code, margins }: Cover): string | null {
   if (code === 'part') return null;
-  const light =
-    margins.light === null ? [] : [`${formatStops(margins.light.stops)} of light in hand`];
+  const light = margins.light === null ? [] : [t.ofLightInHand(formatStops(margins.light.stops))];
   const crop =
     code === 'crop' || margins.crop > 1.0005
       ? [
-          `crop ${formatCrop(margins.crop)}${margins.megapixelsLeft === null ? '' : `, ${formatMegapixels(margins.megapixelsLeft)} left`}`,
+          t.crop(
+            formatCrop(margins.crop),
+            margins.megapixelsLeft === null ? '' : t.left(formatMegapixels(margins.megapixelsLeft)),
+          ),
         ]
       : [];
   const all = [...crop, ...light];

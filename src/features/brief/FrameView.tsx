@@ -3,9 +3,11 @@
 import { useDeferredValue, useMemo } from 'react';
 import type { Frame } from '@/core/brief';
 import { kitKey, setupOfKit } from '@/core/gear';
-import { kitName, namesOf } from '@/text';
+import { briefText, kitName, namesOf } from '@/text';
 import { useAnswer, useFile } from '@/session';
 import { Viewfinder } from '@/parts/viewfinder';
+
+const t = briefText.frameView;
 
 /** The picture as the lineup would take it, or as the nearest miss would; it follows the editing. */
 export function FrameView({ frame: edited }: { frame: Frame }) {
@@ -18,7 +20,7 @@ export function FrameView({ frame: edited }: { frame: Frame }) {
     const nearest = standing?.nearest ? [standing.nearest] : [];
     const all = [...(standing?.covers ?? []), ...nearest].flatMap((c) => {
       const setup = setupOfKit(file.shelf, c);
-      const label = `${kitName(c, name)} on ${name(c.bodyId)}`;
+      const label = t.on(kitName(c, name), name(c.bodyId));
       return setup ? [{ key: `${c.bodyId} ${kitKey(c)}`, label, setup }] : [];
     });
     return [...new Map(all.map((s) => [s.key, s])).values()];

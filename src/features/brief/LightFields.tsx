@@ -4,17 +4,19 @@ import { useWatch } from 'react-hook-form';
 import { ev100OfSource, type Light, type LightSource, SCENES, sunPosition } from '@/core/brief';
 import { type DayPhase, type Sky, skyIlluminanceLux, SKY_DIVISORS } from '@/core/optics';
 import { FormNumber, FormSelect, SelectField, TextField, Tick, useFormSet } from '@/ui';
-import { formatEv, SCENE_NAMES, exact, type Step } from '@/text';
+import { briefText, exact, formatEv, SCENE_NAMES, type Step } from '@/text';
 import { Figure } from '@/parts';
 import { pairs, Section } from './parts';
 import { SunCourse } from './SunCourse';
 
+const text = briefText.lightFields;
+
 const SOURCES: Record<LightSource['kind'], string> = {
-  none: 'sets no demand',
-  scene: 'by a scene',
-  ev: 'as EV at ISO 100',
-  lux: 'as lux on the subject',
-  sun: 'by time and place',
+  none: text.setsNoDemand,
+  scene: text.byAScene,
+  ev: text.asEvAtIso100,
+  lux: text.asLuxOnTheSubject,
+  sun: text.byTimeAndPlace,
 };
 
 /** A first value of each kind, for when the kind is changed. */
@@ -34,17 +36,17 @@ const STARTING_SOURCES: Record<LightSource['kind'], LightSource> = {
 
 const SKIES: Record<Sky, string> = {
   clear: 'clear',
-  thinCloud: 'thin cloud',
+  thinCloud: text.thinCloud,
   cloudy: 'cloudy',
-  darkOvercast: 'dark overcast',
+  darkOvercast: text.darkOvercast,
 };
 
 const PHASES: Record<DayPhase, string> = {
   day: 'day',
-  goldenHour: 'golden hour',
-  civilTwilight: 'civil twilight',
-  nauticalTwilight: 'nautical twilight',
-  astronomicalTwilight: 'astronomical twilight',
+  goldenHour: text.goldenHour,
+  civilTwilight: text.civilTwilight,
+  nauticalTwilight: text.nauticalTwilight,
+  astronomicalTwilight: text.astronomicalTwilight,
   night: 'night',
 };
 
@@ -59,9 +61,9 @@ export function LightFields() {
   const set = useFormSet();
   const kind = useWatch({ name: 'light.source.kind' }) as LightSource['kind'];
   return (
-    <Section title="Light and time">
+    <Section title={text.lightAndTime}>
       <SelectField
-        label="Light"
+        label={text.light}
         value={kind}
         options={pairs(SOURCES)}
         onChange={(next) => set('light.source', STARTING_SOURCES[next])}
@@ -69,14 +71,14 @@ export function LightFields() {
       {kind === 'scene' && (
         <FormSelect
           name="light.source.scene"
-          label="Scene"
+          label={text.scene}
           options={SCENES.map(
             (s) => [s.key, `${SCENE_NAMES[s.key]}, ${formatEv(s.ev100)}`] as const,
           )}
         />
       )}
-      {kind === 'ev' && <FormNumber name="light.source.ev100" label="EV at ISO 100" unit="EV" />}
-      {kind === 'lux' && <FormNumber name="light.source.lux" label="On the subject" unit="lx" />}
+      {kind === 'ev' && <FormNumber name="light.source.ev100" label={text.evAtIso100} unit="EV" />}
+      {kind === 'lux' && <FormNumber name="light.source.lux" label={text.onTheSubject} unit="lx" />}
       {kind === 'sun' && <SunFields />}
       {kind !== 'none' && <TimeFields />}
     </Section>
@@ -89,10 +91,10 @@ function SunFields() {
     <>
       <WhenFields at={source.at} />
       <div className="grid grid-cols-2 gap-2">
-        <FormNumber name="light.source.latitudeDeg" label="Latitude, north" unit="°" />
-        <FormNumber name="light.source.longitudeDeg" label="Longitude, east" unit="°" />
+        <FormNumber name="light.source.latitudeDeg" label={text.latitudeNorth} unit="°" />
+        <FormNumber name="light.source.longitudeDeg" label={text.longitudeEast} unit="°" />
       </div>
-      <FormSelect name="light.source.sky" label="Sky" options={pairs(SKIES)} />
+      <FormSelect name="light.source.sky" label={text.sky} options={pairs(SKIES)} />
       <SunNote source={source} />
       <SunCourse source={source} />
     </>
@@ -124,10 +126,10 @@ function WhenFields({ at }: { at: string }) {
   const zones = [...new Set([...OFFSETS.map(offsetText), shown])];
   return (
     <div className="grid grid-cols-[1fr_1fr_1fr] gap-2">
-      <TextField label="Date" type="date" value={day} onChange={(d) => put({ day: d })} />
-      <TextField label="Time" type="time" value={time} onChange={(t) => put({ time: t })} />
+      <TextField label={text.date} type="date" value={day} onChange={(d) => put({ day: d })} />
+      <TextField label={text.time} type="time" value={time} onChange={(t) => put({ time: t })} />
       <SelectField
-        label="Zone"
+        label={text.zone}
         value={shown}
         options={zones.map((z) => [z, `UTC${z.replace('-', '−')}`] as const)}
         onChange={(z) => put({ zone: z })}
@@ -147,22 +149,22 @@ function sunSteps(
   const lux = skyIlluminanceLux(altitudeDeg, sky);
   return [
     {
-      name: 'Altitude of the sun',
+      name: text.altitudeOfTheSun,
       result: `${exact(altitudeDeg)}°`,
-      formula: `at ${at}, ${exact(latitudeDeg)}° north, ${exact(longitudeDeg)}° east; without refraction`,
-      source: 'suncalc, held against a full astronomy library.',
+      formula: text.atNorthEastWithoutRefraction(at, exact(latitudeDeg), exact(longitudeDeg)),
+      source: text.suncalcHeldAgainstAFull,
     },
     {
-      name: 'Light on level ground',
-      result: `${exact(lux)} lux`,
-      formula: `a cubic in altitude / 90° for clear sky, divided by ${SKY_DIVISORS[sky]} for the clouds`,
-      source: 'USNO Circular 171, no moon.',
+      name: text.lightOnLevelGround,
+      result: text.lux(exact(lux)),
+      formula: text.aCubicInAltitude90(SKY_DIVISORS[sky]),
+      source: text.usnoCircular171NoMoon,
     },
     {
-      name: 'Exposure value at ISO 100',
+      name: text.exposureValueAtIso100,
       result: exact(ev100),
-      formula: 'log2(lux · 100 / C) with C = 250',
-      source: 'Incident-light calibration, ISO 2720.',
+      formula: text.log2Lux100CWith,
+      source: text.incidentLightCalibrationIso2720,
     },
   ];
 }
@@ -174,13 +176,14 @@ function SunNote({ source }: { source: Extract<LightSource, { kind: 'sun' }> }) 
   const { altitudeDeg, phase } = sunPosition(source.at, source.latitudeDeg, source.longitudeDeg);
   return (
     <p className="text-[12px] text-soft">
-      {PHASES[phase]}: the sun stands {Math.abs(altitudeDeg).toFixed(1)}°{' '}
-      {altitudeDeg < 0 ? 'below' : 'above'} the horizon,{' '}
+      {text.theSunStands(PHASES[phase], Math.abs(altitudeDeg).toFixed(1))}
+      {altitudeDeg < 0 ? 'below' : 'above'}
+      {text.theHorizon}
       <Figure
-        label="Light by the sun’s altitude"
+        label={text.lightByTheSunsAltitude}
         steps={() => sunSteps(source, altitudeDeg, ev100)}
       >
-        {formatEv(ev100)} in the open
+        {text.inTheOpen(formatEv(ev100))}
       </Figure>
       .
     </p>
@@ -197,71 +200,71 @@ function TimeFields() {
       <div className="grid grid-cols-2 gap-2">
         <FormNumber
           name="light.longestTimeS"
-          label="Longest time"
+          label={text.longestTime}
           unit="s"
-          placeholder="any"
+          placeholder={text.any}
           show={showTime}
         />
         <FormNumber
           name="light.shortestTimeS"
-          label="Shortest time"
+          label={text.shortestTime}
           unit="s"
-          placeholder="any"
+          placeholder={text.any}
           show={showTime}
         />
-        <FormNumber name="light.isoCeiling" label="ISO at most" placeholder="outing’s" />
+        <FormNumber name="light.isoCeiling" label={text.isoAtMost} placeholder={text.outings} />
         <FormSelect
           name="light.support"
-          label="Camera"
+          label={text.camera}
           options={[
             ['hand', 'hand-held'],
-            ['support', 'on support'],
+            ['support', text.onSupport],
           ]}
         />
       </div>
       <Tick
-        label="It moves"
+        label={text.itMoves}
         on={movement !== null}
         onChange={(on) => set('light.movement', on ? STARTING_MOVEMENT : null)}
       >
         <div className="grid grid-cols-3 gap-2">
-          <FormNumber name="light.movement.speedMps" label="Speed" unit="m/s" />
+          <FormNumber name="light.movement.speedMps" label={text.speed} unit="m/s" />
           <FormSelect
             name="light.movement.direction"
-            label="Direction"
+            label={text.direction}
             options={[
-              ['across', 'across'],
-              ['diagonal', 'at an angle'],
-              ['toward', 'towards me'],
+              ['across', text.across],
+              ['diagonal', text.atAnAngle],
+              ['toward', text.towardsMe],
             ]}
           />
           {movement?.blur.kind === 'share' ? (
-            <FormNumber name="light.movement.blur.percent" label="Blur at most" unit="%" />
+            <FormNumber name="light.movement.blur.percent" label={text.blurAtMost} unit="%" />
           ) : (
-            <FormNumber name="light.movement.blur.px" label="Blur at most" unit="px" />
+            <FormNumber name="light.movement.blur.px" label={text.blurAtMost} unit="px" />
           )}
         </div>
       </Tick>
       <Tick
-        label="Stars as points"
+        label={text.starsAsPoints}
         on={stars !== null}
         onChange={(on) => set('light.stars', on ? { declinationDeg: 0, trailPx: 3 } : null)}
       >
         <div className="grid grid-cols-2 gap-2">
-          <FormNumber name="light.stars.declinationDeg" label="Declination" unit="°" />
-          <FormNumber name="light.stars.trailPx" label="Trail at most" unit="px" />
+          <FormNumber name="light.stars.declinationDeg" label={text.declination} unit="°" />
+          <FormNumber name="light.stars.trailPx" label={text.trailAtMost} unit="px" />
         </div>
       </Tick>
       <Tick
-        label="Flash may be used"
+        label={text.flashMayBeUsed}
         on={flash !== null}
         onChange={(on) => set('light.flash', on ? { guideNumberM: 30 } : null)}
       >
         <FormNumber
           name="light.flash.guideNumberM"
-          label="Guide number at ISO 100"
+          label={text.guideNumberAtIso100}
           unit="m"
-          hint="no flash at nests, at night animals, or where it is not allowed"
+          hint={text.noFlashAtNestsAt}
         />
       </Tick>
     </>

@@ -4,6 +4,9 @@ import { outing } from '@/core/brief';
 import { setOuting } from '@/document';
 import { useEdit, useFile } from '@/session';
 import { Dialog, EntityForm, FormText, FormTextArea } from '@/ui';
+import { briefText } from '@/text';
+
+const t = briefText.outingDialog;
 
 /** What the outing is called, where and when it is. */
 export function OutingDialog({ onClose }: { onClose: () => void }) {
@@ -13,27 +16,27 @@ export function OutingDialog({ onClose }: { onClose: () => void }) {
     <Dialog
       open
       onOpenChange={(isOpen) => !isOpen && onClose()}
-      title="Outing"
-      description="Changes count at once and can be undone."
+      title={t.outing}
+      description={t.changesCountAtOnceAnd}
     >
       <EntityForm
-        label="Outing"
+        label={t.outing}
         schema={outing}
         value={current}
         onValid={(next, field) => edit(setOuting(next), `outing.${field}`)}
       >
         <div className="grid grid-cols-2 gap-3">
           <div className="col-span-2">
-            <FormText name="name" label="Name" />
+            <FormText name="name" label={t.name} />
           </div>
           <div className="col-span-2">
-            <FormText name="place" label="Place" />
+            <FormText name="place" label={t.place} />
           </div>
-          <FormText name="firstDay" label="First day" type="date" />
-          <FormText name="lastDay" label="Last day" type="date" />
-          <FormText name="currency" label="Currency of prices" hint="three letters, such as EUR" />
+          <FormText name="firstDay" label={t.firstDay} type="date" />
+          <FormText name="lastDay" label={t.lastDay} type="date" />
+          <FormText name="currency" label={t.currencyOfPrices} hint={t.threeLettersSuchAsEur} />
           <div className="col-span-2">
-            <FormTextArea name="note" label="Note" />
+            <FormTextArea name="note" label={t.note} />
           </div>
         </div>
       </EntityForm>

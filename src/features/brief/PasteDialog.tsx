@@ -4,8 +4,10 @@ import { useState } from 'react';
 import { addFrames, fittingFrames, framesOfLines } from '@/document';
 import { useEdit, useFile, useReading } from '@/session';
 import { Button, Dialog, TextArea } from '@/ui';
-import { formatCount, formatDistances, WANTS } from '@/text';
+import { briefText, counted, formatDistances, WANTS } from '@/text';
 import { LeftOutList } from '@/parts';
+
+const t = briefText.pasteDialog;
 
 /** A shot list from a mail or a note, one picture a line, becomes frames to be completed. */
 export function PasteDialog({
@@ -33,21 +35,21 @@ export function PasteDialog({
     <Dialog
       open={open}
       onOpenChange={onOpenChange}
-      title="Paste a shot list"
-      description="One picture a line. “must”, “bonus” and distances such as 4–8 m are understood; the rest you complete afterwards."
+      title={t.pasteAShotList}
+      description={t.onePictureALineMust}
     >
-      <TextArea label="Shot list" rows={6} value={text} onChange={setText} />
+      <TextArea label={t.shotList} rows={6} value={text} onChange={setText} />
       {problem && <p className="mt-2 text-wrong">{problem}</p>}
       <LeftOutList left={left} />
       {lines.length > 0 && (
-        <ul className="mt-3 max-h-72 overflow-auto" tabIndex={0} aria-label="Pictures understood">
+        <ul className="mt-3 max-h-72 overflow-auto" tabIndex={0} aria-label={t.picturesUnderstood}>
           {lines.map((line, i) => (
             <li key={i} className="flex gap-3 border-b border-hair py-0.5">
               <span className="flex-1">{line.name}</span>
               <span className="text-soft">
                 {line.fromM !== null && line.toM !== null
                   ? formatDistances(line.fromM, line.toM)
-                  : 'distance to be given'}
+                  : t.distanceToBeGiven}
               </span>
               <span className="w-12 text-right">{WANTS[line.want]}</span>
             </li>
@@ -56,7 +58,7 @@ export function PasteDialog({
       )}
       <p className="mt-3 text-right">
         <Button look="strong" disabled={isReading || added.length === 0} onClick={add}>
-          Add {formatCount(added.length, 'picture', 'pictures')}
+          {t.add(counted(added.length, 'picture'))}
         </Button>
       </p>
     </Dialog>

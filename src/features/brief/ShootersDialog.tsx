@@ -5,6 +5,9 @@ import { type Shooter, shooterId } from '@/core/brief';
 import { freshId, setOuting } from '@/document';
 import { useEdit, useFile } from '@/session';
 import { Button, Dialog, IconButton, TextField } from '@/ui';
+import { briefText } from '@/text';
+
+const t = briefText.shootersDialog;
 
 /** Everyone who photographs, by name. */
 export function ShootersDialog({ onClose }: { onClose: () => void }) {
@@ -15,11 +18,7 @@ export function ShootersDialog({ onClose }: { onClose: () => void }) {
   const add = (placed: boolean) => {
     const taken = new Set<string>(outing.shooters.map((s) => s.id));
     const people = outing.shooters.filter((s) => !s.placed).length;
-    const name = placed
-      ? 'Placed camera'
-      : people === 0
-        ? 'First shooter'
-        : `Shooter ${people + 1}`;
+    const name = placed ? t.placedCamera : people === 0 ? t.firstShooter : t.shooter(people + 1);
     const id = shooterId.parse(freshId(placed ? 'placed' : 'shooter', taken));
     put([...outing.shooters, { id, name, placed }], '');
   };
@@ -32,14 +31,14 @@ export function ShootersDialog({ onClose }: { onClose: () => void }) {
     <Dialog
       open
       onOpenChange={(open) => !open && onClose()}
-      title="Shooters"
-      description="Everyone who photographs on this outing, and cameras that stand somewhere by themselves. The first person is you."
+      title={t.shooters}
+      description={t.everyoneWhoPhotographsOnThis}
     >
       <ul className="space-y-2">
         {outing.shooters.map((s, i) => (
           <li key={s.id} className="flex items-end gap-2" data-placed={s.placed}>
             <TextField
-              label={s.placed ? `Placed camera ${i + 1}` : `Shooter ${i + 1}`}
+              label={s.placed ? t.placedCamera2(i + 1) : t.shooter(i + 1)}
               value={s.name}
               onChange={(name) =>
                 name.trim() !== '' &&
@@ -50,7 +49,7 @@ export function ShootersDialog({ onClose }: { onClose: () => void }) {
               }
             />
             <IconButton
-              label={inUse(s.id) ? `${s.name} is named in the outing` : `Remove ${s.name}`}
+              label={inUse(s.id) ? t.isNamedInTheOuting(s.name) : t.remove(s.name)}
               disabled={inUse(s.id)}
               onClick={() =>
                 put(
@@ -66,10 +65,12 @@ export function ShootersDialog({ onClose }: { onClose: () => void }) {
       </ul>
       <p className="mt-3 flex flex-wrap gap-2">
         <Button onClick={() => add(false)}>
-          <Plus size={14} aria-hidden /> Add a shooter
+          <Plus size={14} aria-hidden />
+          {t.addAShooter}
         </Button>
         <Button onClick={() => add(true)}>
-          <Plus size={14} aria-hidden /> Add a placed camera
+          <Plus size={14} aria-hidden />
+          {t.addAPlacedCamera}
         </Button>
       </p>
     </Dialog>

@@ -22,7 +22,9 @@ import {
   Tick,
   useFormSet,
 } from '@/ui';
-import { WEATHERS } from '@/text';
+import { briefText, WEATHERS } from '@/text';
+
+const t = briefText.stretchDialog;
 
 /** Everything about one stretch. */
 export function StretchDialog({ stretch, onClose }: { stretch: Stretch; onClose: () => void }) {
@@ -32,7 +34,7 @@ export function StretchDialog({ stretch, onClose }: { stretch: Stretch; onClose:
       open
       onOpenChange={(open) => !open && onClose()}
       title={stretch.name}
-      description="Changes count at once and can be undone."
+      description={t.changesCountAtOnceAnd}
     >
       <StretchForm
         key={stretch.id}
@@ -50,20 +52,20 @@ function StretchForm({ stretch, onRemove }: { stretch: Stretch; onRemove: () => 
   const edit = useEdit();
   return (
     <EntityForm
-      label={`Stretch ${stretch.name}`}
+      label={t.stretch(stretch.name)}
       schema={stretchSchema}
       value={stretch}
       onValid={(next, field) => edit(putStretch(next), `${stretch.id}.${field}`)}
     >
       <div className="grid grid-cols-3 gap-2">
         <div className="col-span-3">
-          <FormText name="name" label="Name" />
+          <FormText name="name" label={t.name} />
         </div>
-        <FormText name="day" label="Day" type="date" />
-        <FormText name="fromTime" label="From" type="time" />
-        <FormText name="toTime" label="To" type="time" />
+        <FormText name="day" label={t.day} type="date" />
+        <FormText name="fromTime" label={t.from} type="time" />
+        <FormText name="toTime" label={t.to} type="time" />
         <div className="col-span-2">
-          <FormText name="place" label="Place" />
+          <FormText name="place" label={t.place} />
         </div>
         <WeatherFields />
         <div className="col-span-3">
@@ -73,12 +75,13 @@ function StretchForm({ stretch, onRemove }: { stretch: Stretch; onRemove: () => 
           <HandsFields />
         </div>
         <div className="col-span-3">
-          <FormTextArea name="note" label="Note" />
+          <FormTextArea name="note" label={t.note} />
         </div>
       </div>
       <p className="mt-3">
         <Button onClick={onRemove}>
-          <Trash2 size={14} aria-hidden /> Remove this stretch
+          <Trash2 size={14} aria-hidden />
+          {t.removeThisStretch}
         </Button>
       </p>
     </EntityForm>
@@ -91,7 +94,7 @@ function WeatherFields() {
   const weather = useWatch({ name: 'weather' }) as readonly Weather[];
   return (
     <fieldset>
-      <legend className="text-[12px] text-soft">Weather</legend>
+      <legend className="text-[12px] text-soft">{t.weather}</legend>
       {WEATHER_KEYS.map((key) => (
         <Tick
           key={key}
@@ -109,7 +112,7 @@ function WeatherFields() {
 /** What the place allows. */
 function Permissions() {
   const set = useFormSet();
-  const [changes, allowed] = useWatch({ name: ['changes', 'allowed'] }) as [
+  const [changes, allowed] = useWatch({ name: ['changes', t.allowed] }) as [
     boolean,
     Stretch['allowed'],
   ];
@@ -118,16 +121,12 @@ function Permissions() {
   );
   return (
     <fieldset className="grid grid-cols-2 gap-x-4">
-      <legend className="text-[12px] text-soft">Allowed here</legend>
-      <Tick label="changing lenses" on={changes} onChange={(on) => set('changes', on)} />
+      <legend className="text-[12px] text-soft">{t.allowedHere}</legend>
+      <Tick label={t.changingLenses} on={changes} onChange={(on) => set('changes', on)} />
       {tick('bags', 'bags')}
       {tick('flash', 'flash')}
-      {tick('support', 'tripod or other support')}
-      {!allowed.bags && (
-        <p className="col-span-2 text-[12px] text-soft">
-          Without a bag only what is on the cameras is there, so no lens can be changed either.
-        </p>
-      )}
+      {tick('support', t.tripodOrOtherSupport)}
+      {!allowed.bags && <p className="col-span-2 text-[12px] text-soft">{t.withoutABagOnlyWhat}</p>}
     </fieldset>
   );
 }
@@ -145,17 +144,11 @@ function HandsFields() {
   const set = useFormSet();
   const hands = useWatch({ name: 'hands' }) as Hand[];
   if (outing.shooters.length === 0) {
-    return (
-      <p className="text-[12px] text-soft">
-        Name the shooters first to say which bodies are in hand and how much may be carried.
-      </p>
-    );
+    return <p className="text-[12px] text-soft">{t.nameTheShootersFirstTo}</p>;
   }
   return (
     <fieldset>
-      <legend className="text-[12px] text-soft">
-        Who is there. Leave empty for the first shooter with all gear
-      </legend>
+      <legend className="text-[12px] text-soft">{t.whoIsThereLeaveEmpty}</legend>
       {outing.shooters.map((shooter) => {
         const at = hands.findIndex((h) => h.shooterId === shooter.id);
         const hand = hands[at];
@@ -175,21 +168,19 @@ function HandsFields() {
           >
             <div className="ml-5 grid grid-cols-2 gap-2">
               {shooter.placed ? (
-                <p className="col-span-2 text-[12px] text-soft">
-                  A placed camera keeps one setup for the whole stretch and nobody carries it.
-                </p>
+                <p className="col-span-2 text-[12px] text-soft">{t.aPlacedCameraKeepsOne}</p>
               ) : (
                 <>
                   <FormNumber
                     name={`hands.${at}.bodies`}
-                    label="Bodies in hand"
-                    placeholder="all"
+                    label={t.bodiesInHand}
+                    placeholder={t.all}
                   />
                   <FormNumber
                     name={`hands.${at}.maxWeightG`}
-                    label="Carries at most"
+                    label={t.carriesAtMost}
                     unit="g"
-                    placeholder="no limit"
+                    placeholder={t.noLimit}
                   />
                 </>
               )}
@@ -209,7 +200,7 @@ function HandsFields() {
                     }
                   />
                 ))}
-                <span className="text-[12px] text-soft">no body ticked, any of them</span>
+                <span className="text-[12px] text-soft">{t.noBodyTickedAnyOf}</span>
               </span>
             </div>
           </Tick>

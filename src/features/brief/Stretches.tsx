@@ -7,8 +7,10 @@ import { PLAIN_STRETCH, type Stretch, stretchId } from '@/core/brief';
 import { freshId, putStretch } from '@/document';
 import { useEdit, useFilePart } from '@/session';
 import { Button } from '@/ui';
-import { formatCount, stretchText } from '@/text';
+import { briefText, counted, stretchText } from '@/text';
 import { Timeline } from './Timeline';
+
+const t = briefText.stretches;
 
 // Loaded when they are first opened.
 const ShootersDialog = dynamic(() => import('./ShootersDialog').then((m) => m.ShootersDialog));
@@ -31,21 +33,21 @@ export function Stretches() {
     <section aria-labelledby="stretches" className="mb-5">
       <div className="mb-1 flex items-end justify-between gap-3">
         <h2 id="stretches" className="text-lg">
-          Stretches
+          {t.stretches}
         </h2>
         <span className="flex gap-2">
           <Button onClick={() => setNaming(true)}>
-            {formatCount(Math.max(1, shooters.length), 'shooter', 'shooters')}
+            {counted(Math.max(1, shooters.length), 'shooter')}
           </Button>
           <Button onClick={add}>
-            <Plus size={14} aria-hidden /> Add a stretch
+            <Plus size={14} aria-hidden />
+            {t.addAStretch}
           </Button>
         </span>
       </div>
       {stretches.length === 0 ? (
         <p className="max-w-prose border-t border-hair pt-2 text-soft">
-          One stretch, with everything at hand. Add stretches where something differs: lenses cannot
-          be changed, it is wet, fewer bodies are in hand, or two shooters share the gear.
+          {t.oneStretchWithEverythingAt}
         </p>
       ) : (
         <>
@@ -67,10 +69,7 @@ export function Stretches() {
               ))}
           </ol>
           {stretches.some((s) => s.fromTime !== null && s.toTime !== null) && (
-            <p className="text-[12px] text-soft">
-              Drag a bar to move it, its end to lengthen it; by keyboard ← → and Shift ← →. Enter
-              opens it.
-            </p>
+            <p className="text-[12px] text-soft">{t.dragABarToMove}</p>
           )}
         </>
       )}
@@ -84,7 +83,7 @@ function newStretch(stretches: readonly Stretch[]): Stretch {
   const taken = new Set<string>(stretches.map((s) => s.id));
   return {
     id: stretchId.parse(freshId('stretch', taken)),
-    name: 'New stretch',
+    name: t.newStretch,
     ...PLAIN_STRETCH,
   };
 }

@@ -1,5 +1,8 @@
 import { addMinutes, format, startOfDay } from 'date-fns';
 import { type LightSource, sunPosition } from '@/core/brief';
+import { briefText } from '@/text';
+
+const t = briefText.sunCourse;
 
 const WIDTH = 280;
 const HEIGHT = 110;
@@ -28,7 +31,11 @@ export function SunCourse({ source }: { source: Extract<LightSource, { kind: 'su
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT + 14}`}
       role="img"
-      aria-label={`The sun’s course on ${format(startOfDay(new Date(at.slice(0, 10))), 'd MMMM')}: ${Math.round(altitudeAt(chosen))}° at the moment chosen, ${Math.round(Math.max(...course.map(altitudeAt)))}° at its highest.`}
+      aria-label={t.theSunsCourseOnAt(
+        format(startOfDay(new Date(at.slice(0, 10))), 'd MMMM'),
+        Math.round(altitudeAt(chosen)),
+        Math.round(Math.max(...course.map(altitudeAt))),
+      )}
       className="w-full border border-hair bg-sheet"
     >
       {[-18, -12, -6, 0, 6].map((deg) => (
@@ -55,7 +62,7 @@ export function SunCourse({ source }: { source: Extract<LightSource, { kind: 'su
         </text>
       ))}
       <text x={3} y={y(0) - 3} fontSize={10} fill="var(--ink-soft)">
-        horizon
+        {t.horizon}
       </text>
     </svg>
   );

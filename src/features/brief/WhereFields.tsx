@@ -5,6 +5,9 @@ import type { Twice, View } from '@/core/brief';
 import { useFile } from '@/session';
 import { FormNumber, SelectField, Tick, useFormSet } from '@/ui';
 import { Section } from './parts';
+import { briefText } from '@/text';
+
+const t = briefText.whereFields;
 
 /** In which stretch, by whom, and whether it must be covered twice. */
 export function WhereFields() {
@@ -16,16 +19,14 @@ export function WhereFields() {
   const toggled = (ids: readonly string[], id: string, on: boolean) =>
     on ? [...ids, id] : ids.filter((other) => other !== id);
   return (
-    <Section title="Where and by whom">
+    <Section title={t.whereAndByWhom}>
       <SelectField
-        label="Backup"
+        label={t.backup}
         value={twice?.by ?? 'none'}
         options={[
-          ['none', 'once is enough'],
-          ['bodies', "can't be repeated: two lenses on two cameras"],
-          ...(outing.shooters.length > 1
-            ? [['people', 'by two people, each from their own place'] as const]
-            : []),
+          ['none', t.onceIsEnough],
+          ['bodies', t.cantBeRepeatedTwoLenses],
+          ...(outing.shooters.length > 1 ? [['people', t.byTwoPeopleEachFrom] as const] : []),
         ]}
         onChange={(by) =>
           set('twice', by === 'none' ? null : by === 'bodies' ? { by } : { by, shooterIds: [] })
@@ -33,9 +34,7 @@ export function WhereFields() {
       />
       {twice?.by === 'people' && (
         <fieldset>
-          <legend className="text-[12px] text-soft">
-            Each of these must have it. Leave empty for any two
-          </legend>
+          <legend className="text-[12px] text-soft">{t.eachOfTheseMustHave}</legend>
           {outing.shooters.map((s) => (
             <Tick
               key={s.id}
@@ -48,7 +47,7 @@ export function WhereFields() {
       )}
       {stretches.length > 0 && (
         <fieldset>
-          <legend className="text-[12px] text-soft">Stretches; none ticked, any will do</legend>
+          <legend className="text-[12px] text-soft">{t.stretchesNoneTickedAnyWill}</legend>
           {stretches.map((s) => (
             <Tick
               key={s.id}
@@ -61,7 +60,7 @@ export function WhereFields() {
       )}
       {outing.shooters.length > 1 && (
         <fieldset>
-          <legend className="text-[12px] text-soft">Shooters; none ticked, anyone there</legend>
+          <legend className="text-[12px] text-soft">{t.shootersNoneTickedAnyoneThere}</legend>
           {outing.shooters.map((s) => (
             <Tick
               key={s.id}
@@ -78,7 +77,7 @@ export function WhereFields() {
           return (
             <Tick
               key={s.id}
-              label={`${s.name} stands elsewhere`}
+              label={t.standsElsewhere(s.name)}
               on={at >= 0}
               onChange={(on) =>
                 set(
@@ -90,8 +89,8 @@ export function WhereFields() {
               }
             >
               <div className="grid grid-cols-2 gap-2">
-                <FormNumber name={`views.${at}.fromM`} label="Nearest from there" unit="m" />
-                <FormNumber name={`views.${at}.toM`} label="Farthest from there" unit="m" />
+                <FormNumber name={`views.${at}.fromM`} label={t.nearestFromThere} unit="m" />
+                <FormNumber name={`views.${at}.toM`} label={t.farthestFromThere} unit="m" />
               </div>
             </Tick>
           );

@@ -4,28 +4,31 @@ import { useWatch } from 'react-hook-form';
 import type { Depth, Need, Special } from '@/core/brief';
 import { FormNumber, SelectField, Tick, useFormSet } from '@/ui';
 import { Section } from './parts';
+import { briefText } from '@/text';
+
+const t = briefText.wishFields;
 
 const SHARP = {
-  none: 'nothing in particular',
-  rows: 'rows behind the front one',
-  zone: 'all between two distances',
+  none: t.nothingInParticular,
+  rows: t.rowsBehindTheFrontOne,
+  zone: t.allBetweenTwoDistances,
 } as const;
 
 /** Depth that must be sharp or blurred, and what the lens must be able to do besides. */
 export function WishFields() {
   const set = useFormSet();
   const kind = useWatch({ name: 'need.kind' }) as Need['kind'];
-  const [sharp, blur] = useWatch({ name: ['depth.sharp', 'depth.blur'] }) as [
+  const [sharp, blur] = useWatch({ name: ['depth.sharp', t.depthBlur] }) as [
     Depth['sharp'],
     Depth['blur'],
   ];
   const special = useWatch({ name: 'special' }) as Special;
   const subject = kind === 'subject';
   return (
-    <Section title="Depth and special wishes">
+    <Section title={t.depthAndSpecialWishes}>
       {kind !== 'fisheye' && (
         <SelectField
-          label="Must be sharp in depth"
+          label={t.mustBeSharpInDepth}
           value={sharp?.kind ?? 'none'}
           options={(Object.entries(SHARP) as [keyof typeof SHARP, string][]).filter(
             ([key]) => subject || key !== 'rows',
@@ -42,45 +45,45 @@ export function WishFields() {
           }
         />
       )}
-      {sharp?.kind === 'rows' && <FormNumber name="depth.sharp.depthM" label="Depth" unit="m" />}
+      {sharp?.kind === 'rows' && <FormNumber name="depth.sharp.depthM" label={t.depth} unit="m" />}
       {sharp?.kind === 'zone' && (
         <div className="grid grid-cols-2 gap-2">
-          <FormNumber name="depth.sharp.fromM" label="From" unit="m" />
-          <FormNumber name="depth.sharp.toM" label="To" unit="m" placeholder="horizon" />
+          <FormNumber name="depth.sharp.fromM" label={t.from} unit="m" />
+          <FormNumber name="depth.sharp.toM" label={t.to} unit="m" placeholder={t.horizon} />
         </div>
       )}
       {subject && (
         <Tick
-          label="Blur behind"
+          label={t.blurBehind}
           on={blur !== null}
           onChange={(on) => set('depth.blur', on ? { behindM: 5, percent: 2 } : null)}
         >
           <div className="grid grid-cols-2 gap-2">
             <FormNumber
               name="depth.blur.behindM"
-              label="So far behind"
+              label={t.soFarBehind}
               unit="m"
-              placeholder="far"
+              placeholder={t.far}
             />
-            <FormNumber name="depth.blur.percent" label="Disc, of the diagonal" unit="%" />
+            <FormNumber name="depth.blur.percent" label={t.discOfTheDiagonal} unit="%" />
           </div>
         </Tick>
       )}
       {subject && (
         <FormNumber
           name="special.magnification"
-          label="Magnification at least"
+          label={t.magnificationAtLeast}
           unit="×"
-          placeholder="any"
+          placeholder={t.any}
         />
       )}
       <SelectField
-        label="Lens at least"
+        label={t.lensAtLeast}
         value={special.leastGrade ?? 'any'}
         options={[
-          ['any', 'of any grade'],
-          ['good', 'good, in my own judgement'],
-          ['first-class', 'first-class, in my own judgement'],
+          ['any', t.ofAnyGrade],
+          ['good', t.goodInMyOwnJudgement],
+          ['first-class', t.firstClassInMyOwn],
         ]}
         onChange={(next) => set('special.leastGrade', next === 'any' ? null : next)}
       />
@@ -97,8 +100,8 @@ export function WishFields() {
 }
 
 const BOOLEANS = [
-  ['autofocus', 'Must focus by itself'],
-  ['frontFilter', 'A filter, in front or in the adapter'],
-  ['perspectiveControl', 'Perspective control'],
-  ['sealed', 'Sealed gear only'],
+  ['autofocus', t.mustFocusByItself],
+  ['frontFilter', t.aFilterInFrontOr],
+  ['perspectiveControl', t.perspectiveControl],
+  ['sealed', t.sealedGearOnly],
 ] as const;

@@ -3,11 +3,22 @@
 import { useMemo } from 'react';
 import type { Compartment } from '@/core/brief';
 import type { BagAnswer, BagItem, CarryPlan, Placed } from '@/core/carry';
-import { CAPS_MM, formatMm, formatPercent, namesOf, roomSteps, tooBigSteps } from '@/text';
+import {
+  CAPS_MM,
+  carryText,
+  formatMm,
+  formatPercent,
+  namesOf,
+  plainList,
+  roomSteps,
+  tooBigSteps,
+} from '@/text';
 import { type OutingFile } from '@/document';
 import { useFile } from '@/session';
 import { Figure } from '@/parts';
 import { useBag } from './useBag';
+
+const t = carryText.bag;
 
 /** Whether everything that comes along goes into the bag, and how it lies there, seen from above. */
 export function Bag({ plan }: { plan: CarryPlan }) {
@@ -20,15 +31,13 @@ export function Bag({ plan }: { plan: CarryPlan }) {
   return (
     <section aria-labelledby="bag">
       <h2 id="bag" className="text-lg">
-        The bag
+        {t.theBag}
       </h2>
       {compartments.length === 0 ? (
-        <p className="text-soft">
-          Give the inner sizes of your bag beside the plan to see whether everything fits.
-        </p>
+        <p className="text-soft">{t.giveTheInnerSizesOf}</p>
       ) : answer === null ? (
         <p className={problem === null ? 'text-soft' : 'text-wrong'} role="status">
-          {problem === null ? 'Packing the bag…' : `Couldn’t pack the bag: ${problem}`}
+          {problem === null ? t.packingTheBag : t.couldntPackTheBag(problem)}
         </p>
       ) : (
         <>
@@ -51,7 +60,7 @@ export function Bag({ plan }: { plan: CarryPlan }) {
       )}
       {unsized.length > 0 && (
         <p className="text-[13px] text-soft">
-          Sizes not known, not drawn: {unsized.map(name).join(', ')}.
+          {t.sizesNotKnownNotDrawn(plainList(unsized.map(name)))}
         </p>
       )}
     </section>
@@ -75,28 +84,41 @@ function Verdict({
       <>
         {name(item.id)}{' '}
         <Figure
-          label={`Why ${name(item.id)} goes into no compartment`}
+          label={t.whyGoesIntoNoCompartment(name(item.id))}
           steps={() => tooBigSteps(file, item)}
         >
-          goes into no compartment, however it is turned
+          {t.goesIntoNoCompartmentHowever}
         </Figure>
         .
       </>
     );
   }
   const share = (
-    <Figure label="Share of the bag’s room" steps={() => roomSteps(file, items)}>
+    <Figure label={t.shareOfTheBagsRoom} steps={() => roomSteps(file, items)}>
       {formatPercent(100 * answer.shareFilled)}
     </Figure>
   );
   if (answer.kind === 'too-much')
-    return <>There is more than the bag has room for: {share} of it.</>;
+    return (
+      <>
+        {t.thereIsMoreThanThe}
+        {share}
+        {t.ofIt}
+      </>
+    );
   if (answer.kind === 'fits')
-    return <>Everything of known size goes in, as drawn, and takes {share} of the room.</>;
+    return (
+      <>
+        {t.everythingOfKnownSizeGoes}
+        {share}
+        {t.ofTheRoom}
+      </>
+    );
   return (
     <>
-      No way was found to get all in; left over: {answer.outIds.map(name).join(', ')}. The blocks
-      take {share} of the room, and round lenses count as the blocks around them, so try it.
+      {t.noWayWasFoundTo(plainList(answer.outIds.map(name)))}
+      {share}
+      {t.ofTheRoomAndRound}
     </>
   );
 }
@@ -147,7 +169,7 @@ function Drawn({
         viewBox={`-4 -4 ${c.widthMm + 8} ${c.depthMm + 8}`}
         width={(c.widthMm + 8) * 0.75}
         role="img"
-        aria-label={`${c.name}, from above: ${placed.map((p) => name(p.id)).join(', ') || 'empty'}`}
+        aria-label={t.fromAbove(c.name, plainList(placed.map((p) => name(p.id))) || 'empty')}
         className="max-w-full"
       >
         <rect
@@ -183,14 +205,14 @@ function Drawn({
                 fontSize={9}
                 fill="var(--ink-soft)"
               >
-                on top
+                {t.onTop}
               </text>
             )}
           </g>
         ))}
       </svg>
       <figcaption className="text-[12px] text-soft">
-        {c.name}, {formatMm(c.widthMm)} × {formatMm(c.depthMm)}, {formatMm(c.heightMm)} high
+        {t.high(c.name, formatMm(c.widthMm), formatMm(c.depthMm), formatMm(c.heightMm))}
       </figcaption>
     </figure>
   );

@@ -6,7 +6,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { cautionsFor, packingList } from '@/core/carry';
 import type { Stretch } from '@/core/brief';
-import { namesOf } from '@/text';
+import { carryText, namesOf } from '@/text';
 import { useFile } from '@/session';
 import { Button, Menu } from '@/ui';
 import { Bag } from './Bag';
@@ -18,6 +18,8 @@ import { StretchPlan } from './StretchPlan';
 import { Summary } from './Summary';
 import { useCarryPlan } from './useCarryPlan';
 import { WhatIf } from './WhatIf';
+
+const t = carryText.carryPlace;
 
 export function CarryPlace() {
   const file = useFile();
@@ -35,7 +37,7 @@ export function CarryPlace() {
   if (!answer || !question || !result) {
     return (
       <p className="pt-4 text-soft">
-        {problem ? `The carrying could not be planned: ${problem}` : 'Planning what is carried…'}
+        {problem ? t.theCarryingCouldNotBe(problem) : t.planningWhatIsCarried}
       </p>
     );
   }
@@ -43,15 +45,15 @@ export function CarryPlace() {
   if (plan.stretches.every((s) => s.hands.every((h) => h.doings.length === 0))) {
     return (
       <p className="max-w-prose pt-4">
-        Nothing to carry yet: list the pictures wanted in{' '}
+        {t.nothingToCarryYetList}
         <Link className="underline" href="/brief">
-          Brief
+          {t.brief}
         </Link>
-        , and put gear that can make them on the{' '}
+        {t.andPutGearThatCan}
         <Link className="underline" href="/shelf">
-          Shelf
+          {t.shelf}
         </Link>
-        . What hangs on which camera follows.
+        {t.whatHangsOnWhichCamera}
       </p>
     );
   }
@@ -61,27 +63,28 @@ export function CarryPlace() {
     <div className="grid gap-x-8 gap-y-6 pt-4 lg:grid-cols-[minmax(0,1fr)_19rem]">
       <div className="min-w-0 space-y-6">
         <div className="flex flex-wrap items-end justify-between gap-3">
-          <h1 className="text-xl">What hangs where, stretch by stretch</h1>
+          <h1 className="text-xl">{t.whatHangsWhereStretchBy}</h1>
           <span className="flex gap-2 print:hidden">
             <Button onClick={() => window.print()}>
-              <Printer size={14} aria-hidden /> Print
+              <Printer size={14} aria-hidden />
+              {t.print}
             </Button>
             <Menu
-              trigger={<Button>Take along</Button>}
+              trigger={<Button>{t.takeAlong}</Button>}
               groups={[
                 [
                   {
-                    label: 'Stretches as a calendar',
+                    label: t.stretchesAsACalendar,
                     hint: '.ics',
                     onSelect: () => exportCalendar(file),
                   },
                   {
-                    label: 'Packing list as CSV',
+                    label: t.packingListAsCsv,
                     hint: '.csv',
                     onSelect: () => exportCsv(file, lines),
                   },
                   {
-                    label: 'Packing list as Markdown',
+                    label: t.packingListAsMarkdown,
                     hint: '.md',
                     onSelect: () => exportMarkdown(file, lines),
                   },
@@ -116,7 +119,7 @@ export function CarryPlace() {
         <Cautions cautions={cautions} />
       </div>
       <aside
-        aria-label="How to carry"
+        aria-label={t.howToCarry}
         className="print:hidden lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto"
         tabIndex={0}
       >

@@ -1,9 +1,11 @@
 'use client';
 
 import { FORGOTTEN_OFTEN, type PackingLine } from '@/core/carry';
-import { FORGOTTEN, lineWords, namesOf } from '@/text';
+import { carryText, FORGOTTEN, lineWords, namesOf } from '@/text';
 import { setPacking } from '@/document';
 import { useEdit, useFile } from '@/session';
+
+const t = carryText.packingView;
 
 /** The packing list with its reasons; ticks are kept with the outing. */
 export function PackingView({ lines }: { lines: readonly PackingLine[] }) {
@@ -21,10 +23,8 @@ export function PackingView({ lines }: { lines: readonly PackingLine[] }) {
   return (
     <section aria-labelledby="packing" className="print:break-before-page">
       <h2 id="packing" className="text-lg">
-        Packing list{' '}
-        <span className="text-[13px] text-soft">
-          {done} of {ids.length} packed
-        </span>
+        {t.packingList}
+        <span className="text-[13px] text-soft">{t.ofPacked(done, ids.length)}</span>
       </h2>
       <ul>
         {lines.map((line) => {
@@ -47,7 +47,7 @@ export function PackingView({ lines }: { lines: readonly PackingLine[] }) {
           );
         })}
       </ul>
-      <h3 className="mt-3 text-base">Forgotten often</h3>
+      <h3 className="mt-3 text-base">{t.forgottenOften}</h3>
       <ul className="grid gap-x-6 sm:grid-cols-2">
         {FORGOTTEN_OFTEN.map((key) => (
           <li key={key}>

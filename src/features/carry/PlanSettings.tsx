@@ -18,11 +18,13 @@ import {
   Tick,
   useFormSet,
 } from '@/ui';
-import { formatCount, formatWeight } from '@/text';
+import { carryText, counted, formatWeight } from '@/text';
+
+const text = carryText.planSettings;
 
 const PREFER: readonly (readonly [Packing['prefer'], string])[] = [
-  ['changes', 'fewer changes'],
-  ['weight', 'less weight'],
+  ['changes', text.fewerChanges],
+  ['weight', text.lessWeight],
 ];
 
 /** What the plan goes by. */
@@ -34,19 +36,19 @@ export function PlanSettings({ answer }: { answer: CarryAnswer }) {
   return (
     <div className="space-y-3 border-t border-ink pt-2">
       <Choice
-        label="First of all"
+        label={text.firstOfAll}
         value={packing.prefer}
         options={PREFER}
         onChange={(prefer) => put({ prefer }, 'prefer')}
       />
       {answer.other && (
         <p className="text-[13px] text-soft">
-          The other way: {planText(answer.other)}; this way: {planText(answer.plan)}.
+          {text.theOtherWayThisWay(planCodec(answer.other), planCodec(answer.plan))}
         </p>
       )}
       {stretches.length > 0 && (
         <fieldset>
-          <legend className="text-[12px] text-soft">Pictures in any order</legend>
+          <legend className="text-[12px] text-soft">{text.picturesInAnyOrder}</legend>
           {stretches
             .filter((s) => s.changes)
             .map((s) => (
@@ -70,7 +72,7 @@ export function PlanSettings({ answer }: { answer: CarryAnswer }) {
       )}
       <BagField />
       <EntityForm
-        label="Packing"
+        label={text.packing}
         schema={schema}
         value={packing}
         onValid={(next, field) => put(next, field)}
@@ -78,14 +80,24 @@ export function PlanSettings({ answer }: { answer: CarryAnswer }) {
         <div className="grid grid-cols-2 gap-2">
           <FormNumber
             name="pictures"
-            label="Pictures expected"
+            label={text.picturesExpected}
             placeholder={String(USUAL_PICTURES_A_FRAME * frames.length)}
           />
-          <FormNumber name="coldPercent" label="Battery loss in the cold" unit="%" />
-          <FormNumber name="maxWeightG" label="Carry at most" unit="g" placeholder="no limit" />
-          <FormNumber name="bagWeightG" label="Empty bag" unit="g" placeholder="not known" />
+          <FormNumber name="coldPercent" label={text.batteryLossInTheCold} unit="%" />
+          <FormNumber
+            name="maxWeightG"
+            label={text.carryAtMost}
+            unit="g"
+            placeholder={text.noLimit}
+          />
+          <FormNumber
+            name="bagWeightG"
+            label={text.emptyBag}
+            unit="g"
+            placeholder={text.notKnown}
+          />
           <div className="col-span-2">
-            <FormText name="base" label="Leave the rest in" />
+            <FormText name="base" label={text.leaveTheRestIn} />
           </div>
           <ChargingFields />
           <Compartments packing={packing} put={put} />
@@ -98,9 +110,9 @@ export function PlanSettings({ answer }: { answer: CarryAnswer }) {
 }
 
 const CHARGING: Record<Charging['kind'], string> = {
-  nightly: 'every night',
-  none: 'not at all',
-  powerBank: 'from a power bank',
+  nightly: text.everyNight,
+  none: text.notAtAll,
+  powerBank: text.fromAPowerBank,
 };
 
 /** How batteries are filled, and spare cards. */
@@ -110,7 +122,7 @@ function ChargingFields() {
   return (
     <>
       <SelectField
-        label="Charging"
+        label={text.charging}
         value={kind}
         options={Object.entries(CHARGING) as [Charging['kind'], string][]}
         onChange={(next) =>
@@ -119,34 +131,34 @@ function ChargingFields() {
       />
       <FormSelect
         name="spareCards"
-        label="Spare cards"
+        label={text.spareCards}
         options={[
-          ['shared', 'one of each kind'],
-          ['each', 'one for each camera'],
+          ['shared', text.oneOfEachKind],
+          ['each', text.oneForEachCamera],
         ]}
       />
-      {kind === 'powerBank' && <FormNumber name="charging.charges" label="Charges in it" />}
+      {kind === 'powerBank' && <FormNumber name="charging.charges" label={text.chargesInIt} />}
     </>
   );
 }
 
 const SMALL: readonly (readonly [keyof PackedWeights, string])[] = [
-  ['batteryG', 'A battery'],
-  ['cardG', 'A card'],
-  ['tripodG', 'Tripod'],
-  ['monopodG', 'Monopod'],
-  ['filterG', 'A filter or ring'],
-  ['flashG', 'Flash'],
-  ['rainG', 'Rain or dust cover'],
-  ['headlampG', 'Headlamp'],
-  ['powerBankG', 'Power bank'],
+  ['batteryG', text.aBattery],
+  ['cardG', text.aCard],
+  ['tripodG', text.tripod],
+  ['monopodG', text.monopod],
+  ['filterG', text.aFilterOrRing],
+  ['flashG', text.flash],
+  ['rainG', text.rainOrDustCover],
+  ['headlampG', text.headlamp],
+  ['powerBankG', text.powerBank],
 ];
 
 /** What the small things weigh, for the limit on everything carried. */
 function WeightFields() {
   return (
     <details className="col-span-2">
-      <summary className="text-[12px] text-soft">Weights of small things</summary>
+      <summary className="text-[12px] text-soft">{text.weightsOfSmallThings}</summary>
       <div className="grid grid-cols-2 gap-2">
         {SMALL.map(([key, label]) => (
           <FormNumber
@@ -154,7 +166,7 @@ function WeightFields() {
             name={`weights.${key}`}
             label={label}
             unit="g"
-            placeholder="not known"
+            placeholder={text.notKnown}
           />
         ))}
       </div>
@@ -162,8 +174,8 @@ function WeightFields() {
   );
 }
 
-function planText(plan: CarryPlan): string {
-  return `${formatCount(plan.changes, 'change', 'changes')}${plan.worst ? `, ${formatWeight(plan.worst.weightG)} at most` : ''}`;
+function planCodec(plan: CarryPlan): string {
+  return `${counted(plan.changes, 'change')}${plan.worst ? text.atMost(formatWeight(plan.worst.weightG)) : ''}`;
 }
 
 /** Which of the person's bags is taken; changing it here makes it the outing's own. */
@@ -173,9 +185,9 @@ function BagField() {
   if (shelf.bags.length === 0) return null;
   return (
     <SelectField
-      label="Bag"
+      label={text.bag}
       value={plan.ties.bagId ?? ''}
-      options={[['', 'this outing’s own'], ...shelf.bags.map((b) => [b.id, b.name] as const)]}
+      options={[['', text.thisOutingsOwn], ...shelf.bags.map((b) => [b.id, b.name] as const)]}
       onChange={(id) => edit(setTies({ bagId: id === '' ? null : id }))}
     />
   );
@@ -190,32 +202,33 @@ function Compartments({ packing, put }: ListProps) {
   const { compartments } = packing;
   const add = () => {
     const id = freshId('compartment', new Set(compartments.map((c) => c.id)));
-    const fresh = { id, name: 'Compartment', widthMm: 280, heightMm: 170, depthMm: 400 };
+    const fresh = { id, name: text.compartment, widthMm: 280, heightMm: 170, depthMm: 400 };
     put({ compartments: [...compartments, fresh] }, 'compartments');
   };
   return (
     <fieldset className="col-span-2 space-y-2">
-      <legend className="text-[12px] text-soft">Bag, inner sizes</legend>
+      <legend className="text-[12px] text-soft">{text.bagInnerSizes}</legend>
       {compartments.map((c, i) => (
         <div key={c.id} className="grid grid-cols-3 gap-1.5 border-b border-hair pb-2">
           <div className="col-span-2">
-            <FormText name={`compartments.${i}.name`} label="Compartment" />
+            <FormText name={`compartments.${i}.name`} label={text.compartment} />
           </div>
           <span className="flex items-end justify-end">
             <IconButton
-              label={`Remove ${c.name}`}
+              label={text.remove(c.name)}
               onClick={() => put({ compartments: compartments.filter((x) => x !== c) }, '')}
             >
               <Trash2 size={14} aria-hidden />
             </IconButton>
           </span>
-          <FormNumber name={`compartments.${i}.widthMm`} label="Width" unit="mm" />
-          <FormNumber name={`compartments.${i}.heightMm`} label="Height" unit="mm" />
-          <FormNumber name={`compartments.${i}.depthMm`} label="Depth" unit="mm" />
+          <FormNumber name={`compartments.${i}.widthMm`} label={text.width} unit="mm" />
+          <FormNumber name={`compartments.${i}.heightMm`} label={text.height} unit="mm" />
+          <FormNumber name={`compartments.${i}.depthMm`} label={text.depth} unit="mm" />
         </div>
       ))}
       <Button onClick={add}>
-        <Plus size={14} aria-hidden /> Add a compartment
+        <Plus size={14} aria-hidden />
+        {text.addACompartment}
       </Button>
     </fieldset>
   );
@@ -225,17 +238,17 @@ function Things({ packing, put }: ListProps) {
   const { things } = packing;
   const add = () => {
     const id = freshId('thing', new Set(things.map((t) => t.id)));
-    put({ things: [...things, { id, name: 'New thing', weightG: null }] }, 'things');
+    put({ things: [...things, { id, name: text.newThing, weightG: null }] }, 'things');
   };
   return (
     <fieldset className="col-span-2 space-y-1">
-      <legend className="text-[12px] text-soft">Things of your own</legend>
+      <legend className="text-[12px] text-soft">{text.thingsOfYourOwn}</legend>
       {things.map((t, i) => (
         <div key={t.id} className="grid grid-cols-[1fr_5.5rem_1.75rem] items-end gap-1.5">
-          <FormText name={`things.${i}.name`} label="Thing" />
-          <FormNumber name={`things.${i}.weightG`} label="Weight" unit="g" placeholder="?" />
+          <FormText name={`things.${i}.name`} label={text.thing} />
+          <FormNumber name={`things.${i}.weightG`} label={text.weight} unit="g" placeholder="?" />
           <IconButton
-            label={`Remove ${t.name}`}
+            label={text.remove(t.name)}
             onClick={() => put({ things: things.filter((x) => x !== t) }, '')}
           >
             <Trash2 size={14} aria-hidden />
@@ -243,7 +256,8 @@ function Things({ packing, put }: ListProps) {
         </div>
       ))}
       <Button onClick={add}>
-        <Plus size={14} aria-hidden /> Add a thing
+        <Plus size={14} aria-hidden />
+        {text.addAThing}
       </Button>
     </fieldset>
   );

@@ -4,16 +4,20 @@ import { ArrowRightLeft, Camera } from 'lucide-react';
 import type { CarryHand, CarryStretch, OnBody } from '@/core/carry';
 import {
   barredTexts,
-  formatCount,
+  carryText,
+  counted,
   formatDistances,
   formatWeight,
   handWeightSteps,
   namesOf,
+  plainList,
   WEATHERS,
 } from '@/text';
 import { type OutingFile } from '@/document';
 import { useFile } from '@/session';
 import { Figure } from '@/parts';
+
+const text = carryText.stretchPlan;
 
 /** One stretch: what hangs on which body at its start, what is made with what, what stays. */
 export function StretchPlan({
@@ -29,7 +33,7 @@ export function StretchPlan({
   const file = useFile();
   const name = namesOf(file);
   const stretch = file.stretches.find((s) => s.id === plan.stretchId);
-  const title = stretch?.name ?? 'The whole outing';
+  const title = stretch?.name ?? text.theWholeOuting;
   return (
     <section
       {...(again ? {} : { id: plan.stretchId ?? 'whole' })}
@@ -39,18 +43,18 @@ export function StretchPlan({
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h2 className="text-lg">
           {title}
-          {isNext && <span className="ml-2 text-[13px] text-soft">next</span>}
+          {isNext && <span className="ml-2 text-[13px] text-soft">{text.next}</span>}
         </h2>
         <p className="text-soft">
-          {[
-            stretch?.fromTime && stretch.toTime ? `${stretch.fromTime}–${stretch.toTime}` : '',
-            stretch?.place ?? '',
-            ...(stretch?.weather.map((w) => WEATHERS[w]) ?? []),
-            plan.mayChange ? '' : 'no lens is changed',
-            ...(stretch ? barredTexts(stretch.allowed) : []),
-          ]
-            .filter((t) => t !== '')
-            .join(', ')}
+          {plainList(
+            [
+              stretch?.fromTime && stretch.toTime ? `${stretch.fromTime}–${stretch.toTime}` : '',
+              stretch?.place ?? '',
+              ...(stretch?.weather.map((w) => WEATHERS[w]) ?? []),
+              plan.mayChange ? '' : text.noLensIsChanged,
+              ...(stretch ? barredTexts(stretch.allowed) : []),
+            ].filter((t) => t !== ''),
+          )}
         </p>
       </div>
       {stretch?.note && <p className="max-w-prose text-[13px]">{stretch.note}</p>}
@@ -58,18 +62,19 @@ export function StretchPlan({
         <p className="mt-1 flex items-start gap-1.5">
           <ArrowRightLeft size={15} className="mt-0.5 shrink-0" aria-hidden />
           <span>
-            Before it begins: {plan.before.map((on) => `put ${kitOf(on, name)}`).join('; ')}.
+            {text.beforeItBegins(plan.before.map((on) => text.put(kitOf(on, name))).join('; '))}
           </span>
         </p>
       )}
       {plan.handovers.length > 0 && (
         <p className="mt-1">
-          Handed over:{' '}
-          {plan.handovers.map((h) => `${name(h.id)} to ${h.to ? name(h.to) : 'you'}`).join(', ')}.
+          {text.handedOver(
+            plainList(plan.handovers.map((h) => text.to(name(h.id), h.to ? name(h.to) : 'you'))),
+          )}
         </p>
       )}
       {plan.both.length > 0 && (
-        <p className="mt-1">Either can make: {plan.both.map(name).join(', ')}.</p>
+        <p className="mt-1">{text.eitherCanMake(plainList(plan.both.map(name)))}</p>
       )}
       <div className={`mt-2 grid gap-6 ${plan.hands.length > 1 ? 'md:grid-cols-2' : ''}`}>
         {plan.hands.map((hand) => (
@@ -78,7 +83,7 @@ export function StretchPlan({
       </div>
       {plan.left.length > 0 && (
         <p className="mt-2 text-[13px] text-soft">
-          Stays in {file.packing.base || 'the car'}: {plan.left.map(name).join(', ')}.
+          {text.staysIn(file.packing.base || text.theCar, plainList(plan.left.map(name)))}
         </p>
       )}
     </section>
@@ -87,14 +92,14 @@ export function StretchPlan({
 
 function kitOf(on: OnBody, name: (id: string) => string): string {
   return on.pieceIds.length === 0
-    ? `${name(on.bodyId)} without a lens`
-    : `${on.pieceIds.map(name).join(' + ')} on ${name(on.bodyId)}`;
+    ? text.withoutALens(name(on.bodyId))
+    : text.on(on.pieceIds.map(name).join(' + '), name(on.bodyId));
 }
 
 /** From how far a shooter has a frame who stands elsewhere. */
 function fromWhere({ frames }: OutingFile, frameId: string, shooterId: string | null): string {
   const view = frames.find((f) => f.id === frameId)?.views.find((v) => v.shooterId === shooterId);
-  return view ? `, from ${formatDistances(view.fromM, view.toM)},` : '';
+  return view ? text.from(formatDistances(view.fromM, view.toM)) : '';
 }
 
 function HandPlan({ hand, named }: { hand: CarryHand; named: boolean }) {
@@ -103,38 +108,38 @@ function HandPlan({ hand, named }: { hand: CarryHand; named: boolean }) {
   const { weights } = hand;
   return (
     <div>
-      {named && <h3 className="text-base">{hand.shooterId ? name(hand.shooterId) : 'You'}</h3>}
+      {named && <h3 className="text-base">{hand.shooterId ? name(hand.shooterId) : text.you}</h3>}
       <dl className="grid grid-cols-[5.5rem_1fr] gap-x-3 gap-y-0.5">
-        <dt className="text-soft">At the start</dt>
+        <dt className="text-soft">{text.atTheStart}</dt>
         <dd>
           {hand.start.length === 0
-            ? 'nothing in hand'
+            ? text.nothingInHand
             : hand.start.map((on) => (
                 <span key={on.bodyId} className="block font-semibold">
                   {kitOf(on, name)}
                 </span>
               ))}
         </dd>
-        <dt className="text-soft">In the bag</dt>
-        <dd>{hand.bag.length === 0 ? 'nothing' : hand.bag.map(name).join(', ')}</dd>
-        <dt className="text-soft">Weight</dt>
+        <dt className="text-soft">{text.inTheBag}</dt>
+        <dd>{hand.bag.length === 0 ? 'nothing' : plainList(hand.bag.map(name))}</dd>
+        <dt className="text-soft">{text.weight}</dt>
         <dd>
           <Figure
-            label={`Weight carried by ${hand.shooterId ? name(hand.shooterId) : 'you'}`}
+            label={text.weightCarriedBy(hand.shooterId ? name(hand.shooterId) : 'you')}
             steps={() => handWeightSteps(file, hand)}
           >
-            {formatWeight(weights.allG)} in all: {formatWeight(weights.inHandG)} in hand
-            {weights.shoulderG > 0 && `, ${formatWeight(weights.shoulderG)} on the shoulder`}
-            {weights.bagG > 0 && `, ${formatWeight(weights.bagG)} the bag`}
+            {text.inAllInHand(formatWeight(weights.allG), formatWeight(weights.inHandG))}
+            {weights.shoulderG > 0 && text.onTheShoulder(formatWeight(weights.shoulderG))}
+            {weights.bagG > 0 && text.theBag(formatWeight(weights.bagG))}
           </Figure>
           {weights.unknown.length > 0 &&
-            `; weight not known of ${weights.unknown.map(name).join(', ')}`}
+            text.weightNotKnownOf(plainList(weights.unknown.map(name)))}
         </dd>
       </dl>
       {hand.doings.length === 0 ? (
-        <p className="mt-1 text-soft">No picture is planned here.</p>
+        <p className="mt-1 text-soft">{text.noPictureIsPlannedHere}</p>
       ) : (
-        <ol className="mt-1.5" aria-label="In order">
+        <ol className="mt-1.5" aria-label={text.inOrder}>
           {hand.doings.map((doing, i) =>
             doing.kind === 'put' ? (
               <li
@@ -142,7 +147,7 @@ function HandPlan({ hand, named }: { hand: CarryHand; named: boolean }) {
                 className="flex items-start gap-1.5 border-b border-hair py-1 pl-1 font-semibold"
               >
                 <ArrowRightLeft size={15} className="mt-0.5 shrink-0" aria-hidden />
-                Change: {kitOf(doing.on, name)}
+                {text.change(kitOf(doing.on, name))}
               </li>
             ) : (
               <li key={i} className="flex items-start gap-1.5 border-b border-hair py-1 pl-1">
@@ -151,7 +156,7 @@ function HandPlan({ hand, named }: { hand: CarryHand; named: boolean }) {
                   {name(doing.frameId)}
                   {fromWhere(file, doing.frameId, hand.shooterId)}{' '}
                   <span className="text-soft">
-                    with {doing.with.map((on) => kitOf(on, name)).join(', and ')}
+                    {text.withIt(doing.with.map((on) => kitOf(on, name)).join(', and '))}
                   </span>
                 </span>
               </li>
@@ -161,12 +166,9 @@ function HandPlan({ hand, named }: { hand: CarryHand; named: boolean }) {
       )}
       {hand.doings.length > 0 && (
         <p className="sr-only">
-          {formatCount(
-            hand.doings.filter((d) => d.kind === 'put' && d.isChange).length,
-            'change',
-            'changes',
-          )}{' '}
-          during it
+          {text.duringIt(
+            counted(hand.doings.filter((d) => d.kind === 'put' && d.isChange).length, 'change'),
+          )}
         </p>
       )}
     </div>

@@ -3,15 +3,19 @@
 import type { CarryAnswer } from '@/core/carry';
 import {
   anyOrderSteps,
+  carryText,
   changeSteps,
-  formatCount,
+  counted,
   formatWeight,
   handWeightSteps,
   namesOf,
   orderSteps,
+  plainList,
 } from '@/text';
 import { useFile } from '@/session';
 import { Figure } from '@/parts';
+
+const t = carryText.summary;
 
 /** The whole plan in a few lines: changes, the heaviest moment, what order is worth. */
 export function Summary({ answer, thinking }: { answer: CarryAnswer; thinking: boolean }) {
@@ -28,52 +32,49 @@ export function Summary({ answer, thinking }: { answer: CarryAnswer; thinking: b
   return (
     <div className="max-w-prose" role="status" aria-live="polite">
       <p className="text-base">
-        <Figure label="Changes over the whole outing" steps={() => changeSteps(file, plan)}>
-          <strong>{formatCount(plan.changes, 'lens change', 'lens changes')}</strong>
+        <Figure label={t.changesOverTheWholeOuting} steps={() => changeSteps(file, plan)}>
+          <strong>{counted(plan.changes, 'lensChange')}</strong>
         </Figure>{' '}
-        {plan.proven ? 'over the whole outing, the fewest possible' : 'best found so far'}
+        {plan.proven ? t.overTheWholeOutingThe : t.bestFoundSoFar}
         {worst && (
           <>
             ;{' '}
             <Figure
-              label="The most that anyone carries at once"
+              label={t.theMostThatAnyoneCarries}
               steps={() => (heaviest ? handWeightSteps(file, heaviest) : [])}
             >
               <strong className={tooHeavy ? 'text-wrong' : ''}>
                 {formatWeight(worst.weightG)}
               </strong>
-            </Figure>{' '}
-            at the heaviest moment
+            </Figure>
+            {t.atTheHeaviestMoment}
             {worst.stretchId && `, ${name(worst.stretchId)}`}
             {file.outing.shooters.length > 1 && worst.shooterId && ` (${name(worst.shooterId)})`}
-            {tooHeavy && `, over your ${formatWeight(limit)}`}
+            {tooHeavy && t.overYour(formatWeight(limit))}
           </>
         )}
-        .{thinking && <span className="text-soft"> Planning anew…</span>}
+        .{thinking && <span className="text-soft">{t.planningAnew}</span>}
       </p>
       {saved > 0 && (
         <p className="text-soft">
-          Leaving the order free where you allow it saves{' '}
-          <Figure label="What the free order saves" steps={() => orderSteps(answer)}>
-            {formatCount(saved, 'change', 'changes')}
+          {t.leavingTheOrderFreeWhere}
+          <Figure label={t.whatTheFreeOrderSaves} steps={() => orderSteps(answer)}>
+            {counted(saved, 'change')}
           </Figure>
           .
         </p>
       )}
       {changesAnyOrder < plan.changes && (
         <p className="text-soft">
-          With the order free in every stretch it would take{' '}
-          <Figure
-            label="Changes with the order free in every stretch"
-            steps={() => anyOrderSteps(answer)}
-          >
+          {t.withTheOrderFreeIn}
+          <Figure label={t.changesWithTheOrderFree} steps={() => anyOrderSteps(answer)}>
             {changesAnyOrder}
           </Figure>
           .
         </p>
       )}
       {plan.unplanned.length > 0 && (
-        <p className="text-wrong">Not planned: {plan.unplanned.map(name).join(', ')}.</p>
+        <p className="text-wrong">{t.notPlanned(plainList(plan.unplanned.map(name)))}</p>
       )}
     </div>
   );

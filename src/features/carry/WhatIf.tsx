@@ -4,9 +4,10 @@ import { useEffect, useRef, useState } from 'react';
 import type { CarryQuestion, Scenario } from '@/core/carry';
 import type { LineupResult } from '@/core/lineup';
 import { Button, SelectField } from '@/ui';
-import { formatCount } from '@/text';
-import type { ScenarioAnswer } from '@/workers/backgroundClient';
-import { playScenario } from '@/workers/backgroundClient';
+import { carryText, counted, plainList } from '@/text';
+import { playScenario, type ScenarioAnswer } from '@/workers/backgroundClient';
+
+const t = carryText.whatIf;
 
 type State =
   | { readonly kind: 'idle' | 'working' }
@@ -51,25 +52,25 @@ export function WhatIf({
   return (
     <section aria-labelledby="whatif" className="print:hidden">
       <h2 id="whatif" className="text-lg">
-        Does it still hold?
+        {t.doesItStillHold}
       </h2>
       <div className="flex flex-wrap items-end gap-2">
         <div className="w-64">
           <SelectField
-            label="Suppose"
+            label={t.suppose}
             value={chosen}
             options={[
-              ['late', 'I start an hour late'],
-              ['wet', 'it turns wet'],
-              ...breakable.map((id) => [id as string, `${name(id)} breaks`] as const),
+              ['late', t.iStartAnHourLate],
+              ['wet', t.itTurnsWet],
+              ...breakable.map((id) => [id as string, t.breaks(name(id))] as const),
             ]}
             onChange={setChosen}
           />
         </div>
-        <Button onClick={play}>Plan it again</Button>
+        <Button onClick={play}>{t.planItAgain}</Button>
       </div>
       <div role="status" aria-live="polite">
-        {state.kind === 'working' && <p className="text-soft">Planning with what is left…</p>}
+        {state.kind === 'working' && <p className="text-soft">{t.planningWithWhatIsLeft}</p>}
         {state.kind === 'failed' && <p className="text-wrong">{state.message}</p>}
         {state.kind === 'done' && <Left answer={state.answer} name={name} />}
       </div>
@@ -83,24 +84,27 @@ function Left({ answer, name }: { answer: ScenarioAnswer; name: (id: string) => 
     <div className="mt-1 space-y-1" data-testid="whatif">
       <p>
         {lost.length === 0 ? (
-          'It holds: everything is still made with what comes along.'
+          t.itHoldsEverythingIsStill
         ) : (
           <span className="text-wrong">
-            Lost: {lost.map(name).join(', ')} ({formatCount(lost.length, 'picture', 'pictures')}).
+            {t.lost(plainList(lost.map(name)), counted(lost.length, 'picture'))}
           </span>
         )}{' '}
-        {formatCount(again.plan.changes, 'change', 'changes')}.
+        {counted(again.plan.changes, 'change')}.
       </p>
       <ul className="text-[13px]">
         {again.plan.stretches.map((s) => (
           <li key={s.stretchId} className="border-b border-hair py-0.5">
-            <strong>{s.stretchId ? name(s.stretchId) : 'The whole outing'}</strong>:{' '}
+            <strong>{s.stretchId ? name(s.stretchId) : t.theWholeOuting}</strong>:{' '}
             {s.hands
               .flatMap((h) =>
                 h.doings.flatMap((d) =>
                   d.kind === 'frame'
                     ? [
-                        `${name(d.frameId)} with ${d.with.map((o) => o.pieceIds.map(name).join(' + ')).join(' and ')}`,
+                        t.withIt(
+                          name(d.frameId),
+                          d.with.map((o) => o.pieceIds.map(name).join(' + ')).join(' and '),
+                        ),
                       ]
                     : [],
                 ),

@@ -2,10 +2,12 @@ import { addDays, format, parseISO } from 'date-fns';
 import { createEvents, type DateTime, type EventAttributes } from 'ics';
 import Papa from 'papaparse';
 import type { PackingLine } from '@/core/carry';
-import { lineWords, namesOf } from '@/text';
+import { carryText, lineWords, namesOf, plainList } from '@/text';
 import { type OutingFile } from '@/document';
 import { download } from '@/session';
 import { notify } from '@/ui';
+
+const t = carryText.exports;
 
 /** The stretches as a calendar; those without a day are left out. */
 export function calendarOf({ stretches, outing }: OutingFile): { text: string; left: string[] } {
@@ -45,7 +47,7 @@ function momentOf(day: Date, time: string | null): DateTime {
 export function exportCalendar(file: OutingFile): void {
   const { text, left } = calendarOf(file);
   download(`${file.outing.id}.ics`, text, 'text/calendar');
-  if (left.length > 0) notify(`Without a day, and so not in the calendar: ${left.join(', ')}.`);
+  if (left.length > 0) notify(t.withoutADayAndSo(plainList(left)));
 }
 
 export function packingCsv(file: OutingFile, lines: readonly PackingLine[]): string {

@@ -6,9 +6,8 @@ import { carryAnswer, type Scenario } from '@/core/carry';
 import { type LineupResult, solveLineup } from '@/core/lineup';
 import { decode } from '@/document';
 import { namesOf } from '@/text';
-import type { ScenarioAnswer } from '@/workers/backgroundClient';
+import type { BackgroundReport, ScenarioAnswer } from '@/workers/backgroundClient';
 import { loadHighsSolver } from '@/solver';
-import type { BackgroundReport } from '@/workers/backgroundClient';
 import { WhatIf } from './WhatIf';
 
 const asked: { scenario: Scenario; report: BackgroundReport<ScenarioAnswer> }[] = [];

@@ -7,7 +7,9 @@ import { type Backup, type BackupIssue, comparedGear, type NoBackup, same } from
 import { type RestoredOuting, type Restoring, useDesk, useSession } from '@/session';
 import { Button, Dialog, FileInput, notify, Tick } from '@/ui';
 import { type Choices, TakingList } from '@/parts';
-import { formatCount } from '@/text';
+import { counted, keepingText } from '@/text';
+
+const t = keepingText.restore;
 
 interface Found {
   readonly backup: Backup;
@@ -33,11 +35,11 @@ export function Restore() {
     <>
       <FileInput
         ref={input}
-        label="Backup to restore"
+        label={t.backupToRestore}
         accept=".zip,application/zip"
         onFile={(chosen) => void read(chosen)}
       />
-      <Button onClick={() => input.current?.click()}>Restore a backup…</Button>
+      <Button onClick={() => input.current?.click()}>{t.restoreABackup}</Button>
       {found && <RestoreDialog found={found} onClose={() => setFound(null)} />}
     </>
   );
@@ -46,24 +48,24 @@ export function Restore() {
 function refusalText(refusal: NoBackup): string {
   switch (refusal.code) {
     case 'not-zip':
-      return 'it isn’t a zip, or it is damaged.';
+      return t.itIsntAZipOr;
     case 'not-backup':
-      return 'it isn’t a backup of Arm Reach: contents.json or shelf.json is missing.';
+      return t.itIsntABackupOf;
     case 'too-large':
-      return `it unpacks to more than ${Math.round(refusal.bytes / 1e6)} MB.`;
+      return t.itUnpacksToMoreThan(Math.round(refusal.bytes / 1e6));
   }
 }
 
 const STATES = {
-  new: 'not here',
-  same: 'the same as here',
-  differs: 'differs from the one here',
+  new: t.notHere,
+  same: t.theSameAsHere,
+  differs: t.differsFromTheOneHere,
 } as const;
 
 const WAYS: readonly (readonly [Restoring, string])[] = [
-  ['both', 'keep both'],
-  ['take', 'take the backup’s'],
-  ['skip', 'keep the one here'],
+  ['both', t.keepBoth],
+  ['take', t.takeTheBackups],
+  ['skip', t.keepTheOneHere],
 ];
 
 function RestoreDialog({ found, onClose }: { found: Found; onClose: () => void }) {
@@ -86,12 +88,12 @@ function RestoreDialog({ found, onClose }: { found: Found; onClose: () => void }
     try {
       const choices = { outings: ways, gear, settings: settingsDiffer && takesSettings };
       const count = await (await backups()).restore(backup, choices);
-      notify(`Restored ${formatCount(count, 'outing', 'outings')}.`, {
-        description: 'What they replaced is under Earlier versions.',
+      notify(t.restored(counted(count, 'outing')), {
+        description: t.whatTheyReplacedIsUnder,
       });
       onClose();
     } catch {
-      notify('Not restored: it can’t be saved.', { description: 'Nothing was replaced.' });
+      notify(t.notRestoredItCantBe, { description: t.nothingWasReplaced });
       setWorking(false);
     }
   };
@@ -100,20 +102,18 @@ function RestoreDialog({ found, onClose }: { found: Found; onClose: () => void }
       wide
       open
       onOpenChange={(isOpen) => !isOpen && onClose()}
-      title="Restore a backup"
-      description="This is what it holds, beside what is here. What it replaces can be brought back."
+      title={t.restoreABackup2}
+      description={t.thisIsWhatItHolds}
     >
       <div className="space-y-4">
         {issues.map((issue) => (
           <p key={issue.file} role="alert" className="text-wrong">
-            {issue.file} can’t be read and is left out: {issue.message}
+            {t.cantBeReadAndIs(issue.file, issue.message)}
           </p>
         ))}
         <section>
-          <h3 className="border-b border-ink font-semibold">
-            {formatCount(outings.length, 'outing', 'outings')}
-          </h3>
-          <ul className="max-h-60 overflow-auto" tabIndex={0} aria-label="Outings in the backup">
+          <h3 className="border-b border-ink font-semibold">{counted(outings.length, 'outing')}</h3>
+          <ul className="max-h-60 overflow-auto" tabIndex={0} aria-label={t.outingsInTheBackup}>
             {outings.map((o) => (
               <Outing
                 key={o.id}
@@ -125,7 +125,7 @@ function RestoreDialog({ found, onClose }: { found: Found; onClose: () => void }
           </ul>
         </section>
         {empty ? (
-          <p>Your shelf is empty here; it becomes the backup’s.</p>
+          <p>{t.yourShelfIsEmptyHere}</p>
         ) : (
           <TakingList
             compared={compared}
@@ -136,12 +136,12 @@ function RestoreDialog({ found, onClose }: { found: Found; onClose: () => void }
           />
         )}
         {settingsDiffer && (
-          <Tick label="Take the backup’s settings" on={takesSettings} onChange={setTakesSettings} />
+          <Tick label={t.takeTheBackupsSettings} on={takesSettings} onChange={setTakesSettings} />
         )}
         <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
+          <Button onClick={onClose}>{t.cancel}</Button>
           <Button look="strong" disabled={working} onClick={() => void restore()}>
-            {working ? 'Restoring…' : 'Restore'}
+            {working ? t.restoring : t.restore}
           </Button>
         </div>
       </div>
@@ -165,15 +165,15 @@ function Outing({
       <span className="min-w-0 flex-1">
         {name}{' '}
         <span className="text-soft">
-          saved {format(savedAt, 'd MMM yyyy, HH:mm')}, {STATES[state]}
+          {t.saved(format(savedAt, 'd MMM yyyy, HH:mm'), STATES[state])}
           {state === 'differs' &&
             hereSavedAt !== null &&
-            `, saved ${format(hereSavedAt, 'd MMM yyyy, HH:mm')}`}
+            t.saved2(format(hereSavedAt, 'd MMM yyyy, HH:mm'))}
         </span>
       </span>
       {state === 'differs' && (
         <select
-          aria-label={`What to do with ${name}`}
+          aria-label={t.whatToDoWith(name)}
           value={way}
           onChange={(e) => onChange(e.target.value as Restoring)}
           className="min-h-7 border border-edge bg-sheet px-1"
@@ -187,7 +187,7 @@ function Outing({
       )}
       {state === 'new' && (
         <Tick
-          label="Restore"
+          label={t.restore}
           on={way === 'take'}
           onChange={(on) => onChange(on ? 'take' : 'skip')}
         />

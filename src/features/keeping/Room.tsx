@@ -2,6 +2,9 @@
 
 import { useEffect, useState } from 'react';
 import { Button } from '@/ui';
+import { keepingText } from '@/text';
+
+const t = keepingText.room;
 
 interface Figures {
   readonly usedBytes: number;
@@ -23,10 +26,10 @@ export function Room() {
   return (
     <section aria-labelledby="room" className="space-y-2">
       <h2 id="room" className="border-b border-ink text-lg">
-        Room in this browser
+        {t.roomInThisBrowser}
       </h2>
-      {figures === null && <p role="status">Looking…</p>}
-      {figures === 'unknown' && <p>This browser doesn’t say how much room there is.</p>}
+      {figures === null && <p role="status">{t.looking}</p>}
+      {figures === 'unknown' && <p>{t.thisBrowserDoesntSayHow}</p>}
       {figures !== null && figures !== 'unknown' && (
         <Known {...figures} onAsk={() => void navigator.storage.persist().then(look)} />
       )}
@@ -52,12 +55,14 @@ function Known({ usedBytes, roomBytes, lasting, onAsk }: Figures & { onAsk: () =
   return (
     <>
       <p>
-        {sizeText(usedBytes)} used, {sizeText(Math.max(0, roomBytes - usedBytes))} left, the
-        application itself included.
+        {t.usedLeftTheApplicationItself(
+          sizeText(usedBytes),
+          sizeText(Math.max(0, roomBytes - usedBytes)),
+        )}
       </p>
       <div
         role="meter"
-        aria-label="Room used"
+        aria-label={t.roomUsed}
         aria-valuemin={0}
         aria-valuemax={100}
         aria-valuenow={Math.round(share)}
@@ -69,11 +74,11 @@ function Known({ usedBytes, roomBytes, lasting, onAsk }: Figures & { onAsk: () =
         />
       </div>
       {lasting ? (
-        <p>The browser has promised to keep it: it won’t clear it when the disk fills up.</p>
+        <p>{t.theBrowserHasPromisedTo}</p>
       ) : (
         <p className="flex max-w-prose flex-wrap items-center gap-3">
-          The browser may clear it when the disk fills up.
-          <Button onClick={onAsk}>Ask it to keep it</Button>
+          {t.theBrowserMayClearIt}
+          <Button onClick={onAsk}>{t.askItToKeepIt}</Button>
         </p>
       )}
     </>
@@ -81,6 +86,6 @@ function Known({ usedBytes, roomBytes, lasting, onAsk }: Figures & { onAsk: () =
 }
 
 function sizeText(bytes: number): string {
-  if (bytes >= 1e9) return `${(bytes / 1e9).toFixed(1)} GB`;
-  return bytes >= 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` : `${Math.ceil(bytes / 1e3)} kB`;
+  if (bytes >= 1e9) return t.gb((bytes / 1e9).toFixed(1));
+  return bytes >= 1e6 ? t.mb((bytes / 1e6).toFixed(1)) : t.kb(Math.ceil(bytes / 1e3));
 }

@@ -6,9 +6,11 @@ import { useStore } from 'zustand';
 import { type AsideEntry, BIN_DAYS, type OutingEntry, setAside } from '@/document/live';
 import { download, type Library, useSession, useSessionState } from '@/session';
 import { Button, notify } from '@/ui';
-import { formatCount } from '@/text';
+import { counted, keepingText } from '@/text';
 import { Restore } from './Restore';
 import { Room } from './Room';
+
+const t = keepingText.storagePlace;
 
 const DAY_MS = 86_400_000;
 
@@ -16,7 +18,7 @@ const DAY_MS = 86_400_000;
 export function StoragePlace() {
   return (
     <div className="max-w-4xl space-y-8 pt-4">
-      <h1 className="text-xl">Backup and storage</h1>
+      <h1 className="text-xl">{t.backupAndStorage}</h1>
       <Room />
       <BackupSection />
       <Bin />
@@ -35,22 +37,19 @@ function BackupSection() {
       const day = format(new Date(), 'yyyy-MM-dd');
       download(`arm-reach-${day}.zip`, new Blob([bytes as BlobPart]), 'application/zip');
     } catch {
-      notify('The backup could not be made.', { description: 'Export the open outing instead.' });
+      notify(t.theBackupCouldNotBe, { description: t.exportTheOpenOutingInstead });
     }
     setWorking(false);
   };
   return (
     <section aria-labelledby="backup" className="space-y-3">
       <h2 id="backup" className="border-b border-ink text-lg">
-        Backup
+        {t.backup}
       </h2>
-      <p className="max-w-prose">
-        One zip with all outings, your shelf and your settings, as JSON files that any program can
-        read.
-      </p>
+      <p className="max-w-prose">{t.oneZipWithAllOutings}</p>
       <div className="flex flex-wrap gap-2">
         <Button look="strong" disabled={working} onClick={() => void save()}>
-          {working ? 'Packing…' : 'Save a backup'}
+          {working ? t.packing : t.saveABackup}
         </Button>
         <Restore />
       </div>
@@ -63,18 +62,12 @@ function Folder() {
   const { folder } = useSession();
   const { possible, name, state, writtenAt } = useStore(folder.state);
   if (!possible)
-    return (
-      <p className="max-w-prose text-[13px] text-soft">
-        This browser can’t write into a folder by itself, so save a backup now and then.
-      </p>
-    );
+    return <p className="max-w-prose text-[13px] text-soft">{t.thisBrowserCantWriteInto}</p>;
   if (state === 'none')
     return (
       <p className="flex flex-wrap items-center gap-3">
-        <Button onClick={() => void folder.choose()}>Keep a backup in a folder…</Button>
-        <span className="text-soft">
-          It is written again within half a minute after you change something.
-        </span>
+        <Button onClick={() => void folder.choose()}>{t.keepABackupInA}</Button>
+        <span className="text-soft">{t.itIsWrittenAgainWithin}</span>
       </p>
     );
   return (
@@ -83,11 +76,11 @@ function Folder() {
         {state === 'asks' && `The browser wants your permission again for the folder ${name}.`}
         {state === 'failed' && `The backup in ${name} could not be written.`}
         {state === 'kept' &&
-          `A backup is kept in ${name}${writtenAt === null ? '' : `, last written ${format(writtenAt, 'HH:mm:ss')}`}.`}
+          `A backup is kept in ${name}${writtenAt === null ? '' : t.lastWritten(format(writtenAt, 'HH:mm:ss'))}.`}
       </span>
-      {state !== 'kept' && <Button onClick={() => void folder.allow()}>Allow it</Button>}
+      {state !== 'kept' && <Button onClick={() => void folder.allow()}>{t.allowIt}</Button>}
       <Button look="quiet" onClick={() => void folder.forget()}>
-        Stop
+        {t.stop}
       </Button>
     </p>
   );
@@ -111,10 +104,10 @@ function Bin() {
   return (
     <section aria-labelledby="bin" className="space-y-2">
       <h2 id="bin" className="border-b border-ink text-lg">
-        Bin
+        {t.bin}
       </h2>
       {entries.length === 0 ? (
-        <p className="text-soft">Empty. Deleted outings stay here for {BIN_DAYS} days.</p>
+        <p className="text-soft">{t.emptyDeletedOutingsStayHere(BIN_DAYS)}</p>
       ) : (
         <ul>
           {entries.map((entry) => (
@@ -125,21 +118,23 @@ function Bin() {
               <span className="min-w-0 flex-1">
                 <span className="block truncate font-semibold">{entry.name}</span>
                 <span className="block text-[12px] text-soft">
-                  deleted {format(entry.deletedAt ?? 0, 'd MMM yyyy, HH:mm')};{' '}
-                  {formatCount(left(entry), 'day', 'days')} left
+                  {t.deletedLeft(
+                    format(entry.deletedAt ?? 0, 'd MMM yyyy, HH:mm'),
+                    counted(left(entry), 'day'),
+                  )}
                 </span>
               </span>
               <Button
                 onClick={() =>
                   void put((l) => l.restore(entry.key)).then(() =>
-                    notify(`${entry.name} is back under Outings.`),
+                    notify(t.isBackUnderOutings(entry.name)),
                   )
                 }
               >
-                Restore
+                {t.restore}
               </Button>
               <Button look="quiet" onClick={() => void put((l) => l.destroy(entry.key))}>
-                Delete for good
+                {t.deleteForGood}
               </Button>
             </li>
           ))}
@@ -156,9 +151,9 @@ function Asides() {
     const keep = state.getState().asides.filter((a) => a.id !== entry.id);
     await host.stores.aside.remove(entry.id);
     state.setState({ asides: keep });
-    notify('Discarded the unreadable text.', {
+    notify(t.discardedTheUnreadableText, {
       action: {
-        label: 'Undo',
+        label: t.undo,
         onClick: () =>
           void setAside(host, entry).then(() => state.setState({ asides: [...keep, entry] })),
       },
@@ -168,7 +163,7 @@ function Asides() {
   return (
     <section aria-labelledby="aside" className="space-y-2">
       <h2 id="aside" className="border-b border-ink text-lg">
-        Unreadable texts, set aside
+        {t.unreadableTextsSetAside}
       </h2>
       <ul>
         {asides.map((entry) => (
@@ -183,10 +178,10 @@ function Asides() {
               </span>
             </span>
             <Button onClick={() => download('set-aside.json', entry.text, 'application/json')}>
-              Download
+              {t.download}
             </Button>
             <Button look="quiet" onClick={() => void discard(entry)}>
-              Discard
+              {t.discard}
             </Button>
           </li>
         ))}

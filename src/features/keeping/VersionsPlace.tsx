@@ -16,13 +16,15 @@ import type { RecordKey } from '@/document/live';
 import { itemsOf } from '@/core/gear';
 import { download, useDesk, useEditDesk, useHistory, useKnownGear, useSession } from '@/session';
 import { Button, Choice, notify } from '@/ui';
-import { changesText, formatCount } from '@/text';
+import { changesText, counted, keepingText, plainList } from '@/text';
 import { readPlan, readShelf, type State, useVersions } from './useVersions';
+
+const t = keepingText.versionsPlace;
 
 type Of = 'outing' | 'shelf';
 const OF: readonly (readonly [Of, string])[] = [
-  ['outing', 'this outing'],
-  ['shelf', 'my shelf'],
+  ['outing', t.thisOuting],
+  ['shelf', t.myShelf],
 ];
 
 /** Earlier states of the open outing and of the shelf: when, what was changed, and the way back. */
@@ -30,15 +32,12 @@ export function VersionsPlace() {
   const [of, setOf] = useState<Of>('outing');
   return (
     <div className="max-w-4xl space-y-4 pt-4">
-      <h1 className="text-xl">Earlier versions</h1>
+      <h1 className="text-xl">{t.earlierVersions}</h1>
       <div className="max-w-sm">
-        <Choice label="Versions of" value={of} options={OF} onChange={setOf} />
+        <Choice label={t.versionsOf} value={of} options={OF} onChange={setOf} />
       </div>
       {of === 'outing' ? <OutingVersions /> : <ShelfVersions />}
-      <p className="max-w-prose text-[13px] text-soft">
-        A version is kept whenever you pause for a minute, and every five minutes while you work:
-        the last 30, and one a day for 60 days. Bringing one back can be undone.
-      </p>
+      <p className="max-w-prose text-[13px] text-soft">{t.aVersionIsKeptWhenever}</p>
     </div>
   );
 }
@@ -51,13 +50,13 @@ function OutingVersions() {
   const { plan } = desk;
   const bring = (value: Plan) => {
     edit((now) => ({ ...now, plan: value }));
-    notify('Brought the earlier version back.', { action: { label: 'Undo', onClick: undo } });
+    notify(t.broughtTheEarlierVersionBack, { action: { label: t.undo, onClick: undo } });
   };
   const copy = (value: Plan) => {
     const earlier = copyOf(value, 'earlier');
     void library()
       .then((l) => l.openPlan(earlier))
-      .then((opened) => typeof opened === 'string' || notify(`Opened ${earlier.outing.name}.`));
+      .then((opened) => typeof opened === 'string' || notify(t.opened(earlier.outing.name)));
   };
   return (
     <Versions
@@ -66,13 +65,13 @@ function OutingVersions() {
       now={plan}
       read={readPlan}
       between={planChanges}
-      about={planText}
+      about={planCodec}
       actions={(value) => (
         <>
           <Button look="strong" onClick={() => bring(value)}>
-            Bring it back
+            {t.bringItBack}
           </Button>
-          <Button onClick={() => copy(value)}>Open as a copy</Button>
+          <Button onClick={() => copy(value)}>{t.openAsACopy}</Button>
           <Button
             onClick={() =>
               download(
@@ -82,7 +81,7 @@ function OutingVersions() {
               )
             }
           >
-            Export
+            {t.exportIt}
           </Button>
         </>
       )}
@@ -96,7 +95,7 @@ function ShelfVersions() {
   const { undo } = useHistory();
   const bring = (value: PersonalShelf) => {
     edit((now) => ({ ...now, shelf: value }));
-    notify('Brought the earlier shelf back.', { action: { label: 'Undo', onClick: undo } });
+    notify(t.broughtTheEarlierShelfBack, { action: { label: t.undo, onClick: undo } });
   };
   return (
     <Versions
@@ -107,7 +106,7 @@ function ShelfVersions() {
       about={shelfTextOf}
       actions={(value) => (
         <Button look="strong" onClick={() => bring(value)}>
-          Bring it back
+          {t.bringItBack}
         </Button>
       )}
     />
@@ -129,21 +128,17 @@ function Versions<T extends object>({ of, now, read, between, about, actions }: 
   const names = new Map<string, string>(itemsOf(gear).map((i) => [i.id, i.name]));
   const told = (changes: readonly Change[]) => changesText(changes, (id) => names.get(id) ?? id);
   const [looking, setLooking] = useState<string | null>(null);
-  if (states === null) return <p role="status">Reading the versions…</p>;
+  if (states === null) return <p role="status">{t.readingTheVersions}</p>;
   const [newest] = states;
   return (
     <ol className="border-t border-ink">
       <li className="border-b border-hair py-2">
-        <span className="font-semibold">Now</span>
+        <span className="font-semibold">{t.now}</span>
         {newest?.value && (
           <span className="ml-3 text-soft">{told(between(newest.value, now))}</span>
         )}
       </li>
-      {states.length === 0 && (
-        <li className="py-2 text-soft">
-          No earlier version yet. The first is kept as soon as you change something saved.
-        </li>
-      )}
+      {states.length === 0 && <li className="py-2 text-soft">{t.noEarlierVersionYetThe}</li>}
       {states.map((state) => (
         <Entry
           key={state.version.key}
@@ -154,7 +149,7 @@ function Versions<T extends object>({ of, now, read, between, about, actions }: 
         >
           {state.value && (
             <div className="mt-2 border-l-2 border-hair pl-3">
-              <p className="text-[13px]">From here to now: {told(between(state.value, now))}.</p>
+              <p className="text-[13px]">{t.fromHereToNow(told(between(state.value, now)))}</p>
               <ul className="my-2 list-disc pl-5 text-[13px]">
                 {about(state.value).map((line, i) => (
                   <li key={i}>{line}</li>
@@ -195,10 +190,10 @@ function Entry<T>({
           </span>
         </span>
         <span>
-          {value === null ? 'can’t be read' : changes === null ? 'the oldest one kept' : changes}
+          {value === null ? t.cantBeRead : changes === null ? t.theOldestOneKept : changes}
         </span>
         <Button aria-expanded={open} disabled={value === null} onClick={() => onOpen(!open)}>
-          {open ? 'Close' : 'Look'}
+          {open ? t.close : t.look}
         </Button>
       </div>
       {open && children}
@@ -209,21 +204,21 @@ function Entry<T>({
 /** How many names are listed before the rest is counted. */
 const LISTED = 12;
 
-function planText({ outing, frames, stretches, limits }: Plan): string[] {
+function planCodec({ outing, frames, stretches, limits }: Plan): string[] {
   return [
     `${outing.name}${outing.place === '' ? '' : `, ${outing.place}`}`,
-    `${formatCount(frames.length, 'picture', 'pictures')}: ${listed(frames)}`,
-    `${formatCount(stretches.length, 'stretch', 'stretches')}: ${listed(stretches)}`,
-    `${limits.lockedIn.length} locked in, ${limits.lockedOut.length} left out`,
+    `${counted(frames.length, 'picture')}: ${listed(frames)}`,
+    `${counted(stretches.length, 'stretch')}: ${listed(stretches)}`,
+    t.lockedInLeftOut(limits.lockedIn.length, limits.lockedOut.length),
   ];
 }
 
 function shelfTextOf({ gear, bags, things }: PersonalShelf): string[] {
   return [
-    `${formatCount(gear.bodies.length, 'body', 'bodies')}: ${listed(gear.bodies)}`,
-    `${formatCount(gear.lenses.length, 'lens', 'lenses')}: ${listed(gear.lenses)}`,
-    `${gear.converters.length} converters, ${gear.tubes.length} tubes, ${gear.adapters.length} adapters`,
-    `${formatCount(bags.length, 'bag', 'bags')}, ${formatCount(things.length, 'usual thing', 'usual things')}`,
+    `${counted(gear.bodies.length, 'body')}: ${listed(gear.bodies)}`,
+    `${counted(gear.lenses.length, 'lens')}: ${listed(gear.lenses)}`,
+    t.convertersTubesAdapters(gear.converters.length, gear.tubes.length, gear.adapters.length),
+    `${counted(bags.length, 'bag')}, ${counted(things.length, 'usualThing')}`,
   ];
 }
 
@@ -231,5 +226,5 @@ function listed(items: readonly { readonly name: string }[]): string {
   if (items.length === 0) return 'none';
   const names = items.slice(0, LISTED).map((i) => i.name);
   const more = items.length - names.length;
-  return `${names.join(', ')}${more > 0 ? ` and ${more} more` : ''}`;
+  return `${plainList(names)}${more > 0 ? t.andMore(more) : ''}`;
 }

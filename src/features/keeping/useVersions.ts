@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { type Change, planText, shelfText } from '@/document';
+import { type Change, planCodec, shelfCodec } from '@/document';
 import { type RecordKey, type Version, versionsOf, versionText } from '@/document/live';
 import { useSession } from '@/session';
 
@@ -46,10 +46,10 @@ export function useVersions<T extends object>(
 }
 
 export const readPlan = (text: string) => {
-  const read = planText.read(text);
+  const read = planCodec.read(text);
   return read.ok ? read.value : null;
 };
 export const readShelf = (text: string) => {
-  const read = shelfText.read(text);
+  const read = shelfCodec.read(text);
   return read.ok ? read.value : null;
 };

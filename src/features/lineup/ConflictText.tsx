@@ -1,8 +1,10 @@
 'use client';
 
 import type { ConflictMember, LimitConflict } from '@/core/lineup';
-import { formatCount, formatMoney, formatWeight, namesOf } from '@/text';
+import { counted, formatMoney, formatWeight, lineupText, namesOf, plainList } from '@/text';
 import { useFile } from '@/session';
+
+const t = lineupText.conflictText;
 
 /** The limits and pictures that cannot be had together, each with what would free the others. */
 export function ConflictText({ conflict }: { conflict: LimitConflict }) {
@@ -10,9 +12,7 @@ export function ConflictText({ conflict }: { conflict: LimitConflict }) {
   const name = namesOf(file);
   return (
     <div className="mb-3 max-w-prose" data-testid="conflict">
-      <p className="text-wrong">
-        These limits conflict. Give up any one of them and the others can be met:
-      </p>
+      <p className="text-wrong">{t.theseLimitsConflictGiveUp}</p>
       <ul className="mt-1">
         {conflict.members.map((member) => (
           <li key={JSON.stringify(member)} className="border-b border-hair py-0.5">
@@ -31,27 +31,47 @@ export function memberText(
 ): string {
   const place =
     'stretchId' in m
-      ? [m.stretchId, m.shooterId].flatMap((id) => (id === null ? [] : [name(id)])).join(', ')
+      ? plainList([m.stretchId, m.shooterId].flatMap((id) => (id === null ? [] : [name(id)])))
       : '';
-  const needed = (text: string | null) => (text === null ? '' : `; ${text} would do`);
+  const needed = (text: string | null) => (text === null ? '' : t.wouldDo(text));
   switch (m.kind) {
     case 'frame':
-      return `the picture ${name(m.frameId)}`;
+      return t.thePicture(name(m.frameId));
     case 'lockedIn':
-      return `what is locked in: ${m.ids.map(name).join(', ')}`;
+      return t.whatIsLockedIn(plainList(m.ids.map(name)));
     case 'maxLenses':
-      return `at most ${formatCount(m.allowed, 'lens', 'lenses')}${needed(m.needed === null ? null : String(m.needed))}`;
+      return t.atMost(
+        counted(m.allowed, 'lens'),
+        needed(m.needed === null ? null : String(m.needed)),
+      );
     case 'maxLineupWeightG':
-      return `at most ${formatWeight(m.allowed)}${needed(m.needed === null ? null : formatWeight(m.needed))}`;
+      return t.atMost2(
+        formatWeight(m.allowed),
+        needed(m.needed === null ? null : formatWeight(m.needed)),
+      );
     case 'maxCarriedWeightG':
-      return `at most ${formatWeight(m.allowed)} carried in all${needed(m.needed === null ? null : formatWeight(m.needed))}`;
+      return t.atMostCarriedInAll(
+        formatWeight(m.allowed),
+        needed(m.needed === null ? null : formatWeight(m.needed)),
+      );
     case 'maxSpend':
-      return `at most ${formatMoney(m.allowed, currency)} to spend${needed(m.needed === null ? null : formatMoney(m.needed, currency))}`;
+      return t.atMostToSpend(
+        formatMoney(m.allowed, currency),
+        needed(m.needed === null ? null : formatMoney(m.needed, currency)),
+      );
     case 'handWeight':
-      return `at most ${formatWeight(m.allowed)} carried in ${place}${needed(m.needed === null ? null : formatWeight(m.needed))}`;
+      return t.atMostCarriedIn(
+        formatWeight(m.allowed),
+        place,
+        needed(m.needed === null ? null : formatWeight(m.needed)),
+      );
     case 'handBodies':
-      return `${formatCount(m.allowed, 'body', 'bodies')} in hand in ${place}${needed(m.needed === null ? null : String(m.needed))}`;
+      return t.inHandIn(
+        counted(m.allowed, 'body'),
+        place,
+        needed(m.needed === null ? null : String(m.needed)),
+      );
     case 'noChange':
-      return `no change of lens${place === '' ? '' : ` in ${place}`}`;
+      return t.noChangeOfLens(place === '' ? '' : t.inIt(place));
   }
 }

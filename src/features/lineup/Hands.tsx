@@ -1,8 +1,10 @@
 'use client';
 
 import type { InHand, LineupResult } from '@/core/lineup';
-import { namesOf } from '@/text';
+import { lineupText, namesOf, plainList } from '@/text';
 import { useFile } from '@/session';
+
+const t = lineupText.hands;
 
 /** Stretch by stretch, what is in whose hands, where that is part of the choice. */
 export function Hands({ result }: { result: LineupResult }) {
@@ -14,15 +16,15 @@ export function Hands({ result }: { result: LineupResult }) {
   return (
     <section aria-labelledby="hands">
       <h2 id="hands" className="mb-1 text-lg">
-        One way to share it out
+        {t.oneWayToShareIt}
       </h2>
       <ul>
         {told.map((hand) => (
           <li key={`${hand.stretchId} ${hand.shooterId}`} className="border-b border-hair py-1">
             <span className="font-semibold">
-              {[hand.stretchId, hand.shooterId]
-                .flatMap((id) => (id === null ? [] : [name(id)]))
-                .join(', ') || 'The whole outing'}
+              {plainList(
+                [hand.stretchId, hand.shooterId].flatMap((id) => (id === null ? [] : [name(id)])),
+              ) || t.theWholeOuting}
             </span>
             <span className="block text-[13px]">{handText(hand, name)}</span>
           </li>
@@ -34,15 +36,13 @@ export function Hands({ result }: { result: LineupResult }) {
 
 function handText({ bodyIds, pieceIds, fixed }: InHand, name: (id: string) => string): string {
   if (fixed !== null) {
-    const setups = fixed.map(
-      (f) => `${name(f.bodyId)} with ${f.pieceIds.map(name).join(' + ')}, not changed`,
+    const setups = fixed.map((f) =>
+      t.withNotChanged(name(f.bodyId), f.pieceIds.map(name).join(' + ')),
     );
-    return setups.length > 0 ? setups.join('; ') : 'nothing is needed here';
+    return setups.length > 0 ? setups.join('; ') : t.nothingIsNeededHere;
   }
-  const bodies = bodyIds === null ? [] : [`${bodyIds.map(name).join(', ') || 'no body'}`];
+  const bodies = bodyIds === null ? [] : [`${plainList(bodyIds.map(name)) || t.noBody}`];
   const pieces =
-    pieceIds === null
-      ? []
-      : [pieceIds.length > 0 ? pieceIds.map(name).join(', ') : 'no lens needed'];
+    pieceIds === null ? [] : [pieceIds.length > 0 ? plainList(pieceIds.map(name)) : t.noLensNeeded];
   return [...bodies, ...pieces].join(': ');
 }

@@ -4,10 +4,12 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import { limits as limitsSchema, profileOf, PROFILES, withProfile } from '@/core/brief';
 import { formatKey, type Source, SOURCES } from '@/core/gear';
 import { followUsual, setLimits, setLock, type UsualKey } from '@/document';
-import { namesOf, OWNERSHIPS, PROFILE_NAMES, USUAL_LIMIT_NAMES } from '@/text';
+import { lineupText, namesOf, OWNERSHIPS, PROFILE_NAMES, USUAL_LIMIT_NAMES } from '@/text';
 import { useDesk, useEdit, useEditDesk, useFile } from '@/session';
 import { Button, EntityForm, FormNumber, SelectField, Tick, useFormSet } from '@/ui';
 import { UsualLimitFields } from '@/parts';
+
+const t = lineupText.limitsPanel;
 
 /** What the choice must keep to. */
 export function LimitsPanel() {
@@ -16,35 +18,35 @@ export function LimitsPanel() {
   return (
     <div className="space-y-3 border-t border-ink pt-2">
       <SchoolField />
-      <h2 className="text-lg">Limits</h2>
+      <h2 className="text-lg">{t.limits}</h2>
       <EntityForm
-        label="Limits"
+        label={t.limits}
         schema={limitsSchema}
         value={limits}
         onValid={(next, field) => edit(setLimits(next), `limits.${field}`)}
       >
         <div className="grid grid-cols-2 gap-2">
-          <FormNumber name="maxLenses" label="Lenses at most" placeholder="no limit" />
+          <FormNumber name="maxLenses" label={t.lensesAtMost} placeholder={t.noLimit} />
           <FormNumber
             name="maxLineupWeightG"
-            label="Weight at most"
+            label={t.weightAtMost}
             unit="g"
-            placeholder="no limit"
+            placeholder={t.noLimit}
           />
-          <FormNumber name="maxSpend" label="Spend at most" placeholder="no limit" />
+          <FormNumber name="maxSpend" label={t.spendAtMost} placeholder={t.noLimit} />
           <FormNumber
             name="maxCarriedWeightG"
-            label="Everything carried"
+            label={t.everythingCarried}
             unit="g"
-            placeholder="no limit"
-            hint="cameras, lenses, support, batteries, cards, own things, bag"
+            placeholder={t.noLimit}
+            hint={t.camerasLensesSupportBatteriesCards}
           />
           <div className="col-span-2">
             <Ticks />
           </div>
           <SourcesField />
-          <AllowedField name="bodyMounts" legend="Bodies of these mounts" />
-          <AllowedField name="formats" legend="Of these formats, mm" />
+          <AllowedField name="bodyMounts" legend={t.bodiesOfTheseMounts} />
+          <AllowedField name="formats" legend={t.ofTheseFormatsMm} />
           <UsualLimitFields />
         </div>
       </EntityForm>
@@ -61,10 +63,10 @@ function SchoolField() {
   const current = profileOf(limits) ?? 'own';
   return (
     <SelectField
-      label="Selection style"
+      label={t.selectionStyle}
       value={current}
       options={[
-        ...(current === 'own' ? [['own', 'my own limits'] as const] : []),
+        ...(current === 'own' ? [['own', t.myOwnLimits] as const] : []),
         ...PROFILES.map((p) => [p.key, PROFILE_NAMES[p.key]] as const),
       ]}
       onChange={(key) => key !== 'own' && edit(setLimits(withProfile(limits, key)))}
@@ -73,8 +75,8 @@ function SchoolField() {
 }
 
 const TICKS = [
-  ['neverChange', 'Never change a lens'],
-  ['countBodies', 'Cameras count in the weight'],
+  ['neverChange', t.neverChangeALens],
+  ['countBodies', t.camerasCountInTheWeight],
 ] as const;
 
 function Ticks() {
@@ -115,7 +117,7 @@ function AllowedField({ name, legend }: { name: 'bodyMounts' | 'formats'; legend
 
 const USUAL_NAMES: Record<UsualKey, string> = {
   ...USUAL_LIMIT_NAMES,
-  currency: 'Currency',
+  currency: t.currency,
 };
 
 /** Where the outing has its own of what the person usually wants. */
@@ -125,19 +127,14 @@ function Differing() {
   const own = (Object.keys(USUAL_NAMES) as UsualKey[]).filter(
     (key) => !plan.ties.usual.includes(key),
   );
-  if (own.length === 0)
-    return (
-      <p className="text-[13px] text-soft">
-        Everything usual is as in Settings; what you change here counts on this outing only.
-      </p>
-    );
+  if (own.length === 0) return <p className="text-[13px] text-soft">{t.everythingUsualIsAsIn}</p>;
   return (
     <fieldset>
-      <legend className="text-[12px] text-soft">This outing’s own, not your usual</legend>
+      <legend className="text-[12px] text-soft">{t.thisOutingsOwnNotYour}</legend>
       {own.map((key) => (
         <span key={key} className="mr-2 mb-1 inline-block">
           <Button onClick={() => edit(followUsual(key, true))}>
-            {USUAL_NAMES[key]}: use my usual
+            {t.useMyUsual(USUAL_NAMES[key])}
           </Button>
         </span>
       ))}
@@ -150,7 +147,7 @@ function SourcesField() {
   const sources = useWatch({ name: 'sources' }) as readonly Source[];
   return (
     <fieldset className="col-span-2">
-      <legend className="text-[12px] text-soft">Gear that may be used</legend>
+      <legend className="text-[12px] text-soft">{t.gearThatMayBeUsed}</legend>
       {SOURCES.map((key) => (
         <label key={key} className="mr-4 inline-flex min-h-7 items-center gap-1.5">
           <input
@@ -187,10 +184,10 @@ function Locks() {
               {name(id)}
               <Button
                 look="quiet"
-                aria-label={`Let the lineup choose ${name(id)}`}
+                aria-label={t.letTheLineupChoose(name(id))}
                 onClick={() => edit(setLock(id, 'free'))}
               >
-                Free
+                {t.free}
               </Button>
             </li>
           ))}
@@ -199,8 +196,8 @@ function Locks() {
     );
   return (
     <>
-      {list('Locked in', lockedIn)}
-      {list('Left out', lockedOut)}
+      {list(t.lockedIn, lockedIn)}
+      {list(t.leftOut, lockedOut)}
     </>
   );
 }

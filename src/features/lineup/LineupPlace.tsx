@@ -1,6 +1,6 @@
 'use client';
 
-import { namesOf } from '@/text';
+import { lineupText, namesOf } from '@/text';
 import { useAnswer } from '@/session';
 import { Ranges } from '@/parts';
 import { Hands } from './Hands';
@@ -12,6 +12,8 @@ import { OutTable } from './OutTable';
 import { ProofText } from './ProofText';
 import { Rivals } from './Rivals';
 import { Schools } from './Schools';
+
+const t = lineupText.lineupPlace;
 
 export function LineupPlace() {
   const { result, question } = useAnswer();
@@ -33,10 +35,10 @@ export function LineupPlace() {
             <OutTable result={result} />
           </>
         ) : (
-          <p className="text-soft">Working out the lineup…</p>
+          <p className="text-soft">{t.workingOutTheLineup}</p>
         )}
       </div>
-      <aside aria-label="Limits" className="print:hidden lg:sticky lg:top-2 lg:self-start">
+      <aside aria-label={t.limits} className="print:hidden lg:sticky lg:top-2 lg:self-start">
         <LimitsPanel />
       </aside>
     </div>

@@ -4,19 +4,22 @@ import type { LineupResult, Reason } from '@/core/lineup';
 import { piecesOf } from '@/core/gear';
 import { lockOf, setLock } from '@/document';
 import {
-  behindText,
-  formatCount,
+  itemsText,
   formatFNumber,
   formatFocalRange,
   formatMm,
   formatMoney,
   formatWeight,
+  lineupText,
   namesOf,
   OWNERSHIPS,
+  plainList,
 } from '@/text';
 import { useEdit, useFile } from '@/session';
 import { Button } from '@/ui';
 import { ConflictText } from './ConflictText';
+
+const words = lineupText.lineupTable;
 
 /** What is taken, with what each lens alone makes possible. */
 export function LineupTable({ result }: { result: LineupResult }) {
@@ -36,7 +39,7 @@ export function LineupTable({ result }: { result: LineupResult }) {
           {headline(result)}
         </h1>
         <span className="print:hidden">
-          <Button onClick={() => window.print()}>Print</Button>
+          <Button onClick={() => window.print()}>{words.print}</Button>
         </span>
       </div>
       {result.conflict && <ConflictText conflict={result.conflict} />}
@@ -46,18 +49,20 @@ export function LineupTable({ result }: { result: LineupResult }) {
           className="relative overflow-x-auto"
           tabIndex={0}
           role="region"
-          aria-label="What is taken"
+          aria-label={words.whatIsTaken}
         >
           <table className="w-full border-collapse">
             <thead>
               <tr className="border-b border-ink text-left text-[12px] text-soft">
-                {['Take', 'Range', 'Weight', 'Price', 'Only it makes'].map((h) => (
-                  <th key={h} scope="col" className="py-1 pr-4 font-normal">
-                    {h}
-                  </th>
-                ))}
+                {[words.take, words.range, words.weight, words.price, words.onlyItMakes].map(
+                  (h) => (
+                    <th key={h} scope="col" className="py-1 pr-4 font-normal">
+                      {h}
+                    </th>
+                  ),
+                )}
                 <th scope="col">
-                  <span className="sr-only">Actions</span>
+                  <span className="sr-only">{words.actions}</span>
                 </th>
               </tr>
             </thead>
@@ -67,13 +72,13 @@ export function LineupTable({ result }: { result: LineupResult }) {
                   <th scope="row" className="min-w-36 py-1.5 pr-4 text-left font-semibold text-got">
                     {l.name}
                     <span className="block text-[12px] font-normal text-soft">
-                      {[
-                        l.maker,
-                        l.mount !== l.maker ? l.mount : '',
-                        l.ownership === 'owned' ? '' : OWNERSHIPS[l.ownership],
-                      ]
-                        .filter((t) => t !== '')
-                        .join(', ')}
+                      {plainList(
+                        [
+                          l.maker,
+                          l.mount !== l.maker ? l.mount : '',
+                          l.ownership === 'owned' ? '' : OWNERSHIPS[l.ownership],
+                        ].filter((t) => t !== ''),
+                      )}
                     </span>
                   </th>
                   <td className="py-1.5 pr-4 whitespace-nowrap">
@@ -83,11 +88,11 @@ export function LineupTable({ result }: { result: LineupResult }) {
                     </span>
                   </td>
                   <td className="py-1.5 pr-4 whitespace-nowrap">
-                    {l.weightG === null ? 'not known' : formatWeight(l.weightG)}
+                    {l.weightG === null ? words.notKnown : formatWeight(l.weightG)}
                   </td>
                   <td className="py-1.5 pr-4 whitespace-nowrap">
                     {l.priceNew === null
-                      ? 'not known'
+                      ? words.notKnown
                       : formatMoney(l.priceNew, file.outing.currency)}
                   </td>
                   <td className="min-w-56 py-1.5 pr-4">{onlyText(only.get(l.id), name)}</td>
@@ -109,11 +114,11 @@ export function LineupTable({ result }: { result: LineupResult }) {
                         : ''}
                   </td>
                   <td className="py-1.5 pr-4">
-                    {c.weightG === null ? 'not known' : formatWeight(c.weightG)}
+                    {c.weightG === null ? words.notKnown : formatWeight(c.weightG)}
                   </td>
                   <td className="py-1.5 pr-4">
                     {c.priceNew === null
-                      ? 'not known'
+                      ? words.notKnown
                       : formatMoney(c.priceNew, file.outing.currency)}
                   </td>
                   <td />
@@ -132,54 +137,54 @@ export function LineupTable({ result }: { result: LineupResult }) {
 
 /** What only one lens covers; null where time ran out before that was known. */
 function onlyText(ids: readonly string[] | null | undefined, name: (id: string) => string): string {
-  if (ids === null) return 'not worked out in time';
-  return (ids ?? []).map(name).join(', ') || 'nothing: the others cover it all';
+  if (ids === null) return words.notWorkedOutInTime;
+  return plainList((ids ?? []).map(name)) || words.nothingTheOthersCoverIt;
 }
 
 function headline({ status, totals, lineup }: LineupResult): string {
-  if (status === 'impossible') return 'No lineup keeps to these limits';
-  if (totals.lenses === 0) return 'No lens is needed yet';
-  const behind = behindText(lineup);
+  if (status === 'impossible') return words.noLineupKeepsToThese;
+  if (totals.lenses === 0) return words.noLensIsNeededYet;
   const all = totals.musts.got === totals.musts.of && totals.wants.got === totals.wants.of;
-  return `${formatCount(totals.lenses, 'lens', 'lenses')}${behind} ${all ? 'get every picture that counts' : 'get as much as can be got'}`;
+  const items = itemsText(lineup, totals.lenses);
+  return all ? words.coverEverything(items) : words.coverWhatTheLimitsAllow(items);
 }
 
 const REASONS: Readonly<Record<Reason, string>> = {
-  kept: 'what keeps each lost must out',
-  conflict: 'which limits conflict',
-  'only-it': 'what only one lens covers',
-  'lenses-out': 'why lenses are left out',
-  nearest: 'the nearest miss of lost pictures',
-  ranges: 'gaps and overlaps',
+  kept: words.whatKeepsEachLostMust,
+  conflict: words.whichLimitsConflict,
+  'only-it': words.whatOnlyOneLensCovers,
+  'lenses-out': words.whyLensesAreLeftOut,
+  nearest: words.theNearestMissOfLost,
+  ranges: words.gapsAndOverlaps,
 };
 
 function Notes({ result, name }: { result: LineupResult; name: (id: string) => string }) {
   const texts = result.notes.map((note) => {
     switch (note.code) {
       case 'weight-unknown':
-        return `A weight limit is set, and the weight of ${listed(note.ids.map(name))} is not known, so they cannot be taken. Give their weights on the shelf, or drop the limit.`;
+        return words.aWeightLimitIsSet(listed(note.ids.map(name)));
       case 'pixels-unknown':
-        return `The pixels of ${listed(note.ids.map(name))} are not known, so no cropping is counted there.`;
+        return words.thePixelsOfAreNot(listed(note.ids.map(name)));
       case 'price-unknown':
-        return `Money is limited, and the price of ${listed(note.ids.map(name))} is not known, so they cannot be taken. Give their prices on the shelf, or drop the limit.`;
+        return words.moneyIsLimitedAndThe(listed(note.ids.map(name)));
       case 'autofocus-unknown':
-        return `Whether ${listed(note.ids.map(name))} focus by themselves is not known; it is taken that they do.`;
+        return words.whetherFocusByThemselvesIs(listed(note.ids.map(name)));
       case 'thread-unknown':
-        return `Whether ${listed(note.ids.map(name))} take a front filter is not known; it is taken that they do.`;
+        return words.whetherTakeAFrontFilter(listed(note.ids.map(name)));
       case 'shift-unknown':
-        return `Whether ${listed(note.ids.map(name))} shift is not known; it is taken that they do.`;
+        return words.whetherShiftIsNotKnown(listed(note.ids.map(name)));
       case 'smallest-aperture-unknown':
-        return `How far ${listed(note.ids.map(name))} stop down is not known; it is taken that it is enough.`;
+        return words.howFarStopDownIs(listed(note.ids.map(name)));
       case 'sealing-unknown':
-        return `Sealing of ${listed(note.ids.map(name))} is not known, so they are not used in the wet.`;
+        return words.sealingOfIsNotKnown(listed(note.ids.map(name)));
       case 'reasons-cut':
-        return `Time ran out before everything could be explained. Missing or incomplete: ${listed(note.ids.map((id) => REASONS[id]))}.`;
+        return words.timeRanOutBeforeEverything(listed(note.ids.map((id) => REASONS[id])));
       case 'no-frames':
-        return 'No picture is listed yet. Say in Brief what you want to bring home.';
+        return words.noPictureIsListedYet;
       case 'no-lenses':
-        return 'No lens may be chosen: the shelf is empty, or whose gear may be used leaves nothing.';
+        return words.noLensMayBeChosen;
       case 'no-bodies':
-        return 'No lens fits a body that comes along.';
+        return words.noLensFitsABody;
     }
   });
   return texts.map((text) => (
@@ -191,8 +196,8 @@ function Notes({ result, name }: { result: LineupResult; name: (id: string) => s
 
 function listed(names: readonly string[]): string {
   return names.length > 6
-    ? `${names.slice(0, 6).join(', ')} and ${names.length - 6} more`
-    : names.join(', ');
+    ? words.andMore(plainList(names.slice(0, 6)), names.length - 6)
+    : plainList(names);
 }
 
 /** Lock a piece of the lineup in, or leave it at home and see at once what then. */
@@ -205,17 +210,17 @@ function LockButtons({ id, name }: { id: string; name: string }) {
       <Button
         look="quiet"
         aria-pressed={lock === 'in'}
-        aria-label={`Always take ${name}`}
+        aria-label={words.alwaysTake(name)}
         onClick={() => edit(setLock(id, lock === 'in' ? 'free' : 'in'))}
       >
-        {lock === 'in' ? 'Always taken' : 'Always take'}
+        {lock === 'in' ? words.alwaysTaken : words.alwaysTake2}
       </Button>
       <Button
         look="quiet"
-        aria-label={`Leave ${name} at home`}
+        aria-label={words.leaveAtHome(name)}
         onClick={() => edit(setLock(id, 'out'))}
       >
-        Leave
+        {words.leave}
       </Button>
     </span>
   );

@@ -1,4 +1,7 @@
 import { Button } from '@/ui';
+import { lineupText } from '@/text';
+
+const t = lineupText.looking;
 
 /** Long work under way, with how far it is and the way to end it. */
 export function Looking({
@@ -13,7 +16,7 @@ export function Looking({
   return (
     <p className="flex items-center gap-3">
       <progress aria-label={label} value={done} max={1} />
-      <Button onClick={onStop}>Stop</Button>
+      <Button onClick={onStop}>{t.stop}</Button>
     </p>
   );
 }

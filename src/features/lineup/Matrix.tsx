@@ -9,9 +9,11 @@ import {
   formatCrop,
   formatStops,
   kitName,
+  lineupText,
   marginSteps,
   namesOf,
   placeText,
+  plainList,
   shortfallText,
   shortfallWord,
   WANTS,
@@ -19,6 +21,8 @@ import {
 import { useFile } from '@/session';
 import { Figure, StateMark } from '@/parts';
 import { verdictMatrix } from './matrix';
+
+const t = lineupText.matrix;
 
 /** Each picture against each lens of the lineup; every verdict opens its arithmetic. */
 export function Matrix({ result, question }: { result: LineupResult; question: LineupQuestion }) {
@@ -30,19 +34,19 @@ export function Matrix({ result, question }: { result: LineupResult; question: L
   return (
     <section aria-labelledby="matrix">
       <h2 id="matrix" className="mb-1 text-lg">
-        Picture by picture
+        {t.pictureByPicture}
       </h2>
       <div
         className="relative overflow-x-auto"
         tabIndex={0}
         role="region"
-        aria-label="Verdicts, pictures by lenses"
+        aria-label={t.verdictsPicturesByLenses}
       >
         <table className="w-full border-collapse">
           <thead>
             <tr className="border-b border-ink text-left align-bottom text-[12px] text-soft">
               <th scope="col" className="py-1 pr-4 font-normal">
-                Picture
+                {t.picture}
               </th>
               {matrix.kits.map((kit) => (
                 <th key={kitKey(kit)} scope="col" className="max-w-32 py-1 pr-3 font-normal">
@@ -65,7 +69,7 @@ export function Matrix({ result, question }: { result: LineupResult; question: L
                       {v && standing && (
                         <Cell
                           verdict={v}
-                          label={`${frame.name} with ${name(v.lensId)} on ${name(v.bodyId)}`}
+                          label={t.withOn(frame.name, name(v.lensId), name(v.bodyId))}
                           unit={standing.unit}
                         />
                       )}
@@ -85,12 +89,12 @@ function Cell({ verdict, label, unit }: { verdict: Verdict; label: string; unit:
   const shortfall = shortfallOf(verdict);
   const { margins } = verdict.deciding;
   const spare =
-    margins.light && margins.light.stops >= 0 ? `, ${formatStops(margins.light.stops)} spare` : '';
+    margins.light && margins.light.stops >= 0 ? t.spare(formatStops(margins.light.stops)) : '';
   const text =
     shortfall === null
-      ? `${verdict.code === 'crop' ? `crop ${formatCrop(margins.crop)}` : 'clear'}${spare}`
+      ? `${verdict.code === 'crop' ? t.crop(formatCrop(margins.crop)) : 'clear'}${spare}`
       : shortfall.code === 'part'
-        ? shortfall.able.map((r) => placeText(unit, r.from, r.to)).join(', ')
+        ? plainList(shortfall.able.map((r) => placeText(unit, r.from, r.to)))
         : shortfallWord(shortfall.code);
   const made = shortfall === null;
   return (

@@ -1,11 +1,13 @@
 'use client';
 
 import type { FrameResult, Kept, LensOut, LineupResult, WayOut } from '@/core/lineup';
-import { kitName, namesOf, placeText, shortfallText, WANTS } from '@/text';
+import { kitName, lineupText, namesOf, placeText, plainList, shortfallText, WANTS } from '@/text';
 import { type OutingFile } from '@/document';
 import { useFile } from '@/session';
 import { StateMark } from '@/parts';
 import { memberText } from './ConflictText';
+
+const t = lineupText.notGot;
 
 /** The pictures that the lineup leaves, with the nearest miss and what it lacks. */
 export function NotGot({ result }: { result: LineupResult }) {
@@ -16,7 +18,7 @@ export function NotGot({ result }: { result: LineupResult }) {
   return (
     <section aria-labelledby="not-got">
       <h2 id="not-got" className="mb-1 text-lg">
-        Not covered
+        {t.notCovered}
       </h2>
       <ul>
         {lost.map((frame) => (
@@ -38,8 +40,8 @@ export function NotGot({ result }: { result: LineupResult }) {
 
 /** What keeps the lenses out that would cover a wanted picture. */
 function whyOut(reasons: readonly LensOut['reason'][]): string {
-  if (reasons.includes('earns-too-little')) return 'no lens adds enough of the wanted pictures';
-  return 'your limits leave no room for it';
+  if (reasons.includes('earns-too-little')) return t.noLensAddsEnoughOf;
+  return t.yourLimitsLeaveNoRoom;
 }
 
 /** What keeps a must lost, in terms of its stretch, and each way out. */
@@ -50,32 +52,30 @@ function keptText(
   name: (id: string) => string,
 ): string {
   const reasons = members.flatMap((m) => {
-    if (m.kind === 'frame')
-      return m.frameId === frameId ? [] : [`you also want ${name(m.frameId)}`];
+    if (m.kind === 'frame') return m.frameId === frameId ? [] : [t.youAlsoWant(name(m.frameId))];
     if (m.kind !== 'noChange') return [memberText(m, name, outing.currency)];
     const stretch = stretches.find((s) => s.id === m.stretchId);
-    const where = stretch ? `in ${stretch.name} ` : '';
-    return [
-      stretch && !stretch.allowed.bags
-        ? `${where}no bag is let in, so no lens can be changed`
-        : `${where}no lens may be changed`,
-    ];
+    const where = stretch ? t.inIt(stretch.name) : '';
+    return [stretch && !stretch.allowed.bags ? t.noBagIsLetIn(where) : t.noLensMayBeChanged(where)];
   });
   const ways = waysOut.map((w) => wayText(w, name, outing.currency));
-  return `Kept out because ${reasons.join(', and ')}. ${ways.length > 0 ? `What would help: ${ways.join('; or ')}.` : ''}`;
+  return t.keptOutBecause(
+    reasons.join(', and '),
+    ways.length > 0 ? t.whatWouldHelp(ways.join('; or ')) : '',
+  );
 }
 
 function wayText(way: WayOut, name: (id: string) => string, currency: string): string {
-  const where = 'stretchId' in way && way.stretchId !== null ? ` in ${name(way.stretchId)}` : '';
+  const where = 'stretchId' in way && way.stretchId !== null ? t.inIt2(name(way.stretchId)) : '';
   switch (way.kind) {
     case 'raise':
-      return `change this limit: ${memberText(way.member, name, currency)}`;
+      return t.changeThisLimit(memberText(way.member, name, currency));
     case 'changes':
-      return `allow a lens change${where}`;
+      return t.allowALensChange(where);
     case 'body':
-      return `one more camera${where}`;
+      return t.oneMoreCamera(where);
     case 'without':
-      return `give up ${way.frameIds.map(name).join(' or ')}`;
+      return t.giveUp(way.frameIds.map(name).join(' or '));
   }
 }
 
@@ -89,14 +89,19 @@ function whyLost(
 ): string {
   const places = frame.impossible.map((r) => placeText(frame.unit, r.from, r.to)).join(' and ');
   const miss = frame.nearest;
-  const setup = miss ? `${kitName(miss, name)} on ${name(miss.bodyId)}` : '';
+  const setup = miss ? t.on(kitName(miss, name), name(miss.bodyId)) : '';
   if (frame.impossible.length === 0) {
     const able = lensesOut.filter((l) => l.makes.includes(frame.frameId) && l.reason !== 'source');
     const who = able.slice(0, NAMED).map((l) => name(l.lensId));
-    return `${who.length > 0 ? `${who.join(', ')}${able.length > NAMED ? ` and ${able.length - NAMED} more` : ''} could cover it` : 'Your gear could cover it together'}, but ${frame.want === 'bonus' ? 'a bonus never brings a lens in' : whyOut(able.map((l) => l.reason))}.`;
+    return t.but(
+      who.length > 0
+        ? t.couldCoverIt(plainList(who), able.length > NAMED ? t.andMore(able.length - NAMED) : '')
+        : t.yourGearCouldCoverIt,
+      frame.want === 'bonus' ? t.aBonusNeverBringsA : whyOut(able.map((l) => l.reason)),
+    );
   }
-  if (!miss) return 'None of your lenses fits a camera that may come along.';
-  const lack = miss.shortfall ? shortfallText(miss.shortfall) : 'covers it';
-  const where = frame.unit === 'm' ? ` Nothing covers it at ${places}.` : '';
-  return `Nearest: ${setup}, ${lack}.${where}`;
+  if (!miss) return t.noneOfYourLensesFits;
+  const lack = miss.shortfall ? shortfallText(miss.shortfall) : t.coversIt;
+  const where = frame.unit === 'm' ? t.nothingCoversItAt(places) : '';
+  return t.nearest(setup, lack, where);
 }

@@ -3,9 +3,11 @@
 import { useMemo, useState } from 'react';
 import { lensLacks, type LensOut, type LineupResult } from '@/core/lineup';
 import { setLock } from '@/document';
-import { formatCount, namesOf, OWNERSHIPS, shortfallText } from '@/text';
+import { counted, lineupText, namesOf, OWNERSHIPS, plainList, shortfallText } from '@/text';
 import { useEdit, useFile } from '@/session';
 import { Button } from '@/ui';
+
+const t = lineupText.outTable;
 
 const SHOWN = 60;
 
@@ -22,7 +24,7 @@ export function OutTable({ result }: { result: LineupResult }) {
   return (
     <section aria-labelledby="out">
       <h2 id="out" className="mb-1 text-lg">
-        Left out
+        {t.leftOut}
       </h2>
       <ul>
         {order.slice(0, SHOWN).map((out) => (
@@ -48,17 +50,17 @@ export function OutTable({ result }: { result: LineupResult }) {
             </details>
             <Button
               look="quiet"
-              aria-label={`Take ${name(out.lensId)}`}
+              aria-label={t.take(name(out.lensId))}
               onClick={() => edit(setLock(out.lensId, 'in'))}
             >
-              Take
+              {t.take2}
             </Button>
           </li>
         ))}
       </ul>
       {order.length > SHOWN && (
         <p className="mt-2 text-soft">
-          and {formatCount(order.length - SHOWN, 'lens', 'lenses')} more that make less.
+          {t.andMoreThatMakeLess(counted(order.length - SHOWN, 'lens'))}
         </p>
       )}
     </section>
@@ -72,7 +74,7 @@ function Lacks({ out, name }: { out: LensOut; name: (id: string) => string }) {
   return (
     <>
       <p className="mt-1">
-        Alone it makes: {out.makes.map(name).join(', ') || 'none of the pictures'}.
+        {t.aloneItMakes(plainList(out.makes.map(name)) || t.noneOfThePictures)}
       </p>
       <ul className="mt-1 space-y-0.5 text-[13px]">
         {lacks.map((lack) => (
@@ -90,29 +92,29 @@ function reasonText(
   ownership: keyof typeof OWNERSHIPS | undefined,
   name: (id: string) => string,
 ): string {
-  const adds = out.wouldAdd.map(name).join(', ');
+  const adds = plainList(out.wouldAdd.map(name));
   switch (out.reason) {
     case 'locked-out':
-      return 'is to stay at home';
+      return t.isToStayAtHome;
     case 'source':
-      return `is ${ownership ? OWNERSHIPS[ownership] : 'not here'}: excluded by your limits`;
+      return t.isExcludedByYourLimits(ownership ? OWNERSHIPS[ownership] : t.notHere);
     case 'weight-unknown':
-      return 'weight not known, and a weight limit is set';
+      return t.weightNotKnownAndA;
     case 'price-unknown':
-      return 'price not known, and money is limited';
+      return t.priceNotKnownAndMoney;
     case 'kind':
-      return 'is of a kind that these limits leave out';
+      return t.isOfAKindThat;
     case 'no-body':
-      return 'fits no body that comes along';
+      return t.fitsNoBodyThatComes;
     case 'adds-nothing':
       return out.makes.length > 0
-        ? `adds nothing: the lineup already makes its ${formatCount(out.makes.length, 'picture', 'pictures')}`
-        : 'makes none of the pictures alone';
+        ? t.addsNothingTheLineupAlready(counted(out.makes.length, 'picture'))
+        : t.makesNoneOfThePictures;
     case 'bonus-only':
-      return `would add only ${adds}; a bonus never brings a lens in`;
+      return t.wouldAddOnlyABonus(adds);
     case 'limit':
-      return `would add ${adds}, but a limit leaves no room for it`;
+      return t.wouldAddButALimit(adds);
     case 'earns-too-little':
-      return `would add ${adds}: less than a piece must earn`;
+      return t.wouldAddLessThanA(adds);
   }
 }

@@ -2,8 +2,10 @@
 
 import { footingOf } from '@/core/brief';
 import type { LineupResult } from '@/core/lineup';
-import { aimText, amountText, namesOf, placeText, proofWords } from '@/text';
+import { aimText, amountText, lineupText, namesOf, placeText, plainList, proofWords } from '@/text';
 import { useFile } from '@/session';
+
+const t = lineupText.proofText;
 
 /** Why fewer will not do, in words where it can be had. */
 export function ProofText({ result }: { result: LineupResult }) {
@@ -14,13 +16,14 @@ export function ProofText({ result }: { result: LineupResult }) {
     return result.open === null ? null : (
       <section aria-labelledby="proof">
         <h2 id="proof" className="mb-1 text-lg">
-          Not proven yet
+          {t.notProvenYet}
         </h2>
         <p className="max-w-prose">
-          The search was cut while looking at {aimText(result.open.aim)}: this is the best found so
-          far. It comes to {amountText(result.open.aim, result.open.value, file.outing.currency)};
-          nothing below {amountText(result.open.aim, result.open.bound, file.outing.currency)} can
-          exist.
+          {t.theSearchWasCutWhile(
+            aimText(result.open.aim),
+            amountText(result.open.aim, result.open.value, file.outing.currency),
+            amountText(result.open.aim, result.open.bound, file.outing.currency),
+          )}
         </p>
       </section>
     );
@@ -33,7 +36,7 @@ export function ProofText({ result }: { result: LineupResult }) {
   return (
     <section aria-labelledby="proof">
       <h2 id="proof" className="mb-1 text-lg">
-        Why fewer will not do
+        {t.whyFewerWillNotDo}
       </h2>
       <p className="max-w-prose">{proofWords(proof, totals)}</p>
       {proof.witnesses.length > 0 && (
@@ -41,17 +44,17 @@ export function ProofText({ result }: { result: LineupResult }) {
           className="relative overflow-x-auto"
           tabIndex={0}
           role="region"
-          aria-label="The proof, picture by picture"
+          aria-label={t.theProofPictureByPicture}
         >
           <table className="mt-2 border-collapse" data-testid="witnesses">
-            <caption className="sr-only">Pictures of which no two share a lens</caption>
+            <caption className="sr-only">{t.picturesOfWhichNoTwo}</caption>
             <thead>
               <tr className="border-b border-ink text-left text-[12px] text-soft">
                 <th scope="col" className="py-1 pr-6 font-normal">
-                  Picture
+                  {t.picture}
                 </th>
                 <th scope="col" className="py-1 font-normal">
-                  Lenses that can make it
+                  {t.lensesThatCanMakeIt}
                 </th>
               </tr>
             </thead>
@@ -65,19 +68,19 @@ export function ProofText({ result }: { result: LineupResult }) {
                     {name(w.frameId)}
                     {isHeld(w.frameId) && (
                       <span className="text-soft">
-                        {' '}
-                        at{' '}
-                        {w.places
-                          .map((p) => placeText(unit(w.frameId), p.range.from, p.range.to))
-                          .join(', and ')}
+                        {t.at(
+                          w.places
+                            .map((p) => placeText(unit(w.frameId), p.range.from, p.range.to))
+                            .join(', and '),
+                        )}
                       </span>
                     )}
                   </th>
                   <td className="py-1">
-                    {w.lenses === 2 && 'two of: '}
+                    {w.lenses === 2 && t.twoOf}
                     {w.lensIds.length > 8
-                      ? `${w.lensIds.slice(0, 8).map(name).join(', ')} and ${w.lensIds.length - 8} more`
-                      : w.lensIds.map(name).join(', ')}
+                      ? t.andMore(plainList(w.lensIds.slice(0, 8).map(name)), w.lensIds.length - 8)
+                      : plainList(w.lensIds.map(name))}
                   </td>
                 </tr>
               ))}

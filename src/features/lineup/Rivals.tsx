@@ -2,7 +2,15 @@
 
 import type { ReactNode } from 'react';
 import type { Difference, IfBreaks, LineupQuestion, LineupRivals } from '@/core/lineup';
-import { bringInText, differenceSteps, formatCount, namesOf, worseText } from '@/text';
+import {
+  bringInText,
+  counted,
+  differenceSteps,
+  lineupText,
+  namesOf,
+  plainList,
+  worseText,
+} from '@/text';
 import { useFile } from '@/session';
 import { Button } from '@/ui';
 import { Figure } from '@/parts';
@@ -12,28 +20,29 @@ import { TakeButton } from './TakeButton';
 import { TradeCurve } from './TradeCurve';
 import { useBackground } from './useBackground';
 
+const t = lineupText.rivals;
+
 /** What stands beside the best lineup; looked for when asked, and again when the outing changes. */
 export function Rivals({ question }: { question: LineupQuestion }) {
   const { state, start, stop } = useBackground<LineupRivals | null>(question);
   return (
     <section aria-labelledby="rivals">
       <h2 id="rivals" className="mb-1 text-lg">
-        Other lineups
+        {t.otherLineups}
       </h2>
       {state.kind === 'idle' && (
         <p className="flex flex-wrap items-center gap-3">
-          Equally good ones, other kinds, what more or less weight and money would get, and what to
-          do when a lens breaks.
+          {t.equallyGoodOnesOtherKinds}
           <Button onClick={() => start((report) => exploreRivals(question, report))}>
-            Look beside this one
+            {t.lookBesideThisOne}
           </Button>
         </p>
       )}
       {state.kind === 'looking' && (
-        <Looking label="Looking beside the best lineup" done={state.done} onStop={stop} />
+        <Looking label={t.lookingBesideTheBestLineup} done={state.done} onStop={stop} />
       )}
       {state.kind === 'failed' && (
-        <p className="text-wrong">Nothing could be looked at beside it: {state.message}</p>
+        <p className="text-wrong">{t.nothingCouldBeLookedAt(state.message)}</p>
       )}
       {state.kind === 'found' && state.found && <Found rivals={state.found} />}
     </section>
@@ -60,33 +69,36 @@ function Found({ rivals }: { rivals: LineupRivals }) {
       </Figure>
     );
   };
-  const names = (ids: readonly string[]) => ids.map(name).join(', ') || 'nothing';
+  const names = (ids: readonly string[]) => plainList(ids.map(name)) || 'nothing';
   return (
     <div className="space-y-5" data-testid="rivals">
-      {!rivals.complete && <p>Time ran out; this is what was found until then.</p>}
+      {!rivals.complete && <p>{t.timeRanOutThisIs}</p>}
       <List
         title={
           rivals.ties.length === 0
-            ? 'No other lineup is as good'
-            : `${formatCount(rivals.ties.length, 'other is', 'others are')} as good${rivals.tiesComplete ? '' : ', and there are more'}`
+            ? t.noOtherLineupIsAs
+            : t.asGood(
+                counted(rivals.ties.length, 'otherIs'),
+                rivals.tiesComplete ? '' : t.andThereAreMore,
+              )
         }
         rows={rivals.ties.map((r) => ({ what: names(r.pieceIds), take: r.pieceIds }))}
       />
       <List
-        title="Next best of another kind"
+        title={t.nextBestOfAnotherKind}
         rows={rivals.next.map(({ pieceIds, worse }) => {
           const what = names(pieceIds);
-          const about = worse === null ? 'equally good' : figure(what, worse, pieceIds, worseText);
+          const about = worse === null ? t.equallyGood : figure(what, worse, pieceIds, worseText);
           return { what, about, take: pieceIds };
         })}
       />
       <TradeCurve points={rivals.tradeOff.points} name={name} currency={currency} />
       <List
-        title="If it breaks"
+        title={t.ifItBreaks}
         rows={rivals.ifBreaks.map((b) => ({ what: name(b.lensId), about: breakText(b, names) }))}
       />
       <List
-        title="What would bring others in"
+        title={t.whatWouldBringOthersIn}
         rows={rivals.lensesOut.flatMap(({ lensId, difference, withIt }) => {
           const what = name(lensId);
           if (difference === null) return [];
@@ -98,12 +110,10 @@ function Found({ rivals }: { rivals: LineupRivals }) {
 }
 
 function breakText(b: IfBreaks, names: (ids: readonly string[]) => string): string {
-  if (b.lost.length === 0) return 'the others get all the same';
-  const still =
-    b.lostAfterRepair.length > 0 ? `, and still lose ${names(b.lostAfterRepair)}` : ' instead';
-  const mend =
-    b.repair.length === 0 ? 'nothing on the shelf mends it' : `take ${names(b.repair)}${still}`;
-  return `loses ${names(b.lost)}; ${mend}`;
+  if (b.lost.length === 0) return t.theOthersGetAllThe;
+  const still = b.lostAfterRepair.length > 0 ? t.andStillLose(names(b.lostAfterRepair)) : t.instead;
+  const mend = b.repair.length === 0 ? t.nothingOnTheShelfMends : t.take(names(b.repair), still);
+  return t.loses(names(b.lost), mend);
 }
 
 interface Row {

@@ -4,14 +4,15 @@ import { useState } from 'react';
 import { type ProfileKey, profileOf, PROFILES, withProfile } from '@/core/brief';
 import type { LineupQuestion, LineupResult } from '@/core/lineup';
 import {
-  behindText,
+  itemsText,
   buySteps,
-  formatCount,
+  counted,
   formatMoney,
   formatPercent,
   formatWeight,
   idsIn,
   kitName,
+  lineupText,
   namesOf,
   priceSteps,
   PROFILE_NAMES,
@@ -23,10 +24,11 @@ import { type OutingFile, setLimits } from '@/document';
 import { useEdit, useFile } from '@/session';
 import { Button } from '@/ui';
 import { StateMark, Figure } from '@/parts';
-import type { SchoolAnswer } from '@/workers/backgroundClient';
-import { compareSchools } from '@/workers/backgroundClient';
+import { compareSchools, type SchoolAnswer } from '@/workers/backgroundClient';
 import { Looking } from './Looking';
 import { useBackground } from './useBackground';
+
+const t = lineupText.schools;
 
 const FIRST: readonly ProfileKey[] = [
   'fewestLightest',
@@ -45,10 +47,10 @@ export function Schools({ question }: { question: LineupQuestion }) {
   return (
     <section aria-labelledby="schools">
       <h2 id="schools" className="mb-1 text-lg">
-        Ways of choosing, side by side
+        {t.waysOfChoosingSideBy}
       </h2>
       <fieldset className="flex flex-wrap gap-x-5">
-        <legend className="sr-only">Ways to compare</legend>
+        <legend className="sr-only">{t.waysToCompare}</legend>
         {PROFILES.map(({ key }) => (
           <label key={key} className="flex min-h-7 items-center gap-2">
             <input type="checkbox" checked={keys.includes(key)} onChange={() => turn(key)} />
@@ -61,14 +63,14 @@ export function Schools({ question }: { question: LineupQuestion }) {
           disabled={keys.length === 0}
           onClick={() => start((report) => compareSchools(question, keys, report))}
         >
-          {keys.length > 1 ? `Lay these ${keys.length} side by side` : 'Work it out'}
+          {keys.length > 1 ? t.layTheseSideBySide(keys.length) : t.workItOut}
         </Button>
       </p>
       {state.kind === 'looking' && (
-        <Looking label="Working out each way of choosing" done={state.done} onStop={stop} />
+        <Looking label={t.workingOutEachWayOf} done={state.done} onStop={stop} />
       )}
       {state.kind === 'failed' && (
-        <p className="text-wrong">They could not be worked out: {state.message}</p>
+        <p className="text-wrong">{t.theyCouldNotBeWorked(state.message)}</p>
       )}
       {state.kind === 'found' && <SideBySide answers={state.found} />}
     </section>
@@ -85,13 +87,13 @@ function SideBySide({ answers }: { answers: readonly SchoolAnswer[] }) {
       className="relative overflow-x-auto"
       tabIndex={0}
       role="region"
-      aria-label="Lineups side by side"
+      aria-label={t.lineupsSideBySide}
     >
       <table className="w-full border-collapse text-[13px]" data-testid="schools">
         <thead>
           <tr className="border-b border-ink text-left align-bottom">
             <th scope="col" className="py-1 pr-4 text-[12px] font-normal text-soft">
-              Picture
+              {t.picture}
             </th>
             {answers.map(({ key, result }) => (
               <th key={key} scope="col" className="min-w-36 py-1 pr-4 align-top font-normal">
@@ -103,15 +105,15 @@ function SideBySide({ answers }: { answers: readonly SchoolAnswer[] }) {
                 ))}
                 <span className="block text-soft">
                   {result.status === 'impossible'
-                    ? 'limits fight'
-                    : behindText(result.lineup).replace(/^(,| and) /, 'with ')}
+                    ? t.limitsFight
+                    : itemsText(result.lineup, result.totals.lenses)}
                 </span>
                 {current !== key && (
                   <Button
-                    aria-label={`Choose like ${PROFILE_NAMES[key]}`}
+                    aria-label={t.chooseLike(PROFILE_NAMES[key])}
                     onClick={() => edit(setLimits(withProfile(file.limits, key)))}
                   >
-                    Choose like this
+                    {t.chooseLikeThis}
                   </Button>
                 )}
               </th>
@@ -168,37 +170,37 @@ interface Total {
 }
 
 const TOTALS: readonly Total[] = [
-  { label: 'Lenses', text: ({ totals }) => formatCount(totals.lenses, 'lens', 'lenses') },
-  { label: 'Musts', text: ({ totals }) => `${totals.musts.got} of ${totals.musts.of}` },
+  { label: t.lenses, text: ({ totals }) => counted(totals.lenses, 'lens') },
+  { label: t.musts, text: ({ totals }) => t.of(totals.musts.got, totals.musts.of) },
   {
-    label: 'Wants',
+    label: t.wants,
     text: ({ totals }) =>
-      `${totals.wants.got} of ${totals.wants.of}, ${formatPercent(totals.wants.sharePercent)}`,
+      t.of2(totals.wants.got, totals.wants.of, formatPercent(totals.wants.sharePercent)),
     steps: wantsSteps,
   },
   {
-    label: 'Weight',
+    label: t.weight,
     text: ({ totals }) => formatWeight(totals.weightG),
     steps: (file, r) => weightSteps(file, idsIn(r), r.bodies),
   },
   {
-    label: 'Price',
+    label: t.price,
     text: ({ totals }, currency) => formatMoney(totals.price, currency),
     steps: (file, r) => priceSteps(file, idsIn(r)),
   },
   {
-    label: 'To buy',
+    label: t.toBuy,
     text: ({ totals }, currency) => formatMoney(totals.toBuy, currency),
     steps: (file, r) => buySteps(file, idsIn(r)),
   },
   {
-    label: 'Sure',
+    label: t.sure,
     text: ({ status }) =>
       ({
         proven: 'proven',
-        'best-found': 'best found so far',
+        'best-found': t.bestFoundSoFar,
         impossible: '–',
-        unverified: 'not sure',
+        unverified: t.notSure,
       })[status],
   },
 ];

@@ -3,6 +3,9 @@
 import { takeLineup } from '@/document';
 import { useEdit, useHistory } from '@/session';
 import { Button, notify } from '@/ui';
+import { lineupText, plainList } from '@/text';
+
+const t = lineupText.takeButton;
 
 /** Takes a lineup as it is, as limits that can be undone and changed like any. */
 export function TakeButton({
@@ -16,17 +19,17 @@ export function TakeButton({
   const { undo } = useHistory();
   return (
     <Button
-      aria-label={`Take ${pieceIds.map(name).join(', ')}`}
+      aria-label={t.take(plainList(pieceIds.map(name)))}
       disabled={pieceIds.length === 0}
       onClick={() => {
         edit(takeLineup(pieceIds));
-        notify('This lineup is taken now.', {
-          description: 'Its pieces are locked in, and no lens comes besides.',
-          action: { label: 'Undo', onClick: undo },
+        notify(t.thisLineupIsTakenNow, {
+          description: t.itsPiecesAreLockedIn,
+          action: { label: t.undo, onClick: undo },
         });
       }}
     >
-      Take this
+      {t.takeThis}
     </Button>
   );
 }

@@ -4,15 +4,19 @@ import { useState } from 'react';
 import type { TradePoint } from '@/core/lineup';
 import { useFile } from '@/session';
 import {
+  buySteps,
   formatMoney,
   formatPercent,
   formatWeight,
-  buySteps,
+  lineupText,
+  plainList,
   wantsGotSteps,
   weightSteps,
 } from '@/text';
 import { Figure } from '@/parts';
 import { TakeButton } from './TakeButton';
+
+const t = lineupText.tradeCurve;
 
 const WIDTH = 560;
 const HEIGHT = 240;
@@ -42,11 +46,11 @@ export function TradeCurve({
   const { x, y, weights } = axesOf(points);
   return (
     <div>
-      <h3 className="text-base">What more or less would get</h3>
+      <h3 className="text-base">{t.whatMoreOrLessWould}</h3>
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         role="img"
-        aria-label={`${points.length} lineups by weight and wanted pictures; the table below says the same.`}
+        aria-label={t.lineupsByWeightAndWanted(points.length)}
         className="mt-1 w-full max-w-xl border border-hair bg-sheet"
         data-testid="trade-curve"
       >
@@ -104,17 +108,14 @@ export function TradeCurve({
           </g>
         ))}
       </svg>
-      <p className="text-[13px] text-soft">
-        Upwards, wanted pictures got; across, weight; the number is how many lenses; dashed where
-        something has to be bought.
-      </p>
-      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Trade-off">
+      <p className="text-[13px] text-soft">{t.upwardsWantedPicturesGotAcross}</p>
+      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.tradeOff}>
         <table className="w-full border-collapse">
           <thead>
             <tr className="border-b border-ink text-left text-[12px] text-soft">
-              {['Lenses', 'Weight', 'To buy', 'Wants', 'Lineup', ''].map((h) => (
+              {[t.lenses, t.weight, t.toBuy, t.wants, t.lineup, ''].map((h) => (
                 <th key={h} scope="col" className="py-1 pr-4 font-normal">
-                  {h || <span className="sr-only">Actions</span>}
+                  {h || <span className="sr-only">{t.actions}</span>}
                 </th>
               ))}
             </tr>
@@ -129,16 +130,16 @@ export function TradeCurve({
                 <td className="py-1 pr-4">{p.lenses}</td>
                 <td className="py-1 pr-4 whitespace-nowrap">
                   <Figure
-                    label={`Weight of ${p.pieceIds.map(name).join(', ')}`}
+                    label={t.weightOf(plainList(p.pieceIds.map(name)))}
                     steps={() => weightSteps(uncounted, p.pieceIds)}
                   >
                     {formatWeight(p.weightG)}
                   </Figure>
-                  {p.weightUnknown.length > 0 && ` + ${p.weightUnknown.length} unknown`}
+                  {p.weightUnknown.length > 0 && t.unknown(p.weightUnknown.length)}
                 </td>
                 <td className="py-1 pr-4 whitespace-nowrap">
                   <Figure
-                    label={`To buy for ${p.pieceIds.map(name).join(', ')}`}
+                    label={t.toBuyFor(plainList(p.pieceIds.map(name)))}
                     steps={() => buySteps(file, p.pieceIds)}
                   >
                     {formatMoney(p.spend, currency)}
@@ -146,13 +147,13 @@ export function TradeCurve({
                 </td>
                 <td className="py-1 pr-4 whitespace-nowrap">
                   <Figure
-                    label={`Wants got by ${p.pieceIds.map(name).join(', ')}`}
+                    label={t.wantsGotBy(plainList(p.pieceIds.map(name)))}
                     steps={() => wantsGotSteps(file, p.got)}
                   >
                     {formatPercent(p.wantsPercent)}
                   </Figure>
                 </td>
-                <td className="py-1">{p.pieceIds.map(name).join(', ')}</td>
+                <td className="py-1">{plainList(p.pieceIds.map(name))}</td>
                 <td className="py-1 text-right">
                   <TakeButton pieceIds={p.pieceIds} name={name} />
                 </td>

@@ -9,6 +9,7 @@ import {
   marginSteps,
   namesOf,
   needText,
+  reachText,
   shortfallText,
 } from '@/text';
 import { type Lock, lockOf, setLock } from '@/document';
@@ -19,10 +20,12 @@ import type { Highlight } from './chartOption';
 import type { Service } from './service';
 import { Through } from './Through';
 
+const t = reachText.details;
+
 const LOCKS: [Lock, string][] = [
-  ['in', 'take it'],
-  ['free', 'let it choose'],
-  ['out', 'leave it'],
+  ['in', t.takeIt],
+  ['free', t.letItChoose],
+  ['out', t.leaveIt],
 ];
 const SHOWN = 40;
 
@@ -37,12 +40,7 @@ export function Details({
   const file = useFile();
   const edit = useEdit();
   if (highlight === null) {
-    return (
-      <p className="border-t border-hair pt-3 text-soft">
-        Point at a lens to see its pictures, or at a picture to see the lenses that can. Choosing
-        keeps it here.
-      </p>
-    );
+    return <p className="border-t border-hair pt-3 text-soft">{t.pointAtALensTo}</p>;
   }
   const lens = file.shelf.lenses.find((l) => l.id === highlight.id);
   const frame = file.frames.find((f) => f.id === highlight.id);
@@ -50,7 +48,7 @@ export function Details({
   const labelOf = (s: Service) => {
     if (!lens) return kitName(s, name);
     const behind = kitPieces(s).slice(1).map(name);
-    return `${name(s.frameId)}${behind.length > 0 ? ` with ${behind.join(' + ')}` : ''}`;
+    return `${name(s.frameId)}${behind.length > 0 ? t.withIt(behind.join(' + ')) : ''}`;
   };
   const able = services.filter((s) => s.shortfall === null);
   const unable = services.filter((s) => s.shortfall !== null);
@@ -72,7 +70,7 @@ export function Details({
       </div>
       {lens && (
         <Choice
-          label="For this outing"
+          label={t.forThisOuting}
           value={lockOf(file.limits, lens.id)}
           options={LOCKS}
           onChange={(next) => edit(setLock(lens.id, next))}
@@ -80,11 +78,11 @@ export function Details({
       )}
       <Through key={highlight.id} frame={frame ?? null} services={services} />
       <ServiceList
-        title={lens ? 'Makes alone' : 'Can make it alone'}
+        title={lens ? t.makesAlone : t.canMakeItAlone}
         services={able}
         labelOf={labelOf}
       />
-      <ServiceList title={lens ? 'Does not make' : 'Cannot'} services={unable} labelOf={labelOf} />
+      <ServiceList title={lens ? t.doesNotMake : t.cannot} services={unable} labelOf={labelOf} />
     </div>
   );
 }
@@ -110,10 +108,7 @@ function ServiceList({
             {s.shortfall === null && <StateMark state={s.byCrop ? 'crop' : 'clear'} />} {labelOf(s)}
             {s.shortfall && (
               <span className="block text-soft">
-                <Figure
-                  label={`${labelOf(s)}, why not`}
-                  steps={() => marginSteps(s.margins, s.unit)}
-                >
+                <Figure label={t.whyNot(labelOf(s))} steps={() => marginSteps(s.margins, s.unit)}>
                   {shortfallText(s.shortfall)}
                 </Figure>
               </span>
@@ -121,7 +116,7 @@ function ServiceList({
           </li>
         ))}
       </ul>
-      {services.length > SHOWN && <p className="text-soft">and {services.length - SHOWN} more</p>}
+      {services.length > SHOWN && <p className="text-soft">{t.andMore(services.length - SHOWN)}</p>}
     </div>
   );
 }

@@ -2,6 +2,9 @@
 
 import { useFile } from '@/session';
 import type { Filters, Which } from './useFilters';
+import { reachText } from '@/text';
+
+const t = reachText.filterBar;
 
 const BOX = 'min-h-7 border border-edge bg-sheet px-1';
 
@@ -12,23 +15,23 @@ export function FilterBar({ filters }: { filters: Filters }) {
   return (
     <div className="mb-1 flex flex-wrap items-center gap-2">
       <select
-        aria-label="Lenses drawn"
+        aria-label={t.lensesDrawn}
         className={BOX}
         value={filters.which}
         onChange={(e) => filters.setWhich(e.target.value as Which)}
       >
-        <option value="all">all lenses</option>
-        <option value="able">lenses that make something alone</option>
-        <option value="taken">the lineup alone</option>
+        <option value="all">{t.allLenses}</option>
+        <option value="able">{t.lensesThatMakeSomethingAlone}</option>
+        <option value="taken">{t.theLineupAlone}</option>
       </select>
       {mounts.length > 1 && (
         <select
-          aria-label="Mount"
+          aria-label={t.mount}
           className={BOX}
           value={filters.mount ?? ''}
           onChange={(e) => filters.setMount(e.target.value || null)}
         >
-          <option value="">every mount</option>
+          <option value="">{t.everyMount}</option>
           {mounts.map((mount) => (
             <option key={mount}>{mount}</option>
           ))}
@@ -36,12 +39,12 @@ export function FilterBar({ filters }: { filters: Filters }) {
       )}
       {stretches.length > 0 && (
         <select
-          aria-label="Stretch"
+          aria-label={t.stretch}
           className={BOX}
           value={filters.stretchId ?? ''}
           onChange={(e) => filters.setStretch(e.target.value || null)}
         >
-          <option value="">every stretch</option>
+          <option value="">{t.everyStretch}</option>
           {stretches.map((s) => (
             <option key={s.id} value={s.id}>
               {s.name}
@@ -50,8 +53,8 @@ export function FilterBar({ filters }: { filters: Filters }) {
         </select>
       )}
       <input
-        aria-label="Search lenses"
-        placeholder="Search lenses"
+        aria-label={t.searchLenses}
+        placeholder={t.searchLenses}
         className={`${BOX} w-36 px-1.5`}
         value={filters.search}
         onChange={(e) => filters.setSearch(e.target.value)}

@@ -4,7 +4,7 @@ import type { ECharts } from 'echarts/core';
 import dynamic from 'next/dynamic';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { download, useAnswer, useFile, useSelection } from '@/session';
-import { formatCount, namesOf, proofWords } from '@/text';
+import { counted, namesOf, proofWords, reachText } from '@/text';
 import { Button, Menu } from '@/ui';
 import { Ranges } from '@/parts';
 import { reachData } from './chartData';
@@ -17,9 +17,11 @@ import { servicesOf } from './service';
 import { ReachTable } from './ReachTable';
 import { shownBy, useFilters } from './useFilters';
 
+const t = reachText.reachPlace;
+
 const ReachChart = dynamic(() => import('./ReachChart'), {
   ssr: false,
-  loading: () => <p className="p-4 text-soft">Drawing…</p>,
+  loading: () => <p className="p-4 text-soft">{t.drawing}</p>,
 });
 
 export function ReachPlace() {
@@ -82,39 +84,39 @@ export function ReachPlace() {
       <section aria-labelledby="reach" className="min-w-0">
         <div className="mb-1 flex flex-wrap items-end justify-between gap-3">
           <h1 id="reach" className="text-xl">
-            Reach and light
+            {t.reachAndLight}
           </h1>
           <span className="flex min-w-0 flex-wrap items-center gap-2">
             <select
-              aria-label="Looked at through"
+              aria-label={t.lookedAtThrough}
               value={body?.id ?? ''}
               onChange={(e) => setBodyId(e.target.value === '' ? null : e.target.value)}
               className="min-h-7 border border-edge bg-sheet px-1"
             >
-              <option value="">each lens on a body it fits</option>
+              <option value="">{t.eachLensOnABody}</option>
               {file.shelf.bodies.map((b) => (
                 <option key={b.id} value={b.id}>
-                  on the {b.name}
+                  {t.onThe(b.name)}
                 </option>
               ))}
             </select>
             <Button aria-pressed={proofShown} onClick={() => setProofShown(!proofShown)}>
-              {proofShown ? 'Hide the proof' : 'Show the proof'}
+              {proofShown ? t.hideTheProof : t.showTheProof}
             </Button>
-            <Button onClick={() => zoom(50)}>Closer</Button>
-            <Button onClick={() => zoom(100)}>Whole</Button>
+            <Button onClick={() => zoom(50)}>{t.closer}</Button>
+            <Button onClick={() => zoom(100)}>{t.whole}</Button>
             <Menu
-              trigger={<Button>Save</Button>}
+              trigger={<Button>{t.save}</Button>}
               groups={[
                 [
                   {
-                    label: 'Chart as SVG',
+                    label: t.chartAsSvg,
                     onSelect: () =>
                       chart.current &&
                       download('reach.svg', chartSvg(chart.current), 'image/svg+xml'),
                   },
                   {
-                    label: 'Chart as PNG',
+                    label: t.chartAsPng,
                     onSelect: () =>
                       chart.current &&
                       void chartPng(chart.current).then((blob) =>
@@ -127,23 +129,21 @@ export function ReachPlace() {
           </span>
         </div>
         {file.shelf.lenses.length + file.frames.length === 0 ? (
-          <p className="max-w-prose border-t border-hair pt-4">
-            Nothing to draw yet: list pictures in Brief, and lenses in Shelf.
-          </p>
+          <p className="max-w-prose border-t border-hair pt-4">{t.nothingToDrawYetList}</p>
         ) : (
           <>
             <FilterBar filters={filters} />
             {proofShown && result && (
               <p className="mb-1" role="status">
-                {proofWords(result.proof, result.totals) ?? 'It is not proven yet.'}{' '}
-                {witnesses.length > 0 && 'They are the pictures left dark on the chart.'}
+                {proofWords(result.proof, result.totals) ?? t.itIsNotProvenYet}{' '}
+                {witnesses.length > 0 && t.theyAreThePicturesLeft}
               </p>
             )}
             <div className="h-[27rem] border-y border-hair bg-sheet">
               <ReachChart
                 data={data}
                 lit={lit}
-                description={`Reach chart: ${formatCount(data.bands.length, 'lens', 'lenses')} and ${formatCount(data.spans.length, 'picture', 'pictures')} by angle of view and f-number. The table below says the same.`}
+                description={`Reach chart: ${counted(data.bands.length, 'lens')} and ${counted(data.spans.length, 'picture')} by angle of view and f-number. The table below says the same.`}
                 onPoint={setPointed}
                 onChoose={choose}
                 onReady={(drawn) => (chart.current = drawn)}
@@ -160,7 +160,7 @@ export function ReachPlace() {
         )}
       </section>
       <aside
-        aria-label="What is chosen"
+        aria-label={t.whatIsChosen}
         tabIndex={0}
         className="lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto"
       >

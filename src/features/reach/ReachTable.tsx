@@ -1,9 +1,11 @@
 'use client';
 
-import { formatFNumber, formatFocalRange, formatAngle } from '@/text';
+import { formatAngle, formatFNumber, formatFNumbers, formatFocalRange, reachText } from '@/text';
 import { StateMark } from '@/parts';
 import { diagonalAngle, type Highlight } from './chartOption';
 import type { ReachData } from './chartData';
+
+const t = reachText.reachTable;
 
 interface ReachTableProps {
   readonly data: ReachData;
@@ -13,7 +15,7 @@ interface ReachTableProps {
 }
 
 const SHOWN = 200;
-const STANDINGS = { in: 'in the lineup', free: 'may be chosen', out: 'left out' } as const;
+const STANDINGS = { in: t.inTheLineup, free: t.mayBeChosen, out: t.leftOut } as const;
 
 /** The chart in words; its rows light up the chart, by pointer or by keyboard. */
 export function ReachTable({ data, chosen, onChoose, onPoint }: ReachTableProps) {
@@ -28,7 +30,7 @@ export function ReachTable({ data, chosen, onChoose, onPoint }: ReachTableProps)
   const angles = (from: number, to: number) =>
     from === to
       ? formatAngle(diagonalAngle(from))
-      : `${formatAngle(diagonalAngle(from))} to ${formatAngle(diagonalAngle(to))}`;
+      : t.to(formatAngle(diagonalAngle(from)), formatAngle(diagonalAngle(to)));
   const lenses = [...data.bands].sort(
     (a, b) =>
       Number(b.standing === 'in') - Number(a.standing === 'in') ||
@@ -36,14 +38,14 @@ export function ReachTable({ data, chosen, onChoose, onPoint }: ReachTableProps)
   );
   return (
     <div className="mt-4 grid gap-8 xl:grid-cols-2 [&>*]:min-w-0 [&>*]:relative [&>*]:overflow-x-auto">
-      <div role="region" aria-label="Pictures" tabIndex={0}>
+      <div role="region" aria-label={t.pictures} tabIndex={0}>
         <table className="w-full border-collapse self-start">
           <caption className="pb-1 text-left font-(family-name:--font-title) text-lg">
-            Pictures
+            {t.pictures}
           </caption>
           <thead>
             <tr className="border-b border-ink text-left text-[12px] text-soft">
-              {['Picture', 'Asks for, on 36×24', 'Slowest'].map((h) => (
+              {[t.picture, t.asksForOn3624, t.slowest].map((h) => (
                 <th key={h} scope="col" className="py-1 pr-3 font-normal">
                   {h}
                 </th>
@@ -66,7 +68,7 @@ export function ReachTable({ data, chosen, onChoose, onPoint }: ReachTableProps)
                   </button>
                 </td>
                 <td className="py-1 pr-3 whitespace-nowrap">
-                  {span.mode === 'any' ? 'one of ' : ''}
+                  {span.mode === 'any' ? t.oneOf : ''}
                   {formatFocalRange(span.range.from, span.range.to)}
                   <span className="block text-[12px] text-soft">
                     {angles(span.range.from, span.range.to)}
@@ -80,16 +82,16 @@ export function ReachTable({ data, chosen, onChoose, onPoint }: ReachTableProps)
           </tbody>
         </table>
       </div>
-      <div role="region" aria-label="Lenses" tabIndex={0}>
+      <div role="region" aria-label={t.lenses} tabIndex={0}>
         <table className="w-full border-collapse self-start">
           <caption className="pb-1 text-left font-(family-name:--font-title) text-lg">
-            Lenses
+            {t.lenses}
           </caption>
           <thead>
             <tr className="border-b border-ink text-left text-[12px] text-soft">
-              {['Lens', 'Frames, on 36×24', 'f-number', ''].map((h) => (
+              {[t.lens, t.framesOn3624, 'f-number', ''].map((h) => (
                 <th key={h} scope="col" className="py-1 pr-3 font-normal">
-                  {h || <span className="sr-only">Standing</span>}
+                  {h || <span className="sr-only">{t.standing}</span>}
                 </th>
               ))}
             </tr>
@@ -115,13 +117,11 @@ export function ReachTable({ data, chosen, onChoose, onPoint }: ReachTableProps)
                   <td className="py-1 pr-3 whitespace-nowrap">
                     {formatFocalRange(from.focalMm, to.focalMm)}
                     <span className="block text-[12px] text-soft">
-                      {angles(from.focalMm, to.focalMm)} on {bodyName}
+                      {t.on(angles(from.focalMm, to.focalMm), bodyName)}
                     </span>
                   </td>
                   <td className="py-1 pr-3 whitespace-nowrap">
-                    {from.fNumber === to.fNumber
-                      ? formatFNumber(from.fNumber)
-                      : `${formatFNumber(from.fNumber)}–${formatFNumber(to.fNumber).slice(2)}`}
+                    {formatFNumbers(from.fNumber, to.fNumber)}
                   </td>
                   <td className="py-1 text-soft">{STANDINGS[standing]}</td>
                 </tr>
@@ -139,5 +139,5 @@ const ANY_LENS_FROM = 22;
 
 function slowestText({ wide, long }: { wide: number; long: number }): string {
   const text = (n: number) => (n >= ANY_LENS_FROM ? 'any' : formatFNumber(n));
-  return text(wide) === text(long) ? text(wide) : `${text(wide)} to ${text(long)}`;
+  return text(wide) === text(long) ? text(wide) : t.to2(text(wide), text(long));
 }

@@ -3,12 +3,14 @@
 import { useState } from 'react';
 import type { Frame } from '@/core/brief';
 import { kitKey, setupOfKit } from '@/core/gear';
-import { kitName, namesOf } from '@/text';
+import { kitName, namesOf, reachText } from '@/text';
 import { type OutingFile } from '@/document';
 import { useAnswer, useFile } from '@/session';
 import { SelectField } from '@/ui';
 import { Viewfinder } from '@/parts/viewfinder';
 import type { Service } from './service';
+
+const t = reachText.through;
 
 const MOST_SETUPS = 24;
 
@@ -33,7 +35,7 @@ export function Through({
     <div className="space-y-1">
       {frame === null && (
         <SelectField
-          label="Picture looked at"
+          label={t.pictureLookedAt}
           value={seen.id as string}
           options={ids.map((id) => [id, namesOf(file)(id)])}
           onChange={setOther}
@@ -58,7 +60,7 @@ function setupsOf(
     .slice(0, MOST_SETUPS)
     .flatMap((s) => {
       const setup = setupOfKit(file.shelf, s);
-      const label = `${kitName(s, name)} on ${name(s.bodyId)}`;
+      const label = t.on(kitName(s, name), name(s.bodyId));
       return setup ? [{ key: `${s.bodyId} ${kitKey(s)}`, label, setup }] : [];
     });
 }

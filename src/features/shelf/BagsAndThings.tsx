@@ -5,6 +5,9 @@ import { type Bag, bag as bagSchema, freshId, setBags, setUsualThings } from '@/
 import { packedThing, type PackedThing } from '@/core/brief';
 import { useDesk, useEditDesk } from '@/session';
 import { Button, EntityForm, FormNumber, FormText, IconButton } from '@/ui';
+import { shelfText } from '@/text';
+
+const text = shelfText.bagsAndThings;
 
 /** Bags with their compartments, and what is packed on every outing unless it is left at home. */
 export function BagsAndThings() {
@@ -23,32 +26,28 @@ function Bags() {
     edit(setBags(bags.map((b) => (b.id === next.id ? next : b))), `${next.id}.${field}`);
   const add = () => {
     const id = freshId('bag', new Set(bags.map((b) => b.id)));
-    const compartment = { id: 'main', name: 'Main', widthMm: 280, heightMm: 170, depthMm: 400 };
-    edit(setBags([...bags, { id, name: 'My bag', weightG: null, compartments: [compartment] }]));
+    const compartment = { id: 'main', name: text.main, widthMm: 280, heightMm: 170, depthMm: 400 };
+    edit(setBags([...bags, { id, name: text.myBag, weightG: null, compartments: [compartment] }]));
   };
   return (
     <section aria-labelledby="bags" className="space-y-3">
       <h2 id="bags" className="text-lg">
-        Bags
+        {text.bags}
       </h2>
-      {bags.length === 0 && (
-        <p className="max-w-prose text-soft">
-          Add a bag with its inner sizes once, and choose it in Carry for any outing.
-        </p>
-      )}
+      {bags.length === 0 && <p className="max-w-prose text-soft">{text.addABagWithIts}</p>}
       {bags.map((bag) => (
         <EntityForm
           key={bag.id}
-          label={`Bag ${bag.name}`}
+          label={text.bag(bag.name)}
           schema={bagSchema}
           value={bag}
           onValid={put}
         >
           <div className="grid grid-cols-[1fr_8.5rem_1.75rem] items-end gap-2">
-            <FormText name="name" label="Bag" />
-            <FormNumber name="weightG" label="Weight" unit="g" placeholder="not known" />
+            <FormText name="name" label={text.bag2} />
+            <FormNumber name="weightG" label={text.weight} unit="g" placeholder={text.notKnown} />
             <IconButton
-              label={`Delete ${bag.name}`}
+              label={text.deleteIt(bag.name)}
               onClick={() => edit(setBags(bags.filter((b) => b !== bag)))}
             >
               <Trash2 size={14} aria-hidden />
@@ -58,7 +57,8 @@ function Bags() {
         </EntityForm>
       ))}
       <Button onClick={add}>
-        <Plus size={14} aria-hidden /> Add a bag
+        <Plus size={14} aria-hidden />
+        {text.addABag}
       </Button>
     </section>
   );
@@ -75,19 +75,19 @@ function Compartments({
     const id = freshId('compartment', new Set(compartments.map((c) => c.id)));
     onChange([
       ...compartments,
-      { id, name: 'Compartment', widthMm: 200, heightMm: 120, depthMm: 200 },
+      { id, name: text.compartment, widthMm: 200, heightMm: 120, depthMm: 200 },
     ]);
   };
   return (
     <div className="mt-1 space-y-1 border-l border-hair pl-3">
       {compartments.map((c, i) => (
         <div key={c.id} className="grid grid-cols-[1fr_5rem_5rem_5rem_1.75rem] items-end gap-1.5">
-          <FormText name={`compartments.${i}.name`} label="Compartment" />
-          <FormNumber name={`compartments.${i}.widthMm`} label="Width" unit="mm" />
-          <FormNumber name={`compartments.${i}.heightMm`} label="Height" unit="mm" />
-          <FormNumber name={`compartments.${i}.depthMm`} label="Depth" unit="mm" />
+          <FormText name={`compartments.${i}.name`} label={text.compartment} />
+          <FormNumber name={`compartments.${i}.widthMm`} label={text.width} unit="mm" />
+          <FormNumber name={`compartments.${i}.heightMm`} label={text.height} unit="mm" />
+          <FormNumber name={`compartments.${i}.depthMm`} label={text.depth} unit="mm" />
           <IconButton
-            label={`Delete ${c.name} of ${name}`}
+            label={text.deleteOf(c.name, name)}
             onClick={() => onChange(compartments.filter((x) => x !== c))}
           >
             <Trash2 size={14} aria-hidden />
@@ -95,7 +95,8 @@ function Compartments({
         </div>
       ))}
       <Button look="quiet" onClick={add}>
-        <Plus size={14} aria-hidden /> Add a compartment
+        <Plus size={14} aria-hidden />
+        {text.addACompartment}
       </Button>
     </div>
   );
@@ -108,32 +109,27 @@ function Things() {
     edit(setUsualThings(things.map((t) => (t.id === next.id ? next : t))), `${next.id}.${field}`);
   const add = () => {
     const id = freshId('usual', new Set(things.map((t) => t.id)));
-    edit(setUsualThings([...things, { id, name: 'New thing', weightG: null }]));
+    edit(setUsualThings([...things, { id, name: text.newThing, weightG: null }]));
   };
   return (
     <section aria-labelledby="things" className="space-y-3">
       <h2 id="things" className="text-lg">
-        Packed on every outing
+        {text.packedOnEveryOuting}
       </h2>
-      {things.length === 0 && (
-        <p className="max-w-prose text-soft">
-          A lens cloth, a headlamp, a permit: what you list here is on every packing list, until you
-          take it off that list.
-        </p>
-      )}
+      {things.length === 0 && <p className="max-w-prose text-soft">{text.aLensClothAHeadlamp}</p>}
       {things.map((thing) => (
         <EntityForm
           key={thing.id}
-          label={`Thing ${thing.name}`}
+          label={text.thing(thing.name)}
           schema={packedThing}
           value={thing}
           onValid={put}
         >
           <div className="grid grid-cols-[1fr_8.5rem_1.75rem] items-end gap-2">
-            <FormText name="name" label="Thing" />
-            <FormNumber name="weightG" label="Weight" unit="g" placeholder="not known" />
+            <FormText name="name" label={text.thing2} />
+            <FormNumber name="weightG" label={text.weight} unit="g" placeholder={text.notKnown} />
             <IconButton
-              label={`Delete ${thing.name}`}
+              label={text.deleteIt(thing.name)}
               onClick={() => edit(setUsualThings(things.filter((t) => t !== thing)))}
             >
               <Trash2 size={14} aria-hidden />
@@ -142,7 +138,8 @@ function Things() {
         </EntityForm>
       ))}
       <Button onClick={add}>
-        <Plus size={14} aria-hidden /> Add a thing
+        <Plus size={14} aria-hidden />
+        {text.addAThing}
       </Button>
     </section>
   );

@@ -14,6 +14,9 @@ import { putItem } from '@/document';
 import { useEditGear, useKnownGear } from '@/session';
 import { EntityForm, FormKnown, FormNumber, FormText } from '@/ui';
 import { CommonFields, GRID, NameFields, useMounts } from './gearFields';
+import { shelfText } from '@/text';
+
+const t = shelfText.behindForms;
 
 /** A converter with the lenses it is made for. */
 export function ConverterForm({ item }: { item: Converter }) {
@@ -21,14 +24,14 @@ export function ConverterForm({ item }: { item: Converter }) {
   const edit = useEditGear();
   return (
     <EntityForm
-      label={`Converter ${item.name}`}
+      label={t.converter(item.name)}
       schema={converter}
       value={item}
       onValid={(next, field) => edit(putItem('converters', next), `${item.id}.${field}`)}
     >
       <div className={GRID}>
         <NameFields />
-        <FormNumber name="factor" label="Factor" unit="×" />
+        <FormNumber name="factor" label={t.factor} unit="×" />
         <span />
         <CommonFields />
         <TakesLenses lenses={shelf.lenses.filter((l) => l.mount === item.mount)} />
@@ -42,15 +45,15 @@ export function TubeForm({ item }: { item: Tube }) {
   const edit = useEditGear();
   return (
     <EntityForm
-      label={`Tube ${item.name}`}
+      label={t.tube(item.name)}
       schema={tube}
       value={item}
       onValid={(next, field) => edit(putItem('tubes', next), `${item.id}.${field}`)}
     >
       <div className={GRID}>
         <NameFields />
-        <FormNumber name="lengthMm" label="Extension" unit="mm" />
-        <FormKnown name="autofocus" label="Keeps autofocus" />
+        <FormNumber name="lengthMm" label={t.extension} unit="mm" />
+        <FormKnown name="autofocus" label={t.keepsAutofocus} />
         <CommonFields />
       </div>
     </EntityForm>
@@ -63,21 +66,21 @@ export function AdapterForm({ item }: { item: Adapter }) {
   const mounts = useMounts();
   return (
     <EntityForm
-      label={`Adapter ${item.name}`}
+      label={t.adapter(item.name)}
       schema={adapter}
       value={item}
       onValid={(next, field) => edit(putItem('adapters', next), `${item.id}.${field}`)}
     >
       <div className={GRID}>
         <div className="col-span-2">
-          <FormText name="name" label="Name" />
+          <FormText name="name" label={t.name} />
         </div>
-        <FormText name="maker" label="Maker" />
-        <FormNumber name="factor" label="Optical factor" unit="×" hint="1 without glass" />
-        <FormText name="lensMount" label="Carries lenses of" list={mounts} />
-        <FormText name="bodyMount" label="on bodies of" list={mounts} />
-        <FormKnown name="autofocus" label="Keeps autofocus" />
-        <FormKnown name="dropInFilter" label="Takes a drop-in filter" />
+        <FormText name="maker" label={t.maker} />
+        <FormNumber name="factor" label={t.opticalFactor} unit="×" hint={t.n1WithoutGlass} />
+        <FormText name="lensMount" label={t.carriesLensesOf} list={mounts} />
+        <FormText name="bodyMount" label={t.onBodiesOf} list={mounts} />
+        <FormKnown name="autofocus" label={t.keepsAutofocus} />
+        <FormKnown name="dropInFilter" label={t.takesADropInFilter} />
         <CommonFields />
       </div>
     </EntityForm>
@@ -90,8 +93,8 @@ function TakesLenses({ lenses }: { lenses: readonly Lens[] }) {
   const lensIds = useWatch({ name: 'lensIds' }) as readonly string[];
   return (
     <fieldset className="col-span-2">
-      <legend className="text-[12px] text-soft">Made for these lenses of its mount</legend>
-      {lenses.length === 0 && <p>No lens of this mount is on the shelf.</p>}
+      <legend className="text-[12px] text-soft">{t.madeForTheseLensesOf}</legend>
+      {lenses.length === 0 && <p>{t.noLensOfThisMount}</p>}
       {lenses.map((l) => (
         <label key={l.id} className="flex items-center gap-2 py-0.5">
           <input

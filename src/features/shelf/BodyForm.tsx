@@ -6,41 +6,44 @@ import { putItem } from '@/document';
 import { useEditGear } from '@/session';
 import { EntityForm, FormKnown, FormNumber, FormText, Tick, useFormSet } from '@/ui';
 import { CommonFields, GRID, NameFields } from './gearFields';
+import { shelfText } from '@/text';
+
+const t = shelfText.bodyForm;
 
 /** A body in full. */
 export function BodyForm({ item }: { item: Body }) {
   const edit = useEditGear();
   return (
     <EntityForm
-      label={`Body ${item.name}`}
+      label={t.body(item.name)}
       schema={body}
       value={item}
       onValid={(next, field) => edit(putItem('bodies', next), `${item.id}.${field}`)}
     >
       <div className={GRID}>
         <NameFields />
-        <FormNumber name="sensor.widthMm" label="Sensor width" unit="mm" />
-        <FormNumber name="sensor.heightMm" label="Sensor height" unit="mm" />
+        <FormNumber name="sensor.widthMm" label={t.sensorWidth} unit="mm" />
+        <FormNumber name="sensor.heightMm" label={t.sensorHeight} unit="mm" />
         <FormNumber
           name="sensor.pixelsWide"
-          label="Pixels across"
+          label={t.pixelsAcross}
           unit="px"
-          placeholder="not known"
+          placeholder={t.notKnown}
         />
         <FormNumber
           name="sensor.pixelsHigh"
-          label="Pixels down"
+          label={t.pixelsDown}
           unit="px"
-          placeholder="not known"
+          placeholder={t.notKnown}
         />
-        <FormNumber name="isoCeiling" label="Highest ISO" placeholder="outing’s" />
-        <FormNumber name="stabiliserStops" label="Stabiliser" unit="stops" placeholder="none" />
-        <FormNumber name="autofocusLimitFNumber" label="Autofocus to f/" placeholder="not known" />
-        <FormKnown name="sealed" label="Sealed" />
-        <FormNumber name="picturesPerCharge" label="Pictures a charge" placeholder="not known" />
-        <FormNumber name="cardSlots" label="Card slots" placeholder="not known" />
-        <FormText name="cardType" label="Kind of card" nullable />
-        <FormNumber name="fileMb" label="A picture’s file" unit="MB" placeholder="not known" />
+        <FormNumber name="isoCeiling" label={t.highestIso} placeholder={t.outings} />
+        <FormNumber name="stabiliserStops" label={t.stabiliser} unit="stops" placeholder={t.none} />
+        <FormNumber name="autofocusLimitFNumber" label={t.autofocusToF} placeholder={t.notKnown} />
+        <FormKnown name="sealed" label={t.sealed} />
+        <FormNumber name="picturesPerCharge" label={t.picturesACharge} placeholder={t.notKnown} />
+        <FormNumber name="cardSlots" label={t.cardSlots} placeholder={t.notKnown} />
+        <FormText name="cardType" label={t.kindOfCard} nullable />
+        <FormNumber name="fileMb" label={t.aPicturesFile} unit="MB" placeholder={t.notKnown} />
         <SizeFields />
         <CommonFields />
       </div>
@@ -57,14 +60,14 @@ function SizeFields() {
   return (
     <div className="col-span-2">
       <Tick
-        label="Its size is known"
+        label={t.itsSizeIsKnown}
         on={size !== null}
         onChange={(on) => set('sizeMm', on ? USUAL_SIZE : null)}
       >
         <div className="grid grid-cols-3 gap-2">
-          <FormNumber name="sizeMm.widthMm" label="Width" unit="mm" />
-          <FormNumber name="sizeMm.heightMm" label="Height" unit="mm" />
-          <FormNumber name="sizeMm.depthMm" label="Depth" unit="mm" />
+          <FormNumber name="sizeMm.widthMm" label={t.width} unit="mm" />
+          <FormNumber name="sizeMm.heightMm" label={t.height} unit="mm" />
+          <FormNumber name="sizeMm.depthMm" label={t.depth} unit="mm" />
         </div>
       </Tick>
     </div>

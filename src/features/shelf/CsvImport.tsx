@@ -5,8 +5,10 @@ import { addGear, alreadyOn, countOf, fittingGear, shelfIds } from '@/document';
 import { LENS_CSV_TEMPLATE, type LensTable } from '@/document/formats';
 import { download, useEditGear, useKnownGear, useSession } from '@/session';
 import { Button, Dialog, Tick, notify } from '@/ui';
-import { formatCount } from '@/text';
+import { counted, shelfText } from '@/text';
 import { LeftOutList, readFile } from '@/parts';
+
+const t = shelfText.csvImport;
 
 /** Lenses from a table. What cannot be read is listed; nothing is added until the person says so. */
 export function CsvImport({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -34,8 +36,8 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
   const take = () => {
     if (!table) return;
     if (!edit(addGear(taken))) return;
-    notify(`${formatCount(count, 'lens', 'lenses')} added to your shelf.`, {
-      action: { label: 'Undo', onClick: document.undo },
+    notify(t.addedToYourShelf(counted(count, 'lens')), {
+      action: { label: t.undo, onClick: document.undo },
     });
     close();
   };
@@ -43,22 +45,22 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
     <Dialog
       open={open}
       onOpenChange={(isOpen) => !isOpen && close()}
-      title="Lenses from a CSV table"
-      description="Separated by comma, semicolon or tab, with the column names of the template."
+      title={t.lensesFromACsvTable}
+      description={t.separatedByCommaSemicolonOr}
     >
       <div className="space-y-3">
         <div className="flex flex-wrap items-center gap-3">
           <input
             type="file"
             accept=".csv,.tsv,.txt,text/csv"
-            aria-label="CSV table of lenses"
+            aria-label={t.csvTableOfLenses}
             onChange={(event) => {
               const chosen = event.target.files?.[0];
               if (chosen) void read(chosen);
             }}
           />
           <Button onClick={() => download('lenses-template.csv', LENS_CSV_TEMPLATE, 'text/csv')}>
-            Template
+            {t.template}
           </Button>
         </div>
         {problem && <p className="text-wrong">{problem}</p>}
@@ -66,23 +68,19 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
           <>
             <LeftOutList left={left} />
             <p role="status">
-              {formatCount(table.lenses.length, 'lens', 'lenses')} can be added
-              {known > 0 && `; ${known} of them replace lenses with the same id`}
-              {table.issues.length > 0 &&
-                `; ${formatCount(table.issues.length, 'cell needs', 'cells need')} fixing`}
-              .
+              {t.canBeAdded(counted(table.lenses.length, 'lens'))}
+              {known > 0 && t.ofThemReplaceLensesWith(known)}
+              {table.issues.length > 0 && t.fixing(counted(table.issues.length, 'cellNeeds'))}.
             </p>
             {table.issues.length > 0 && (
               <ul
                 className="max-h-52 overflow-auto text-[13px]"
                 tabIndex={0}
-                aria-label="What needs fixing"
+                aria-label={t.whatNeedsFixing}
               >
                 {table.issues.slice(0, 100).map((issue) => (
                   <li key={`${issue.line}.${issue.column}.${issue.message}`}>
-                    <span className="text-wrong">
-                      line {issue.line}, {issue.column}
-                    </span>{' '}
+                    <span className="text-wrong">{t.line(issue.line, issue.column)}</span>{' '}
                     {issue.message}
                   </li>
                 ))}
@@ -90,15 +88,15 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
             )}
             {doubled.size > 0 && (
               <Tick
-                label={`Skip ${formatCount(doubled.size, 'lens that is', 'lenses that are')} on your shelf already`}
+                label={t.skipOnYourShelfAlready(counted(doubled.size, 'lensThatIs'))}
                 on={skipping}
                 onChange={setSkipping}
               />
             )}
             <div className="flex justify-end gap-2">
-              <Button onClick={close}>Cancel</Button>
+              <Button onClick={close}>{t.cancel}</Button>
               <Button look="strong" disabled={count === 0} onClick={take}>
-                Add {formatCount(count, 'lens', 'lenses')}
+                {t.add(counted(count, 'lens'))}
               </Button>
             </div>
           </>

@@ -4,8 +4,10 @@ import { ITEM_SCHEMAS, type Source, SOURCES } from '@/core/gear';
 import { type Kind, putItem } from '@/document';
 import { useEditGear, useFile, useKnownGear } from '@/session';
 import { CellNumber, CellSelect } from '@/ui';
-import { OWNERSHIPS } from '@/text';
+import { OWNERSHIPS, shelfText } from '@/text';
 import { EDITABLE } from './rows';
+
+const t = shelfText.editCell;
 
 const sources = Object.fromEntries(SOURCES.map((s) => [s, OWNERSHIPS[s]])) as Record<
   Source,
@@ -19,9 +21,9 @@ export function isEditable(column: string): column is EditableColumn {
 }
 
 const LABELS = {
-  weight: 'Weight',
-  price: 'New price',
-  used: 'Used price',
+  weight: t.weight,
+  price: t.newPrice,
+  used: t.usedPrice,
 } as const;
 
 /** One figure of an item, or whose it is, changed in the table. */
@@ -50,7 +52,7 @@ export function EditCell({
   if (column === 'ownership')
     return (
       <CellSelect
-        label={`Whose, ${name}`}
+        label={t.whose(name)}
         value={item.ownership as Source}
         options={sources}
         take={(value) => put({ ownership: value })}
@@ -61,7 +63,7 @@ export function EditCell({
       label={`${LABELS[column]}, ${name}`}
       value={item[EDITABLE[column]]}
       unit={column === 'weight' ? 'g' : outing.currency}
-      placeholder="not known"
+      placeholder={t.notKnown}
       take={(value) => put({ [EDITABLE[column]]: value })}
     />
   );

@@ -2,6 +2,9 @@
 
 import { mountableChains } from '@/core/gear';
 import { useKnownGear } from '@/session';
+import { plainList, shelfText } from '@/text';
+
+const t = shelfText.fits;
 
 /** What a lens goes on, or a body takes, and by what adapter. */
 export function Fits({ kind, id }: { kind: 'lenses' | 'bodies'; id: string }) {
@@ -21,21 +24,18 @@ export function Fits({ kind, id }: { kind: 'lenses' | 'bodies'; id: string }) {
   const most = 6;
   const listed = (names: readonly string[]) =>
     names.length > most
-      ? `${names.slice(0, most).join(', ')} and ${names.length - most} more`
-      : names.join(', ');
+      ? t.andMore(plainList(names.slice(0, most)), names.length - most)
+      : plainList(names);
   if (chains.length === 0)
     return (
-      <p className="text-[13px]">
-        {kind === 'lenses' ? 'Fits no body on the shelf.' : 'No lens on the shelf fits it.'}
-      </p>
+      <p className="text-[13px]">{kind === 'lenses' ? t.fitsNoBodyOnThe : t.noLensOnTheShelf}</p>
     );
   const adapters = [...new Set(adapted.map((c) => c.adapter?.name ?? ''))];
   return (
     <p className="text-[13px] text-soft">
-      {direct.length > 0 && `${kind === 'lenses' ? 'Fits' : 'Takes'} ${listed(direct)}. `}
-      {adapters.map(
-        (name) =>
-          `By “${name}”: ${listed(adapted.filter((c) => c.adapter?.name === name).map(other))}. `,
+      {direct.length > 0 && `${kind === 'lenses' ? t.fits : t.takes} ${listed(direct)}. `}
+      {adapters.map((name) =>
+        t.by(name, listed(adapted.filter((c) => c.adapter?.name === name).map(other))),
       )}
     </p>
   );

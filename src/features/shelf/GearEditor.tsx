@@ -23,19 +23,22 @@ import { BodyForm } from './BodyForm';
 import { Fits } from './Fits';
 import { LensForm } from './LensForm';
 import { Standing } from './Standing';
+import { shelfText } from '@/text';
+
+const t = shelfText.gearEditor;
 
 const LOCKS: readonly (readonly [Lock, string])[] = [
-  ['in', 'lock in'],
-  ['free', 'let it choose'],
-  ['out', 'leave out'],
+  ['in', t.lockIn],
+  ['free', t.letItChoose],
+  ['out', t.leaveOut],
 ];
 
 const BODY_ROLES: readonly (readonly [BodyRole, string])[] = [
-  ['free', 'comes when it helps'],
-  ['in', 'always comes'],
-  ['out', 'stays at home'],
-  ['spare-bag', 'spare, in the bag'],
-  ['spare-base', 'spare, left with the rest'],
+  ['free', t.comesWhenItHelps],
+  ['in', t.alwaysComes],
+  ['out', t.staysAtHome],
+  ['spare-bag', t.spareInTheBag],
+  ['spare-base', t.spareLeftWithTheRest],
 ];
 
 interface GearEditorProps<K extends Kind> {
@@ -59,7 +62,7 @@ export function GearEditor<K extends Kind>({ kind, item, onSelect }: GearEditorP
         <h2 className="text-lg leading-tight">{item.name}</h2>
         <span className="whitespace-nowrap">
           <IconButton
-            label={`Duplicate ${item.name}`}
+            label={t.duplicate(item.name)}
             onClick={() => {
               const copy = copyItem(item, shelf);
               editGear(putItem(kind, copy as ItemOf[K]));
@@ -69,7 +72,7 @@ export function GearEditor<K extends Kind>({ kind, item, onSelect }: GearEditorP
             <Copy size={14} aria-hidden />
           </IconButton>
           <IconButton
-            label={`Remove ${item.name}`}
+            label={t.remove(item.name)}
             onClick={() => {
               editGear(removeItems(new Set([item.id])));
               onSelect(null);
@@ -81,22 +84,20 @@ export function GearEditor<K extends Kind>({ kind, item, onSelect }: GearEditorP
       </div>
       {alike && (
         <p className="text-[13px]">
-          Looks like {alike.name}
-          {alike.maker === '' ? '' : ` by ${alike.maker}`}: the same by what it is. If it is the
-          same thing, delete one of them.
+          {t.looksLikeTheSameBy(alike.name, alike.maker === '' ? '' : t.by(alike.maker))}
         </p>
       )}
       <Standing id={item.id} name={item.name} ownership={item.ownership} />
       {!comes ? null : kind === 'bodies' ? (
         <SelectField
-          label="In the lineup"
+          label={t.inTheLineup}
           value={bodyRoleOf(file.limits, item.id as BodyId)}
           options={BODY_ROLES}
           onChange={(next) => edit(setBodyRole(item.id as BodyId, next))}
         />
       ) : (
         <Choice
-          label="In the lineup"
+          label={t.inTheLineup}
           value={lock}
           options={LOCKS}
           onChange={(next) => edit(setLock(item.id, next))}

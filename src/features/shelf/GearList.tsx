@@ -7,7 +7,7 @@ import { itemsOf, type Source, SOURCES } from '@/core/gear';
 import { doubled, type Kind } from '@/document';
 import { useAnswer, useDesk, useFile, useKnownGear } from '@/session';
 import { Button } from '@/ui';
-import { inOwnUnits, OWNERSHIPS } from '@/text';
+import { GEAR_KINDS, inOwnUnits, OWNERSHIPS, shelfText } from '@/text';
 import { GearTable } from './GearTable';
 import { formatsOn, type Narrowing, narrowsBody, narrowsLens, NO_NARROWING } from './narrowing';
 import {
@@ -19,6 +19,8 @@ import {
   mountOf,
   tubeRow,
 } from './rows';
+
+const words = shelfText.gearList;
 
 interface GearListProps {
   readonly kind: Kind;
@@ -70,7 +72,7 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
     const alike = doubled(shelf, kind);
     const noted = all.map((row) => {
       const other = alike.get(row.id);
-      return other ? { ...row, note: `${row.note}, looks like ${other.name}` } : row;
+      return other ? { ...row, note: words.looksLike(row.note, other.name) } : row;
     });
     return noted.filter(
       (row) =>
@@ -112,30 +114,30 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
       <div className="mb-1 flex flex-wrap items-center gap-2">
         <input
           type="search"
-          aria-label={`Search ${label.toLowerCase()}`}
-          placeholder="Search"
+          aria-label={GEAR_KINDS[kind].search}
+          placeholder={words.search2}
           value={text}
           onChange={(e) => setText(e.target.value)}
           className="min-h-7 w-32 border border-edge bg-sheet px-1.5"
         />
         <select
-          aria-label="Mount"
+          aria-label={words.mount}
           value={mount}
           onChange={(e) => setMount(e.target.value)}
           className={BOX}
         >
-          <option value="">every mount</option>
+          <option value="">{words.everyMount}</option>
           {mounts.map((m) => (
             <option key={m}>{m}</option>
           ))}
         </select>
         <select
-          aria-label="Whose"
+          aria-label={words.whose}
           value={whose}
           onChange={(e) => setWhose(e.target.value as Source | '')}
           className={BOX}
         >
-          <option value="">anyone’s</option>
+          <option value="">{words.anyones}</option>
           {SOURCES.map((key) => (
             <option key={key} value={key}>
               {OWNERSHIPS[key]}
@@ -144,36 +146,37 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
         </select>
         {(kind === 'lenses' || kind === 'bodies') && (
           <select
-            aria-label="Format"
+            aria-label={words.format}
             value={narrowing.format}
             onChange={(e) => setNarrowing({ ...narrowing, format: e.target.value })}
             className={BOX}
           >
-            <option value="">every format</option>
+            <option value="">{words.everyFormat}</option>
             {formatsOn(shelf).map(([key, name]) => (
               <option key={key} value={key}>
-                {name} mm
+                {words.mm(name)}
               </option>
             ))}
           </select>
         )}
         {kind === 'lenses' && (
           <>
-            {figure('reachesMm', 'reaches mm')}
-            {figure('fNumber', 'f/ at most')}
-            {figure('weight', `${inOwnUnits('g')?.unit ?? 'g'} at most`)}
+            {figure('reachesMm', words.reachesMm)}
+            {figure('fNumber', words.fAtMost)}
+            {figure('weight', words.atMost(inOwnUnits('g')?.unit ?? 'g'))}
           </>
         )}
         <ColumnChoice columns={columns} hidden={hidden} onChange={setHidden} />
         <Button aria-pressed={grouped} onClick={() => setGrouped(!grouped)}>
-          By mount
+          {words.byMount}
         </Button>
         <Button aria-pressed={editing} onClick={() => setEditing(!editing)}>
-          {editing ? 'Done' : 'Edit here'}
+          {editing ? words.done : words.editHere}
         </Button>
         <span className="text-soft">
-          {rows.length} shown; <span className="font-semibold text-got">green</span> is in the
-          lineup
+          {words.shown(rows.length)}
+          <span className="font-semibold text-got">{words.green}</span>
+          {words.isInTheLineup}
         </span>
       </div>
       <GearTable
@@ -203,14 +206,15 @@ function ColumnChoice({
     <Popover.Root>
       <Popover.Trigger asChild>
         <Button>
-          <Columns3 size={14} aria-hidden /> Columns
+          <Columns3 size={14} aria-hidden />
+          {words.columns}
         </Button>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
           sideOffset={4}
           className="z-30 border border-edge bg-sheet px-4 py-2"
-          aria-label="Columns"
+          aria-label={words.columns2}
         >
           {columns.map(([key, name]) => (
             <label key={key} className="flex min-h-7 items-center gap-2">

@@ -13,6 +13,9 @@ import { useRef } from 'react';
 import type { Kind } from '@/document';
 import type { GearRow } from './rows';
 import { EditCell, isEditable } from './EditCell';
+import { shelfText } from '@/text';
+
+const t = shelfText.gearTable;
 
 const features = tableFeatures({
   rowSortingFeature,
@@ -53,7 +56,7 @@ export function GearTable({
     features,
     data: rows as GearRow[],
     columns: helper.columns([
-      helper.accessor((row) => row.name, { id: 'name', header: 'Name', sortFn: 'basic' }),
+      helper.accessor((row) => row.name, { id: 'name', header: t.name, sortFn: 'basic' }),
       ...columns.map(([key, header]) =>
         helper.accessor((row) => row.cells[key]?.sort, {
           id: key,

@@ -15,69 +15,71 @@ import {
   SelectField,
   useFormSet,
 } from '@/ui';
-import { GRADE_NAMES } from '@/text';
+import { GRADE_NAMES, shelfText } from '@/text';
 import { CommonFields, GRID, NameFields } from './gearFields';
+
+const t = shelfText.lensForm;
 
 /** A lens in full. */
 export function LensForm({ item }: { item: Lens }) {
   const edit = useEditGear();
   return (
     <EntityForm
-      label={`Lens ${item.name}`}
+      label={t.lens(item.name)}
       schema={lens}
       value={item}
       onValid={(next, field) => edit(putItem('lenses', next), `${item.id}.${field}`)}
     >
       <div className={GRID}>
         <NameFields />
-        <FormNumber name="focal.wideMm" label="Wide end" unit="mm" />
-        <FormNumber name="focal.longMm" label="Long end" unit="mm" />
+        <FormNumber name="focal.wideMm" label={t.wideEnd} unit="mm" />
+        <FormNumber name="focal.longMm" label={t.longEnd} unit="mm" />
         <MeasuredFields />
         <ApertureFields />
         <FormSelect
           name="projection"
-          label="Projection"
+          label={t.projection}
           options={[
-            ['rectilinear', 'straight lines'],
-            ['equisolid', 'fisheye, equisolid'],
-            ['equidistant', 'fisheye, equidistant'],
-            ['stereographic', 'fisheye, stereographic'],
-            ['orthographic', 'fisheye, orthographic'],
+            ['rectilinear', t.straightLines],
+            ['equisolid', t.fisheyeEquisolid],
+            ['equidistant', t.fisheyeEquidistant],
+            ['stereographic', t.fisheyeStereographic],
+            ['orthographic', t.fisheyeOrthographic],
           ]}
         />
-        <FormNumber name="imageCircleMm" label="Image circle" unit="mm" placeholder="not known" />
-        <FormNumber name="minFocusM" label="Closest focus" unit="m" placeholder="not known" />
+        <FormNumber name="imageCircleMm" label={t.imageCircle} unit="mm" placeholder={t.notKnown} />
+        <FormNumber name="minFocusM" label={t.closestFocus} unit="m" placeholder={t.notKnown} />
         <FormNumber
           name="maxMagnification"
-          label="Magnification"
+          label={t.magnification}
           unit="×"
-          placeholder="not known"
+          placeholder={t.notKnown}
         />
         <FormNumber
           name="stabiliserStops"
-          label="Stabiliser"
+          label={t.stabiliser}
           unit="stops"
-          placeholder="not known"
+          placeholder={t.notKnown}
         />
-        <FormKnown name="autofocus" label="Autofocus" />
-        <FormNumber name="filterMm" label="Filter thread" unit="mm" placeholder="not known" />
-        <FormKnown name="frontThread" label="Takes a front filter" />
-        <FormNumber name="smallestFNumber" label="Stops down to f/" placeholder="not known" />
+        <FormKnown name="autofocus" label={t.autofocus} />
+        <FormNumber name="filterMm" label={t.filterThread} unit="mm" placeholder={t.notKnown} />
+        <FormKnown name="frontThread" label={t.takesAFrontFilter} />
+        <FormNumber name="smallestFNumber" label={t.stopsDownToF} placeholder={t.notKnown} />
         <FormNumber
           name="builtInConverter"
-          label="Built-in converter"
+          label={t.builtInConverter}
           unit="×"
-          placeholder="none"
+          placeholder={t.none}
         />
-        <FormKnown name="shift" label="Shifts" />
+        <FormKnown name="shift" label={t.shifts} />
         <GradeField />
-        <FormKnown name="sealed" label="Sealed" />
-        <FormNumber name="lengthMm" label="Length" unit="mm" placeholder="not known" />
+        <FormKnown name="sealed" label={t.sealed} />
+        <FormNumber name="lengthMm" label={t.length} unit="mm" placeholder={t.notKnown} />
         <FormNumber
           name="diameterMm"
-          label="Widest, hood reversed"
+          label={t.widestHoodReversed}
           unit="mm"
-          placeholder="not known"
+          placeholder={t.notKnown}
         />
         <CommonFields />
       </div>
@@ -91,9 +93,9 @@ function GradeField() {
   const grade = useWatch({ name: 'grade' }) as Lens['grade'];
   return (
     <SelectField
-      label="Grade, your own judgement"
+      label={t.gradeYourOwnJudgement}
       value={grade ?? 'unknown'}
-      options={[['unknown', 'not graded'], ...GRADES.map((g) => [g, GRADE_NAMES[g]] as const)]}
+      options={[['unknown', t.notGraded], ...GRADES.map((g) => [g, GRADE_NAMES[g]] as const)]}
       onChange={(next) => set('grade', next === 'unknown' ? null : next)}
     />
   );
@@ -102,7 +104,7 @@ function GradeField() {
 /** A measured range beside the marked one; it counts where there is one. */
 function MeasuredFields() {
   const { setValue } = useFormContext();
-  const [measured, focal] = useWatch({ name: ['measured', 'focal'] }) as [
+  const [measured, focal] = useWatch({ name: ['measured', t.focal] }) as [
     FocalRange | null,
     FocalRange,
   ];
@@ -111,17 +113,18 @@ function MeasuredFields() {
     return (
       <div className="col-span-2">
         <Button onClick={() => set({ ...focal })}>
-          <Plus size={14} aria-hidden /> Add a measured range
+          <Plus size={14} aria-hidden />
+          {t.addAMeasuredRange}
         </Button>
       </div>
     );
   }
   return (
     <>
-      <FormNumber name="measured.wideMm" label="Measured, wide" unit="mm" />
+      <FormNumber name="measured.wideMm" label={t.measuredWide} unit="mm" />
       <div className="flex items-end gap-1">
-        <FormNumber name="measured.longMm" label="Measured, long" unit="mm" />
-        <IconButton label="Remove the measured range" onClick={() => set(null)}>
+        <FormNumber name="measured.longMm" label={t.measuredLong} unit="mm" />
+        <IconButton label={t.removeTheMeasuredRange} onClick={() => set(null)}>
           <Trash2 size={14} aria-hidden />
         </IconButton>
       </div>
@@ -136,10 +139,10 @@ function ApertureFields() {
   const points = useWatch({ name: 'apertures' }) as Lens['apertures'];
   return (
     <fieldset className="col-span-2">
-      <legend className="text-[12px] text-soft">Widest f-number along the range</legend>
+      <legend className="text-[12px] text-soft">{t.widestFNumberAlongThe}</legend>
       {fields.map((field, i) => (
         <div key={field.id} className="mb-1 grid grid-cols-[1fr_1fr_1.75rem] items-end gap-2">
-          <FormNumber name={`apertures.${i}.focalMm`} label="at" unit="mm" />
+          <FormNumber name={`apertures.${i}.focalMm`} label={t.at} unit="mm" />
           <FormNumber name={`apertures.${i}.fNumber`} label="f/" />
           <IconButton
             label={`Remove f-number ${i + 1}`}
@@ -158,7 +161,8 @@ function ApertureFields() {
           })
         }
       >
-        <Plus size={14} aria-hidden /> Add a point
+        <Plus size={14} aria-hidden />
+        {t.addAPoint}
       </Button>
     </fieldset>
   );

@@ -11,8 +11,10 @@ import {
 } from '@/document/formats';
 import { useEditGear, useKnownGear, useSession } from '@/session';
 import { Button, Dialog, Tick, notify } from '@/ui';
-import { formatCount, formatFNumber, formatFocalRange } from '@/text';
+import { counted, formatFNumber, formatFocalRange, shelfText } from '@/text';
 import { LeftOutList, readFile } from '@/parts';
+
+const t = shelfText.lensfunImport;
 
 /** Real gear from files of the open Lensfun database: read, choose mounts, cameras and lenses, take over. */
 export function LensfunImport({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -43,18 +45,18 @@ export function LensfunImport({ open, onClose }: { open: boolean; onClose: () =>
       wide
       open={open}
       onOpenChange={(isOpen) => !isOpen && close()}
-      title="Gear from the open lens database"
-      description="XML files of the Lensfun database, one or many at once. They are read here and go nowhere."
+      title={t.gearFromTheOpenLens}
+      description={t.xmlFilesOfTheLensfun}
     >
       <div className="space-y-3">
         <input
           type="file"
           multiple
           accept=".xml,text/xml"
-          aria-label="Database files"
+          aria-label={t.databaseFiles}
           onChange={(event) => event.target.files && void read(event.target.files)}
         />
-        {reading && <p role="status">Reading…</p>}
+        {reading && <p role="status">{t.reading}</p>}
         {problems.map((problem) => (
           <p key={problem} role="alert" className="text-wrong">
             {problem}
@@ -115,53 +117,50 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
   const [bodyCount, lensCount] = [gear.bodies?.length ?? 0, gear.lenses?.length ?? 0];
   const take = () => {
     if (!edit(addGear(gear))) return;
-    notify(
-      `${formatCount(bodyCount, 'body', 'bodies')} and ${formatCount(lensCount, 'lens', 'lenses')} added to your shelf.`,
-      {
-        description:
-          'Weight, price, close focus and pixels are not in the database; add them where they count.',
-        action: { label: 'Undo', onClick: document.undo },
-      },
-    );
+    notify(t.andAddedToYourShelf(counted(bodyCount, 'body'), counted(lensCount, 'lens')), {
+      description: t.weightPriceCloseFocusAnd,
+      action: { label: t.undo, onClick: document.undo },
+    });
     onDone();
   };
   return (
     <>
       <p role="status">
-        Read {formatCount(database.lenses.length, 'lens', 'lenses')},{' '}
-        {formatCount(database.cameras.length, 'camera', 'cameras')} and{' '}
-        {formatCount(database.mounts.length, 'mount', 'mounts')}; passed over {database.fixedLenses}{' '}
-        built into cameras and {database.skipped.length} that cannot be used.
+        {t.readAndPassedOverBuilt(
+          counted(database.lenses.length, 'lens'),
+          counted(database.cameras.length, 'camera'),
+          counted(database.mounts.length, 'mount'),
+          database.fixedLenses,
+          database.skipped.length,
+        )}
       </p>
       {database.skipped.length > 0 && (
         <details>
-          <summary>What cannot be used, and why</summary>
-          <ul className="max-h-40 overflow-auto" tabIndex={0} aria-label="Entries passed over">
+          <summary>{t.whatCannotBeUsedAnd}</summary>
+          <ul className="max-h-40 overflow-auto" tabIndex={0} aria-label={t.entriesPassedOver}>
             {database.skipped.map((s, i) => (
-              <li key={i}>
-                {s.name}: {s.reason.replace('no-', 'no ').replaceAll('-', ' ')} given
-              </li>
+              <li key={i}>{t.skipped(s.name, t.reasons[s.reason])}</li>
             ))}
           </ul>
         </details>
       )}
       <div className="grid gap-4 md:grid-cols-[1fr_1.3fr_1.6fr]">
         <Picker
-          label="Mounts"
+          of="mounts"
           entries={names.map((n) => [n, n, ''] as const)}
           chosen={mounts}
           onChange={setMounts}
         />
         <Picker
-          label="Cameras"
+          of="cameras"
           entries={ofMount.cameras.map(
-            (c) => [keyOf(c), `${c.maker} ${c.model}`, `crop ${c.cropFactor}`] as const,
+            (c) => [keyOf(c), `${c.maker} ${c.model}`, t.crop(c.cropFactor)] as const,
           )}
           chosen={cameras}
           onChange={setCameras}
         />
         <Picker
-          label="Lenses"
+          of="lenses"
           entries={ofMount.lenses.map(
             (l) =>
               [
@@ -182,25 +181,22 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
           onChange={(e) => setCompatibility(e.target.checked)}
         />
         <span>
-          Also import which of these mounts accept which
-          <span className="block text-[12px] text-soft">
-            The database does not tell where an adapter is needed.
-          </span>
+          {t.alsoImportWhichOfThese}
+          <span className="block text-[12px] text-soft">{t.theDatabaseDoesNotTell}</span>
         </span>
       </label>
       {doubled.size > 0 && (
         <Tick
-          label={`Skip ${formatCount(doubled.size, 'item that is', 'items that are')} on your shelf already`}
+          label={t.skipOnYourShelfAlready(counted(doubled.size, 'itemThatIs'))}
           on={skipping}
           onChange={setSkipping}
         />
       )}
       <LeftOutList left={left} />
       <div className="flex justify-end gap-2">
-        <Button onClick={onDone}>Cancel</Button>
+        <Button onClick={onDone}>{t.cancel}</Button>
         <Button look="strong" disabled={bodyCount + lensCount === 0} onClick={take}>
-          Add {formatCount(bodyCount, 'body', 'bodies')} and{' '}
-          {formatCount(lensCount, 'lens', 'lenses')}
+          {t.addAnd(counted(bodyCount, 'body'), counted(lensCount, 'lens'))}
         </Button>
       </div>
     </>
@@ -211,12 +207,12 @@ type Entry = readonly [key: string, name: string, note: string];
 
 /** A searchable list of things to tick, with all of those shown ticked at once. */
 function Picker({
-  label,
+  of,
   entries,
   chosen,
   onChange,
 }: {
-  label: string;
+  of: 'mounts' | 'cameras' | 'lenses';
   entries: readonly Entry[];
   chosen: ReadonlySet<string>;
   onChange: (chosen: ReadonlySet<string>) => void;
@@ -228,18 +224,16 @@ function Picker({
   );
   const count = entries.filter(([key]) => chosen.has(key)).length;
   return (
-    <fieldset className="min-w-0" aria-label={label}>
+    <fieldset className="min-w-0" aria-label={t[of]}>
       <legend className="flex w-full justify-between">
-        <span>{label}</span>
-        <span className="text-soft">
-          {count} of {entries.length}
-        </span>
+        <span>{t[of]}</span>
+        <span className="text-soft">{t.of(count, entries.length)}</span>
       </legend>
       <div className="flex gap-1">
         <input
           type="search"
-          aria-label={`Search ${label.toLowerCase()}`}
-          placeholder="Search"
+          aria-label={t.searchIn[of]}
+          placeholder={t.search2}
           value={text}
           onChange={(e) => setText(e.target.value)}
           className="min-h-7 min-w-0 flex-1 border border-edge bg-sheet px-1.5"
@@ -256,19 +250,17 @@ function Picker({
             onChange(next);
           }}
         >
-          {shown.length > 0 && shown.every(([key]) => chosen.has(key)) ? 'None' : 'All'}
+          {shown.length > 0 && shown.every(([key]) => chosen.has(key)) ? t.none : t.all}
         </Button>
       </div>
       <div
         className="mt-1 h-56 overflow-auto border border-hair p-1"
         tabIndex={0}
         role="group"
-        aria-label={`${label} to choose from`}
+        aria-label={t.choices[of]}
       >
         {shown.length === 0 && (
-          <p className="text-soft">
-            {label === 'Mounts' ? 'Nothing found' : 'Choose a mount first'}
-          </p>
+          <p className="text-soft">{of === 'mounts' ? t.nothingFound : t.chooseAMountFirst}</p>
         )}
         {shown.map(([key, name, note]) => (
           <label key={key} className="flex gap-2 py-0.5 [content-visibility:auto]">

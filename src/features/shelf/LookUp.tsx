@@ -5,7 +5,9 @@ import { addGear, alreadyOn, editGear, fittingGear, shelfIds } from '@/document'
 import { type DatabaseCamera, type DatabaseLens, gearFromDatabase } from '@/document/formats';
 import { useEditDesk, useHistory, useKnownGear } from '@/session';
 import { Button, Dialog, notify, TextField } from '@/ui';
-import { formatFNumber, formatFocalRange } from '@/text';
+import { formatFNumber, formatFocalRange, shelfText } from '@/text';
+
+const t = shelfText.lookUp;
 
 interface Found {
   readonly count: number;
@@ -31,21 +33,21 @@ export function LookUp({ open, onClose, onFiles }: LookUpProps) {
       wide
       open={open}
       onOpenChange={(isOpen) => !isOpen && onClose()}
-      title="Look gear up"
-      description="In the open lens database on the machine that serves Arm Reach. Nothing leaves it."
+      title={t.lookGearUp}
+      description={t.inTheOpenLensDatabase}
     >
       {answer === 'missing' ? (
         <Missing onFiles={onFiles} />
       ) : (
         <div className="space-y-3">
-          <TextField label="Maker, model or mount" value={text} onChange={setText} />
+          <TextField label={t.makerModelOrMount} value={text} onChange={setText} />
           <p role="status" className="text-soft">
-            {answer === null && 'Searching…'}
-            {answer === 'failed' && 'The server didn’t answer. You can still open database files.'}
+            {answer === null && t.searching}
+            {answer === 'failed' && t.theServerDidntAnswerYou}
             {answer !== null && answer !== 'failed' && statusText(answer, text)}
           </p>
           {answer !== null && answer !== 'failed' && <Results found={answer} />}
-          <Button onClick={onFiles}>Open database files instead</Button>
+          <Button onClick={onFiles}>{t.openDatabaseFilesInstead}</Button>
         </div>
       )}
     </Dialog>
@@ -53,23 +55,23 @@ export function LookUp({ open, onClose, onFiles }: LookUpProps) {
 }
 
 function statusText({ count, lenses, cameras, more }: Found, text: string): string {
-  if (text.trim() === '') return `${count} lenses and cameras to search.`;
+  if (text.trim() === '') return t.lensesAndCamerasToSearch(count);
   const shown = lenses.length + cameras.length;
-  if (shown === 0) return 'Nothing found. Try fewer words.';
-  return more > 0
-    ? `${shown} shown, ${more} more: type on to narrow them down.`
-    : `${shown} found.`;
+  if (shown === 0) return t.nothingFoundTryFewerWords;
+  return more > 0 ? t.shownMoreTypeOnTo(shown, more) : t.found(shown);
 }
 
 function Missing({ onFiles }: { onFiles: () => void }) {
   return (
     <div className="max-w-prose space-y-3">
       <p>
-        The open lens database isn’t on the machine that serves Arm Reach. On Debian install the
-        package <code>liblensfun-data-v1</code>; elsewhere set the environment variable{' '}
-        <code>LENS_DATABASE</code> to the folder with its XML files. Then restart Arm Reach.
+        {t.theOpenLensDatabaseIsnt}
+        <code>{t.liblensfunDataV1}</code>
+        {t.elsewhereSetTheEnvironmentVariable}
+        <code>{t.lensDatabase}</code>
+        {t.toTheFolderWithIts}
       </p>
-      <Button onClick={onFiles}>Open database files</Button>
+      <Button onClick={onFiles}>{t.openDatabaseFiles}</Button>
     </div>
   );
 }
@@ -99,7 +101,7 @@ function useSearch(open: boolean, text: string): Answer {
 
 function Results({ found: { lenses, cameras } }: { found: Found }) {
   return (
-    <ul aria-label="Found" className="max-h-[50vh] overflow-auto" tabIndex={0}>
+    <ul aria-label={t.found2} className="max-h-[50vh] overflow-auto" tabIndex={0}>
       {lenses.map((lens, i) => (
         <LensEntry key={`l${i}`} lens={lens} />
       ))}
@@ -132,11 +134,11 @@ function useTake() {
       const mounts = gear.mounts.filter((m) => !known.has(m.name));
       const { taken, left } = fittingGear(shelf, { ...gear, mounts });
       const [why] = left;
-      if (why) return notify(`${name} was not added: ${why.message}.`);
+      if (why) return notify(t.wasNotAdded(name, why.message));
       if (!edit(editGear(addGear(taken)))) return;
-      notify(`Added ${name} to your shelf.`, {
-        description: 'Weight, price and closest focus aren’t in the database.',
-        action: { label: 'Undo', onClick: undo },
+      notify(t.addedToYourShelf(name), {
+        description: t.weightPriceAndClosestFocus,
+        action: { label: t.undo, onClick: undo },
       });
     },
   };
@@ -159,7 +161,7 @@ function LensEntry({ lens }: { lens: DatabaseLens }) {
       </span>
       {lens.mounts.length > 1 ? (
         <select
-          aria-label={`Mount of ${name}`}
+          aria-label={t.mountOf(name)}
           value={mount}
           onChange={(e) => setMount(e.target.value)}
           className="min-h-7 border border-edge bg-sheet px-1"
@@ -188,7 +190,7 @@ function CameraEntry({ camera }: { camera: DatabaseCamera }) {
   return (
     <li className="flex flex-wrap items-center gap-3 border-b border-hair py-1">
       <span className="min-w-0 flex-1">
-        {name} <span className="text-soft">camera, crop {camera.cropFactor}</span>
+        {name} <span className="text-soft">{t.cameraCrop(camera.cropFactor)}</span>
       </span>
       <span className="text-soft">{camera.mount}</span>
       <Add
@@ -202,10 +204,10 @@ function CameraEntry({ camera }: { camera: DatabaseCamera }) {
 }
 
 function Add(props: { name: string; known: boolean; disabled: boolean; onAdd: () => void }) {
-  if (props.known) return <span className="text-soft">on your shelf</span>;
+  if (props.known) return <span className="text-soft">{t.onYourShelf}</span>;
   return (
-    <Button aria-label={`Add ${props.name}`} disabled={props.disabled} onClick={props.onAdd}>
-      Add
+    <Button aria-label={t.add(props.name)} disabled={props.disabled} onClick={props.onAdd}>
+      {t.add2}
     </Button>
   );
 }

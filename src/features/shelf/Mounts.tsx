@@ -3,7 +3,9 @@
 import { type Adapter, mountFits } from '@/core/gear';
 import { useKnownGear } from '@/session';
 import { Dialog } from '@/ui';
-import { formatCount } from '@/text';
+import { counted, shelfText } from '@/text';
+
+const t = shelfText.mounts;
 
 const ROW = 34;
 const WIDTH = 620;
@@ -26,7 +28,7 @@ export function Mounts({ open, onClose }: { open: boolean; onClose: () => void }
   const lines = mounts.flatMap((mount, m) =>
     shelf.bodies.flatMap((body, b): Line[] => {
       const ends = { from: y(m, mounts.length), to: y(b, shelf.bodies.length) };
-      const key = `${mount} on ${body.name}`;
+      const key = t.on(mount, body.name);
       if (mountFits(shelf.mounts, body.mount, mount)) return [{ key, ...ends, by: null }];
       return shelf.adapters
         .filter(
@@ -34,7 +36,7 @@ export function Mounts({ open, onClose }: { open: boolean; onClose: () => void }
             mountFits(shelf.mounts, body.mount, a.bodyMount) &&
             mountFits(shelf.mounts, a.lensMount, mount),
         )
-        .map((a) => ({ key: `${key} by ${a.name}`, ...ends, by: a }));
+        .map((a) => ({ key: t.by(key, a.name), ...ends, by: a }));
     }),
   );
   const countOf = (mount: string) => shelf.lenses.filter((l) => l.mount === mount).length;
@@ -42,8 +44,8 @@ export function Mounts({ open, onClose }: { open: boolean; onClose: () => void }
     <Dialog
       open={open}
       onOpenChange={(isOpen) => !isOpen && onClose()}
-      title="What fits what"
-      description="Lenses by their mount on the left, bodies on the right; dashed by an adapter."
+      title={t.whatFitsWhat}
+      description={t.lensesByTheirMountOn}
       wide
     >
       <svg
@@ -72,7 +74,7 @@ export function Mounts({ open, onClose }: { open: boolean; onClose: () => void }
             fontSize={13}
             fill="var(--ink)"
           >
-            {mount}, {formatCount(countOf(mount), 'lens', 'lenses')}
+            {mount}, {counted(countOf(mount), 'lens')}
           </text>
         ))}
         {shelf.bodies.map((body, i) => (
@@ -90,8 +92,12 @@ export function Mounts({ open, onClose }: { open: boolean; onClose: () => void }
       <ul className="mt-2 text-[13px]">
         {shelf.adapters.map((a) => (
           <li key={a.id}>
-            <strong>{a.name}</strong>: {a.lensMount} lenses on {a.bodyMount} bodies; autofocus{' '}
-            {a.autofocus === null ? 'not known' : a.autofocus ? 'survives' : 'is lost'}.
+            <strong>{a.name}</strong>
+            {t.lensesOnBodiesAutofocus(
+              a.lensMount,
+              a.bodyMount,
+              a.autofocus === null ? t.notKnown : a.autofocus ? 'survives' : t.isLost,
+            )}
           </li>
         ))}
       </ul>

@@ -5,9 +5,11 @@ import { addGear, alreadyOn, countOf, editGear, fittingGear, type GearLine } fro
 import type { Shelf } from '@/core/gear';
 import { useEditDesk, useFile, useHistory, useKnownGear, useReading } from '@/session';
 import { Button, Dialog, notify, SelectField, TextArea, Tick } from '@/ui';
-import { formatCount, missingText, understoodText } from '@/text';
+import { counted, missingText, shelfText, understoodText } from '@/text';
 import { LeftOutList } from '@/parts';
 import { useMounts } from './gearFields';
+
+const t = shelfText.pasteGear;
 
 const EXAMPLE = '24-70 2.8\n100-400 4.5-6.3 1.4kg 95mm\n50/1.4 owned 450';
 
@@ -33,8 +35,8 @@ export function PasteGear({ open, onClose }: { open: boolean; onClose: () => voi
   const count = countOf(gear);
   const add = () => {
     if (!edit(editGear(addGear(gear)))) return;
-    notify(`Added ${formatCount(count, 'item', 'items')} to your shelf.`, {
-      action: { label: 'Undo', onClick: undo },
+    notify(t.addedToYourShelf(counted(count, 'item')), {
+      action: { label: t.undo, onClick: undo },
     });
     setText('');
     onClose();
@@ -44,12 +46,12 @@ export function PasteGear({ open, onClose }: { open: boolean; onClose: () => voi
       wide
       open={open}
       onOpenChange={(isOpen) => !isOpen && onClose()}
-      title="Add gear by the line"
-      description="One item a line, as you would write it down: focal length and f-number, then weight, filter thread, price, whose it is."
+      title={t.addGearByTheLine}
+      description={t.oneItemALineAs}
     >
       <div className="space-y-3">
         <TextArea
-          label="Your gear"
+          label={t.yourGear}
           value={text}
           onChange={setText}
           placeholder={EXAMPLE}
@@ -57,16 +59,16 @@ export function PasteGear({ open, onClose }: { open: boolean; onClose: () => voi
         />
         {mounts.length > 1 && (
           <SelectField
-            label="Mount where a line names none"
+            label={t.mountWhereALineNames}
             value={mount}
-            options={[['', 'the usual one'], ...mounts.map((m) => [m, m] as const)]}
+            options={[['', t.theUsualOne], ...mounts.map((m) => [m, m] as const)]}
             onChange={setMount}
           />
         )}
         {problem && <p className="text-wrong">{problem}</p>}
         <LeftOutList left={left} />
         {lines.length > 0 && (
-          <ul aria-label="What was understood" className="max-h-60 overflow-auto" tabIndex={0}>
+          <ul aria-label={t.whatWasUnderstood} className="max-h-60 overflow-auto" tabIndex={0}>
             {lines.map((l, i) => (
               <li
                 key={i}
@@ -79,7 +81,7 @@ export function PasteGear({ open, onClose }: { open: boolean; onClose: () => voi
                   <span>
                     {understoodText(l.understood, outing.currency)}
                     {doubled.has(l.item.id) && (
-                      <span className="text-soft">; already on your shelf</span>
+                      <span className="text-soft">{t.alreadyOnYourShelf}</span>
                     )}
                   </span>
                 )}
@@ -89,16 +91,16 @@ export function PasteGear({ open, onClose }: { open: boolean; onClose: () => voi
         )}
         {doubled.size > 0 && (
           <Tick
-            label={`Skip ${formatCount(doubled.size, 'item that is', 'items that are')} on your shelf already`}
+            label={t.skipOnYourShelfAlready(counted(doubled.size, 'itemThatIs'))}
             on={skipping}
             onChange={setSkipping}
           />
         )}
-        <p className="text-[13px] text-soft">Everything a line doesn’t say stays unknown.</p>
+        <p className="text-[13px] text-soft">{t.everythingALineDoesntSay}</p>
         <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
+          <Button onClick={onClose}>{t.cancel}</Button>
           <Button look="strong" disabled={isReading || count === 0} onClick={add}>
-            Add {formatCount(count, 'item', 'items')}
+            {t.add(counted(count, 'item'))}
           </Button>
         </div>
       </div>

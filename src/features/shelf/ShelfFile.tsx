@@ -5,20 +5,22 @@ import { sourceOf } from '@/core/gear';
 import { comparedGear, countOf, type PersonalShelf, takenOntoShelf, type Taking } from '@/document';
 import { useDesk, useDeskNow, useEditDesk, useHistory } from '@/session';
 import { Button, Dialog, FileInput, notify } from '@/ui';
-import { formatCount } from '@/text';
+import { counted, shelfText } from '@/text';
 import { readFile, TakingList } from '@/parts';
+
+const t = shelfText.shelfFile;
 
 /** Imports a whole shelf from a file: what differs is shown side by side, nothing is replaced unasked. */
 export function ShelfFile({ input }: { input: RefObject<HTMLInputElement | null> }) {
   const [found, setFound] = useState<PersonalShelf | null>(null);
   const take = async (chosen: File) => {
     const read = await readFile('shelf', chosen.name, [await chosen.text()]);
-    if (!read.ok) return notify(`${chosen.name} was not imported: ${read.error.message}`);
+    if (!read.ok) return notify(t.wasNotImported(chosen.name, read.error.message));
     const result = read.value;
     if (result.ok) return setFound(result.value);
     const { message, issues } = result.error;
     const [first] = issues;
-    notify(`${chosen.name} was not imported: ${message}`, {
+    notify(t.wasNotImported(chosen.name, message), {
       ...(first && first.path !== '' ? { description: `${first.path} ${first.message}` } : {}),
     });
   };
@@ -26,7 +28,7 @@ export function ShelfFile({ input }: { input: RefObject<HTMLInputElement | null>
     <>
       <FileInput
         ref={input}
-        label="Shelf file to import"
+        label={t.shelfFileToImport}
         accept=".json,application/json"
         onFile={(chosen) => void take(chosen)}
       />
@@ -52,15 +54,10 @@ function Taking({ found, onClose }: { found: PersonalShelf; onClose: () => void 
     const added = countOf(deskNow().shelf.gear) - before;
     const left = compared.filter((c) => c.mine === null).length - added;
     const replaced = compared.filter((c) => c.mine && choices.get(c.theirs.id) === 'theirs').length;
-    notify(
-      `Imported ${formatCount(added, 'new item', 'new items')}; ${formatCount(replaced, 'item', 'items')} changed.`,
-      {
-        ...(left > 0
-          ? { description: `${left} left out: a shelf holds no more of their kind.`, stays: true }
-          : {}),
-        action: { label: 'Undo', onClick: undo },
-      },
-    );
+    notify(t.importedChanged(counted(added, 'newItem'), counted(replaced, 'item')), {
+      ...(left > 0 ? { description: t.leftOutAShelfHolds(left), stays: true } : {}),
+      action: { label: t.undo, onClick: undo },
+    });
     onClose();
   };
   return (
@@ -68,8 +65,8 @@ function Taking({ found, onClose }: { found: PersonalShelf; onClose: () => void 
       wide
       open
       onOpenChange={(isOpen) => !isOpen && onClose()}
-      title="Import a shelf"
-      description="Nothing on your shelf is replaced unless you say so."
+      title={t.importAShelf}
+      description={t.nothingOnYourShelfIs}
     >
       <TakingList
         compared={compared}
@@ -79,9 +76,9 @@ function Taking({ found, onClose }: { found: PersonalShelf; onClose: () => void 
         shelfOnly
       />
       <div className="mt-4 flex justify-end gap-2">
-        <Button onClick={onClose}>Cancel</Button>
+        <Button onClick={onClose}>{t.cancel}</Button>
         <Button look="strong" onClick={take}>
-          Import
+          {t.importIt}
         </Button>
       </div>
     </Dialog>

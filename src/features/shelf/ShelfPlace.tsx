@@ -12,12 +12,12 @@ import {
   newItem,
   putItem,
   setTies,
-  shelfText,
+  shelfCodec,
 } from '@/document';
 import { writeLensCsv } from '@/document/formats';
 import { download, useDesk, useEditDesk, useFile, useKnownGear, useSelection } from '@/session';
 import { Button, Menu } from '@/ui';
-import { formatCount } from '@/text';
+import { counted, GEAR_KINDS, shelfText } from '@/text';
 import { BagsAndThings } from './BagsAndThings';
 import { CsvImport } from './CsvImport';
 import { GearEditor } from './GearEditor';
@@ -36,26 +36,20 @@ import {
 import { ShelfFile } from './ShelfFile';
 import { WorthWeighing } from './WorthWeighing';
 
+const t = shelfText.shelfPlace;
+
 const KINDS = [
-  ['lenses', 'Lenses', LENS_COLUMNS],
-  ['bodies', 'Bodies', BODY_COLUMNS],
-  ['converters', 'Converters', CONVERTER_COLUMNS],
-  ['tubes', 'Tubes', TUBE_COLUMNS],
-  ['adapters', 'Adapters', ADAPTER_COLUMNS],
+  ['lenses', LENS_COLUMNS],
+  ['bodies', BODY_COLUMNS],
+  ['converters', CONVERTER_COLUMNS],
+  ['tubes', TUBE_COLUMNS],
+  ['adapters', ADAPTER_COLUMNS],
 ] as const;
 
 /** The tab of what is neither gear to choose from nor on any camera. */
 const BAGS = 'bags';
 const TAB =
   'border-b-2 border-transparent px-2 py-1 hover:bg-chosen data-[state=active]:border-ink data-[state=active]:font-semibold';
-
-const SINGULAR: Record<Kind, string> = {
-  lenses: 'lens',
-  bodies: 'body',
-  converters: 'converter',
-  tubes: 'tube',
-  adapters: 'adapter',
-};
 
 export function ShelfPlace() {
   const file = useFile();
@@ -86,55 +80,56 @@ export function ShelfPlace() {
     <div className="grid gap-x-8 gap-y-4 pt-4 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <Tabs.Root value={isBags ? BAGS : kind} onValueChange={setKind} className="min-w-0">
         <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
-          <h1 className="text-xl">Shelf</h1>
-          <Tabs.List aria-label="Kind of gear" className="flex flex-wrap gap-1">
-            {KINDS.map(([key, label]) => (
+          <h1 className="text-xl">{t.shelf}</h1>
+          <Tabs.List aria-label={t.kindOfGear} className="flex flex-wrap gap-1">
+            {KINDS.map(([key]) => (
               <Tabs.Trigger key={key} value={key} className={TAB}>
-                {label} {shelf[key].length}
+                {GEAR_KINDS[key].title} {shelf[key].length}
               </Tabs.Trigger>
             ))}
             <Tabs.Trigger value={BAGS} className={TAB}>
-              Bags and things
+              {t.bagsAndThings}
             </Tabs.Trigger>
           </Tabs.List>
           <span className="flex gap-2">
             <Menu
-              trigger={<Button>Shelf tools</Button>}
+              trigger={<Button>{t.shelfTools}</Button>}
               groups={[
                 [
-                  { label: 'Gear by the line…', onSelect: () => setImporting('lines') },
-                  { label: 'Look gear up…', onSelect: () => setImporting('lookUp') },
-                  { label: 'Lenses from a CSV table…', onSelect: () => setImporting('csv') },
+                  { label: t.gearByTheLine, onSelect: () => setImporting('lines') },
+                  { label: t.lookGearUp, onSelect: () => setImporting('lookUp') },
+                  { label: t.lensesFromACsvTable, onSelect: () => setImporting('csv') },
                   {
-                    label: 'Files of the open lens database…',
+                    label: t.filesOfTheOpenLens,
                     onSelect: () => setImporting('lensfun'),
                   },
                   {
-                    label: 'A whole shelf from a JSON file…',
+                    label: t.aWholeShelfFromA,
                     onSelect: () => shelfInput.current?.click(),
                   },
                 ],
                 [
                   {
-                    label: 'Export lenses as CSV',
+                    label: t.exportLensesAsCsv,
                     disabled: shelf.lenses.length === 0,
                     onSelect: () => download('lenses.csv', writeLensCsv(shelf.lenses), 'text/csv'),
                   },
                   {
-                    label: 'Export my shelf as JSON',
+                    label: t.exportMyShelfAsJson,
                     onSelect: () =>
-                      download('shelf.json', shelfText.write(desk.shelf), 'application/json'),
+                      download('shelf.json', shelfCodec.write(desk.shelf), 'application/json'),
                   },
                 ],
                 [
-                  { label: 'What fits what…', onSelect: () => setImporting('mounts') },
-                  { label: 'Worth weighing…', onSelect: () => setImporting('worth') },
+                  { label: t.whatFitsWhat, onSelect: () => setImporting('mounts') },
+                  { label: t.worthWeighing, onSelect: () => setImporting('worth') },
                 ],
               ]}
             />
             {!isBags && (
               <Button look="strong" onClick={add}>
-                <Plus size={14} aria-hidden /> Add a {SINGULAR[kind]}
+                <Plus size={14} aria-hidden />
+                {GEAR_KINDS[kind].add}
               </Button>
             )}
           </span>
@@ -158,17 +153,14 @@ export function ShelfPlace() {
         <Tabs.Content value={BAGS} tabIndex={-1}>
           <BagsAndThings />
         </Tabs.Content>
-        {KINDS.map(([key, label, columns]) => (
+        {KINDS.map(([key, columns]) => (
           <Tabs.Content key={key} value={key} tabIndex={-1}>
             {shelf[key].length === 0 ? (
-              <p className="max-w-prose border-t border-hair pt-4">
-                No {label.toLowerCase()} yet. Add one
-                {key !== 'lenses' && key !== 'bodies' ? '' : ', paste a list, or look it up'}.
-              </p>
+              <p className="max-w-prose border-t border-hair pt-4">{GEAR_KINDS[key].none}</p>
             ) : (
               <GearList
                 kind={key}
-                label={label}
+                label={GEAR_KINDS[key].title}
                 columns={columns}
                 selected={selected}
                 onSelect={select}
@@ -179,16 +171,14 @@ export function ShelfPlace() {
       </Tabs.Root>
       {!isBags && (
         <aside
-          aria-label={`Chosen ${SINGULAR[kind]}`}
+          aria-label={GEAR_KINDS[kind].chosen}
           tabIndex={0}
           className="lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto"
         >
           {item ? (
             <GearEditor key={item.id} kind={kind} item={item} onSelect={select} />
           ) : (
-            <p className="border-t border-hair pt-3 text-soft">
-              Choose a {SINGULAR[kind]} in the table to see and change it.
-            </p>
+            <p className="border-t border-hair pt-3 text-soft">{GEAR_KINDS[kind].choose}</p>
           )}
         </aside>
       )}
@@ -225,22 +215,22 @@ function Whole(props: {
       {alone > 0 && (
         <>
           <span>
-            {formatCount(alone, 'item is', 'items are')} used in this outing only;{' '}
-            {shelf === 0 ? 'your own shelf is empty.' : `${shelf} are on your shelf.`}
+            {t.usedInThisOutingOnly(
+              counted(alone, 'itemIs'),
+              shelf === 0 ? t.yourOwnShelfIsEmpty : t.areOnYourShelf(shelf),
+            )}
           </span>
-          <Button onClick={props.onKeep}>Add them to my shelf</Button>
+          <Button onClick={props.onKeep}>{t.addThemToMyShelf}</Button>
         </>
       )}
       {only !== null && (
         <>
-          <span>Of what you own, {only} may come on this outing.</span>
-          <Button onClick={props.onAll}>Let everything I own come</Button>
+          <span>{t.ofWhatYouOwnMay(only)}</span>
+          <Button onClick={props.onAll}>{t.letEverythingIOwnCome}</Button>
         </>
       )}
       {wishes > 0 && (
-        <Button onClick={props.onWishes}>
-          Consider {formatCount(wishes, 'wish', 'wishes')} on this outing
-        </Button>
+        <Button onClick={props.onWishes}>{t.considerOnThisOuting(counted(wishes, 'wish'))}</Button>
       )}
     </p>
   );

@@ -14,7 +14,9 @@ import {
 import { keepOnShelf, setLimits, setStanding } from '@/document';
 import { useDesk, useEdit, useEditDesk, useFile } from '@/session';
 import { Button, NumberField, SelectField, TextField } from '@/ui';
-import { formatCount, formatMoney, OWNERSHIPS } from '@/text';
+import { counted, formatMoney, OWNERSHIPS, shelfText } from '@/text';
+
+const t = shelfText.standing;
 
 interface StandingProps {
   readonly id: string;
@@ -39,29 +41,31 @@ export function Standing({ id, name, ownership }: StandingProps) {
     return (
       <div className="space-y-2 border-l-2 border-hair pl-3">
         <p className="text-[13px]">
-          Used in this outing only, as {OWNERSHIPS[special?.as ?? ownership]}.
+          {t.usedInThisOutingOnly(OWNERSHIPS[special?.as ?? ownership])}
         </p>
         <span className="flex flex-wrap gap-2">
-          <Button onClick={() => edit(keepOnShelf(new Set([id]), 'owned'))}>Add to my shelf</Button>
-          <Button onClick={() => edit(keepOnShelf(new Set([id]), 'wished'))}>Add as a wish</Button>
+          <Button onClick={() => edit(keepOnShelf(new Set([id]), 'owned'))}>
+            {t.addToMyShelf}
+          </Button>
+          <Button onClick={() => edit(keepOnShelf(new Set([id]), 'wished'))}>{t.addAsAWish}</Button>
         </span>
       </div>
     );
   return (
     <div className="space-y-2">
       <SelectField
-        label="On this outing"
+        label={t.onThisOuting}
         value={standing}
         options={choicesFor(ownership)}
         onChange={(as) => edit(setStanding(id, as === 'no' ? null : as))}
       />
       {isSource(standing) && !file.limits.sources.includes(standing) && (
         <p className="text-[13px]">
-          This outing’s limits leave out gear that is {OWNERSHIPS[standing]}.{' '}
+          {t.thisOutingsLimitsLeaveOut(OWNERSHIPS[standing])}
           <Button
             onClick={() => editOuting(setLimits({ sources: [...file.limits.sources, standing] }))}
           >
-            Use such gear
+            {t.useSuchGear}
           </Button>
         </p>
       )}
@@ -85,13 +89,13 @@ const isSource = (standing: Choice): standing is Source =>
 function choicesFor(ownership: Ownership): readonly (readonly [Choice, string])[] {
   if (ownership === 'owned')
     return [
-      ['owned', 'may come'],
+      ['owned', t.mayCome],
       ...ABSENCES.map((a) => [a, OWNERSHIPS[a]] as const),
-      ['no', 'stays off this outing'],
+      ['no', t.staysOffThisOuting],
     ];
   return [
-    ['no', 'not on this outing'],
-    ...SOURCES.filter((s) => s !== 'owned').map((s) => [s, `${OWNERSHIPS[s]} for it`] as const),
+    ['no', t.notOnThisOuting],
+    ...SOURCES.filter((s) => s !== 'owned').map((s) => [s, t.forIt(OWNERSHIPS[s])] as const),
   ];
 }
 
@@ -122,35 +126,35 @@ function LoanFields({
   };
   return (
     <fieldset className="grid grid-cols-2 gap-2">
-      <legend className="sr-only">Loan of {name}</legend>
+      <legend className="sr-only">{t.loanOf(name)}</legend>
       <TextField
-        label="From"
+        label={t.from}
         type="date"
         value={now.from ?? ''}
         onChange={(text) => put({ from: day(text) })}
       />
       <TextField
-        label="To"
+        label={t.to}
         type="date"
         value={now.to ?? ''}
         onChange={(text) => put({ to: day(text) })}
       />
       {priced && (
         <NumberField
-          label="Price a day"
+          label={t.priceADay}
           unit={currency}
           value={now.pricePerDay}
-          placeholder="not known"
+          placeholder={t.notKnown}
           onChange={(pricePerDay) => put({ pricePerDay })}
         />
       )}
       <p className="col-span-2 text-[13px] text-soft">
-        {days !== null && formatCount(days, 'day', 'days')}
+        {days !== null && counted(days, 'day')}
         {days !== null &&
           priced &&
           now.pricePerDay !== null &&
-          `, ${formatMoney(days * now.pricePerDay, currency)} in all`}
-        {short && <span className="block text-wrong">It isn’t there for the whole outing.</span>}
+          t.inAll(formatMoney(days * now.pricePerDay, currency))}
+        {short && <span className="block text-wrong">{t.itIsntThereForThe}</span>}
       </p>
     </fieldset>
   );

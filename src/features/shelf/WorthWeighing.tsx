@@ -6,8 +6,10 @@ import type { Knowable, UnknownFigure, WorthKnowing } from '@/core/lineup';
 import { putItem } from '@/document';
 import { useEditGear, useFileNow, useKnownGear } from '@/session';
 import { Button, CellNumber, CellSelect, Dialog } from '@/ui';
-import { FIELD_NAMES, formatCount } from '@/text';
+import { FIELD_NAMES, counted, shelfText } from '@/text';
 import { findWorthKnowing } from '@/workers/backgroundClient';
+
+const t = shelfText.worthWeighing;
 
 type State =
   | { readonly kind: 'looking'; readonly done: number }
@@ -39,17 +41,13 @@ export function WorthWeighing({ onClose }: { onClose: () => void }) {
       wide
       open
       onOpenChange={(isOpen) => !isOpen && onClose()}
-      title="Worth weighing"
-      description="The unknown figures that could change this outing’s lineup. Weigh, measure or look up these first."
+      title={t.worthWeighing}
+      description={t.theUnknownFiguresThatCould}
     >
       {state.kind === 'looking' && (
-        <p role="status">
-          Trying what the unknown figures could be… {Math.round(100 * state.done)} %
-        </p>
+        <p role="status">{t.tryingWhatTheUnknownFigures(Math.round(100 * state.done))}</p>
       )}
-      {state.kind === 'failed' && (
-        <p className="text-wrong">Couldn’t work it out: {state.message}</p>
-      )}
+      {state.kind === 'failed' && <p className="text-wrong">{t.couldntWorkItOut(state.message)}</p>}
       {state.kind === 'found' && <Found found={state.found} onAgain={again} />}
     </Dialog>
   );
@@ -61,15 +59,18 @@ function Found({ found, onAgain }: { found: WorthKnowing; onAgain: () => void })
   return (
     <div className="space-y-3">
       <p>
-        {unknown === 0 && 'Every figure that counts is known.'}
+        {unknown === 0 && t.everyFigureThatCountsIs}
         {unknown > 0 &&
           listed.length === 0 &&
-          `${formatCount(unknown, 'figure is', 'figures are')} unknown, but none can change the lineup.`}
+          t.unknownButNoneCanChange(counted(unknown, 'figureIs'))}
         {figures.length > 0 &&
-          `${figures.length} of ${unknown} unknown figures could change it${figures.length > 1 ? ', each by itself' : ''}:`}
-        {together.length > 0 &&
-          `None of ${unknown} unknown figures could change it by itself; these could together:`}
-        {!complete && ' Not all of them could be tried.'}
+          t.ofUnknownFiguresCouldChange(
+            figures.length,
+            unknown,
+            figures.length > 1 ? t.eachByItself : '',
+          )}
+        {together.length > 0 && t.noneOfUnknownFiguresCould(unknown)}
+        {!complete && t.notAllOfThemCould}
       </p>
       <ul>
         {listed.map((figure) => (
@@ -77,7 +78,7 @@ function Found({ found, onAgain }: { found: WorthKnowing; onAgain: () => void })
         ))}
       </ul>
       <p className="flex justify-end">
-        <Button onClick={onAgain}>Look again</Button>
+        <Button onClick={onAgain}>{t.lookAgain}</Button>
       </p>
     </div>
   );
@@ -89,7 +90,7 @@ const UNITS: Partial<Record<Knowable, string>> = {
   imageCircleMm: 'mm',
   maxMagnification: '×',
 };
-const YES_NO = { unknown: 'not known', yes: 'yes', no: 'no' } as const;
+const YES_NO = { unknown: t.notKnown, yes: 'yes', no: 'no' } as const;
 
 function Row({ figure: { kind, itemId, field } }: { figure: UnknownFigure }) {
   const shelf = useKnownGear();
@@ -111,17 +112,17 @@ function Row({ figure: { kind, itemId, field } }: { figure: UnknownFigure }) {
       <span>{name}</span>
       {isYesNo ? (
         <CellSelect
-          label={`${name} of ${item.name}`}
+          label={t.of(name, item.name)}
           value={value === null ? 'unknown' : value ? 'yes' : 'no'}
           options={YES_NO}
           take={(next) => put(next === 'unknown' ? null : next === 'yes')}
         />
       ) : (
         <CellNumber
-          label={`${name} of ${item.name}`}
+          label={t.of(name, item.name)}
           value={value as number | null}
           unit={UNITS[field] ?? ''}
-          placeholder="not known"
+          placeholder={t.notKnown}
           take={put}
         />
       )}

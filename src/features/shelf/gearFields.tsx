@@ -3,7 +3,9 @@
 import { SOURCES } from '@/core/gear';
 import { useFile, useKnownGear } from '@/session';
 import { FormNumber, FormSelect, FormText } from '@/ui';
-import { OWNERSHIPS } from '@/text';
+import { OWNERSHIPS, shelfText } from '@/text';
+
+const t = shelfText.gearFields;
 
 export function useMounts(): string[] {
   const shelf = useKnownGear();
@@ -16,10 +18,10 @@ export function NameFields() {
   return (
     <>
       <div className="col-span-2">
-        <FormText name="name" label="Name" />
+        <FormText name="name" label={t.name} />
       </div>
-      <FormText name="maker" label="Maker" />
-      <FormText name="mount" label="Mount" list={mounts} />
+      <FormText name="maker" label={t.maker} />
+      <FormText name="mount" label={t.mount} list={mounts} />
     </>
   );
 }
@@ -29,23 +31,23 @@ export function CommonFields() {
   const { outing } = useFile();
   return (
     <>
-      <FormNumber name="weightG" label="Weight" unit="g" placeholder="not known" />
+      <FormNumber name="weightG" label={t.weight} unit="g" placeholder={t.notKnown} />
       <FormSelect
         name="ownership"
-        label="Whose"
+        label={t.whose}
         options={SOURCES.map((source) => [source, OWNERSHIPS[source]])}
       />
       <FormNumber
         name="priceNew"
-        label="Price new"
+        label={t.priceNew}
         unit={outing.currency}
-        placeholder="not known"
+        placeholder={t.notKnown}
       />
       <FormNumber
         name="priceUsed"
-        label="Price used"
+        label={t.priceUsed}
         unit={outing.currency}
-        placeholder="not known"
+        placeholder={t.notKnown}
       />
     </>
   );

@@ -10,8 +10,8 @@ import {
 import { allowedBy, type Limits } from '@/core/brief';
 import { cropFactor } from '@/core/optics';
 import {
-  formatCount,
-  formatFNumber,
+  counted,
+  formatFNumbers,
   formatFocalRange,
   formatMetres,
   formatMm,
@@ -19,7 +19,10 @@ import {
   formatWeight,
   GRADE_NAMES,
   OWNERSHIPS,
+  shelfText,
 } from '@/text';
+
+const t = shelfText.rows;
 
 /** A row ready to show: its cells as text, with what they sort by. */
 export interface GearRow {
@@ -36,62 +39,62 @@ export interface GearRow {
 type Cells = GearRow['cells'];
 
 export const LENS_COLUMNS = [
-  ['range', 'Range'],
+  ['range', t.range],
   ['fNumber', 'f-number'],
-  ['mount', 'Mount'],
-  ['focus', 'Closest'],
-  ['magnification', 'Magnifies'],
-  ['filter', 'Thread'],
-  ['length', 'Length'],
-  ['grade', 'Grade'],
-  ['weight', 'Weight'],
-  ['price', 'New'],
-  ['used', 'Used'],
-  ['ownership', 'Whose'],
-  ['outing', 'This outing'],
+  ['mount', t.mount],
+  ['focus', t.closest],
+  ['magnification', t.magnifies],
+  ['filter', t.thread],
+  ['length', t.length],
+  ['grade', t.grade],
+  ['weight', t.weight],
+  ['price', t.newIt],
+  ['used', t.used],
+  ['ownership', t.whose],
+  ['outing', t.thisOuting],
 ] as const;
 
 export const BODY_COLUMNS = [
-  ['sensor', 'Sensor'],
-  ['pixels', 'Pixels'],
-  ['mount', 'Mount'],
-  ['weight', 'Weight'],
-  ['price', 'New'],
-  ['used', 'Used'],
-  ['ownership', 'Whose'],
-  ['outing', 'This outing'],
+  ['sensor', t.sensor],
+  ['pixels', t.pixels],
+  ['mount', t.mount],
+  ['weight', t.weight],
+  ['price', t.newIt],
+  ['used', t.used],
+  ['ownership', t.whose],
+  ['outing', t.thisOuting],
 ] as const;
 
 export const CONVERTER_COLUMNS = [
-  ['factor', 'Factor'],
-  ['lenses', 'Takes'],
-  ['mount', 'Mount'],
-  ['weight', 'Weight'],
-  ['price', 'New'],
-  ['used', 'Used'],
-  ['ownership', 'Whose'],
-  ['outing', 'This outing'],
+  ['factor', t.factor],
+  ['lenses', t.takes],
+  ['mount', t.mount],
+  ['weight', t.weight],
+  ['price', t.newIt],
+  ['used', t.used],
+  ['ownership', t.whose],
+  ['outing', t.thisOuting],
 ] as const;
 
 export const TUBE_COLUMNS = [
-  ['length', 'Extension'],
-  ['mount', 'Mount'],
-  ['weight', 'Weight'],
-  ['price', 'New'],
-  ['used', 'Used'],
-  ['ownership', 'Whose'],
-  ['outing', 'This outing'],
+  ['length', t.extension],
+  ['mount', t.mount],
+  ['weight', t.weight],
+  ['price', t.newIt],
+  ['used', t.used],
+  ['ownership', t.whose],
+  ['outing', t.thisOuting],
 ] as const;
 
 export const ADAPTER_COLUMNS = [
-  ['carries', 'Carries'],
-  ['mount', 'On'],
-  ['autofocus', 'Autofocus'],
-  ['weight', 'Weight'],
-  ['price', 'New'],
-  ['used', 'Used'],
-  ['ownership', 'Whose'],
-  ['outing', 'This outing'],
+  ['carries', t.carries],
+  ['mount', t.on],
+  ['autofocus', t.autofocus],
+  ['weight', t.weight],
+  ['price', t.newIt],
+  ['used', t.used],
+  ['ownership', t.whose],
+  ['outing', t.thisOuting],
 ] as const;
 
 interface Context {
@@ -110,10 +113,7 @@ export function lensRow(lens: Lens, context: Context): GearRow {
   return rowOf(lens, context, {
     range: { text: formatFocalRange(wideMm, longMm), sort: wideMm },
     fNumber: {
-      text:
-        ends[0] === ends[1]
-          ? formatFNumber(ends[0])
-          : `${formatFNumber(ends[0])}–${formatFNumber(ends[1]).slice(2)}`,
+      text: formatFNumbers(...ends),
       sort: ends[1],
     },
     magnification: {
@@ -145,11 +145,11 @@ export function bodyRow(body: Body, context: Context): GearRow {
     pixelsWide === null || pixelsHigh === null ? undefined : (pixelsWide * pixelsHigh) / 1e6;
   return rowOf(body, context, {
     sensor: {
-      text: `${widthMm} × ${heightMm} mm, crop ${cropFactor(body.sensor).toFixed(2)}`,
+      text: t.mmCrop(widthMm, heightMm, cropFactor(body.sensor).toFixed(2)),
       sort: widthMm,
     },
     pixels: {
-      text: megapixels === undefined ? 'not known' : `${megapixels.toFixed(1)} MP`,
+      text: megapixels === undefined ? t.notKnown : t.mp(megapixels.toFixed(1)),
       sort: megapixels,
     },
   });
@@ -159,7 +159,7 @@ export function converterRow(converter: Converter, context: Context): GearRow {
   return rowOf(converter, context, {
     factor: { text: `${converter.factor}×`, sort: converter.factor },
     lenses: {
-      text: formatCount(converter.lensIds.length, 'lens', 'lenses'),
+      text: counted(converter.lensIds.length, 'lens'),
       sort: converter.lensIds.length,
     },
   });
@@ -172,7 +172,7 @@ export function tubeRow(tube: Tube, context: Context): GearRow {
 }
 
 export function adapterRow(adapter: Adapter, context: Context): GearRow {
-  const survives = { true: 'survives', false: 'is lost', null: 'not known' } as const;
+  const survives = { true: 'survives', false: t.isLost, null: t.notKnown } as const;
   return rowOf(adapter, context, {
     carries: { text: adapter.lensMount, sort: adapter.lensMount },
     autofocus: {
@@ -224,9 +224,9 @@ function rowOf(
 
 /** What an item is on the outing, in a word or two; nothing where it comes as it is on the shelf. */
 function outingText(as: Ownership | undefined, alone: boolean): string {
-  if (alone) return 'only here';
-  if (as === undefined) return 'not on it';
-  return as === 'owned' ? 'may come' : OWNERSHIPS[as];
+  if (alone) return t.onlyHere;
+  if (as === undefined) return t.notOnIt;
+  return as === 'owned' ? t.mayCome : OWNERSHIPS[as];
 }
 
 /** Columns that are only shown when asked for. */

@@ -10,6 +10,9 @@ import { readFile } from '@/parts';
 import { PLACES } from './shortcuts';
 import { useOpening } from './useOpening';
 import { useOutingActions } from './useOutingActions';
+import { workspaceText } from '@/text';
+
+const t = workspaceText.fileMenu;
 
 // Loaded when they are first opened: the first page has no need of them.
 const FirstOuting = dynamic(() => import('./FirstOuting').then((m) => m.FirstOuting));
@@ -62,12 +65,12 @@ export function FileMenu() {
   });
   const read = async (chosen: File) => {
     const done = await readFile('outing', chosen.name, [await chosen.text()]);
-    if (!done.ok) return notify(`${chosen.name} was not opened: ${done.error.message}`);
+    if (!done.ok) return notify(t.wasNotOpened(chosen.name, done.error.message));
     const result = done.value;
     if (result.ok) {
       const compared = comparedGear(result.value.shelf, deskNow().shelf.gear);
       if (compared.some((c) => c.mine === null || c.differing.length > 0)) setFound(result.value);
-      else openFile(result.value, `Opened ${result.value.outing.name}.`);
+      else openFile(result.value, t.opened(result.value.outing.name));
     } else setRefused({ name: chosen.name, refusal: result.error });
   };
 
@@ -75,7 +78,7 @@ export function FileMenu() {
     <>
       <FileInput
         ref={input}
-        label="Outing file to open"
+        label={t.outingFileToOpen}
         accept=".json,application/json"
         onFile={(chosen) => void read(chosen)}
       />
@@ -93,7 +96,7 @@ export function FileMenu() {
           {...showing('starters')}
           onChoose={(next) => {
             setShown(null);
-            start(next, `Started: ${next.outing.name}.`);
+            start(next, t.started(next.outing.name));
           }}
         />
       )}
@@ -124,7 +127,7 @@ function useLoadedAfterwards() {
 function OutingButton({ expanded, onClick }: { expanded: boolean; onClick?: () => void }) {
   return (
     <Button aria-haspopup="menu" aria-expanded={expanded} onClick={onClick}>
-      Outing
+      {t.outing}
     </Button>
   );
 }

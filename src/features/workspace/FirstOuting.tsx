@@ -16,6 +16,9 @@ import { outingFromStarter, STARTERS } from '@/document/starters';
 import { useDeskNow, useEditDesk } from '@/session';
 import { Button, Dialog, SelectField, TextField } from '@/ui';
 import { useOpening } from './useOpening';
+import { workspaceText } from '@/text';
+
+const t = workspaceText.firstOuting;
 
 const FORMATS = {
   full: ['36 × 24 mm', 36, 24],
@@ -37,7 +40,7 @@ export function FirstOuting({
   const deskNow = useDeskNow();
   const edit = useEditDesk();
   const router = useRouter();
-  const [name, setName] = useState('My camera');
+  const [name, setName] = useState(t.myCamera);
   const [format, setFormat] = useState<FormatKey>('crop15');
   const [lines, setLines] = useState<readonly string[]>(['', '', '']);
   const [genre, setGenre] = useState<string>(STARTERS[0]?.key ?? '');
@@ -57,7 +60,7 @@ export function FirstOuting({
         deskNow(),
         false,
       ),
-      'Here is your outing; every figure in it can be changed.',
+      t.hereIsYourOutingEvery,
     );
     router.push('/lineup');
   };
@@ -65,47 +68,41 @@ export function FirstOuting({
     <Dialog
       open={open}
       onOpenChange={onOpenChange}
-      title="Start from nothing"
-      description="One camera, a few lenses, and what you are going to photograph. All of it can be changed later."
+      title={t.startFromNothing}
+      description={t.oneCameraAFewLenses}
     >
       <div className="space-y-3">
         <div className="grid grid-cols-2 gap-3">
-          <TextField label="Your camera" value={name} onChange={setName} />
+          <TextField label={t.yourCamera} value={name} onChange={setName} />
           <SelectField
-            label="Its sensor"
+            label={t.itsSensor}
             value={format}
             options={Object.entries(FORMATS).map(([key, [text]]) => [key as FormatKey, text])}
             onChange={setFormat}
           />
         </div>
         <fieldset className="space-y-2">
-          <legend className="text-[12px] text-soft">
-            Your lenses, as they are named: 18–55 mm f/3.5–5.6, or 50 f/1.8
-          </legend>
+          <legend className="text-[12px] text-soft">{t.yourLensesAsTheyAre}</legend>
           {lines.map((line, i) => (
             <TextField
               key={i}
-              label={`Lens ${i + 1}`}
+              label={t.lens(i + 1)}
               value={line}
-              error={
-                read[i] === null
-                  ? 'Give a range and an f-number, such as 18–55 f/3.5–5.6'
-                  : undefined
-              }
+              error={read[i] === null ? t.giveARangeAndAn : undefined}
               onChange={(next) => setLines(lines.map((l, k) => (k === i ? next : l)))}
             />
           ))}
-          <Button onClick={() => setLines([...lines, ''])}>One more lens</Button>
+          <Button onClick={() => setLines([...lines, ''])}>{t.oneMoreLens}</Button>
         </fieldset>
         <SelectField
-          label="What you are going to photograph"
+          label={t.whatYouAreGoingTo}
           value={genre}
           options={STARTERS.map((s) => [s.key, s.name])}
           onChange={setGenre}
         />
         <p className="text-right">
           <Button look="strong" disabled={!good} onClick={start}>
-            Show me which lenses to take
+            {t.showMeWhichLensesTo}
           </Button>
         </p>
       </div>
@@ -120,8 +117,8 @@ function bodyNamed(name: string, format: FormatKey): Body {
   return {
     ...fresh,
     id: bodyId.parse(freshId(name, new Set())),
-    name: name.trim() || 'My camera',
-    mount: 'My mount',
+    name: name.trim() || t.myCamera,
+    mount: t.myMount,
     sensor: { widthMm, heightMm, ...pixels },
   };
 }

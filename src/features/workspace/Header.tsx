@@ -8,13 +8,16 @@ import { useAnswer, useFilePart, useHistory, useSessionState } from '@/session';
 import { applyTheme, IconButton, isNight, watchTheme } from '@/ui';
 import { FileMenu } from './FileMenu';
 import { PLACES } from './shortcuts';
+import { workspaceText } from '@/text';
+
+const t = workspaceText.header;
 
 const SAVED = {
-  saved: 'Saved here',
-  saving: 'Saving…',
-  full: 'Not saved: no room left',
-  refused: 'Not saved: the browser refuses',
-  newer: 'Not saved: reload for the newer Arm Reach',
+  saved: t.savedHere,
+  saving: t.saving,
+  full: t.notSavedNoRoomLeft,
+  refused: t.notSavedTheBrowserRefuses,
+  newer: t.notSavedReloadForThe,
 } as const;
 
 export function Header() {
@@ -27,10 +30,10 @@ export function Header() {
   return (
     <header className="flex flex-wrap items-end justify-between gap-x-8 gap-y-2 px-5 pt-3">
       <div className="min-w-0">
-        <p className="text-[12px] text-soft">Arm Reach</p>
+        <p className="text-[12px] text-soft">{t.armReach}</p>
         <p className="truncate font-(family-name:--font-title) text-2xl leading-tight">{name}</p>
       </div>
-      <nav aria-label="Places" className="flex flex-wrap gap-1 text-base print:hidden">
+      <nav aria-label={t.places} className="flex flex-wrap gap-1 text-base print:hidden">
         {PLACES.map(([href, name]) => (
           <Link
             key={href}
@@ -51,10 +54,10 @@ export function Header() {
         >
           {SAVED[saveState]}
         </span>
-        <IconButton label="Undo (Ctrl Z)" disabled={!canUndo} onClick={undo}>
+        <IconButton label={t.undoCtrlZ} disabled={!canUndo} onClick={undo}>
           <Undo2 size={16} aria-hidden />
         </IconButton>
-        <IconButton label="Redo (Ctrl Shift Z)" disabled={!canRedo} onClick={redo}>
+        <IconButton label={t.redoCtrlShiftZ} disabled={!canRedo} onClick={redo}>
           <Redo2 size={16} aria-hidden />
         </IconButton>
         <ThemeButton />
@@ -68,7 +71,7 @@ function ThemeButton() {
   const night = useSyncExternalStore(watchTheme, isNight, () => false);
   const turn = () => applyTheme(night ? 'light' : 'night');
   return (
-    <IconButton label={night ? 'Light theme' : 'Night theme'} onClick={turn}>
+    <IconButton label={night ? t.lightTheme : t.nightTheme} onClick={turn}>
       {night ? <Sun size={16} aria-hidden /> : <Moon size={16} aria-hidden />}
     </IconButton>
   );

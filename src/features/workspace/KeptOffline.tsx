@@ -4,6 +4,9 @@ import { SerwistProvider, useSerwist } from '@serwist/turbopack/react';
 import { useEffect } from 'react';
 import { useSession } from '@/session';
 import { notify } from '@/ui';
+import { workspaceText } from '@/text';
+
+const t = workspaceText.keptOffline;
 
 /** Has the browser keep the application for where there is no network. */
 export function KeptOffline() {
@@ -34,10 +37,10 @@ function Updates() {
       window.location.reload();
     };
     const waiting = () =>
-      notify('A newer Arm Reach is ready.', {
-        description: 'Your edits are saved before it changes over.',
+      notify(t.aNewerArmReachIs, {
+        description: t.yourEditsAreSavedBefore,
         stays: true,
-        action: { label: 'Change over', onClick: () => serwist.messageSkipWaiting() },
+        action: { label: t.changeOver, onClick: () => serwist.messageSkipWaiting() },
       });
     const controlling = ({ isUpdate }: { isUpdate?: boolean | undefined }) => {
       if (isUpdate) void changeOver();

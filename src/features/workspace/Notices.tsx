@@ -6,6 +6,9 @@ import { type ReactNode, useState } from 'react';
 import type { KeeperNews } from '@/document/live';
 import { download, downloadOuting, useFileNow, useSession, useSessionState } from '@/session';
 import { Button } from '@/ui';
+import { workspaceText } from '@/text';
+
+const t = workspaceText.notices;
 
 const FirstOuting = dynamic(() => import('./FirstOuting').then((m) => m.FirstOuting));
 const Tour = dynamic(() => import('./Tour').then((m) => m.Tour));
@@ -23,21 +26,21 @@ export function Notices() {
       {firstVisit && !touring && (
         <div className="mx-5 mt-3 flex flex-wrap items-center justify-between gap-3 border-l-2 border-ink pl-3 print:hidden">
           <p className="max-w-prose">
-            This is a made-up outing to look around in. Its lineup is already worked out: see{' '}
+            {t.thisIsAMadeUp}
             <Link prefetch={false} className="underline" href="/lineup">
-              which lenses and why
+              {t.whichLensesAndWhy}
             </Link>
-            , or compare them on the{' '}
+            {t.orCompareThemOnThe}
             <Link prefetch={false} className="underline" href="/reach">
-              reach chart
+              {t.reachChart}
             </Link>
-            . Change anything; the line above answers at once.
+            {t.changeAnythingTheLineAbove}
           </p>
           <span className="flex flex-wrap gap-2">
-            <Button onClick={() => state.setState({ touring: true })}>Show me around</Button>
-            <Button onClick={() => setStarting(true)}>Start from nothing</Button>
+            <Button onClick={() => state.setState({ touring: true })}>{t.showMeAround}</Button>
+            <Button onClick={() => setStarting(true)}>{t.startFromNothing}</Button>
             <Button look="quiet" onClick={() => state.setState({ firstVisit: false })}>
-              Got it
+              {t.gotIt}
             </Button>
           </span>
         </div>
@@ -63,11 +66,9 @@ function Alert({ text, children }: { text: string; children: ReactNode }) {
 }
 
 const UNSAVED = {
-  full: 'This browser has no room left, so your edits aren’t being saved. You can go on working: they stay in this tab. Export the outing, or make room under Backup and storage.',
-  refused:
-    'This browser doesn’t let Arm Reach store anything, so your edits aren’t being saved. You can go on working: they stay in this tab. Export the outing before you close it.',
-  newer:
-    'Another tab runs a newer Arm Reach, so this tab no longer saves. Export the outing if it has edits you need, then reload.',
+  full: t.thisBrowserHasNoRoom,
+  refused: t.thisBrowserDoesntLetArm,
+  newer: t.anotherTabRunsANewer,
 } as const;
 
 function Unsaved() {
@@ -80,13 +81,13 @@ function Unsaved() {
   return (
     <Alert text={UNSAVED[saveState]}>
       <Button look="strong" onClick={save}>
-        Export this outing
+        {t.exportThisOuting}
       </Button>
       {saveState === 'newer' ? (
-        <Button onClick={() => window.location.reload()}>Reload</Button>
+        <Button onClick={() => window.location.reload()}>{t.reload}</Button>
       ) : (
         <Link prefetch={false} className="self-center underline" href="/storage">
-          Backup and storage
+          {t.backupAndStorage}
         </Link>
       )}
     </Alert>
@@ -96,11 +97,11 @@ function Unsaved() {
 function newsText(news: KeeperNews): string {
   switch (news.kind) {
     case 'copied':
-      return `You changed the same thing here and in another tab. What was saved first stays; this tab’s outing is kept as “${news.name}” under Outings.`;
+      return t.youChangedTheSameThing(news.name);
     case 'shelf-kept':
-      return 'You changed the same item of your shelf here and in another tab. What was saved first stays; this tab’s shelf is kept under Earlier versions.';
+      return t.youChangedTheSameItem;
     case 'deleted-elsewhere':
-      return 'This outing was deleted in another tab. It is in the bin; your next edit brings it back.';
+      return t.thisOutingWasDeletedIn;
   }
 }
 
@@ -114,14 +115,14 @@ function News() {
       {news && (
         <Alert text={newsText(news)}>
           <Button look="quiet" onClick={() => state.setState({ news: null })}>
-            Got it
+            {t.gotIt}
           </Button>
         </Alert>
       )}
       {restored && (
-        <Alert text="What was stored last can’t be read as a whole. What can be read of it is open, or its newest version. The whole text is kept under Backup and storage.">
+        <Alert text={t.whatWasStoredLastCant}>
           <Button look="quiet" onClick={() => state.setState({ restored: false })}>
-            Got it
+            {t.gotIt}
           </Button>
         </Alert>
       )}
@@ -136,13 +137,16 @@ function SetAside() {
   if (!newest) return null;
   return (
     <Alert
-      text={`${asides.length === 1 ? 'A stored text can’t be read and is set aside' : `${asides.length} stored texts can’t be read and are set aside`}: ${newest.reason} Download it to fix it, then open the file again.`}
+      text={t.downloadItToFixIt(
+        asides.length === 1 ? t.aStoredTextCantBe : t.storedTextsCantBeRead(asides.length),
+        newest.reason,
+      )}
     >
       <Button onClick={() => download('set-aside.armreach.json', newest.text, 'application/json')}>
-        Download it
+        {t.downloadIt}
       </Button>
       <Link prefetch={false} className="self-center underline" href="/storage#aside">
-        See {asides.length === 1 ? 'it' : 'them all'}
+        {t.see(asides.length === 1 ? 'it' : t.themAll)}
       </Link>
     </Alert>
   );

@@ -6,6 +6,9 @@ import { useDesk } from '@/session';
 import { Button, Dialog } from '@/ui';
 import { type Choices, TakingList } from '@/parts';
 import { useOpening } from './useOpening';
+import { workspaceText } from '@/text';
+
+const t = workspaceText.openFileDialog;
 
 /** What an outing's file brings that is not on the shelf, before it is opened. */
 export function OpenFileDialog({ file, onClose }: { file: OutingFile; onClose: () => void }) {
@@ -19,7 +22,7 @@ export function OpenFileDialog({ file, onClose }: { file: OutingFile; onClose: (
   const open = () => {
     const taking = (c: (typeof compared)[number]): Taking =>
       choices.get(c.theirs.id) ?? usualTaking(c);
-    openFile(file, `Opened ${file.outing.name}.`, taking);
+    openFile(file, t.opened(file.outing.name), taking);
     onClose();
   };
   return (
@@ -27,13 +30,12 @@ export function OpenFileDialog({ file, onClose }: { file: OutingFile; onClose: (
       wide
       open
       onOpenChange={(isOpen) => !isOpen && onClose()}
-      title={`Open ${file.outing.name}`}
-      description="The file carries its own gear. Nothing on your shelf is replaced unless you say so."
+      title={t.open(file.outing.name)}
+      description={t.theFileCarriesItsOwn}
     >
       {foreign && (
         <p className="mb-3 text-wrong">
-          Its prices are in {file.outing.currency}, yours in {settings.currency}: they aren’t
-          converted.
+          {t.itsPricesAreInYours(file.outing.currency, settings.currency)}
         </p>
       )}
       <TakingList
@@ -43,9 +45,9 @@ export function OpenFileDialog({ file, onClose }: { file: OutingFile; onClose: (
         currencies={{ mine: settings.currency, theirs: file.outing.currency }}
       />
       <div className="mt-4 flex justify-end gap-2">
-        <Button onClick={onClose}>Cancel</Button>
+        <Button onClick={onClose}>{t.cancel}</Button>
         <Button look="strong" onClick={open}>
-          Open the outing
+          {t.openTheOuting}
         </Button>
       </div>
     </Dialog>

@@ -2,13 +2,16 @@
 
 import { Button, Menu } from '@/ui';
 import type { OutingAction } from './useOutingActions';
+import { workspaceText } from '@/text';
+
+const t = workspaceText.outingMenu;
 
 /** What can be done with outings; open as soon as it is there, since it is loaded when asked for. */
 export function OutingMenu({ actions }: { actions: readonly (readonly OutingAction[])[] }) {
   return (
     <Menu
       defaultOpen
-      trigger={<Button>Outing</Button>}
+      trigger={<Button>{t.outing}</Button>}
       groups={actions.map((group) =>
         group.map(({ label, hint, run }) => ({
           label,

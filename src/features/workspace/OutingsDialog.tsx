@@ -9,6 +9,9 @@ import type { OutingEntry } from '@/document/live';
 import { download, useDesk, useSession } from '@/session';
 import { Button, Dialog, IconButton, notify } from '@/ui';
 import { useOpening } from './useOpening';
+import { workspaceText } from '@/text';
+
+const t = workspaceText.outingsDialog;
 
 /** All outings of this browser: open, duplicate, export, delete. */
 export function OutingsDialog({
@@ -36,27 +39,27 @@ export function OutingsDialog({
     const shelved = await library();
     await shelved.discard(entry.key);
     look();
-    notify(`Deleted ${entry.name}.`, {
-      description: 'It stays in the bin for 30 days.',
-      action: { label: 'Undo', onClick: () => void shelved.restore(entry.key).then(look) },
+    notify(t.deleted(entry.name), {
+      description: t.itStaysInTheBin,
+      action: { label: t.undo, onClick: () => void shelved.restore(entry.key).then(look) },
     });
   };
   const exportOther = async (entry: OutingEntry) => {
     const text = await (await library()).textOf(entry.key);
-    if (text === null) notify(`${entry.name} can’t be read. Its text is under Backup and storage.`);
+    if (text === null) notify(t.cantBeReadItsText(entry.name));
     else download(`${entry.name}.armreach.json`, text, 'application/json');
   };
   const duplicate = () => {
     const copy = copyOf(plan, 'copy');
     onOpenChange(false);
-    opening.openPlan(copy, `Opened ${copy.outing.name}.`);
+    opening.openPlan(copy, t.opened(copy.outing.name));
   };
   return (
     <Dialog
       open={open}
       onOpenChange={onOpenChange}
-      title="Outings"
-      description="Kept in this browser. A backup keeps them safe beyond it."
+      title={t.outings}
+      description={t.keptInThisBrowserA}
     >
       <ul>
         {entries.map((entry) => {
@@ -66,12 +69,13 @@ export function OutingsDialog({
               <span className="min-w-0 flex-1">
                 <span className="block truncate font-semibold">{entry.name}</span>
                 <span className="block text-[12px] text-soft">
-                  {isOpen ? 'open now' : `saved ${format(entry.savedAt, 'd MMM yyyy, HH:mm')}`}
+                  {isOpen ? t.openNow : t.saved(format(entry.savedAt, 'd MMM yyyy, HH:mm'))}
                 </span>
               </span>
               {isOpen ? (
                 <Button onClick={duplicate}>
-                  <Copy size={14} aria-hidden /> Duplicate
+                  <Copy size={14} aria-hidden />
+                  {t.duplicate}
                 </Button>
               ) : (
                 <>
@@ -81,15 +85,15 @@ export function OutingsDialog({
                       void opening.reopen(entry.key, entry.name);
                     }}
                   >
-                    Open
+                    {t.open}
                   </Button>
                   <IconButton
-                    label={`Export ${entry.name}`}
+                    label={t.exportIt(entry.name)}
                     onClick={() => void exportOther(entry)}
                   >
                     <Download size={15} aria-hidden />
                   </IconButton>
-                  <IconButton label={`Delete ${entry.name}`} onClick={() => void discard(entry)}>
+                  <IconButton label={t.deleteIt(entry.name)} onClick={() => void discard(entry)}>
                     <Trash2 size={15} aria-hidden />
                   </IconButton>
                 </>
@@ -105,7 +109,7 @@ export function OutingsDialog({
           className="underline"
           onClick={() => onOpenChange(false)}
         >
-          Deleted outings and backups
+          {t.deletedOutingsAndBackups}
         </Link>
       </p>
     </Dialog>

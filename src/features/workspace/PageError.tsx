@@ -4,20 +4,17 @@ import { useState } from 'react';
 import { rescueOuting } from '@/session';
 import { Button } from '@/ui';
 import { isStale } from './stale';
+import { workspaceText } from '@/text';
+
+const t = workspaceText.pageError;
 
 /** What stands in a page's place when it failed: the rest of the application goes on. */
 export function PageError({ error, reset }: { error: Error; reset: () => void }) {
   const stale = isStale(error);
   return (
     <div role="alert" className="max-w-prose space-y-3 p-6">
-      <h1 className="text-xl">
-        {stale ? 'There is a newer Arm Reach' : 'This page can’t be shown'}
-      </h1>
-      <p>
-        {stale
-          ? 'This page needs a part that the server has replaced. Your edits are saved; reload to change over.'
-          : `Something in it failed: ${error.message} Your outing is as it was. Save it as a file to be on the safe side, then try again.`}
-      </p>
+      <h1 className="text-xl">{stale ? t.thereIsANewerArm : t.thisPageCantBeShown}</h1>
+      <p>{stale ? t.thisPageNeedsAPart : t.somethingInItFailedYour(error.message)}</p>
       <WaysOut onTryAgain={stale ? null : reset} />
     </div>
   );
@@ -41,20 +38,20 @@ export function WaysOut({
   const [said, setSaid] = useState('');
   const save = () =>
     void rescueOuting().then(
-      (saved) => setSaid(saved ? 'Saved as a file.' : 'There is no outing to save.'),
+      (saved) => setSaid(saved ? t.savedAsAFile : t.thereIsNoOutingTo),
       (error: unknown) =>
-        setSaid(`It can’t be saved: ${error instanceof Error ? error.message : String(error)}`),
+        setSaid(t.itCantBeSaved(error instanceof Error ? error.message : String(error))),
     );
   return (
     <>
       <span className="flex flex-wrap gap-2">
         <Button look="strong" onClick={save}>
-          Save my outing as a file
+          {t.saveMyOutingAsA}
         </Button>
         <Button onClick={onTryAgain ?? (() => window.location.reload())}>
-          {onTryAgain ? 'Try again' : 'Reload'}
+          {onTryAgain ? t.tryAgain : t.reload}
         </Button>
-        <Button onClick={onGoOn}>Go on without saving</Button>
+        <Button onClick={onGoOn}>{t.goOnWithoutSaving}</Button>
       </span>
       <p role="status">{said}</p>
     </>

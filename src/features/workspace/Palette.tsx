@@ -7,10 +7,12 @@ import { PROFILES, withProfile } from '@/core/brief';
 import { ITEM_KINDS } from '@/core/gear';
 import { setLimits } from '@/document';
 import { useEdit, useFile, useHistory, useKnownGear } from '@/session';
-import { PROFILE_NAMES } from '@/text';
+import { PROFILE_NAMES, workspaceText } from '@/text';
 import { useFocusBefore, useInertBehind } from '@/ui';
 import { PLACES } from './shortcuts';
 import type { OutingAction } from './useOutingActions';
+
+const t = workspaceText.palette;
 
 /** Finds anything by its name: places, pictures, gear, ways of choosing, actions. */
 export function Palette({
@@ -35,9 +37,9 @@ export function Palette({
   };
   const go = (href: string) => run(() => router.push(href));
   const groups: readonly (readonly [string, readonly Found[]])[] = [
-    ['Places', PLACES.map(([href, name]) => ({ key: href, name, run: () => go(href) }))],
+    [t.places, PLACES.map(([href, name]) => ({ key: href, name, run: () => go(href) }))],
     [
-      'Pictures',
+      t.pictures,
       file.frames.map((f) => ({
         key: f.id,
         name: f.name,
@@ -45,7 +47,7 @@ export function Palette({
       })),
     ],
     [
-      'Gear',
+      t.gear,
       ITEM_KINDS.flatMap((kind) =>
         shelf[kind].map((item) => ({
           key: item.id,
@@ -55,7 +57,7 @@ export function Palette({
       ),
     ],
     [
-      'Choose like',
+      t.chooseLike,
       PROFILES.map(({ key }) => ({
         key,
         name: PROFILE_NAMES[key],
@@ -63,10 +65,10 @@ export function Palette({
       })),
     ],
     [
-      'Actions',
+      t.actions,
       [
-        { key: 'undo', name: 'Undo', run: () => run(undo) },
-        { key: 'redo', name: 'Redo', run: () => run(redo) },
+        { key: 'undo', name: t.undo, run: () => run(undo) },
+        { key: 'redo', name: t.redo, run: () => run(redo) },
         ...actions.map((a) => ({ key: a.label, name: a.label, run: () => run(a.run) })),
       ],
     ],
@@ -83,14 +85,14 @@ export function Palette({
           }}
           className="fixed top-[10vh] left-1/2 z-50 w-[94vw] max-w-xl -translate-x-1/2 border border-edge bg-sheet"
         >
-          <Radix.Title className="sr-only">Find anything</Radix.Title>
-          <Command label="Find anything" loop filter={byName}>
+          <Radix.Title className="sr-only">{t.findAnything}</Radix.Title>
+          <Command label={t.findAnything} loop filter={byName}>
             <Command.Input
-              placeholder="Find a place, a picture, a lens, an action"
+              placeholder={t.findAPlaceAPicture}
               className="w-full border-b border-hair bg-sheet px-4 py-3 text-base outline-none"
             />
             <Command.List tabIndex={0} className="max-h-[60vh] overflow-auto p-1">
-              <Command.Empty className="px-3 py-2 text-soft">Nothing has that name.</Command.Empty>
+              <Command.Empty className="px-3 py-2 text-soft">{t.nothingHasThatName}</Command.Empty>
               {groups.map(([heading, found]) => (
                 <Command.Group
                   key={heading}

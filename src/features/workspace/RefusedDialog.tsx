@@ -2,6 +2,9 @@
 
 import type { Refusal } from '@/document';
 import { Button, Dialog } from '@/ui';
+import { workspaceText } from '@/text';
+
+const t = workspaceText.refusedDialog;
 
 /** What is wrong with a file that was not opened, place by place. */
 export function RefusedDialog({
@@ -17,8 +20,8 @@ export function RefusedDialog({
     <Dialog
       open
       onOpenChange={(isOpen) => !isOpen && onClose()}
-      title="The file was not opened"
-      description={`${name}: ${refusal.message} Your outing is as it was.`}
+      title={t.theFileWasNotOpened}
+      description={t.yourOutingIsAsIt(name, refusal.message)}
     >
       <ul className="space-y-1">
         {refusal.issues
@@ -31,7 +34,7 @@ export function RefusedDialog({
       </ul>
       <div className="mt-4 flex justify-end">
         <Button look="strong" onClick={onClose}>
-          Close
+          {t.close}
         </Button>
       </div>
     </Dialog>

@@ -18,17 +18,19 @@ import {
   Tick,
   watchTheme,
 } from '@/ui';
-import { applyUnits, PROFILE_NAMES, type Units, unitsNow, watchUnits } from '@/text';
+import { applyUnits, PROFILE_NAMES, type Units, unitsNow, watchUnits, workspaceText } from '@/text';
 import { UsualLimitFields } from '@/parts';
 
+const t = workspaceText.settingsDialog;
+
 const THEMES: readonly (readonly [Theme, string])[] = [
-  ['light', 'light'],
-  ['night', 'night'],
-  ['system', 'as the system'],
+  ['light', t.light],
+  ['night', t.night],
+  ['system', t.asTheSystem],
 ];
 const UNITS: readonly (readonly [Units, string])[] = [
-  ['metric', 'metres and grams'],
-  ['imperial', 'feet and ounces'],
+  ['metric', t.metresAndGrams],
+  ['imperial', t.feetAndOunces],
 ];
 
 /** The person's settings, and what holds for this browser. */
@@ -49,12 +51,12 @@ export function SettingsDialog({
     <Dialog
       open={open}
       onOpenChange={onOpenChange}
-      title="Settings"
-      description="Yours, for every outing that has no other. Files always hold metres and grams; lenses stay in mm."
+      title={t.settings}
+      description={t.yoursForEveryOutingThat}
     >
       <div className="space-y-4">
         <Choice
-          label="Units"
+          label={t.units}
           value={units}
           options={UNITS}
           onChange={(next) => {
@@ -63,7 +65,7 @@ export function SettingsDialog({
           }}
         />
         <Choice
-          label="Theme"
+          label={t.theme}
           value={theme ?? themeChosen()}
           options={THEMES}
           onChange={(next) => {
@@ -72,7 +74,7 @@ export function SettingsDialog({
           }}
         />
         <Tick
-          label="Single-key shortcuts (? and the numbers)"
+          label={t.singleKeyShortcutsAndThe}
           on={keys}
           onChange={(on) => {
             setKeys(on);
@@ -80,17 +82,17 @@ export function SettingsDialog({
           }}
         />
         <EntityForm
-          label="Usual limits"
+          label={t.usualLimits}
           schema={settingsSchema}
           value={settings}
           onValid={(next, field) => edit(setSettings(next), `settings.${field}`)}
         >
-          <h3 className="mb-2 border-t border-ink pt-2 font-semibold">What you usually want</h3>
+          <h3 className="mb-2 border-t border-ink pt-2 font-semibold">{t.whatYouUsuallyWant}</h3>
           <SelectField
-            label="Selection style"
+            label={t.selectionStyle}
             value={styleOf(settings.limits)}
             options={[
-              ['own', 'my own'],
+              ['own', t.myOwn],
               ...PROFILES.map((p) => [p.key, PROFILE_NAMES[p.key]] as const),
             ]}
             onChange={(key) =>
@@ -99,7 +101,7 @@ export function SettingsDialog({
             }
           />
           <div className="grid grid-cols-2 gap-2">
-            <FormText name="currency" label="Currency" hint="three letters, such as EUR" />
+            <FormText name="currency" label={t.currency} hint={t.threeLettersSuchAsEur} />
             <UsualLimitFields prefix="limits." />
           </div>
         </EntityForm>

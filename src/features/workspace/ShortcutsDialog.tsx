@@ -2,15 +2,14 @@
 
 import { Dialog } from '@/ui';
 import { SHORTCUTS } from './shortcuts';
+import { workspaceText } from '@/text';
+
+const t = workspaceText.shortcutsDialog;
 
 /** The short ways by keyboard. */
 export function ShortcutsDialog(showing: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (
-    <Dialog
-      {...showing}
-      title="Keys"
-      description="Everything can be done without a mouse; these are the short ways."
-    >
+    <Dialog {...showing} title={t.keys} description={t.everythingCanBeDoneWithout}>
       <dl className="grid grid-cols-[8rem_1fr] gap-y-1">
         {SHORTCUTS.map(([keys, what]) => (
           <div key={keys} className="contents">

@@ -6,9 +6,8 @@ import type { LineupResult } from '@/core/lineup';
 import type { OutingFile } from '@/document';
 import { useAnswer, useFile } from '@/session';
 import {
-  behindText,
+  itemsText,
   buySteps,
-  formatCount,
   formatMoney,
   formatPercent,
   formatWeight,
@@ -17,8 +16,11 @@ import {
   shortfallText,
   wantsSteps,
   weightSteps,
+  workspaceText,
 } from '@/text';
 import { Figure, StateMark } from '@/parts';
+
+const t = workspaceText.standingLine;
 
 /** Shown as thinking only past this, so that quick answers do not flicker. */
 const THINKING_AFTER_MS = 150;
@@ -29,11 +31,11 @@ export function StandingLine() {
   const { result, thinking, error } = useAnswer();
   return (
     <div
-      aria-label="Standing line"
+      aria-label={t.standingLine}
       role="region"
       className="mx-5 mt-2 print:hidden flex min-h-9 flex-wrap items-center gap-x-6 gap-y-1 border-y border-ink py-1.5"
     >
-      {error && <span className="text-wrong">The lineup could not be worked out: {error}</span>}
+      {error && <span className="text-wrong">{t.theLineupCouldNotBe(error)}</span>}
       {!error && result && <Summary result={result} file={file} />}
       <span role="status" className="ml-auto text-soft">
         {thinking && <Thinking isOld={result !== null} />}
@@ -54,43 +56,39 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
         data-testid="answer"
       >
         {result.status === 'impossible'
-          ? 'No lineup keeps to the limits'
-          : formatCount(totals.lenses, 'lens', 'lenses')}
-        {behindText(result.lineup)}
+          ? t.noLineupKeepsToThe
+          : itemsText(result.lineup, totals.lenses)}
       </Link>
       <span>{STATUS[result.status]}</span>
-      <Got label="musts" {...totals.musts} />
+      <Got label={t.musts} {...totals.musts} />
       <span>
-        <Got label="wants" {...totals.wants} />
+        <Got label={t.wants} {...totals.wants} />
         {totals.wants.of > 0 && (
           <>
             ,{' '}
-            <Figure label="Share of the wanted pictures" steps={() => wantsSteps(file, result)}>
-              {formatPercent(totals.wants.sharePercent)} of those pictures
+            <Figure label={t.shareOfTheWantedPictures} steps={() => wantsSteps(file, result)}>
+              {t.ofThosePictures(formatPercent(totals.wants.sharePercent))}
             </Figure>
           </>
         )}
       </span>
       <Figure
-        label="Weight of the lineup"
+        label={t.weightOfTheLineup}
         steps={() => weightSteps(file, idsIn(result), result.bodies)}
       >
         {formatWeight(totals.weightG)}
-        {totals.weightUnknown.length > 0 && ` + ${totals.weightUnknown.length} of unknown weight`}
-        {result.carried && `, ${formatWeight(result.carried.weightG)} carried in all`}
+        {totals.weightUnknown.length > 0 && t.ofUnknownWeight(totals.weightUnknown.length)}
+        {result.carried && t.carriedInAll(formatWeight(result.carried.weightG))}
       </Figure>
       <span>
-        <Figure label="Price of the lineup" steps={() => priceSteps(file, idsIn(result))}>
+        <Figure label={t.priceOfTheLineup} steps={() => priceSteps(file, idsIn(result))}>
           {formatMoney(totals.price, file.outing.currency)}
         </Figure>
         {totals.toBuy > 0 && (
           <>
             ,{' '}
-            <Figure
-              label="What there is to buy or rent"
-              steps={() => buySteps(file, idsIn(result))}
-            >
-              {formatMoney(totals.toBuy, file.outing.currency)} to spend
+            <Figure label={t.whatThereIsToBuy} steps={() => buySteps(file, idsIn(result))}>
+              {t.toSpend(formatMoney(totals.toBuy, file.outing.currency))}
             </Figure>
           </>
         )}
@@ -101,17 +99,18 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
 }
 
 const STATUS = {
-  proven: 'fewest possible (proven)',
-  'best-found': 'best found so far',
-  impossible: 'limits conflict',
-  unverified: 'not sure: some weights are unknown, or what is carried is over its limit',
+  proven: t.fewestPossibleProven,
+  'best-found': t.bestFoundSoFar,
+  impossible: t.limitsConflict,
+  unverified: t.notSureSomeWeightsAre,
 } as const;
 
 function Got({ label, got, of }: { label: string; got: number; of: number }) {
-  if (of === 0) return <span className="text-soft">no {label}</span>;
+  if (of === 0) return <span className="text-soft">{t.no(label)}</span>;
   return (
     <span>
-      <StateMark state={got === of ? 'clear' : 'lost'} /> {got} of {of} {label}
+      <StateMark state={got === of ? 'clear' : 'lost'} />
+      {t.of(got, of, label)}
     </span>
   );
 }
@@ -123,9 +122,7 @@ function worstOf(result: LineupResult, file: OutingFile): string | null {
   if (!worst) return null;
   const name = file.frames.find((f) => f.id === worst.frameId)?.name ?? worst.frameId;
   if (worst.nearest?.shortfall) return `${name}: ${shortfallText(worst.nearest.shortfall)}`;
-  return worst.impossible.length > 0
-    ? `${name}: no lens on the shelf can make it`
-    : `${name}: kept out by the limits`;
+  return worst.impossible.length > 0 ? t.noLensOnTheShelf(name) : t.keptOutByTheLimits(name);
 }
 
 /** Appears only once thinking has lasted a while; it is mounted anew for each thought. */
@@ -136,5 +133,5 @@ function Thinking({ isOld }: { isOld: boolean }) {
     return () => clearTimeout(timer);
   }, []);
   if (!late) return null;
-  return isOld ? 'Thinking… until then this is the answer from before your change' : 'Thinking…';
+  return isOld ? t.thinkingUntilThenThisIs : t.thinking;
 }

@@ -4,7 +4,9 @@ import { NO_GEAR, type OutingFile } from '@/document';
 import { outingFromStarter, STARTERS } from '@/document/starters';
 import { useDesk } from '@/session';
 import { Dialog } from '@/ui';
-import { formatCount } from '@/text';
+import { counted, workspaceText } from '@/text';
+
+const t = workspaceText.starterDialog;
 
 /** The starter briefs by genre; one chosen becomes a new outing with the person's shelf. */
 export function StarterDialog({
@@ -21,8 +23,8 @@ export function StarterDialog({
     <Dialog
       open={open}
       onOpenChange={onOpenChange}
-      title="Start from a brief"
-      description="Pictures, distances and light as they usually are, all of it to be changed. Your shelf stays."
+      title={t.startFromABrief}
+      description={t.picturesDistancesAndLightAs}
       wide
     >
       <ul className="grid gap-x-6 sm:grid-cols-2">
@@ -39,7 +41,7 @@ export function StarterDialog({
             >
               <span className="block font-semibold">{starter.name}</span>
               <span className="block text-[13px] text-soft">
-                {starter.about} {formatCount(starter.shots.length, 'picture', 'pictures')}.
+                {starter.about} {counted(starter.shots.length, 'picture')}.
               </span>
             </button>
           </li>

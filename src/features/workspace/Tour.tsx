@@ -5,6 +5,9 @@ import { useEffect, useState } from 'react';
 import type { OutingFile } from '@/document';
 import { useFile, useSession } from '@/session';
 import { Button } from '@/ui';
+import { workspaceText } from '@/text';
+
+const t = workspaceText.tour;
 
 interface Now {
   readonly path: string;
@@ -22,27 +25,27 @@ interface Step {
 /** A way through that teaches by doing: each step goes on by itself once it is done. */
 const STEPS: readonly Step[] = [
   {
-    text: 'In Brief stand the pictures wanted. Choose one, and see it through the viewfinder.',
+    text: t.inBriefStandThePictures,
     href: '/brief',
     done: (now) => now.path === '/brief' && now.frame !== null,
   },
   {
-    text: 'Change something of it: how badly it is wanted, or from how far. The line above answers at once.',
+    text: t.changeSomethingOfItHow,
     href: '/brief',
     done: (now, before) => now.file.frames !== before.file.frames,
   },
   {
-    text: 'Reach lays all lenses out by angle and light. Choose a picture there: the lenses that can make it light up.',
+    text: t.reachLaysAllLensesOut,
     href: '/reach',
     done: (now) => now.path === '/reach' && now.frame !== null,
   },
   {
-    text: 'Lineup says which lenses, and why fewer will not do. Leave one at home, and see what then.',
+    text: t.lineupSaysWhichLensesAnd,
     href: '/lineup',
     done: (now, before) => now.file.limits.lockedOut.length > before.file.limits.lockedOut.length,
   },
   {
-    text: 'Carry says what hangs on which camera, and what to pack.',
+    text: t.carrySaysWhatHangsOn,
     href: '/carry',
     done: (now) => now.path === '/carry',
   },
@@ -70,32 +73,30 @@ export function Tour({ onStart }: { onStart: () => void }) {
   return (
     <div
       role="region"
-      aria-label="A way through"
+      aria-label={t.aWayThrough}
       className="mx-5 mt-3 flex flex-wrap items-center justify-between gap-3 border-l-4 border-ink pl-3 print:hidden"
     >
       {step ? (
         <>
           <p className="max-w-prose" aria-live="polite">
-            <span className="text-soft">
-              {at + 1} of {STEPS.length}
-            </span>{' '}
-            {done ? 'Done.' : step.text}
+            <span className="text-soft">{t.of(at + 1, STEPS.length)}</span>{' '}
+            {done ? t.done : step.text}
           </p>
           <span className="flex gap-2">
-            {path !== step.href && <Button onClick={() => router.push(step.href)}>Go there</Button>}
+            {path !== step.href && (
+              <Button onClick={() => router.push(step.href)}>{t.goThere}</Button>
+            )}
             <Button look="quiet" onClick={() => setAt(at + 1)}>
-              Next
+              {t.next}
             </Button>
             <Button look="quiet" onClick={end}>
-              Leave
+              {t.leave}
             </Button>
           </span>
         </>
       ) : (
         <>
-          <p className="max-w-prose">
-            That is the whole way. Undo brings the demo back as it was; now your own outing.
-          </p>
+          <p className="max-w-prose">{t.thatIsTheWholeWay}</p>
           <span className="flex gap-2">
             <Button
               look="strong"
@@ -104,10 +105,10 @@ export function Tour({ onStart }: { onStart: () => void }) {
                 onStart();
               }}
             >
-              Start from nothing
+              {t.startFromNothing}
             </Button>
             <Button look="quiet" onClick={end}>
-              Leave
+              {t.leave}
             </Button>
           </span>
         </>

@@ -5,7 +5,7 @@ import { type ReactNode, useEffect, useSyncExternalStore } from 'react';
 import { z } from 'zod';
 import { useStore } from 'zustand';
 import { plainMessage } from '@/document';
-import { applyUnits, fieldPathText, unitsNow, watchUnits } from '@/text';
+import { applyUnits, fieldPathText, unitsNow, watchUnits, workspaceText } from '@/text';
 import { notices, notify } from '@/ui';
 import { SessionProvider, useDesk, useHistory, useSession, useSessionState } from '@/session';
 import { Header } from './Header';
@@ -14,6 +14,8 @@ import { Offline } from './Offline';
 import { isStale } from './stale';
 import { WaysOut } from './PageError';
 import { StandingLine } from './StandingLine';
+
+const t = workspaceText.workspace;
 
 // Loaded when there is first something to say.
 const Toasts = dynamic(() => import('./Toasts').then((m) => m.Toasts), { ssr: false });
@@ -39,7 +41,7 @@ function Frame({ children }: { children: ReactNode }) {
         href="#place"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-2"
       >
-        Skip to content
+        {t.skipToContent}
       </a>
       {phase === 'open' ? (
         <>
@@ -74,8 +76,8 @@ function Opening() {
   const text = failed
     ? `The outing can’t be opened: ${problem}`
     : isSlow
-      ? 'This browser’s storage hasn’t answered yet. Wait a little longer, or look around without saving: what is stored stays as it is.'
-      : 'Opening the outing…';
+      ? t.thisBrowsersStorageHasntAnswered
+      : t.openingTheOuting;
   return (
     <div className="max-w-prose space-y-3">
       <p role="status" className={failed ? 'text-wrong' : 'text-soft'}>
@@ -107,10 +109,8 @@ function Refused() {
     if (refused === null) return;
     const [first, ...others] = refused.issues;
     if (!first) return;
-    notify(`Not changed: ${fieldPathText(first.path, refused.would)} ${first.message}.`, {
-      ...(others.length > 0
-        ? { description: `${others.length} more fields are wrong as well.` }
-        : {}),
+    notify(t.notChanged(fieldPathText(first.path, refused.would), first.message), {
+      ...(others.length > 0 ? { description: t.moreFieldsAreWrongAs(others.length) } : {}),
     });
   }, [refused]);
   return null;
@@ -121,10 +121,10 @@ function Stale() {
   useEffect(() => {
     const failed = ({ reason }: PromiseRejectionEvent) => {
       if (!isStale(reason)) return;
-      notify('There is a newer Arm Reach.', {
-        description: 'Your edits are saved; reload to change over.',
+      notify(t.thereIsANewerArm, {
+        description: t.yourEditsAreSavedReload,
         stays: true,
-        action: { label: 'Reload', onClick: () => window.location.reload() },
+        action: { label: t.reload, onClick: () => window.location.reload() },
       });
     };
     window.addEventListener('unhandledrejection', failed);

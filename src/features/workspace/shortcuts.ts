@@ -1,19 +1,22 @@
+import { plainList, workspaceText } from '@/text';
+
+const t = workspaceText.shortcuts;
 /** Every key that does something anywhere, as listed on `?`. */
 export const PLACES = [
-  ['/brief', 'Brief'],
-  ['/shelf', 'Shelf'],
-  ['/reach', 'Reach'],
-  ['/lineup', 'Lineup'],
-  ['/carry', 'Carry'],
+  ['/brief', t.brief],
+  ['/shelf', t.shelf],
+  ['/reach', t.reach],
+  ['/lineup', t.lineup],
+  ['/carry', t.carry],
 ] as const;
 
 export const SHORTCUTS: readonly (readonly [string, string])[] = [
-  ['Ctrl K', 'find anything: a place, a picture, a piece of gear, an action'],
-  [`1 to ${PLACES.length}`, `go to ${PLACES.map(([, name]) => name).join(', ')}`],
-  ['Ctrl Z', 'undo'],
-  ['Ctrl Shift Z', 'redo'],
-  ['?', 'this list'],
-  ['← →', 'in the viewfinder: the setup before and the next'],
-  ['Tab, Enter', 'on the tables of Reach: choose a picture or a lens'],
-  ['Space, arrows', 'on a picture’s handle in Brief: lift it and move it'],
+  [t.ctrlK, t.findAnythingAPlaceA],
+  [t.n1To(PLACES.length), t.goTo(plainList(PLACES.map(([, name]) => name)))],
+  [t.ctrlZ, t.undo],
+  [t.ctrlShiftZ, t.redo],
+  ['?', t.thisList],
+  ['← →', t.inTheViewfinderTheSetup],
+  [t.tabEnter, t.onTheTablesOfReach],
+  [t.spaceArrows, t.onAPicturesHandleIn],
 ];

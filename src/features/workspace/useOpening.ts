@@ -4,6 +4,9 @@ import { type Compared, newPlan, type OutingFile, type Plan, type Taking } from 
 import type { OutingKey } from '@/document/live';
 import { fetchDemo, useDeskNow, useSession } from '@/session';
 import { notify } from '@/ui';
+import { workspaceText } from '@/text';
+
+const t = workspaceText.useOpening;
 
 type Opened = (() => Promise<void>) | 'unsaved' | 'unreadable';
 
@@ -13,17 +16,17 @@ export function useOpening() {
   const deskNow = useDeskNow();
   const say = (said: string, opened: Opened) => {
     if (opened === 'unsaved')
-      return notify('Not opened: the open outing can’t be saved.', {
-        description: 'Export it first; then nothing is lost.',
+      return notify(t.notOpenedTheOpenOuting, {
+        description: t.exportItFirstThenNothing,
       });
     if (opened === 'unreadable')
-      return notify('Not opened: what is stored can’t be read.', {
-        description: 'It is kept as it is, under Backup and storage.',
+      return notify(t.notOpenedWhatIsStored, {
+        description: t.itIsKeptAsIt,
       });
     state.setState({ firstVisit: false });
     notify(said, {
-      description: 'The outing before is kept under Outings.',
-      action: { label: 'Go back', onClick: () => void opened() },
+      description: t.theOutingBeforeIsKept,
+      action: { label: t.goBack, onClick: () => void opened() },
     });
   };
   const openPlan = (plan: Plan, said: string) =>
@@ -44,12 +47,11 @@ export function useOpening() {
     reopen: (key: OutingKey, name: string) =>
       library()
         .then((l) => l.reopen(key))
-        .then((opened) => say(`Opened ${name}.`, opened)),
+        .then((opened) => say(t.opened(name), opened)),
     openDemo: () =>
       void fetchDemo().then(
-        (file) => openFile(file, 'Opened the demo outing.'),
-        (error: unknown) =>
-          notify(error instanceof Error ? error.message : 'The demo could not be opened.'),
+        (file) => openFile(file, t.openedTheDemoOuting),
+        (error: unknown) => notify(error instanceof Error ? error.message : t.theDemoCouldNotBe),
       ),
   };
 }

@@ -3,6 +3,9 @@
 import { downloadOuting, useFileNow } from '@/session';
 import { EMPTY_OUTING } from '@/document';
 import { useOpening } from './useOpening';
+import { workspaceText } from '@/text';
+
+const t = workspaceText.useOutingActions;
 
 /** Something done with outings, from the menu or the palette. */
 export interface OutingAction {
@@ -29,10 +32,10 @@ export function useOutingActions(dialogs: OutingDialogs): readonly (readonly Out
   const { start, openDemo } = useOpening();
   return [
     [
-      { label: 'All outings…', run: dialogs.showOutings },
-      { label: 'Open a file…', run: dialogs.chooseFile },
+      { label: t.allOutings, run: dialogs.showOutings },
+      { label: t.openAFile, run: dialogs.chooseFile },
       {
-        label: 'Export this outing',
+        label: t.exportThisOuting,
         hint: '.armreach.json',
         run: () => {
           downloadOuting(fileNow());
@@ -40,22 +43,22 @@ export function useOutingActions(dialogs: OutingDialogs): readonly (readonly Out
       },
     ],
     [
-      { label: 'New, from one camera…', run: dialogs.showFirst },
-      { label: 'New from a starter brief…', run: dialogs.showStarters },
+      { label: t.newFromOneCamera, run: dialogs.showFirst },
+      { label: t.newFromAStarterBrief, run: dialogs.showStarters },
       {
-        label: 'New and empty',
-        run: () => start(EMPTY_OUTING, 'Started a new outing with your shelf.', false),
+        label: t.newAndEmpty,
+        run: () => start(EMPTY_OUTING, t.startedANewOutingWith, false),
       },
-      { label: 'The demo outing', run: openDemo },
-      { label: 'Show me around', run: dialogs.startTour },
+      { label: t.theDemoOuting, run: openDemo },
+      { label: t.showMeAround, run: dialogs.startTour },
     ],
     [
-      { label: 'Earlier versions', run: () => dialogs.go('/versions') },
-      { label: 'Backup and storage', run: () => dialogs.go('/storage') },
+      { label: t.earlierVersions, run: () => dialogs.go('/versions') },
+      { label: t.backupAndStorage, run: () => dialogs.go('/storage') },
     ],
     [
-      { label: 'Settings…', run: dialogs.showSettings },
-      { label: 'Keys…', hint: '?', run: dialogs.showShortcuts },
+      { label: t.settings, run: dialogs.showSettings },
+      { label: t.keys, hint: '?', run: dialogs.showShortcuts },
     ],
   ];
 }

@@ -1,19 +1,21 @@
 'use client';
 
 import type { Compared, Taking } from '@/document';
-import { FIELD_NAMES, fieldText } from '@/text';
+import { FIELD_NAMES, fieldText, partsText } from '@/text';
+
+const words = partsText.takingList;
 
 const BOX = 'min-h-7 border border-edge bg-sheet px-1';
 
 const KNOWN: readonly (readonly [Taking, string])[] = [
-  ['mine', 'keep mine'],
-  ['theirs', 'take theirs'],
-  ['both', 'keep both: theirs in this outing'],
+  ['mine', words.keepMine],
+  ['theirs', words.takeTheirs],
+  ['both', words.keepBothTheirsInThis],
 ];
 const FRESH: readonly (readonly [Taking, string])[] = [
-  ['alone', 'use in this outing only'],
-  ['owned', 'add to my shelf: I own it'],
-  ['wished', 'add to my shelf: wished for'],
+  ['alone', words.useInThisOutingOnly],
+  ['owned', words.addToMyShelfI],
+  ['wished', words.addToMyShelfWished],
 ];
 const TO_SHELF = FRESH.slice(1);
 
@@ -49,12 +51,12 @@ export function TakingList({
       className="max-h-[55vh] space-y-4 overflow-auto"
       tabIndex={0}
       role="group"
-      aria-label="Gear in the file"
+      aria-label={words.gearInTheFile}
     >
       {other.length > 0 && (
         <section>
-          <Heading text={`On your shelf with other figures: ${other.length}`}>
-            <All label="All with other figures" ways={known} onChange={(t) => set(other, t)} />
+          <Heading text={words.onYourShelfWithOther(other.length)}>
+            <All label={words.allWithOtherFigures} ways={known} onChange={(t) => set(other, t)} />
           </Heading>
           <ul>
             {other.map((c) => (
@@ -63,9 +65,9 @@ export function TakingList({
                 <table className="mt-1 text-[13px]">
                   <thead>
                     <tr className="text-left text-soft">
-                      <th className="w-40 pr-4 font-normal">Figure</th>
-                      <th className="w-48 pr-4 font-normal">Mine</th>
-                      <th className="font-normal">In the file</th>
+                      <th className="w-40 pr-4 font-normal">{words.figure}</th>
+                      <th className="w-48 pr-4 font-normal">{words.mine}</th>
+                      <th className="font-normal">{words.inTheFile}</th>
                     </tr>
                   </thead>
                   <tbody>
@@ -87,8 +89,8 @@ export function TakingList({
       )}
       {fresh.length > 0 && (
         <section>
-          <Heading text={`Not on your shelf: ${fresh.length}`}>
-            <All label="All that is new" ways={ways} onChange={(t) => set(fresh, t)} />
+          <Heading text={words.notOnYourShelf(fresh.length)}>
+            <All label={words.allThatIsNew} ways={ways} onChange={(t) => set(fresh, t)} />
           </Heading>
           <ul>
             {fresh.map((c) => (
@@ -99,7 +101,7 @@ export function TakingList({
           </ul>
         </section>
       )}
-      {alike > 0 && <p className="text-soft">The same on your shelf: {alike}.</p>}
+      {alike > 0 && <p className="text-soft">{words.theSameOnYourShelf(alike)}</p>}
     </div>
   );
 }
@@ -132,7 +134,7 @@ function All({
       className={BOX}
       onChange={(e) => e.target.value !== '' && onChange(e.target.value as Taking)}
     >
-      <option value="">all of these…</option>
+      <option value="">{words.allOfThese}</option>
       {ways.map(([key, text]) => (
         <option key={key} value={key}>
           {text}
@@ -160,7 +162,7 @@ function Row({
         <span className="text-soft">{theirs.maker}</span>
       </span>
       <select
-        aria-label={`What to do with ${theirs.name}`}
+        aria-label={words.whatToDoWith(theirs.name)}
         value={choices.get(theirs.id) ?? ways[0]?.[0]}
         className={BOX}
         onChange={(e) => onChange(e.target.value as Taking)}

@@ -1,6 +1,9 @@
 import type { Picture, Sides } from '@/core/coverage';
 import type { Figure } from './figureOf';
 import { FigureShape } from './FigureShape';
+import { partsText } from '@/text';
+
+const t = partsText.scene;
 
 export interface SceneProps {
   readonly figure: Figure | null;
@@ -74,7 +77,7 @@ export function Scene({ figure, used, wide, long, cropped, asked, label }: Scene
           fontSize={shown * 0.034}
           fill="var(--ink-soft)"
         >
-          the wide end sees more than this
+          {t.theWideEndSeesMore}
         </text>
       )}
     </svg>

@@ -16,12 +16,15 @@ import {
   formatMm,
   formatPercent,
   marginSteps,
+  partsText,
   pictureSteps,
 } from '@/text';
 import { IconButton } from '@/ui/Button';
 import { LogSlider } from '@/ui/Slider';
 import { figureOf } from './figureOf';
 import { Scene } from './Scene';
+
+const t = partsText.viewfinder;
 
 export interface ViewfinderSetup {
   readonly key: string;
@@ -59,7 +62,7 @@ export function Viewfinder({
   return (
     <div
       role="group"
-      aria-label={`Viewfinder: ${frame.name}`}
+      aria-label={t.viewfinder(frame.name)}
       onKeyDown={(event) => {
         if (event.target instanceof HTMLElement && event.target.role === 'slider') return;
         if (event.key === 'ArrowRight') turn(1);
@@ -70,21 +73,16 @@ export function Viewfinder({
     >
       <div className="flex items-center gap-1">
         {setups.length > 1 && (
-          <IconButton label="Setup before (←)" onClick={() => turn(-1)}>
+          <IconButton label={t.setupBefore} onClick={() => turn(-1)}>
             <ChevronLeft size={16} aria-hidden />
           </IconButton>
         )}
         <p className="min-w-0 flex-1 text-[13px] leading-tight" aria-live="polite">
           {shown.label}
-          {setups.length > 1 && (
-            <span className="text-soft">
-              {' '}
-              · {index + 1} of {setups.length}
-            </span>
-          )}
+          {setups.length > 1 && <span className="text-soft">{t.of(index + 1, setups.length)}</span>}
         </p>
         {setups.length > 1 && (
-          <IconButton label="Next setup (→)" onClick={() => turn(1)}>
+          <IconButton label={t.nextSetup} onClick={() => turn(1)}>
             <ChevronRight size={16} aria-hidden />
           </IconButton>
         )}
@@ -145,18 +143,19 @@ function Seen({
   const words = [
     `${formatMm(used.focalMm)}, ${formatFNumber(used.fNumber)}`,
     metres
-      ? `takes in ${formatMetres(used.sides.width)} × ${formatMetres(used.sides.height)}`
-      : `sees ${formatAngle(angleOf(used.sides.width))} × ${formatAngle(angleOf(used.sides.height))}`,
-    ...(used.fill === null ? [] : [`filled ${formatPercent(100 * used.fill)}`]),
+      ? t.takesIn(formatMetres(used.sides.width), formatMetres(used.sides.height))
+      : t.sees(formatAngle(angleOf(used.sides.width)), formatAngle(angleOf(used.sides.height))),
+    ...(used.fill === null ? [] : [t.filled(formatPercent(100 * used.fill))]),
     ...(used.blurPercent === null
       ? []
-      : [
-          `a point ${behindWords(frame)} blurs to ${formatPercent(used.blurPercent)} of the diagonal`,
-        ]),
+      : [t.aPointBlursToOf(behindWords(frame), formatPercent(used.blurPercent))]),
     ...(used.megapixels === null ? [] : [formatMegapixels(used.megapixels)]),
     ...(cropped
       ? [
-          `dotted: the long end cropped ${formatCrop(margins.cropAllowed)}${cropped.megapixels === null ? '' : `, ${formatMegapixels(cropped.megapixels)} left`}`,
+          t.dottedTheLongEndCropped(
+            formatCrop(margins.cropAllowed),
+            cropped.megapixels === null ? '' : t.left(formatMegapixels(cropped.megapixels)),
+          ),
         ]
       : []),
   ].join('; ');
@@ -166,11 +165,11 @@ function Seen({
         figure={figure}
         {...pictures}
         asked={askedSides(frame)}
-        label={`${frame.name} seen through the setup: ${words}`}
+        label={t.seenThroughTheSetup(frame.name, words)}
       />
       <p className="mt-1 text-[13px] text-soft">
         <Figure
-          label={`What ${formatMm(used.focalMm)} takes in`}
+          label={t.whatTakesIn(formatMm(used.focalMm))}
           steps={() => [
             ...pictureSteps(setup, used, metres ? x : null),
             ...marginSteps(margins, placeUnit(axis)),
@@ -181,7 +180,7 @@ function Seen({
       </p>
       {metres && axis.range.to > axis.range.from && (
         <LogSlider
-          label="Distance"
+          label={t.distance}
           from={axis.range.from}
           to={axis.range.to}
           value={x}
@@ -191,7 +190,7 @@ function Seen({
       )}
       {setup.focal.longMm > setup.focal.wideMm && (
         <LogSlider
-          label="Zoom"
+          label={t.zoom}
           from={setup.focal.wideMm}
           to={setup.focal.longMm}
           value={used.focalMm}
@@ -207,7 +206,7 @@ const angleOf = (perDistance: number) => angleOfLengthDeg(perDistance, 1);
 
 function behindWords({ depth }: Frame): string {
   const behind = depth.blur?.behindM ?? null;
-  return behind === null ? 'in the far' : `${formatMetres(behind)} behind`;
+  return behind === null ? t.inTheFar : t.behind(formatMetres(behind));
 }
 
 /** The angles asked for directly, as sides of a 36×24 mm picture in the far. */

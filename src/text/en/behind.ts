@@ -1,15 +1,14 @@
 import type { LineupResult } from '@/core/lineup';
-import { formatCount } from '../format';
+import { listOf } from '../lists';
+import { counted } from './counts';
 
-/** What comes along besides lenses, as ", 1 converter and 2 tubes"; empty when nothing does. */
-export function behindText(lineup: LineupResult['lineup']): string {
+/** What a lineup consists of: 4 lenses and 1 tube. */
+export function itemsText(lineup: Omit<LineupResult['lineup'], 'lensIds'>, lenses: number): string {
   const counts = [
-    [lineup.converterIds.length, 'converter', 'converters'],
-    [lineup.tubeIds.length, 'tube', 'tubes'],
-    [lineup.adapterIds.length, 'adapter', 'adapters'],
-  ] as const;
-  const texts = counts.filter(([n]) => n > 0).map(([n, one, many]) => formatCount(n, one, many));
-  const last = texts.pop();
-  if (last === undefined) return '';
-  return texts.length > 0 ? `, ${texts.join(', ')} and ${last}` : ` and ${last}`;
+    counted(lenses, 'lens'),
+    ...(lineup.converterIds.length > 0 ? [counted(lineup.converterIds.length, 'converter')] : []),
+    ...(lineup.tubeIds.length > 0 ? [counted(lineup.tubeIds.length, 'tube')] : []),
+    ...(lineup.adapterIds.length > 0 ? [counted(lineup.adapterIds.length, 'adapter')] : []),
+  ];
+  return listOf(counts);
 }

@@ -1,5 +1,6 @@
 import type { Change, ChangedPart } from '@/document';
 import { USUAL_LIMIT_NAMES } from './limits';
+import { plainList } from '../lists';
 
 /** The forms of a word for one and for many. */
 const PARTS: Readonly<Record<ChangedPart, readonly [string, string]>> = {
@@ -71,8 +72,8 @@ function groupText(group: readonly Change[], name: (id: string) => string): stri
   const [{ part, how }] = group as [Change];
   const [one, many] = PARTS[part];
   if (group.length > NAMED) return `${HOWS[how]} ${group.length} ${many}`;
-  const names = group
-    .map((c) => (NAMED_BY_PERSON.has(part) ? c.name : (FIELDS[c.name] ?? name(c.name))))
-    .join(', ');
+  const names = plainList(
+    group.map((c) => (NAMED_BY_PERSON.has(part) ? c.name : (FIELDS[c.name] ?? name(c.name)))),
+  );
   return `${HOWS[how]} ${group.length === 1 ? one : many}: ${names}`;
 }

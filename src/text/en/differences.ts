@@ -1,6 +1,7 @@
 import type { AimName, Difference } from '@/core/lineup';
 import type { OutingFile } from '@/document';
-import { formatCount, formatMoney, formatPercent, formatWeight } from '../format';
+import { formatMoney, formatPercent, formatWeight } from '../format';
+import { counted } from './counts';
 import { exactWeight, priceSteps, weightSteps } from './steps/lineupSteps';
 import { exact } from './steps/marginSteps';
 import { type Step } from './steps/step';
@@ -35,41 +36,37 @@ export function aimText(aim: AimName): string {
 export function amountText(aim: AimName, amount: number, currency: string): string {
   switch (aim) {
     case 'musts':
-      return formatCount(amount, 'must lost', 'musts lost');
+      return counted(amount, 'mustLost');
     case 'wants':
       return `${formatPercent(amount)} of the wanted pictures`;
     case 'pieces':
-      return formatCount(amount, 'piece', 'pieces');
+      return counted(amount, 'piece');
     case 'weight':
       return formatWeight(amount);
     case 'weightUnknown':
-      return formatCount(amount, 'unknown weight', 'unknown weights');
+      return counted(amount, 'unknownWeight');
     case 'price':
       return formatMoney(amount, currency);
     case 'priceUnknown':
-      return formatCount(amount, 'unknown price', 'unknown prices');
+      return counted(amount, 'unknownPrice');
     case 'speed':
-      return formatCount(
-        amount,
-        'picture with a stop less in hand',
-        'pictures with a stop less in hand',
-      );
+      return counted(amount, 'pictureWithAStopLessInHand');
     case 'changes':
-      return formatCount(amount, 'change', 'changes');
+      return counted(amount, 'change');
     case 'crop':
-      return formatCount(amount, 'picture cropped', 'pictures cropped');
+      return counted(amount, 'pictureCropped');
     case 'own':
-      return formatCount(amount, 'piece not owned', 'pieces not owned');
+      return counted(amount, 'pieceNotOwned');
     case 'grade':
-      return formatCount(amount, 'picture with a better lens', 'pictures with a better lens');
+      return counted(amount, 'pictureWithABetterLens');
     case 'bodyChanges':
-      return formatCount(amount, 'change', 'changes');
+      return counted(amount, 'change');
     case 'bodies':
-      return formatCount(amount, 'camera', 'cameras');
+      return counted(amount, 'camera');
     case 'bodyWeight':
       return formatWeight(amount);
     case 'bonus':
-      return formatCount(amount, 'bonus lost', 'bonuses lost');
+      return counted(amount, 'bonusLost');
     case 'order':
     case 'bodyOrder':
       return 'nothing but the order of names';

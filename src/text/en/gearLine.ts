@@ -1,6 +1,6 @@
 import type { GearLine, Understood } from '@/document';
 import {
-  formatFNumber,
+  formatFNumbers,
   formatFocalRange,
   formatMetres,
   formatMm,
@@ -8,15 +8,13 @@ import {
   formatWeight,
 } from '../format';
 import { OWNERSHIPS } from './words';
+import { plainList } from '../lists';
 
 /** What was understood of a line of gear, in words. */
 export function understoodText(u: Understood, currency: string): string {
   const parts: (string | false | undefined)[] = [
     u.wideMm !== undefined && formatFocalRange(u.wideMm, u.longMm ?? u.wideMm),
-    u.wideFNumber !== undefined &&
-      (u.wideFNumber === u.longFNumber || u.longFNumber === undefined
-        ? formatFNumber(u.wideFNumber)
-        : `${formatFNumber(u.wideFNumber)}–${formatFNumber(u.longFNumber).slice(2)}`),
+    u.wideFNumber !== undefined && formatFNumbers(u.wideFNumber, u.longFNumber ?? u.wideFNumber),
     u.factor !== undefined && `converter ${u.factor}×`,
     u.tubeMm !== undefined && `tube ${formatMm(u.tubeMm)}`,
     u.mount !== undefined && `mount ${u.mount}`,
@@ -30,7 +28,7 @@ export function understoodText(u: Understood, currency: string): string {
     u.priceNew !== undefined && `${formatMoney(u.priceNew, currency)} new`,
     u.priceUsed !== undefined && `${formatMoney(u.priceUsed, currency)} used`,
   ];
-  return parts.filter(Boolean).join(', ');
+  return plainList(parts.filter((part) => typeof part === 'string'));
 }
 
 /** What is missing for a line to be an item. */

@@ -1,9 +1,11 @@
 /** Everything that is said, in English. */
-export { behindText } from './behind';
+export { itemsText } from './behind';
+export { counted, type Noun, noun } from './counts';
 export { changesText } from './changes';
 export { aimText, amountText, bringInText, differenceSteps, worseText } from './differences';
 export { fieldPathText } from './fieldPath';
 export { missingText, understoodText } from './gearLine';
+export { GEAR_KINDS } from './gearKinds';
 export { FIELD_NAMES, fieldText } from './itemFields';
 export { USUAL_LIMIT_NAMES } from './limits';
 export { isolated, kitName, type Nameable, namesOf } from './names';
@@ -12,3 +14,14 @@ export { proofWords } from './proof';
 export * from './steps';
 export { stretchText } from './stretch';
 export * from './words';
+export { appText } from './app';
+export { briefText } from './brief';
+export { carryText } from './carry';
+export { hostText } from './host';
+export { keepingText } from './keeping';
+export { lineupText } from './lineup';
+export { partsText } from './parts';
+export { reachText } from './reach';
+export { sessionText } from './session';
+export { shelfText } from './shelf';
+export { workspaceText } from './workspace';

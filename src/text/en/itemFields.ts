@@ -1,5 +1,4 @@
 import {
-  formatCount,
   formatFNumber,
   formatFocalRange,
   formatMagnification,
@@ -9,6 +8,8 @@ import {
   formatStops,
   formatWeight,
 } from '../format';
+import { counted } from './counts';
+import { plainList } from '../lists';
 
 /** Fields of gear by the names that the forms give them. */
 export const FIELD_NAMES: Readonly<Record<string, string>> = {
@@ -59,12 +60,13 @@ export function fieldText(field: string, value: unknown, currency: string): stri
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (typeof value === 'number') return numberText(field, value, currency);
   if (typeof value === 'string') return value;
-  if (field === 'lensIds')
-    return formatCount((value as readonly string[]).length, 'lens', 'lenses');
+  if (field === 'lensIds') return counted((value as readonly string[]).length, 'lens');
   if (field === 'apertures')
-    return (value as readonly { focalMm: number; fNumber: number }[])
-      .map((p) => `${formatFNumber(p.fNumber)} at ${formatMm(p.focalMm)}`)
-      .join(', ');
+    return plainList(
+      (value as readonly { focalMm: number; fNumber: number }[]).map(
+        (p) => `${formatFNumber(p.fNumber)} at ${formatMm(p.focalMm)}`,
+      ),
+    );
   if (field === 'focal' || field === 'measured') {
     const { wideMm, longMm } = value as { wideMm: number; longMm: number };
     return formatFocalRange(wideMm, longMm);

@@ -1,7 +1,6 @@
 import type { Charging } from '@/core/brief';
 import type { ForgottenOften, PackingLine } from '@/core/carry';
 import {
-  formatCount,
   formatFNumber,
   formatMm,
   formatPercent,
@@ -9,13 +8,15 @@ import {
   formatStops,
   formatWeight,
 } from '../format';
+import { counted } from './counts';
+import { plainList } from '../lists';
 
 /** A line in words: what, and why with its arithmetic. */
 export function lineWords(
   line: PackingLine,
   name: (id: string) => string,
 ): { readonly what: string; readonly why: string } {
-  const names = (ids: readonly string[]) => ids.map(name).join(', ');
+  const names = (ids: readonly string[]) => plainList(ids.map(name));
   switch (line.code) {
     case 'body':
     case 'piece':
@@ -24,7 +25,7 @@ export function lineWords(
       return { what: `Batteries for ${name(line.bodyId)}`, why: batteryWords(line) };
     case 'power-bank':
       return {
-        what: `Power bank for ${formatCount(line.charges, 'charge', 'charges')}`,
+        what: `Power bank for ${counted(line.charges, 'charge')}`,
         why: 'charges on the way, so fewer batteries are needed',
       };
     case 'cards':
@@ -126,9 +127,7 @@ function batteryWords(line: Extract<PackingLine, { code: 'batteries' }>): string
       ? `, of them ${line.cold} in the cold, which takes ${formatPercent(line.coldPercent)} of a charge`
       : '';
   const bank =
-    line.fromBank > 0
-      ? `, less ${formatCount(line.fromBank, 'charge', 'charges')} from the power bank`
-      : '';
+    line.fromBank > 0 ? `, less ${counted(line.fromBank, 'charge')} from the power bank` : '';
   return `${line.pictures} pictures ${FILLINGS[line.charging]}, ÷ ${line.picturesPerCharge} a charge${cold}${bank}, rounded up, and one spare`;
 }
 

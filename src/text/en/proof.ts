@@ -1,23 +1,19 @@
 import type { LineupResult, Proof } from '@/core/lineup';
-import { formatCount } from '../format';
+import { counted } from './counts';
 
 /** The proof in a sentence or two; null where there is none to tell. */
 export function proofWords(proof: Proof, totals: LineupResult['totals']): string | null {
   if (proof.kind === 'none') return null;
   const count = proof.witnesses.length;
-  const lenses = formatCount(totals.lenses, 'lens', 'lenses');
+  const lenses = counted(totals.lenses, 'lens');
   const locked =
-    proof.lockedIn === 0
-      ? ''
-      : `${formatCount(proof.lockedIn, 'lens is', 'lenses are')} taken whatever happens. `;
+    proof.lockedIn === 0 ? '' : `${counted(proof.lockedIn, 'lensIs')} taken whatever happens. `;
   const twice = proof.witnesses.filter((w) => w.lenses === 2).length;
   const apart = count > 1 ? apartWords(count, proof.lockedIn) + twiceWords(twice) : '';
   if (proof.kind === 'search') {
     const bound =
-      count > 1
-        ? `${locked}${apart}: that alone needs ${formatCount(proof.bound, 'lens', 'lenses')}. `
-        : locked;
-    return `${bound}All lineups of fewer than ${formatCount(totals.pieces, 'piece', 'pieces')} that get as much are ruled out by exact search.`;
+      count > 1 ? `${locked}${apart}: that alone needs ${counted(proof.bound, 'lens')}. ` : locked;
+    return `${bound}All lineups of fewer than ${counted(totals.pieces, 'piece')} that get as much are ruled out by exact search.`;
   }
   if (count > 1) return `${locked}${apart}, so fewer than ${lenses} cannot get them.`;
   if (count === 0) return `${locked}Nothing is taken besides.`;

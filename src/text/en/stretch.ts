@@ -1,18 +1,20 @@
 import type { Stretch } from '@/core/brief';
-import { formatCount, formatWeight } from '../format';
+import { formatWeight } from '../format';
+import { counted } from './counts';
 import { barredTexts, WEATHERS } from './words';
+import { plainList } from '../lists';
 
 /** What is particular about a stretch, short. */
 export function stretchText({ weather, changes, allowed, hands }: Stretch): string {
   const limits = hands.flatMap((h) => [
-    ...(h.bodies === null ? [] : [formatCount(h.bodies, 'body', 'bodies')]),
+    ...(h.bodies === null ? [] : [counted(h.bodies, 'body')]),
     ...(h.maxWeightG === null ? [] : [formatWeight(h.maxWeightG)]),
   ]);
-  return [
+  return plainList([
     ...weather.map((w) => WEATHERS[w]),
     ...(changes ? [] : ['no change']),
     ...barredTexts(allowed),
     ...(hands.length > 1 ? [`${hands.length} shooters`] : []),
     ...limits,
-  ].join(', ');
+  ]);
 }

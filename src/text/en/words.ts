@@ -209,12 +209,30 @@ export const TIME_RULES: Record<TimeRule, string> = {
   stars: 'the stars move',
 };
 
+/** What a setup lacks, in a word or two. */
+const SHORTFALL_WORDS: Readonly<Record<Shortfall['code'], string>> = {
+  'not-long-enough': 'not long enough',
+  'not-wide-enough': 'not wide enough',
+  'too-slow': 'too slow',
+  'too-close': 'too close',
+  'magnification-short': 'too little magnification',
+  'too-far-for-tube': 'too far for the tube',
+  'too-shallow': 'too little depth of field',
+  'too-deep': 'too much depth of field',
+  'autofocus-limit': 'no autofocus',
+  'too-brief': 'shutter too short',
+  'few-pixels': 'too few pixels',
+  part: 'only partly',
+  'wrong-projection': 'wrong projection',
+  'no-perspective-control': "doesn't shift",
+  'no-filter': 'takes no filter',
+  'not-sealed': 'not weather sealed',
+  'no-autofocus': 'no autofocus',
+  'no-infinity': "can't focus that far",
+  'below-grade': 'below your grade',
+};
 export function shortfallWord(code: Shortfall['code']): string {
-  return code === 'part'
-    ? 'in part'
-    : code === 'few-pixels'
-      ? 'few pixels'
-      : code.replaceAll('-', ' ');
+  return SHORTFALL_WORDS[code];
 }
 
 /** What a frame asks for, in a line. */

@@ -1,4 +1,5 @@
 import type { Step } from './step';
+import { plainList } from '../../lists';
 
 /** Something that counts towards a sum; null where its value is not known. */
 export interface Summand {
@@ -18,7 +19,7 @@ export function sumStep(
   const sum = known.reduce((total, p) => total + p.value, 0);
   return {
     name,
-    result: `${format(sum)}${unknown.length > 0 ? `, without ${unknown.join(', ')}: not known` : ''}`,
+    result: `${format(sum)}${unknown.length > 0 ? `, without ${plainList(unknown)}: not known` : ''}`,
     formula: known.map((p) => `${p.name}: ${format(p.value)}`).join(' + ') || 'nothing to add',
     source,
   };

@@ -16,7 +16,7 @@ import { planAlone } from './newPlan';
 import { type Plan, plan } from './plan';
 
 /** How one kind of document is written as text and read again. */
-export interface TextOf<T> {
+export interface Codec<T> {
   readonly read: (text: string) => Result<T, Refusal>;
   readonly write: (value: T) => string;
   /** What can be read of a text that cannot be read as a whole; null for nothing. */
@@ -26,12 +26,12 @@ export interface TextOf<T> {
 const HEAD = new Set(['format', 'version']);
 
 /** The text of a schema's values, with its head first. */
-function textOf<T extends object>(
+function codecOf<T extends object>(
   { format, version }: { readonly format: string; readonly version: number },
   rest: Pick<Format<T>, 'called' | 'migrate'>,
   schema: z.ZodType<T> & { readonly shape: Readonly<Record<string, unknown>> },
   usual: T,
-): TextOf<T> {
+): Codec<T> {
   const { migrate } = rest;
   const withoutHead = (value: unknown, of: number) =>
     Object.fromEntries(
@@ -64,7 +64,7 @@ const EMPTY_PLAN = planAlone(EMPTY_OUTING, DEFAULT_SETTINGS);
 const asItIs = (value: unknown) => value;
 
 /** An outing's own part, as it is stored in the browser. */
-export const planText: TextOf<Plan> = textOf(
+export const planCodec: Codec<Plan> = codecOf(
   { format: 'armreach-plan', version: 6 },
   { called: 'an Arm Reach plan', migrate: asItIs },
   plan,
@@ -72,7 +72,7 @@ export const planText: TextOf<Plan> = textOf(
 );
 
 /** The person's shelf, as it is stored and exported. */
-export const shelfText: TextOf<PersonalShelf> = textOf(
+export const shelfCodec: Codec<PersonalShelf> = codecOf(
   { format: 'armreach-shelf', version: 2 },
   { called: 'an Arm Reach shelf', migrate: shelfFrom1 },
   personalShelf,
@@ -80,7 +80,7 @@ export const shelfText: TextOf<PersonalShelf> = textOf(
 );
 
 /** The person's settings, as they are stored and exported. */
-export const settingsText: TextOf<Settings> = textOf(
+export const settingsCodec: Codec<Settings> = codecOf(
   { format: 'armreach-settings', version: 1 },
   { called: 'Arm Reach settings', migrate: asItIs },
   settings,

@@ -1,0 +1,12 @@
+/** What is said by app. */
+export const appText = {
+  layout: {
+    armReach: 'Arm Reach',
+    sArmReach: '%s · Arm Reach',
+    theFewestLensesThatGet: 'The fewest lenses that get every wanted picture of an outing, proven.',
+  },
+  manifest: {
+    armReach: 'Arm Reach',
+    theFewestLensesThatGet: 'The fewest lenses that get every wanted picture of an outing, proven.',
+  },
+};

@@ -1,0 +1,61 @@
+import { digits } from '../format';
+
+/** What is counted on screen, for one and for more. */
+const NOUNS = {
+  bag: { one: 'bag', other: 'bags' },
+  body: { one: 'body', other: 'bodies' },
+  bonusLost: { one: 'bonus lost', other: 'bonuses lost' },
+  camera: { one: 'camera', other: 'cameras' },
+  cellNeeds: { one: 'cell needs', other: 'cells need' },
+  change: { one: 'change', other: 'changes' },
+  charge: { one: 'charge', other: 'charges' },
+  day: { one: 'day', other: 'days' },
+  entryIs: { one: 'entry is', other: 'entries are' },
+  figureIs: { one: 'figure is', other: 'figures are' },
+  item: { one: 'item', other: 'items' },
+  itemIs: { one: 'item is', other: 'items are' },
+  itemThatIs: { one: 'item that is', other: 'items that are' },
+  lens: { one: 'lens', other: 'lenses' },
+  lensChange: { one: 'lens change', other: 'lens changes' },
+  lensIs: { one: 'lens is', other: 'lenses are' },
+  lensThatIs: { one: 'lens that is', other: 'lenses that are' },
+  mount: { one: 'mount', other: 'mounts' },
+  mustLost: { one: 'must lost', other: 'musts lost' },
+  newItem: { one: 'new item', other: 'new items' },
+  otherIs: { one: 'other is', other: 'others are' },
+  outing: { one: 'outing', other: 'outings' },
+  picture: { one: 'picture', other: 'pictures' },
+  pictureCropped: { one: 'picture cropped', other: 'pictures cropped' },
+  pictureWithABetterLens: {
+    one: 'picture with a better lens',
+    other: 'pictures with a better lens',
+  },
+  pictureWithAStopLessInHand: {
+    one: 'picture with a stop less in hand',
+    other: 'pictures with a stop less in hand',
+  },
+  piece: { one: 'piece', other: 'pieces' },
+  pieceNotOwned: { one: 'piece not owned', other: 'pieces not owned' },
+  shooter: { one: 'shooter', other: 'shooters' },
+  stretch: { one: 'stretch', other: 'stretches' },
+  unknownPrice: { one: 'unknown price', other: 'unknown prices' },
+  unknownWeight: { one: 'unknown weight', other: 'unknown weights' },
+  usualThing: { one: 'usual thing', other: 'usual things' },
+  wish: { one: 'wish', other: 'wishes' },
+  converter: { one: 'converter', other: 'converters' },
+  tube: { one: 'tube', other: 'tubes' },
+  adapter: { one: 'adapter', other: 'adapters' },
+} as const satisfies Readonly<Record<string, Readonly<Record<'one' | 'other', string>>>>;
+export type Noun = keyof typeof NOUNS;
+
+const RULES = new Intl.PluralRules('en-GB');
+
+/** The noun for so many. */
+export function noun(n: number, of: Noun): string {
+  return NOUNS[of][RULES.select(n) === 'one' ? 'one' : 'other'];
+}
+
+/** A count with its noun: 1 lens, 2 lenses. */
+export function counted(n: number, of: Noun): string {
+  return `${digits(n, 1)} ${noun(n, of)}`;
+}

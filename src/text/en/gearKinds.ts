@@ -1,0 +1,54 @@
+import type { Kind } from '@/document';
+
+interface KindText {
+  readonly title: string;
+  readonly add: string;
+  readonly chosen: string;
+  readonly choose: string;
+  readonly search: string;
+  readonly none: string;
+}
+
+/** What is said of each kind of gear. */
+export const GEAR_KINDS: Readonly<Record<Kind, KindText>> = {
+  lenses: {
+    title: 'Lenses',
+    add: 'Add a lens',
+    chosen: 'Chosen lens',
+    choose: 'Choose a lens in the table to see and change it.',
+    search: 'Search lenses',
+    none: 'No lenses yet. Add one, paste a list, or look it up.',
+  },
+  bodies: {
+    title: 'Cameras',
+    add: 'Add a camera',
+    chosen: 'Chosen camera',
+    choose: 'Choose a camera in the table to see and change it.',
+    search: 'Search cameras',
+    none: 'No cameras yet. Add one, paste a list, or look it up.',
+  },
+  converters: {
+    title: 'Converters',
+    add: 'Add a converter',
+    chosen: 'Chosen converter',
+    choose: 'Choose a converter in the table to see and change it.',
+    search: 'Search converters',
+    none: 'No converters yet. Add one.',
+  },
+  tubes: {
+    title: 'Tubes',
+    add: 'Add a tube',
+    chosen: 'Chosen tube',
+    choose: 'Choose a tube in the table to see and change it.',
+    search: 'Search tubes',
+    none: 'No tubes yet. Add one.',
+  },
+  adapters: {
+    title: 'Adapters',
+    add: 'Add an adapter',
+    chosen: 'Chosen adapter',
+    choose: 'Choose an adapter in the table to see and change it.',
+    search: 'Search adapters',
+    none: 'No adapters yet. Add one.',
+  },
+};

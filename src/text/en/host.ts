@@ -1,0 +1,32 @@
+/** What is said by host. */
+export const hostText = {
+  lineup: {
+    usageNpmRunSilentLineup: (value: number) =>
+      `Usage: npm run --silent lineup -- FILE.armreach.json [--seconds ${value}]\n`,
+    cannotRead: (path: string, more: string) => `Cannot read ${path}: ${more}\n`,
+    sWereNotEnoughAllow: (path: string, timeLimitS: number) =>
+      `${path}: ${timeLimitS} s were not enough. Allow more with --seconds.\n`,
+  },
+  lineupPost: {
+    requestsFromPagesOfOther: 'Requests from pages of other origins are refused.',
+    postTheOutingAsApplication: 'Post the outing as application/json.',
+    sendTheOutingAsIt: 'Send the outing as it is, or as gzip.',
+    theOutingIsLargerThan: 'The outing is larger than 8 MB.',
+    theGzipOfTheOuting: 'The gzip of the outing is damaged.',
+    secondsMustBeANumber: (value: number, value2: number) =>
+      `seconds must be a number above 0 and at most ${value}, such as ?seconds=${value2}.`,
+    tooManyOutingsAreBeing: 'Too many outings are being worked out. Try again in a moment.',
+    theAnswerWasNotReady: 'The answer was not ready in time. Allow more time, or leave gear out.',
+    theAnswerCouldNotBe:
+      'The answer could not be worked out; it may need more memory than there is.',
+    theRequestWasCancelled: 'The request was cancelled.',
+  },
+  lineupReply: {
+    sWereNotEnoughTo: (timeLimitS: string) =>
+      `${timeLimitS} s were not enough to compare so much gear and so many pictures. Allow more time, or leave gear out.`,
+  },
+  lineupClient: {
+    sWereNotEnoughTo: (value: number) =>
+      `${value} s were not enough to compare so much gear and so many pictures. Filter the gear or split the outing.`,
+  },
+};
