@@ -25,14 +25,14 @@ const config = async () => ({
       displayName: 'core',
       testEnvironment: 'node',
       testMatch: [
-        '<rootDir>/src/{core,solver,application,document,workers,server,cli,app,text}/**/*.test.ts',
+        '<rootDir>/src/{core,solver,application,document,workers,server,cli,app}/**/*.test.ts',
       ],
     }),
     project({
       displayName: 'parts',
       testEnvironment: 'jsdom',
       setupFiles: ['<rootDir>/tests/support/browserStubs.ts'],
-      testMatch: ['<rootDir>/src/{ui,parts,features,session}/**/*.test.{ts,tsx}'],
+      testMatch: ['<rootDir>/src/{ui,parts,text,features,session}/**/*.test.{ts,tsx}'],
     }),
     project({
       displayName: 'reference',

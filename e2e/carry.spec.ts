@@ -12,7 +12,7 @@ test('a whole day of the demo: what hangs where, who holds what, what is packed'
     page.getByText('5 lens changes over the whole outing, the fewest possible'),
   ).toBeVisible();
   const launch = plan(page, 'In the launch');
-  await expect(launch).toContainText('no lens is changed');
+  await expect(launch).toContainText('no lens changes');
   await expect(launch.getByText(/^Change:/)).toHaveCount(0);
   const finals = plan(page, 'Finals, both banks');
   await expect(finals.getByRole('heading', { name: 'Second shooter' })).toBeVisible();
@@ -34,12 +34,12 @@ test('a whole day of the demo: what hangs where, who holds what, what is packed'
 
 test('when something goes wrong the plan is made again with what is left', async ({ page }) => {
   await open(page, '/carry');
-  await page.getByLabel('Suppose').selectOption('23 mm f/1.4 breaks');
+  await page.getByLabel('What if').selectOption('23 mm f/1.4 breaks');
   await page.getByRole('button', { name: 'Plan it again' }).click();
   await expect(page.getByTestId('whatif')).toContainText(
     'Lost: Dancers by lantern light (1 picture)',
   );
-  await page.getByLabel('Suppose').selectOption('I start an hour late');
+  await page.getByLabel('What if').selectOption('I start an hour late');
   await page.getByRole('button', { name: 'Plan it again' }).click();
   await expect(page.getByTestId('whatif')).toContainText('It holds');
   await expect(standing(page)).toContainText('4 lenses');
@@ -54,7 +54,7 @@ test('stretches and packing list are taken along as calendar, CSV and Markdown',
     ['Packing list as CSV', 'lantern-regatta-packing.csv', 'count,what,why,packed'],
     ['Packing list as Markdown', 'lantern-regatta-packing.md', '# Lantern regatta, two days'],
   ] as const) {
-    await page.getByRole('button', { name: 'Take along' }).click();
+    await page.getByRole('button', { name: 'Export' }).click();
     const waiting = page.waitForEvent('download');
     await page.getByRole('menuitem', { name: item }).click();
     const download = await waiting;

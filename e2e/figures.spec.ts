@@ -4,7 +4,7 @@ test('every figure of the standing line can be questioned by keyboard', async ({
   await open(page, '/brief');
   for (const [figure, says] of [
     ['Share of the wanted pictures', 'wants without one share the rest evenly'],
-    ['Weight of the lineup', 'Weight of what is taken, without bodies: 2200 g'],
+    ['Weight of the lineup', 'Weight without cameras: 2200 g'],
     ['Price of the lineup', 'Price, new: €3,790'],
   ] as const) {
     const button = page.getByRole('button', { name: figure });
@@ -35,10 +35,10 @@ test('what a picture takes in, why a lens cannot, a gap and a weight say how the
   await page.getByRole('button', { name: 'Changes over the whole outing' }).click();
   await expect(page.getByRole('dialog')).toContainText('Changes: 5');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'The most that anyone carries at once' }).click();
+  await page.getByRole('button', { name: 'The most anyone carries at once' }).click();
   await expect(page.getByRole('dialog')).toContainText('In all: 4294 g');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Share of the bag’s room' }).click();
+  await page.getByRole('button', { name: 'How full the bag is' }).click();
   await expect(page.getByRole('dialog')).toContainText('Share of the room: 18.395 %');
 });
 
@@ -49,8 +49,8 @@ test('what an overlap is good for, and by what other lineups are worse, say how 
   await page.getByRole('button', { name: '16–55 mm f/2.8: faster by 1.4 stops' }).click();
   await expect(page.getByRole('dialog')).toContainText('2·log2(4.5679 / 2.8)');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Look beside this one' }).click();
-  await page.getByRole('button', { name: /: worse by €160$/ }).click();
+  await page.getByRole('button', { name: 'Compare alternatives' }).click();
+  await page.getByRole('button', { name: /: €160 dearer$/ }).click();
   await expect(page.getByRole('dialog')).toContainText('€3,950 − €3,790');
   await page.keyboard.press('Escape');
   await page
@@ -93,7 +93,7 @@ test('a stored outing is opened before the page is taken over, without a stir', 
   page,
 }) => {
   await open(page, '/brief');
-  await page.getByRole('button', { name: 'Remove Moon over the bridge' }).click();
+  await page.getByRole('button', { name: 'Delete Moon over the bridge' }).click();
   await saved(page);
   await page.goto('/lineup');
   await expect(page.getByTestId('answer')).toBeVisible();

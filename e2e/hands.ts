@@ -203,7 +203,7 @@ async function look(page: Page): Promise<string> {
   if (!(await isSaved.count())) return 'busy';
   const expected =
     fresh.status === 'impossible'
-      ? 'No lineup keeps to the limits'
+      ? 'No lineup meets the limits'
       : counted(fresh.totals.lenses, 'lens');
   return shown.startsWith(expected) ? 'looked' : `shown “${shown}”, afresh “${expected}”`;
 }

@@ -114,13 +114,13 @@ test('earlier versions tell what was changed, and one is brought back and undone
 }) => {
   await open(page, '/brief');
   await saved(page);
-  await page.getByRole('button', { name: 'Remove Moon over the bridge' }).click();
+  await page.getByRole('button', { name: 'Delete Moon over the bridge' }).click();
   await saved(page);
   await outingMenu(page, 'Earlier versions');
   await expect(page.getByText('deleted picture: Moon over the bridge').first()).toBeVisible();
   await page.getByRole('button', { name: 'Look' }).click();
   await expect(page.getByText(/18 pictures: Start line/)).toBeVisible();
-  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await page.getByRole('button', { name: 'Restore' }).click();
   await page.getByRole('link', { name: 'Brief' }).click();
   await expect(page.getByRole('button', { name: /^Moon over the bridge/ })).toBeVisible();
   await page.keyboard.press('Control+z');
@@ -270,7 +270,7 @@ test('axe finds nothing in the dialogs of gear', async ({ page }) => {
     await page.getByRole('menuitem', { name }).click();
   };
   await open(page, '/shelf');
-  await tool('Gear by the line…');
+  await tool('Paste a gear list…');
   await page.getByLabel('Your gear').fill('24-70 2.8\n50 1.8\nodd');
   await expect(page.getByText(/needs a focal length/)).toBeVisible();
   await clean();

@@ -30,17 +30,17 @@ test('a picture added by hand changes the answer, and undo takes it back', async
   await page.getByRole('button', { name: 'Add a picture' }).click();
   await page.getByLabel('Picture', { exact: true }).fill('Far buoy');
   await tick(page.getByRole('radio', { name: 'must' }));
-  await page.getByLabel('Given as').selectOption('a focal length on 36×24 mm');
+  await page.getByLabel('Described by').selectOption('a focal length on 36×24 mm');
   await tick(page.getByRole('radio', { name: 'free' }));
   await page.getByLabel('From', { exact: true }).fill('600');
   await page.getByLabel('To', { exact: true }).fill('800');
-  await page.getByLabel('For', { exact: true }).selectOption('the whole picture, uncropped');
+  await page.getByLabel('Used for', { exact: true }).selectOption('the whole picture, uncropped');
   await expect(standing(page)).toContainText('8 of 8 musts');
   await expect(standing(page)).toContainText('1 adapter');
   await page.getByRole('button', { name: 'Duplicate Far buoy' }).click();
   await expect(standing(page)).toContainText('9 of 9 musts');
-  await page.getByRole('button', { name: 'Remove Far buoy, again' }).click();
-  await page.getByRole('button', { name: 'Remove Far buoy', exact: true }).click();
+  await page.getByRole('button', { name: 'Delete Far buoy, again' }).click();
+  await page.getByRole('button', { name: 'Delete Far buoy', exact: true }).click();
   await expect(standing(page)).toContainText('4 lenses');
   await page.keyboard.press('Control+z');
   await expect(standing(page)).toContainText('8 of 8 musts');
@@ -82,10 +82,10 @@ test('what cannot be used stays in the field with its message', async ({ page })
 
 test('an outing exported, cleared and opened again is the same', async ({ page }) => {
   await open(page, '/brief');
-  await page.getByRole('button', { name: 'Remove Moon over the bridge' }).click();
+  await page.getByRole('button', { name: 'Delete Moon over the bridge' }).click();
   const text = await exported(page);
   await outingMenu(page, 'New and empty');
-  await expect(page.getByText('No picture is listed yet.')).toBeVisible();
+  await expect(page.getByText('No pictures yet.')).toBeVisible();
   await openFile(page, 'mine.armreach.json', text);
   await expect(page.getByText('Lantern regatta, two days', { exact: true })).toBeVisible();
   await expect(standing(page)).toContainText('4 lenses');
@@ -124,7 +124,7 @@ test('a reload in the middle of editing loses nothing', async ({ page }) => {
 
 test('a stored outing that cannot be read is set aside and offered, not lost', async ({ page }) => {
   await open(page, '/brief');
-  await page.getByRole('button', { name: 'Remove Moon over the bridge' }).click();
+  await page.getByRole('button', { name: 'Delete Moon over the bridge' }).click();
   await saved(page);
   const texts = ['{"format":"armreach-plan","version":1,"mine":true}', 'not even JSON'];
   for (const text of texts) {
@@ -147,15 +147,15 @@ test('limits change the answer, and locks that break them are named', async ({ p
   await expect(standing(page)).toContainText('2 lenses');
   await expect(standing(page)).toContainText('of 7 musts');
   await page
-    .getByRole('button', { name: /^Always take / })
+    .getByRole('button', { name: /^Lock in / })
     .nth(0)
     .click();
   await page
-    .getByRole('button', { name: /^Always take / })
+    .getByRole('button', { name: /^Lock in / })
     .nth(1)
     .click();
   await page.getByLabel('Lenses at most').fill('1');
-  await expect(standing(page)).toContainText('No lineup keeps to the limits');
+  await expect(standing(page)).toContainText('No lineup meets the limits');
   await expect(page.getByTestId('conflict')).toContainText('at most 1 lens; 2 would do');
 });
 

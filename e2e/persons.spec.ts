@@ -86,7 +86,7 @@ test('by keyboard alone: from the first page to a proven lineup and why', async 
   await expect(page.getByText('At place 3.')).toBeAttached();
   await page.keyboard.press('Space');
   await expect(
-    page.getByRole('button', { name: 'Move Cox calling the stroke, now at place 3' }),
+    page.getByRole('button', { name: 'Move Cox calling the stroke, now number 3' }),
   ).toBeVisible();
   await page.keyboard.press('4');
   await expect(page.getByRole('heading', { name: /lenses and 1 tube get every/ })).toBeVisible();
@@ -103,7 +103,7 @@ test('by keyboard alone: from the first page to a proven lineup and why', async 
 test('a first visit is shown around by doing, and can leave at any time', async ({ page }) => {
   await open(page);
   await page.getByRole('button', { name: 'Show me around' }).click();
-  const tour = page.getByRole('region', { name: 'A way through' });
+  const tour = page.getByRole('region', { name: 'Tour' });
   await expect(tour).toContainText('1 of 5');
   await page
     .getByRole('button', { name: /^Start line, all lanes/ })
@@ -112,7 +112,7 @@ test('a first visit is shown around by doing, and can leave at any time', async 
   await expect(tour).toContainText('2 of 5');
   await tick(page.getByRole('radio', { name: 'bonus' }));
   await expect(tour).toContainText('3 of 5');
-  await tour.getByRole('button', { name: 'Leave' }).click();
+  await tour.getByRole('button', { name: 'End the tour' }).click();
   await expect(tour).toBeHidden();
 });
 
@@ -122,7 +122,7 @@ test('ways of choosing are laid side by side, and one is chosen', async ({ page 
   const table = page.getByTestId('schools');
   await expect(table.getByRole('columnheader')).toHaveCount(6);
   await expect(table.getByRole('row', { name: /^Lenses/ })).toContainText('1 lens');
-  await table.getByRole('button', { name: 'Choose like one zoom, never change' }).click();
+  await table.getByRole('button', { name: 'Use the style one zoom, never change' }).click();
   await expect(standing(page)).toContainText('1 lens');
   await page.getByLabel('Selection style').selectOption('small fast primes');
   await expect(standing(page)).not.toContainText('1 lens and');

@@ -8,7 +8,7 @@ test('a picture chosen in the table names the lenses that can and why others can
   await page.getByRole('button', { name: /Cox calling the stroke/ }).click();
   await expect(page).toHaveURL(/frame=f04/);
   const aside = page.getByRole('complementary', { name: 'What is chosen' });
-  await expect(aside).toContainText('Can make it alone');
+  await expect(aside).toContainText('Covers it alone');
   await expect(aside).toContainText('not long enough');
 });
 
@@ -17,9 +17,9 @@ test('a lens is put in and out of the lineup from the chart by keyboard', async 
   await page.getByRole('button', { name: '85 mm f/1.8' }).focus();
   await page.keyboard.press('Enter');
   const aside = page.getByRole('complementary', { name: 'What is chosen' });
-  await tick(aside.getByLabel('take it'));
+  await tick(aside.getByLabel('lock in'));
   await expect(standing(page)).toContainText('5 lenses and');
-  await tick(aside.getByLabel('leave it'));
+  await tick(aside.getByLabel('leave out'));
   await expect(standing(page)).toContainText('4 lenses');
 });
 

@@ -6,12 +6,12 @@ test('a stretch without change and a limit in hand change the answer', async ({ 
   await stretches.getByRole('button', { name: /^Lantern procession/ }).click();
   const dialog = page.getByRole('dialog');
   await tick(dialog.getByLabel('First shooter'));
-  await dialog.getByLabel('Bodies in hand').fill('1');
+  await dialog.getByLabel('Cameras in hand').fill('1');
   await tick(dialog.getByLabel('changing lenses'), false);
   await dialog.getByRole('button', { name: 'Close' }).last().click();
   await expect(standing(page)).not.toContainText('9 of 9 wants');
   await page.getByRole('link', { name: 'Lineup', exact: true }).click();
-  await expect(page.getByRole('heading', { name: 'One way to share it out' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'One way to share the gear' })).toBeVisible();
   await expect(page.getByText(/not changed/).first()).toBeVisible();
 });
 
@@ -58,10 +58,10 @@ test('a school is chosen, rivals are looked for, and what they would do is told'
   await expect(page.getByLabel('Lenses', { exact: true })).toHaveValue('primes');
   await page.getByRole('button', { name: 'Undo (Ctrl Z)' }).click();
   await expect(standing(page)).toContainText('4 lenses and 1 tube');
-  await page.getByRole('button', { name: 'Look beside this one' }).click();
+  await page.getByRole('button', { name: 'Compare alternatives' }).click();
   const rivals = page.getByTestId('rivals');
   await expect(rivals).toBeVisible();
   await expect(rivals).toContainText('Next best of another kind');
   await expect(rivals.getByRole('region', { name: 'Trade-off' }).getByRole('row')).toHaveCount(8);
-  await expect(rivals).toContainText('nothing on the shelf mends it');
+  await expect(rivals).toContainText('nothing on your shelf can replace it');
 });

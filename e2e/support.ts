@@ -17,7 +17,7 @@ export const test = base.extend<{ quiet: void }>({
   ],
 });
 
-export const standing = (page: Page) => page.getByRole('region', { name: 'Standing line' });
+export const standing = (page: Page) => page.getByRole('region', { name: 'Current result' });
 
 /** Opens a place and waits until the answer stands. */
 export async function open(page: Page, path = '/') {

@@ -44,12 +44,12 @@ try {
   const phone = await open('/carry', PHONE);
   await phone.screenshot({ path: 'docs/screenshots/carry-phone.png' });
   const beside = await open('/lineup');
-  await beside.getByRole('button', { name: /^Lay these/ }).click();
+  await beside.getByRole('button', { name: /^Compare these/ }).click();
   await beside.getByTestId('schools').waitFor({ timeout: 60_000 });
   await beside.locator('#schools').evaluate((heading) => heading.scrollIntoView());
   await beside.screenshot({ path: 'docs/screenshots/schools.png' });
   const earlier = await open('/brief');
-  await earlier.getByRole('button', { name: 'Remove Moon over the bridge' }).click();
+  await earlier.getByRole('button', { name: 'Delete Moon over the bridge' }).click();
   await earlier.getByText('Saved here').waitFor();
   await earlier.goto(`http://localhost:${PORT}/versions`);
   await earlier.getByTestId('answer').waitFor();

@@ -95,5 +95,5 @@ function AdvantageFigure(props: { advantage: Advantage; of: Overlap; who: string
 function doublingText(o: Overlap, name: (id: string) => string): string {
   if (o.spareForFrameIds.length > 0)
     return t.eachIsTheOthersSpare(plainList(o.spareForFrameIds.map(name)));
-  return o.onTwoBodies ? t.plainDoublingUnlessBothAre : t.plainDoubling;
+  return o.onTwoBodies ? t.simpleOverlapUnlessYouWant : t.simpleOverlap;
 }

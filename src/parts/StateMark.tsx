@@ -5,9 +5,9 @@ export type FrameState = 'clear' | 'crop' | 'slow' | 'lost' | 'out';
 
 const TITLES: Record<FrameState, string> = {
   clear: 'got',
-  crop: t.gotByCropping,
+  crop: t.coveredByCropping,
   slow: t.tooSlow,
-  lost: t.notGot,
+  lost: t.notCovered,
   out: t.leftOut,
 };
 

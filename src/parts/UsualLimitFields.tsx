@@ -122,7 +122,7 @@ function CircleField({ prefix }: Prefixed) {
 const AIMS: Record<LateAim, string> = {
   weight: 'lighter',
   price: 'cheaper',
-  speed: t.lightInHand,
+  speed: t.spareLight,
   changes: t.fewerChanges,
   crop: t.lessCropping,
   own: t.ownedGearFirst,
@@ -143,7 +143,7 @@ function OrderField({ prefix }: Prefixed) {
             {i + 1}. {AIMS[aim]}
             <span>
               <IconButton
-                label={t.putEarlier(AIMS[aim])}
+                label={t.moveUp(AIMS[aim])}
                 disabled={i === 0}
                 onClick={() =>
                   set(`${prefix}order`, [
@@ -173,7 +173,7 @@ function OrderField({ prefix }: Prefixed) {
       </ol>
       {left.length > 0 && (
         <SelectField
-          label={t.andThen}
+          label={t.then}
           value="none"
           options={[['none', t.nothingMore], ...left.map((aim) => [aim, AIMS[aim]] as const)]}
           onChange={(aim) => aim !== 'none' && set(`${prefix}order`, [...order, aim])}

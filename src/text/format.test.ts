@@ -46,7 +46,7 @@ describe('figures as photographers read them', () => {
     [formatPercent(4.46), '4.5 %'],
     [formatPercent(63.7), '64 %'],
     [counted(1, 'lens'), '1 lens'],
-    [counted(4.5, 'piece'), '4.5 pieces'],
+    [counted(4.5, 'item'), '4.5 items'],
     [formatMoney(3790, 'EUR'), '€3,790'],
     [formatDistances(60, 90), '60–90 m'],
     [formatDistances(0.15, 0.6), '15 cm–60 cm'],

@@ -12,7 +12,7 @@ function Host({ unit, first = 12 }: { unit?: string; first?: number | null }) {
       <CellNumber
         label="Far"
         value={value}
-        placeholder="not known"
+        placeholder="unknown"
         {...(unit === undefined ? {} : { unit })}
         take={(next) => {
           if (next !== null && next < 10) return 'must be at least 10';
@@ -79,7 +79,7 @@ test('percent and figures without a unit are the same everywhere', () => {
   applyUnits('imperial');
   render(<Host unit="%" first={null} />);
   expect(cell()).toHaveValue('');
-  expect(cell()).toHaveAttribute('placeholder', 'not known');
+  expect(cell()).toHaveAttribute('placeholder', 'unknown');
   expect(screen.getByText('%')).toBeInTheDocument();
 });
 

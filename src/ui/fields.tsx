@@ -254,7 +254,7 @@ export function KnownField({
       options={[
         ['yes', t.yes],
         ['no', t.no],
-        ['unknown', t.notKnown],
+        ['unknown', t.unknown],
       ]}
       onChange={(next) => onChange(next === 'unknown' ? null : next === 'yes')}
     />

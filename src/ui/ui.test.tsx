@@ -35,7 +35,7 @@ test('sentences say what lacks and by how much', () => {
         neededFNumber: 2.5,
       }),
     ),
-  ).toBe('too slow by 1.3 stops: f/4 for f/2.5; ISO 16000 would do');
+  ).toBe('too slow by 1.3 stops: f/4 for f/2.5; ISO 16000 would be enough');
   expect(
     plain(
       needText({
@@ -49,7 +49,7 @@ test('sentences say what lacks and by how much', () => {
         footing: 'flowing',
       }),
     ),
-  ).toBe('12 m wide at 15–40 m, flowing, filling 50–90 %');
+  ).toBe('12 m wide at 15–40 m, coming towards you, filling 50–90 %');
 });
 
 describe('a form over a stored thing', () => {

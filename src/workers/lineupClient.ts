@@ -2,9 +2,11 @@ import { type Remote, wrap } from 'comlink';
 import type { LineupQuestion, LineupResult } from '@/core/lineup';
 import { asked, type Posed } from './asked';
 import type { LineupService } from './lineup.worker';
-import { hostText } from '@/text';
 
-const t = hostText.lineupClient;
+/** Why there is no answer: the time was over, or the worker failed, with what it said. */
+export type AnswerProblem =
+  | { readonly code: 'out-of-time'; readonly timeLimitS: number }
+  | { readonly code: 'failed'; readonly message: string };
 
 /** The answer in sight: the newest result, whether a newer one is being worked out, what failed. */
 export interface Answer {
@@ -12,7 +14,7 @@ export interface Answer {
   /** The question that `result` answers. */
   readonly question: LineupQuestion | null;
   readonly thinking: boolean;
-  readonly error: string | null;
+  readonly error: AnswerProblem | null;
 }
 
 const TIME_LIMIT_S = 20;
@@ -69,7 +71,7 @@ export function createLineupClient(report: (answer: Answer) => void) {
           tell({ result, question, thinking: false, error: null });
       } catch (error) {
         if (waiting === null) {
-          tell({ thinking: false, error: problemText(error) });
+          tell({ thinking: false, error: problemOf(error) });
         }
       }
       clearTimeout(impatient);
@@ -96,10 +98,11 @@ export function createLineupClient(report: (answer: Answer) => void) {
   };
 }
 
-/** An error in words; the worker's own come with their name. */
-function problemText(error: unknown): string {
-  if (!(error instanceof Error)) return String(error);
-  return error.name === 'OutOfTime' ? t.sWereNotEnoughTo(TIME_LIMIT_S) : error.message;
+function problemOf(error: unknown): AnswerProblem {
+  if (!(error instanceof Error)) return { code: 'failed', message: String(error) };
+  return error.name === 'OutOfTime'
+    ? { code: 'out-of-time', timeLimitS: TIME_LIMIT_S }
+    : { code: 'failed', message: error.message };
 }
 
 export type LineupClient = ReturnType<typeof createLineupClient>;

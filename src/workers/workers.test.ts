@@ -139,7 +139,7 @@ describe('the answer kept up to date', () => {
     expect(answers.at(-1)).toMatchObject({
       thinking: false,
       result: { of: 1 },
-      error: 'out of memory',
+      error: { code: 'failed', message: 'out of memory' },
     });
     c.ask(question(4));
     asked[2]!.settle({ of: 4 });

@@ -10,6 +10,7 @@ import {
 } from '@/document';
 import type { LineupResult } from '@/core/lineup';
 import { deskOf } from './desk';
+import type { AnswerProblem } from '@/workers/lineupClient';
 
 /** An outing that stays as it is, for parts that show one; the demo may change. */
 export function demoFile(): OutingFile {
@@ -23,7 +24,7 @@ export const held: {
   file: OutingFile;
   result: LineupResult | null;
   thinking: boolean;
-  error: string | null;
+  error: AnswerProblem | null;
   edits: string[];
   /** What the file is made from, where a test is about that. */
   desk: Desk | null;

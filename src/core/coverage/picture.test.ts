@@ -20,7 +20,7 @@ test.each([
   [50, 39.6, 27.0],
   [85, 23.9, 16.1],
   [200, 10.3, 6.9],
-])('%i mm takes in %f° by %f° in the far', (focalMm, across, down) => {
+])('%i mm takes in %f° by %f° at infinity', (focalMm, across, down) => {
   const { sides } = pictureOf(setup(focalMm), frame, 'landscape', focalMm, null);
   const angle = (side: number) => (2 * Math.atan(side / 2) * 180) / Math.PI;
   expect(Math.abs(angle(sides.width) - across)).toBeLessThan(0.06);
@@ -48,7 +48,7 @@ test('a crop narrows the picture, fills it more, blurs it more and leaves its sh
   expect([whole.megapixels, cropped.megapixels]).toEqual([24, 6]);
 });
 
-test('blur in the far is f² / (N · (s − f)), by hand for 100 mm, f/4, 8 m', () => {
+test('blur at infinity is f² / (N · (s − f)), by hand for 100 mm, f/4, 8 m', () => {
   const { blurPercent } = pictureOf(setup(100), frame, 'landscape', 100, 8);
   // 8 m from the sensor: 2 + m + 1/m = 80, m = 0.012826…, and the subject 8000/(1 + m) from the lens.
   const m = (78 - Math.sqrt(78 * 78 - 4)) / 2;

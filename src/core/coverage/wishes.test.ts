@@ -149,7 +149,7 @@ describe('special wishes', () => {
     expect(codeOf(setupOf([aLens('l', 50, 50, 5.6)], [], [body]), wishing)).toBe('clear');
   });
 
-  it('a fisheye and a straight-line lens never stand in for each other', () => {
+  it('a fisheye and a rectilinear lens never stand in for each other', () => {
     const circular = lens({ projection: 'equisolid', focal: { wideMm: 8, longMm: 8 } });
     const filling = lens({ projection: 'equisolid', focal: { wideMm: 15, longMm: 15 } });
     expect([circular, filling].map((s) => codeOf(s, fisheye('circular')))).toEqual([

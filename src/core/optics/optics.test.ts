@@ -292,7 +292,7 @@ describe('fisheyes', () => {
     }),
   );
   always(
-    'look like a straight-line lens near the middle',
+    'look like a rectilinear lens near the middle',
     fc.property(projection, between(4, 20), (p, f) => {
       near(fisheyeImageCircleMm(p, f, 0.02), 2 * f * Math.tan((0.01 * Math.PI) / 180), 1e-6);
     }),

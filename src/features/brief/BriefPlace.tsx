@@ -61,7 +61,7 @@ export function BriefPlace() {
             {pasting && <PasteDialog open onOpenChange={setPasting} onAdded={select} />}
           </div>
           {frames.length === 0 ? (
-            <p className="max-w-prose border-t border-hair pt-4">{text.noPictureIsListedYet}</p>
+            <p className="max-w-prose border-t border-hair pt-4">{text.noPicturesYetAddThe}</p>
           ) : (
             <FrameList selected={selected} onSelect={select} editing={editing} />
           )}
@@ -98,7 +98,7 @@ function OutingLine() {
   return (
     <p className="text-soft">
       {plainList([current.place, [...new Set(days)].join(' to ')].filter((t) => t !== '')) ||
-        text.noPlaceOrDayGiven}
+        text.noLocationOrDateYet}
       {' · '}
       <button type="button" className="underline" onClick={() => setOpen(true)}>
         {text.editOuting}

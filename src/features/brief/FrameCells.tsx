@@ -51,7 +51,7 @@ export function FrameCells({ frame }: { frame: Frame }) {
           <EndCells frame={frame} need={need} />
           {need.kind === 'subject' && <FillCells frame={frame} need={need} />}
           <CellSelect
-            label={t.footing(name)}
+            label={t.position(name)}
             value={need.footing}
             options={FOOTINGS}
             take={(footing) =>

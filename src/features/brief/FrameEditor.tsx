@@ -69,7 +69,7 @@ export function FrameEditor({ frame }: { frame: Frame }) {
         <div className="space-y-4">
           <FormText name="name" label={t.picture2} />
           <div className="grid grid-cols-[1fr_7rem] gap-3">
-            <FormChoice name="want" label={t.howBadlyWanted} options={pairs(WANTS)} />
+            <FormChoice name="want" label={t.howMuchYouWantIt} options={pairs(WANTS)} />
             <FormNumber
               name="sharePercent"
               label={t.shareOfPictures}
@@ -95,7 +95,7 @@ function NeedFields() {
   return (
     <Section title={t.whatMustFit}>
       <SelectField
-        label={t.givenAs}
+        label={t.describedBy}
         value={kind}
         options={pairs(NEED_KINDS)}
         onChange={(next) => {
@@ -138,10 +138,10 @@ function NeedFields() {
       {kind === 'fisheye' && (
         <FormSelect
           name="need.coverage"
-          label={t.theCircleOf180}
+          label={t.the180Circle}
           options={[
             ['full-frame', t.fillsTheFrameToIts],
-            ['circular', t.liesWholeInTheFrame],
+            ['circular', t.fitsCompletelyInTheFrame],
           ]}
         />
       )}
@@ -188,9 +188,9 @@ function FillFields() {
       <FormNumber name="need.fill.max" label={t.to2} unit="%" scale={100} />
       <FormSelect
         name="need.orientation"
-        label={t.held}
+        label={t.orientation}
         options={[
-          ['either', t.eitherWay],
+          ['either', t.either],
           ['landscape', t.landscape],
           ['portrait', t.portrait],
         ]}
@@ -203,7 +203,7 @@ function FootingField() {
   const footing = useWatch({ name: 'need.footing' }) as keyof typeof FOOTING_HINTS;
   return (
     <div>
-      <FormChoice name="need.footing" label={t.footing} options={pairs(FOOTINGS)} />
+      <FormChoice name="need.footing" label={t.position} options={pairs(FOOTINGS)} />
       <p className="text-[12px] text-soft">{FOOTING_HINTS[footing]}</p>
     </div>
   );
@@ -216,9 +216,9 @@ function OutputFields() {
   ];
   const set = useFormSet();
   return (
-    <Section title={t.outputAndSoTheCrop}>
+    <Section title={t.outputAndTheCropIt}>
       <SelectField
-        label={t.forIt}
+        label={t.usedFor}
         value={kind}
         options={pairs(OUTPUT_KINDS)}
         onChange={(next) => set('output', STARTING_OUTPUTS[next])}
@@ -238,7 +238,7 @@ function OutputFields() {
       )}
       {kind !== 'uncropped' && (
         <Tick
-          label={t.cutThePictureToThis}
+          label={t.cropToThisShape}
           on={cut ?? false}
           onChange={(on) => set('output.cut', on)}
         />

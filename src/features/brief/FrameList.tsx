@@ -84,14 +84,14 @@ const SortedFrames = memo(function SortedFrames({
       onDragEnd={drop}
       accessibility={{
         screenReaderInstructions: {
-          draggable: t.spaceLiftsThePictureArrow,
+          draggable: t.pressSpaceToPickUp,
         },
         announcements: {
-          onDragStart: ({ active }) => t.lifted(called(active.id)),
-          onDragOver: ({ over }) => (over ? t.atPlace(numberOf(over.id)) : undefined),
+          onDragStart: ({ active }) => t.pickedUp(called(active.id)),
+          onDragOver: ({ over }) => (over ? t.position(numberOf(over.id)) : undefined),
           onDragEnd: ({ active, over }) =>
-            over ? t.putAtPlace(called(active.id), numberOf(over.id)) : undefined,
-          onDragCancel: ({ active }) => t.leftWhereItWas(called(active.id)),
+            over ? t.droppedAtPosition(called(active.id), numberOf(over.id)) : undefined,
+          onDragCancel: ({ active }) => t.staysWhereItWas(called(active.id)),
         },
       }}
     >
@@ -109,7 +109,7 @@ const SortedFrames = memo(function SortedFrames({
                 {t.want}
               </th>
               <th scope="col" className="w-56 py-1 font-normal">
-                {t.madeWith}
+                {t.coveredBy}
               </th>
               <th scope="col" className="w-30 py-1">
                 <span className="sr-only">{t.actions}</span>
@@ -174,7 +174,7 @@ const FrameRow = memo(function FrameRow({
           type="button"
           {...attributes}
           {...listeners}
-          aria-label={t.moveNowAtPlace(frame.name, number)}
+          aria-label={t.moveNowNumber(frame.name, number)}
           className="min-h-7 min-w-7 cursor-grab touch-none text-left"
         >
           {number}
@@ -266,7 +266,7 @@ function RowActions({
         <Copy size={14} aria-hidden />
       </IconButton>
       <IconButton
-        label={t.remove(frame.name)}
+        label={t.deleteIt(frame.name)}
         onClick={() => {
           edit(removeFrame(frame.id));
           if (isSelected) onSelect(null);
@@ -285,7 +285,11 @@ function Made({ result, name }: { result: FrameResult; name: Namer }) {
     return (
       <span className="text-wrong">
         <StateMark state={lack?.code === 'too-slow' ? 'slow' : 'lost'} />{' '}
-        {lack ? shortfallWord(lack.code) : result.impossible.length > 0 ? t.noLensForIt : t.leftOut}
+        {lack
+          ? shortfallWord(lack.code)
+          : result.impossible.length > 0
+            ? t.noLensCoversIt
+            : t.leftOut}
       </span>
     );
   }

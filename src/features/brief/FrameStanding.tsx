@@ -73,7 +73,7 @@ export function FrameStanding({ frame }: { frame: Frame }) {
         {standing.conflict && <li>{conflictText(standing.conflict)}</li>}
         {standing.missing.length > 0 && standing.covers.length > 0 && (
           <li>
-            {t.unmade(
+            {t.notCovered(
               standing.missing.map((r) => placeText(standing.unit, r.from, r.to)).join(' and '),
             )}
           </li>
@@ -83,12 +83,12 @@ export function FrameStanding({ frame }: { frame: Frame }) {
   );
 }
 
-const STATES = { clear: t.got, crop: t.gotByCropping, lost: t.notGot } as const;
+const STATES = { clear: t.covered, crop: t.coveredByCropping, lost: t.notCovered2 } as const;
 
 /** What a cover has to spare, or the crop that it needs; null when there is nothing to say. */
 function spare({ code, margins }: Cover): string | null {
   if (code === 'part') return null;
-  const light = margins.light === null ? [] : [t.ofLightInHand(formatStops(margins.light.stops))];
+  const light = margins.light === null ? [] : [t.spareLightOf(formatStops(margins.light.stops))];
   const crop =
     code === 'crop' || margins.crop > 1.0005
       ? [

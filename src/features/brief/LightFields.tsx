@@ -12,7 +12,7 @@ import { SunCourse } from './SunCourse';
 const text = briefText.lightFields;
 
 const SOURCES: Record<LightSource['kind'], string> = {
-  none: text.setsNoDemand,
+  none: text.doesntMatter,
   scene: text.byAScene,
   ev: text.asEvAtIso100,
   lux: text.asLuxOnTheSubject,
@@ -176,9 +176,7 @@ function SunNote({ source }: { source: Extract<LightSource, { kind: 'sun' }> }) 
   const { altitudeDeg, phase } = sunPosition(source.at, source.latitudeDeg, source.longitudeDeg);
   return (
     <p className="text-[12px] text-soft">
-      {text.theSunStands(PHASES[phase], Math.abs(altitudeDeg).toFixed(1))}
-      {altitudeDeg < 0 ? 'below' : 'above'}
-      {text.theHorizon}
+      {text.theSunIsTheHorizon(PHASES[phase], altitudeDeg)}
       <Figure
         label={text.lightByTheSunsAltitude}
         steps={() => sunSteps(source, altitudeDeg, ev100)}
@@ -264,7 +262,7 @@ function TimeFields() {
           name="light.flash.guideNumberM"
           label={text.guideNumberAtIso100}
           unit="m"
-          hint={text.noFlashAtNestsAt}
+          hint={text.noFlashAtNestsOn}
         />
       </Tick>
     </>

@@ -30,7 +30,7 @@ export function OutingDialog({ onClose }: { onClose: () => void }) {
             <FormText name="name" label={t.name} />
           </div>
           <div className="col-span-2">
-            <FormText name="place" label={t.place} />
+            <FormText name="place" label={t.location} />
           </div>
           <FormText name="firstDay" label={t.firstDay} type="date" />
           <FormText name="lastDay" label={t.lastDay} type="date" />

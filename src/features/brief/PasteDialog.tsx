@@ -49,7 +49,7 @@ export function PasteDialog({
               <span className="text-soft">
                 {line.fromM !== null && line.toM !== null
                   ? formatDistances(line.fromM, line.toM)
-                  : t.distanceToBeGiven}
+                  : t.needsADistance}
               </span>
               <span className="w-12 text-right">{WANTS[line.want]}</span>
             </li>

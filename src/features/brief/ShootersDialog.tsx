@@ -49,7 +49,7 @@ export function ShootersDialog({ onClose }: { onClose: () => void }) {
               }
             />
             <IconButton
-              label={inUse(s.id) ? t.isNamedInTheOuting(s.name) : t.remove(s.name)}
+              label={inUse(s.id) ? t.isUsedInTheOuting(s.name) : t.deleteIt(s.name)}
               disabled={inUse(s.id)}
               onClick={() =>
                 put(

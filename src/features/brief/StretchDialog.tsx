@@ -65,7 +65,7 @@ function StretchForm({ stretch, onRemove }: { stretch: Stretch; onRemove: () => 
         <FormText name="fromTime" label={t.from} type="time" />
         <FormText name="toTime" label={t.to} type="time" />
         <div className="col-span-2">
-          <FormText name="place" label={t.place} />
+          <FormText name="place" label={t.location} />
         </div>
         <WeatherFields />
         <div className="col-span-3">
@@ -81,7 +81,7 @@ function StretchForm({ stretch, onRemove }: { stretch: Stretch; onRemove: () => 
       <p className="mt-3">
         <Button onClick={onRemove}>
           <Trash2 size={14} aria-hidden />
-          {t.removeThisStretch}
+          {t.deleteThisStretch}
         </Button>
       </p>
     </EntityForm>
@@ -126,7 +126,7 @@ function Permissions() {
       {tick('bags', 'bags')}
       {tick('flash', 'flash')}
       {tick('support', t.tripodOrOtherSupport)}
-      {!allowed.bags && <p className="col-span-2 text-[12px] text-soft">{t.withoutABagOnlyWhat}</p>}
+      {!allowed.bags && <p className="col-span-2 text-[12px] text-soft">{t.withoutABagYouOnly}</p>}
     </fieldset>
   );
 }
@@ -144,7 +144,7 @@ function HandsFields() {
   const set = useFormSet();
   const hands = useWatch({ name: 'hands' }) as Hand[];
   if (outing.shooters.length === 0) {
-    return <p className="text-[12px] text-soft">{t.nameTheShootersFirstTo}</p>;
+    return <p className="text-[12px] text-soft">{t.addTheShootersFirstTo}</p>;
   }
   return (
     <fieldset>
@@ -173,7 +173,7 @@ function HandsFields() {
                 <>
                   <FormNumber
                     name={`hands.${at}.bodies`}
-                    label={t.bodiesInHand}
+                    label={t.camerasInHand}
                     placeholder={t.all}
                   />
                   <FormNumber
@@ -200,7 +200,7 @@ function HandsFields() {
                     }
                   />
                 ))}
-                <span className="text-[12px] text-soft">{t.noBodyTickedAnyOf}</span>
+                <span className="text-[12px] text-soft">{t.noneTickedAnyCamera}</span>
               </span>
             </div>
           </Tick>

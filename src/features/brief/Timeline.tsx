@@ -4,8 +4,10 @@ import { useRef, useState } from 'react';
 import type { Stretch } from '@/core/brief';
 import { putStretch } from '@/document';
 import { useEdit, useFilePart } from '@/session';
-import { dayText } from '@/text';
+import { briefText, dayText } from '@/text';
 import { STEP_MIN, shifted, type Timed, type TimelineDay, timelineOf, timeOf } from './timeline';
+
+const t = briefText.timeline;
 
 const LANE_PX = 44;
 /** Movement that makes a press a drag, px. */
@@ -98,7 +100,7 @@ function Bar({
   return (
     <button
       type="button"
-      aria-label={`${stretch.name}, ${shown.fromTime} to ${shown.toTime}`}
+      aria-label={t.to(stretch.name, shown.fromTime ?? '', shown.toTime ?? '')}
       title={[`${stretch.name}, ${shown.fromTime}–${shown.toTime}`, about]
         .filter(Boolean)
         .join('; ')}

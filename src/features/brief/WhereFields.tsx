@@ -47,7 +47,7 @@ export function WhereFields() {
       )}
       {stretches.length > 0 && (
         <fieldset>
-          <legend className="text-[12px] text-soft">{t.stretchesNoneTickedAnyWill}</legend>
+          <legend className="text-[12px] text-soft">{t.stretchesNoneTickedAny}</legend>
           {stretches.map((s) => (
             <Tick
               key={s.id}
@@ -77,7 +77,7 @@ export function WhereFields() {
           return (
             <Tick
               key={s.id}
-              label={t.standsElsewhere(s.name)}
+              label={t.isSomewhereElse(s.name)}
               on={at >= 0}
               onChange={(on) =>
                 set(

@@ -25,7 +25,7 @@ export function WishFields() {
   const special = useWatch({ name: 'special' }) as Special;
   const subject = kind === 'subject';
   return (
-    <Section title={t.depthAndSpecialWishes}>
+    <Section title={t.depthOfFieldAndExtras}>
       {kind !== 'fisheye' && (
         <SelectField
           label={t.mustBeSharpInDepth}
@@ -61,11 +61,11 @@ export function WishFields() {
           <div className="grid grid-cols-2 gap-2">
             <FormNumber
               name="depth.blur.behindM"
-              label={t.soFarBehind}
+              label={t.distanceBehind}
               unit="m"
               placeholder={t.far}
             />
-            <FormNumber name="depth.blur.percent" label={t.discOfTheDiagonal} unit="%" />
+            <FormNumber name="depth.blur.percent" label={t.blurDiscOfTheDiagonal} unit="%" />
           </div>
         </Tick>
       )}
@@ -82,8 +82,8 @@ export function WishFields() {
         value={special.leastGrade ?? 'any'}
         options={[
           ['any', t.ofAnyGrade],
-          ['good', t.goodInMyOwnJudgement],
-          ['first-class', t.firstClassInMyOwn],
+          ['good', t.goodAsIGradeThem],
+          ['first-class', t.firstClassAsIGrade],
         ]}
         onChange={(next) => set('special.leastGrade', next === 'any' ? null : next)}
       />
@@ -100,8 +100,8 @@ export function WishFields() {
 }
 
 const BOOLEANS = [
-  ['autofocus', t.mustFocusByItself],
+  ['autofocus', t.needsAutofocus],
   ['frontFilter', t.aFilterInFrontOr],
   ['perspectiveControl', t.perspectiveControl],
-  ['sealed', t.sealedGearOnly],
+  ['sealed', t.weatherSealedGearOnly],
 ] as const;

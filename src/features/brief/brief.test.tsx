@@ -54,12 +54,12 @@ describe('the shot list', () => {
     render(<FrameList editing={false} selected={null} onSelect={() => undefined} />);
     expect(screen.getAllByRole('row')).toHaveLength(demo.frames.length + 1);
     expect(plain(row('Shell racing past'))).toContain(
-      '12 m wide at 15–40 m, flowing, filling 50–90 %; EV 13, 1/1600 s, hand-held',
+      '12 m wide at 15–40 m, coming towards you, filling 50–90 %; EV 13, 1/1600 s, hand-held',
     );
     expect(plain(row('Prize-giving'))).toContain('90 mm f/2.8 macro');
-    expect(within(row('Moon over')).getByRole('img')).toHaveAccessibleName('not got');
+    expect(within(row('Moon over')).getByRole('img')).toHaveAccessibleName('not covered');
     expect(plain(row('Moon over'))).toContain('left out');
-    expect(within(row('far reach')).getByRole('img')).toHaveAccessibleName('got by cropping');
+    expect(within(row('far reach')).getByRole('img')).toHaveAccessibleName('covered by cropping');
   });
 
   it('moves, duplicates and removes', async () => {
@@ -72,7 +72,7 @@ describe('the shot list', () => {
     await user.click(screen.getByRole('button', { name: 'Duplicate Oarlock, close up' }));
     expect(selected).toEqual(['f08-2']);
     expect(frameOf('f08-2').name).toBe('Oarlock, close up, again');
-    await user.click(screen.getByRole('button', { name: 'Remove Oarlock, close up' }));
+    await user.click(screen.getByRole('button', { name: 'Delete Oarlock, close up' }));
     expect(held.file.frames.some((f) => f.id === 'f08')).toBe(false);
   });
 
@@ -94,7 +94,7 @@ describe('the shot list', () => {
     expect(frameOf('f02').need).toMatchObject({ fromM: 6, toM: 52.5 });
     await type('Fills at most in %', '85');
     expect(frameOf('f02').need).toMatchObject({ fill: { min: 0.5, max: 0.85 } });
-    await user.selectOptions(cell('Footing'), 'held');
+    await user.selectOptions(cell('Position'), 'held');
     await user.selectOptions(cell('Want'), 'bonus');
     await type('Share in %', '12');
     expect(frameOf('f02')).toMatchObject({ want: 'bonus', sharePercent: 12 });
@@ -109,9 +109,9 @@ describe('the editor of a frame', () => {
   it('shows how the frame stands, and with what to spare', async () => {
     edit('f03');
     expect(plain(document.body)).toMatch(
-      /Got by cropping24–240 mm f\/4–6\.3 on .*: 150–260 m \(crop 1\.3/,
+      /Covered by cropping24–240 mm f\/4–6\.3 on .*: 150–260 m \(crop 1\.3/,
     );
-    expect(plain(document.body)).toMatch(/stops of light in hand/);
+    expect(plain(document.body)).toMatch(/spare light of/);
   });
 
   it('fills the size from the picker and knows it again', async () => {
@@ -151,7 +151,7 @@ describe('the editor of a frame', () => {
     await change(screen.getByLabelText('Light'), 'sun');
     await change(screen.getByLabelText('Latitude, north'), '60');
     expect(source()).toMatchObject({ kind: 'sun', latitudeDeg: 60 });
-    expect(screen.getByText(/the sun stands/)).toBeInTheDocument();
+    expect(screen.getByText(/the sun is/)).toBeInTheDocument();
     await change(screen.getByLabelText('Light'), 'none');
     expect(source()).toEqual({ kind: 'none' });
     expect(screen.queryByLabelText('Longest time')).toBeNull();
@@ -166,26 +166,26 @@ describe('the editor of a frame', () => {
     expect(frameOf('f10').light.flash).toEqual({ guideNumberM: 40 });
     await change(screen.getByLabelText('Must be sharp in depth'), 'rows');
     await tick('Blur behind');
-    await tick('Must focus by itself');
+    await tick('Needs autofocus');
     await change(screen.getByLabelText('Backup'), 'bodies');
     expect(frameOf('f10')).toMatchObject({
       depth: { sharp: { kind: 'rows' }, blur: { behindM: 5 } },
       special: { autofocus: true },
       twice: { by: 'bodies' },
     });
-    await change(screen.getByLabelText('Given as'), 'far');
+    await change(screen.getByLabelText('Described by'), 'far');
     expect(frameOf('f10').depth).toEqual({ sharp: null, blur: null });
   });
 
   it('changes what is given, and asks for what that needs', async () => {
     edit('f10');
-    await change(screen.getByLabelText('Given as'), 'angle');
+    await change(screen.getByLabelText('Described by'), 'angle');
     expect(frameOf('f10').need.kind).toBe('angle');
     await change(screen.getByLabelText('Across the'), 'height');
     expect(frameOf('f10').need).toMatchObject({ kind: 'angle', across: 'height' });
-    await change(screen.getByLabelText('Given as'), 'far');
-    expect(screen.queryByText('Footing')).toBeNull();
-    await change(screen.getByLabelText('For'), 'print');
+    await change(screen.getByLabelText('Described by'), 'far');
+    expect(screen.queryByText('Position')).toBeNull();
+    await change(screen.getByLabelText('Used for'), 'print');
     await change(screen.getByLabelText('Resolution'), '240');
     expect(frameOf('f10').output).toEqual({
       cut: true,

@@ -42,7 +42,7 @@ describe('what is particular about a stretch', () => {
           maxWeightG: i === 0 ? null : 2500,
         })),
       },
-      '2 shooters, 1 body, 2.50\u202Fkg',
+      '2 shooters, 1 camera, 2.50\u202Fkg',
     ],
   ])('is %s', (_, change, text) => {
     expect(stretchText(plainStretch(change as Partial<Stretch>))).toBe(text);
@@ -79,7 +79,7 @@ describe('the dialog of a stretch', () => {
     const { user, again } = show('prizes');
     await user.click(screen.getByLabelText('Second shooter'));
     again();
-    await user.type(screen.getByLabelText('Bodies in hand'), '1');
+    await user.type(screen.getByLabelText('Cameras in hand'), '1');
     await user.type(screen.getByLabelText('Carries at most'), '1800');
     again();
     await user.click(screen.getByLabelText('P5'));
@@ -103,7 +103,7 @@ describe('the dialog of a stretch', () => {
 
   it('removes the stretch, and frames forget it', async () => {
     const { user, closed } = show('launch');
-    await user.click(screen.getByRole('button', { name: 'Remove this stretch' }));
+    await user.click(screen.getByRole('button', { name: 'Delete this stretch' }));
     expect(closed).toHaveBeenCalled();
     expect(held.file.stretches.some((s) => s.id === 'launch')).toBe(false);
     expect(held.file.frames.some((f) => f.stretchIds.some((id) => id === 'launch'))).toBe(false);
@@ -158,7 +158,7 @@ describe('the shooters', () => {
     const { rerender } = render(<ShootersDialog onClose={() => undefined} />);
     const again = () => rerender(<ShootersDialog onClose={() => undefined} />);
     expect(
-      screen.getByRole('button', { name: 'Second shooter is named in the outing' }),
+      screen.getByRole('button', { name: 'Second shooter is used in the outing' }),
     ).toBeDisabled();
     await user.click(screen.getByRole('button', { name: 'Add a shooter' }));
     again();
@@ -170,7 +170,7 @@ describe('the shooters', () => {
     fireEvent.change(name, { target: { value: '  ' } });
     expect(held.file.outing.shooters[2]?.name).toBe('On the umpire’s boat');
     again();
-    await user.click(screen.getByRole('button', { name: 'Remove On the umpire’s boat' }));
+    await user.click(screen.getByRole('button', { name: 'Delete On the umpire’s boat' }));
     expect(held.file.outing.shooters).toHaveLength(2);
   });
 });

@@ -60,7 +60,7 @@ export function Bag({ plan }: { plan: CarryPlan }) {
       )}
       {unsized.length > 0 && (
         <p className="text-[13px] text-soft">
-          {t.sizesNotKnownNotDrawn(plainList(unsized.map(name)))}
+          {t.sizeUnknownNotDrawn(plainList(unsized.map(name)))}
         </p>
       )}
     </section>
@@ -84,41 +84,41 @@ function Verdict({
       <>
         {name(item.id)}{' '}
         <Figure
-          label={t.whyGoesIntoNoCompartment(name(item.id))}
+          label={t.whyDoesntFitAnyCompartment(name(item.id))}
           steps={() => tooBigSteps(file, item)}
         >
-          {t.goesIntoNoCompartmentHowever}
+          {t.doesntFitAnyCompartment}
         </Figure>
         .
       </>
     );
   }
   const share = (
-    <Figure label={t.shareOfTheBagsRoom} steps={() => roomSteps(file, items)}>
+    <Figure label={t.howFullTheBagIs} steps={() => roomSteps(file, items)}>
       {formatPercent(100 * answer.shareFilled)}
     </Figure>
   );
   if (answer.kind === 'too-much')
     return (
       <>
-        {t.thereIsMoreThanThe}
+        {t.itsMoreThanTheBag}
         {share}
-        {t.ofIt}
+        {t.ofItsRoom}
       </>
     );
   if (answer.kind === 'fits')
     return (
       <>
-        {t.everythingOfKnownSizeGoes}
+        {t.everythingWithAKnownSize}
         {share}
         {t.ofTheRoom}
       </>
     );
   return (
     <>
-      {t.noWayWasFoundTo(plainList(answer.outIds.map(name)))}
+      {t.couldntFitEverythingLeftOver(plainList(answer.outIds.map(name)))}
       {share}
-      {t.ofTheRoomAndRound}
+      {t.ofTheRoomRoundLenses}
     </>
   );
 }

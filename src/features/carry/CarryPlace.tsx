@@ -36,9 +36,7 @@ export function CarryPlace() {
   const [now] = useState(() => new Date());
   if (!answer || !question || !result) {
     return (
-      <p className="pt-4 text-soft">
-        {problem ? t.theCarryingCouldNotBe(problem) : t.planningWhatIsCarried}
-      </p>
+      <p className="pt-4 text-soft">{problem ? t.couldntPlanTheDay(problem) : t.planningTheDay}</p>
     );
   }
   const { plan } = answer;
@@ -49,11 +47,11 @@ export function CarryPlace() {
         <Link className="underline" href="/brief">
           {t.brief}
         </Link>
-        {t.andPutGearThatCan}
+        {t.andAddGearThatCovers}
         <Link className="underline" href="/shelf">
           {t.shelf}
         </Link>
-        {t.whatHangsOnWhichCamera}
+        {t.thePlanFollows}
       </p>
     );
   }
@@ -63,14 +61,14 @@ export function CarryPlace() {
     <div className="grid gap-x-8 gap-y-6 pt-4 lg:grid-cols-[minmax(0,1fr)_19rem]">
       <div className="min-w-0 space-y-6">
         <div className="flex flex-wrap items-end justify-between gap-3">
-          <h1 className="text-xl">{t.whatHangsWhereStretchBy}</h1>
+          <h1 className="text-xl">{t.theDayStretchByStretch}</h1>
           <span className="flex gap-2 print:hidden">
             <Button onClick={() => window.print()}>
               <Printer size={14} aria-hidden />
               {t.print}
             </Button>
             <Menu
-              trigger={<Button>{t.takeAlong}</Button>}
+              trigger={<Button>{t.exportIt}</Button>}
               groups={[
                 [
                   {
@@ -119,7 +117,7 @@ export function CarryPlace() {
         <Cautions cautions={cautions} />
       </div>
       <aside
-        aria-label={t.howToCarry}
+        aria-label={t.carrying}
         className="print:hidden lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto"
         tabIndex={0}
       >

@@ -5,12 +5,12 @@ const t = carryText.cautions;
 
 const WORDS: Readonly<Record<Caution['code'], (weight: string) => string>> = {
   'sun-in-finder': () => t.neverLookAtTheSun,
-  'loose-overhead': () => t.nothingLooseInOpenAircraft,
-  animals: () => t.keepTheDistanceThatThe,
-  'flash-animals': () => t.noFlashAtNestsNor,
-  backwards: () => t.doNotWalkOrRun,
-  lifting: (weight) => t.isMoreThanMostCan(weight),
-  'heavy-lens': (weight) => t.aSetupOfIsNot(weight),
+  'loose-overhead': () => t.noLooseGearInOpen,
+  animals: () => t.keepTheDistanceThePark,
+  'flash-animals': () => t.noFlashAtNestsOr,
+  backwards: () => t.dontWalkOrRunBackwards,
+  lifting: (weight) => t.isMoreThanMostPeople(weight),
+  'heavy-lens': (weight) => t.aSetupOfIsToo(weight),
   lithium: () => t.whenFlyingSpareLithiumBatteries,
   law: () => t.airfieldsRailwaysRoadsWaterwaysAnd,
 };
@@ -33,7 +33,7 @@ export function Cautions({ cautions }: { cautions: readonly Caution[] }) {
           </li>
         ))}
       </ul>
-      <p className="mt-1 text-[13px] text-soft">{t.localRulesAndThoseWho}</p>
+      <p className="mt-1 text-[13px] text-soft">{t.localRulesAndThePeople}</p>
     </section>
   );
 }

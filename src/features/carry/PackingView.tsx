@@ -47,7 +47,7 @@ export function PackingView({ lines }: { lines: readonly PackingLine[] }) {
           );
         })}
       </ul>
-      <h3 className="mt-3 text-base">{t.forgottenOften}</h3>
+      <h3 className="mt-3 text-base">{t.oftenForgotten}</h3>
       <ul className="grid gap-x-6 sm:grid-cols-2">
         {FORGOTTEN_OFTEN.map((key) => (
           <li key={key}>

@@ -36,7 +36,7 @@ export function PlanSettings({ answer }: { answer: CarryAnswer }) {
   return (
     <div className="space-y-3 border-t border-ink pt-2">
       <Choice
-        label={text.firstOfAll}
+        label={text.prefer}
         value={packing.prefer}
         options={PREFER}
         onChange={(prefer) => put({ prefer }, 'prefer')}
@@ -90,12 +90,7 @@ export function PlanSettings({ answer }: { answer: CarryAnswer }) {
             unit="g"
             placeholder={text.noLimit}
           />
-          <FormNumber
-            name="bagWeightG"
-            label={text.emptyBag}
-            unit="g"
-            placeholder={text.notKnown}
-          />
+          <FormNumber name="bagWeightG" label={text.emptyBag} unit="g" placeholder={text.unknown} />
           <div className="col-span-2">
             <FormText name="base" label={text.leaveTheRestIn} />
           </div>
@@ -137,7 +132,7 @@ function ChargingFields() {
           ['each', text.oneForEachCamera],
         ]}
       />
-      {kind === 'powerBank' && <FormNumber name="charging.charges" label={text.chargesInIt} />}
+      {kind === 'powerBank' && <FormNumber name="charging.charges" label={text.chargesItHolds} />}
     </>
   );
 }
@@ -158,7 +153,7 @@ const SMALL: readonly (readonly [keyof PackedWeights, string])[] = [
 function WeightFields() {
   return (
     <details className="col-span-2">
-      <summary className="text-[12px] text-soft">{text.weightsOfSmallThings}</summary>
+      <summary className="text-[12px] text-soft">{text.weightsOfSmallItems}</summary>
       <div className="grid grid-cols-2 gap-2">
         {SMALL.map(([key, label]) => (
           <FormNumber
@@ -166,7 +161,7 @@ function WeightFields() {
             name={`weights.${key}`}
             label={label}
             unit="g"
-            placeholder={text.notKnown}
+            placeholder={text.unknown}
           />
         ))}
       </div>
@@ -215,7 +210,7 @@ function Compartments({ packing, put }: ListProps) {
           </div>
           <span className="flex items-end justify-end">
             <IconButton
-              label={text.remove(c.name)}
+              label={text.deleteIt(c.name)}
               onClick={() => put({ compartments: compartments.filter((x) => x !== c) }, '')}
             >
               <Trash2 size={14} aria-hidden />
@@ -242,13 +237,13 @@ function Things({ packing, put }: ListProps) {
   };
   return (
     <fieldset className="col-span-2 space-y-1">
-      <legend className="text-[12px] text-soft">{text.thingsOfYourOwn}</legend>
+      <legend className="text-[12px] text-soft">{text.yourOwnThings}</legend>
       {things.map((t, i) => (
         <div key={t.id} className="grid grid-cols-[1fr_5.5rem_1.75rem] items-end gap-1.5">
           <FormText name={`things.${i}.name`} label={text.thing} />
           <FormNumber name={`things.${i}.weightG`} label={text.weight} unit="g" placeholder="?" />
           <IconButton
-            label={text.remove(t.name)}
+            label={text.deleteIt(t.name)}
             onClick={() => put({ things: things.filter((x) => x !== t) }, '')}
           >
             <Trash2 size={14} aria-hidden />

@@ -51,7 +51,7 @@ export function StretchPlan({
               stretch?.fromTime && stretch.toTime ? `${stretch.fromTime}–${stretch.toTime}` : '',
               stretch?.place ?? '',
               ...(stretch?.weather.map((w) => WEATHERS[w]) ?? []),
-              plan.mayChange ? '' : text.noLensIsChanged,
+              plan.mayChange ? '' : text.noLensChanges,
               ...(stretch ? barredTexts(stretch.allowed) : []),
             ].filter((t) => t !== ''),
           )}
@@ -62,7 +62,7 @@ export function StretchPlan({
         <p className="mt-1 flex items-start gap-1.5">
           <ArrowRightLeft size={15} className="mt-0.5 shrink-0" aria-hidden />
           <span>
-            {text.beforeItBegins(plan.before.map((on) => text.put(kitOf(on, name))).join('; '))}
+            {text.beforehand(plan.before.map((on) => text.putOn(kitOf(on, name))).join('; '))}
           </span>
         </p>
       )}
@@ -74,7 +74,7 @@ export function StretchPlan({
         </p>
       )}
       {plan.both.length > 0 && (
-        <p className="mt-1">{text.eitherCanMake(plainList(plan.both.map(name)))}</p>
+        <p className="mt-1">{text.eitherOfYouCanTake(plainList(plan.both.map(name)))}</p>
       )}
       <div className={`mt-2 grid gap-6 ${plan.hands.length > 1 ? 'md:grid-cols-2' : ''}`}>
         {plan.hands.map((hand) => (
@@ -130,16 +130,15 @@ function HandPlan({ hand, named }: { hand: CarryHand; named: boolean }) {
           >
             {text.inAllInHand(formatWeight(weights.allG), formatWeight(weights.inHandG))}
             {weights.shoulderG > 0 && text.onTheShoulder(formatWeight(weights.shoulderG))}
-            {weights.bagG > 0 && text.theBag(formatWeight(weights.bagG))}
+            {weights.bagG > 0 && text.inTheBag2(formatWeight(weights.bagG))}
           </Figure>
-          {weights.unknown.length > 0 &&
-            text.weightNotKnownOf(plainList(weights.unknown.map(name)))}
+          {weights.unknown.length > 0 && text.weightOfUnknown(plainList(weights.unknown.map(name)))}
         </dd>
       </dl>
       {hand.doings.length === 0 ? (
         <p className="mt-1 text-soft">{text.noPictureIsPlannedHere}</p>
       ) : (
-        <ol className="mt-1.5" aria-label={text.inOrder}>
+        <ol className="mt-1.5" aria-label={text.inThisOrder}>
           {hand.doings.map((doing, i) =>
             doing.kind === 'put' ? (
               <li

@@ -40,7 +40,7 @@ export function Summary({ answer, thinking }: { answer: CarryAnswer; thinking: b
           <>
             ;{' '}
             <Figure
-              label={t.theMostThatAnyoneCarries}
+              label={t.theMostAnyoneCarriesAt}
               steps={() => (heaviest ? handWeightSteps(file, heaviest) : [])}
             >
               <strong className={tooHeavy ? 'text-wrong' : ''}>
@@ -53,12 +53,12 @@ export function Summary({ answer, thinking }: { answer: CarryAnswer; thinking: b
             {tooHeavy && t.overYour(formatWeight(limit))}
           </>
         )}
-        .{thinking && <span className="text-soft">{t.planningAnew}</span>}
+        .{thinking && <span className="text-soft">{t.planningAgain}</span>}
       </p>
       {saved > 0 && (
         <p className="text-soft">
           {t.leavingTheOrderFreeWhere}
-          <Figure label={t.whatTheFreeOrderSaves} steps={() => orderSteps(answer)}>
+          <Figure label={t.whatAFreeOrderSaves} steps={() => orderSteps(answer)}>
             {counted(saved, 'change')}
           </Figure>
           .

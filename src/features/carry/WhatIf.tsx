@@ -52,16 +52,16 @@ export function WhatIf({
   return (
     <section aria-labelledby="whatif" className="print:hidden">
       <h2 id="whatif" className="text-lg">
-        {t.doesItStillHold}
+        {t.doesThePlanStillWork}
       </h2>
       <div className="flex flex-wrap items-end gap-2">
         <div className="w-64">
           <SelectField
-            label={t.suppose}
+            label={t.whatIf}
             value={chosen}
             options={[
               ['late', t.iStartAnHourLate],
-              ['wet', t.itTurnsWet],
+              ['wet', t.itRains],
               ...breakable.map((id) => [id as string, t.breaks(name(id))] as const),
             ]}
             onChange={setChosen}
@@ -84,7 +84,7 @@ function Left({ answer, name }: { answer: ScenarioAnswer; name: (id: string) => 
     <div className="mt-1 space-y-1" data-testid="whatif">
       <p>
         {lost.length === 0 ? (
-          t.itHoldsEverythingIsStill
+          t.itWorksWhatYouCarry
         ) : (
           <span className="text-wrong">
             {t.lost(plainList(lost.map(name)), counted(lost.length, 'picture'))}

@@ -103,14 +103,14 @@ test('a stretch says what hangs where, in whose hands, and what stays', () => {
   const finals = screen.getByRole('region', { name: 'Finals, both banks' });
   expect(plain(finals)).toContain('next');
   expect(plain(finals)).toContain('Handed over: T20 to Second shooter');
-  expect(within(finals).getAllByRole('list', { name: 'In order' })).toHaveLength(2);
+  expect(within(finals).getAllByRole('list', { name: 'In this order' })).toHaveLength(2);
   rerender(<StretchPlan plan={stretch('boathouse')} isNext={false} />);
   const boathouse = screen.getByRole('region', { name: 'Boathouse and crews' });
   expect(plain(boathouse)).toContain('Change: 70–300 mm f/4.5–5.6 + 25 mm tube on K1');
   expect(plain(boathouse)).toContain('Stays in the boathouse locker: 16–55 mm f/2.8, 23 mm f/1.4');
   rerender(<StretchPlan plan={stretch('launch')} isNext={false} />);
   expect(plain(screen.getByRole('region', { name: 'In the launch' }))).toContain(
-    'rain or spray, no lens is changed',
+    'rain or spray, no lens changes',
   );
 });
 
@@ -137,24 +137,24 @@ test('every line says why with its arithmetic', () => {
   expect(plain(batteries)).toMatch(
     /pictures on the busiest day, charged every night, ÷ 340 a charge, rounded up, and one spare/,
   );
-  expect(plain(screen.getByText(/^Tripod that bears/))).toContain(
+  expect(plain(screen.getByText(/^Tripod rated for/))).toContain(
     'the heaviest setup weighs 1.44 kg',
   );
 });
 
 test('the bag says whether all goes in, and what has no size', () => {
   const { rerender } = render(<Bag plan={answer.plan} />);
-  expect(screen.getByRole('status')).toHaveTextContent('Everything of known size goes in');
-  expect(screen.getByText(/Sizes not known/)).toHaveTextContent('25 mm tube');
+  expect(screen.getByRole('status')).toHaveTextContent('Everything with a known size fits');
+  expect(screen.getByText(/Size unknown/)).toHaveTextContent('25 mm tube');
   const [main] = demo.packing.compartments;
   const small = { ...main!, widthMm: 60, heightMm: 60, depthMm: 60 };
   held.file = { ...demo, packing: { ...demo.packing, compartments: [small] } };
   rerender(<Bag plan={{ ...answer.plan }} />);
-  expect(screen.getByRole('status')).toHaveTextContent(/goes into no compartment/);
+  expect(screen.getByRole('status')).toHaveTextContent(/doesn’t fit any compartment/);
   const flat = { ...main!, widthMm: 250, heightMm: 130, depthMm: 140 };
   held.file = { ...demo, packing: { ...demo.packing, compartments: [flat] } };
   rerender(<Bag plan={{ ...answer.plan }} />);
-  expect(screen.getByRole('status')).toHaveTextContent(/more than the bag has room for: \d+/);
+  expect(screen.getByRole('status')).toHaveTextContent(/more than the bag holds: \d+/);
   held.file = { ...demo, packing: { ...demo.packing, compartments: [] } };
   rerender(<Bag plan={{ ...answer.plan }} />);
   expect(screen.getByText(/Give the inner sizes of your bag/)).toBeVisible();
@@ -176,7 +176,7 @@ test('the room that the bag’s blocks take is summed side by side, and a block 
   ]);
   held.file = demo;
   render(<Bag plan={answer.plan} />);
-  const shown = screen.getByRole('button', { name: 'Share of the bag’s room' });
+  const shown = screen.getByRole('button', { name: 'How full the bag is' });
   const percent = Number(plain(shown).replace(' %', ''));
   await user.click(shown);
   const steps = plain(await screen.findByRole('dialog'));
@@ -187,7 +187,7 @@ test('the room that the bag’s blocks take is summed side by side, and a block 
 test('cautions defer to local rules, and are silent where there are none', () => {
   const { container, rerender } = render(<Cautions cautions={cautionsFor(demo, answer.plan)} />);
   expect(screen.getByText(/come first\.$/)).toBeVisible();
-  expect(container).toHaveTextContent('Do not walk or run backwards');
+  expect(container).toHaveTextContent('Don’t walk or run backwards');
   rerender(<Cautions cautions={[]} />);
   expect(container).toBeEmptyDOMElement();
 });
@@ -205,7 +205,7 @@ test('order and preference are chosen, compartments and things added and taken a
   await user.click(screen.getByRole('button', { name: 'Add a compartment' }));
   expect(held.file.packing.compartments).toHaveLength(3);
   again();
-  await user.click(screen.getByRole('button', { name: 'Remove Life jacket' }));
+  await user.click(screen.getByRole('button', { name: 'Delete Life jacket' }));
   expect(held.file.packing.things.map((t) => t.id)).toEqual(['towel']);
 });
 

@@ -47,7 +47,7 @@ function momentOf(day: Date, time: string | null): DateTime {
 export function exportCalendar(file: OutingFile): void {
   const { text, left } = calendarOf(file);
   download(`${file.outing.id}.ics`, text, 'text/calendar');
-  if (left.length > 0) notify(t.withoutADayAndSo(plainList(left)));
+  if (left.length > 0) notify(t.notInTheCalendarBecause(plainList(left)));
 }
 
 export function packingCsv(file: OutingFile, lines: readonly PackingLine[]): string {

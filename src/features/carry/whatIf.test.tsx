@@ -38,7 +38,7 @@ beforeEach(() => {
 
 const show = (question = demo) => <WhatIf question={question} result={result} name={name} />;
 const play = async (user: ReturnType<typeof userEvent.setup>, what: string) => {
-  await user.selectOptions(screen.getByLabelText('Suppose'), what);
+  await user.selectOptions(screen.getByLabelText('What if'), what);
   await user.click(screen.getByRole('button', { name: 'Plan it again' }));
 };
 
@@ -46,7 +46,7 @@ test('what may go wrong is an hour lost, the rain, and everything that comes alo
   const user = userEvent.setup();
   render(show());
   await play(user, 'I start an hour late');
-  await play(user, 'it turns wet');
+  await play(user, 'it rains');
   await play(user, '23 mm f/1.4 breaks');
   await play(user, 'T20 breaks');
   expect(asked.map(({ scenario }) => scenario)).toEqual([
@@ -63,11 +63,11 @@ test('what may go wrong is an hour lost, the rain, and everything that comes alo
 test('what is left is told picture by picture, and what is lost in red', async () => {
   const user = userEvent.setup();
   render(show());
-  await play(user, 'it turns wet');
+  await play(user, 'it rains');
   expect(screen.getByText('Planning with what is left…')).toBeVisible();
   const answer = carryAnswer(demo, result);
   act(() => asked[0]!.report.done({ lost: [], answer } as ScenarioAnswer));
-  expect(screen.getByText(/It holds/)).toBeVisible();
+  expect(screen.getByText(/It works/)).toBeVisible();
   expect(screen.getByTestId('whatif')).toHaveTextContent(`${answer.plan.changes} changes`);
   await play(user, '23 mm f/1.4 breaks');
   const lost = demo.frames.slice(14, 15).map((f) => f.id);
@@ -83,13 +83,13 @@ test('what is left is told picture by picture, and what is lost in red', async (
 test('an answer to another question is not shown, and a failure is said', async () => {
   const user = userEvent.setup();
   const { rerender } = render(show());
-  await play(user, 'it turns wet');
+  await play(user, 'it rains');
   rerender(show({ ...demo, frames: demo.frames.slice(1) }));
   act(() =>
     asked[0]!.report.done({ lost: [], answer: carryAnswer(demo, result) } as ScenarioAnswer),
   );
   expect(screen.queryByTestId('whatif')).toBeNull();
-  await play(user, 'it turns wet');
+  await play(user, 'it rains');
   act(() => asked[1]!.report.failed('no lineup is left'));
   expect(screen.getByText('no lineup is left')).toBeVisible();
 });

@@ -64,7 +64,7 @@ const STATES = {
 
 const WAYS: readonly (readonly [Restoring, string])[] = [
   ['both', t.keepBoth],
-  ['take', t.takeTheBackups],
+  ['take', t.useTheBackups],
   ['skip', t.keepTheOneHere],
 ];
 
@@ -103,7 +103,7 @@ function RestoreDialog({ found, onClose }: { found: Found; onClose: () => void }
       open
       onOpenChange={(isOpen) => !isOpen && onClose()}
       title={t.restoreABackup2}
-      description={t.thisIsWhatItHolds}
+      description={t.hereIsWhatItHolds}
     >
       <div className="space-y-4">
         {issues.map((issue) => (
@@ -125,7 +125,7 @@ function RestoreDialog({ found, onClose }: { found: Found; onClose: () => void }
           </ul>
         </section>
         {empty ? (
-          <p>{t.yourShelfIsEmptyHere}</p>
+          <p>{t.yourShelfIsEmptySo}</p>
         ) : (
           <TakingList
             compared={compared}
@@ -136,7 +136,7 @@ function RestoreDialog({ found, onClose }: { found: Found; onClose: () => void }
           />
         )}
         {settingsDiffer && (
-          <Tick label={t.takeTheBackupsSettings} on={takesSettings} onChange={setTakesSettings} />
+          <Tick label={t.useTheBackupsSettings} on={takesSettings} onChange={setTakesSettings} />
         )}
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>{t.cancel}</Button>

@@ -26,7 +26,7 @@ export function Room() {
   return (
     <section aria-labelledby="room" className="space-y-2">
       <h2 id="room" className="border-b border-ink text-lg">
-        {t.roomInThisBrowser}
+        {t.storageInThisBrowser}
       </h2>
       {figures === null && <p role="status">{t.looking}</p>}
       {figures === 'unknown' && <p>{t.thisBrowserDoesntSayHow}</p>}
@@ -62,7 +62,7 @@ function Known({ usedBytes, roomBytes, lasting, onAsk }: Figures & { onAsk: () =
       </p>
       <div
         role="meter"
-        aria-label={t.roomUsed}
+        aria-label={t.storageUsed}
         aria-valuemin={0}
         aria-valuemax={100}
         aria-valuenow={Math.round(share)}
@@ -77,8 +77,8 @@ function Known({ usedBytes, roomBytes, lasting, onAsk }: Figures & { onAsk: () =
         <p>{t.theBrowserHasPromisedTo}</p>
       ) : (
         <p className="flex max-w-prose flex-wrap items-center gap-3">
-          {t.theBrowserMayClearIt}
-          <Button onClick={onAsk}>{t.askItToKeepIt}</Button>
+          {t.theBrowserMayClearYour}
+          <Button onClick={onAsk}>{t.askItToKeepYour}</Button>
         </p>
       )}
     </>

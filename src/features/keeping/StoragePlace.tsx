@@ -37,7 +37,7 @@ function BackupSection() {
       const day = format(new Date(), 'yyyy-MM-dd');
       download(`arm-reach-${day}.zip`, new Blob([bytes as BlobPart]), 'application/zip');
     } catch {
-      notify(t.theBackupCouldNotBe, { description: t.exportTheOpenOutingInstead });
+      notify(t.couldntMakeTheBackup, { description: t.exportTheOpenOutingInstead });
     }
     setWorking(false);
   };
@@ -73,12 +73,12 @@ function Folder() {
   return (
     <p className="flex flex-wrap items-center gap-3">
       <span role="status" className={state === 'failed' ? 'text-wrong' : ''}>
-        {state === 'asks' && `The browser wants your permission again for the folder ${name}.`}
-        {state === 'failed' && `The backup in ${name} could not be written.`}
+        {state === 'asks' && t.theBrowserNeedsYourPermission(name)}
+        {state === 'failed' && t.couldntWriteTheBackupIn(name)}
         {state === 'kept' &&
-          `A backup is kept in ${name}${writtenAt === null ? '' : t.lastWritten(format(writtenAt, 'HH:mm:ss'))}.`}
+          t.aBackupIsKeptIn(name, writtenAt === null ? null : format(writtenAt, 'HH:mm:ss'))}
       </span>
-      {state !== 'kept' && <Button onClick={() => void folder.allow()}>{t.allowIt}</Button>}
+      {state !== 'kept' && <Button onClick={() => void folder.allow()}>{t.allow}</Button>}
       <Button look="quiet" onClick={() => void folder.forget()}>
         {t.stop}
       </Button>
@@ -151,7 +151,7 @@ function Asides() {
     const keep = state.getState().asides.filter((a) => a.id !== entry.id);
     await host.stores.aside.remove(entry.id);
     state.setState({ asides: keep });
-    notify(t.discardedTheUnreadableText, {
+    notify(t.discardedTheUnreadableData, {
       action: {
         label: t.undo,
         onClick: () =>
@@ -163,7 +163,7 @@ function Asides() {
   return (
     <section aria-labelledby="aside" className="space-y-2">
       <h2 id="aside" className="border-b border-ink text-lg">
-        {t.unreadableTextsSetAside}
+        {t.unreadableDataSetAside}
       </h2>
       <ul>
         {asides.map((entry) => (

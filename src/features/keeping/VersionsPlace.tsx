@@ -50,7 +50,7 @@ function OutingVersions() {
   const { plan } = desk;
   const bring = (value: Plan) => {
     edit((now) => ({ ...now, plan: value }));
-    notify(t.broughtTheEarlierVersionBack, { action: { label: t.undo, onClick: undo } });
+    notify(t.restoredTheEarlierVersion, { action: { label: t.undo, onClick: undo } });
   };
   const copy = (value: Plan) => {
     const earlier = copyOf(value, 'earlier');
@@ -69,7 +69,7 @@ function OutingVersions() {
       actions={(value) => (
         <>
           <Button look="strong" onClick={() => bring(value)}>
-            {t.bringItBack}
+            {t.restore}
           </Button>
           <Button onClick={() => copy(value)}>{t.openAsACopy}</Button>
           <Button
@@ -95,7 +95,7 @@ function ShelfVersions() {
   const { undo } = useHistory();
   const bring = (value: PersonalShelf) => {
     edit((now) => ({ ...now, shelf: value }));
-    notify(t.broughtTheEarlierShelfBack, { action: { label: t.undo, onClick: undo } });
+    notify(t.restoredTheEarlierShelf, { action: { label: t.undo, onClick: undo } });
   };
   return (
     <Versions
@@ -106,7 +106,7 @@ function ShelfVersions() {
       about={shelfTextOf}
       actions={(value) => (
         <Button look="strong" onClick={() => bring(value)}>
-          {t.bringItBack}
+          {t.restore}
         </Button>
       )}
     />
@@ -149,7 +149,7 @@ function Versions<T extends object>({ of, now, read, between, about, actions }: 
         >
           {state.value && (
             <div className="mt-2 border-l-2 border-hair pl-3">
-              <p className="text-[13px]">{t.fromHereToNow(told(between(state.value, now)))}</p>
+              <p className="text-[13px]">{t.sinceThen(told(between(state.value, now)))}</p>
               <ul className="my-2 list-disc pl-5 text-[13px]">
                 {about(state.value).map((line, i) => (
                   <li key={i}>{line}</li>
@@ -193,7 +193,7 @@ function Entry<T>({
           {value === null ? t.cantBeRead : changes === null ? t.theOldestOneKept : changes}
         </span>
         <Button aria-expanded={open} disabled={value === null} onClick={() => onOpen(!open)}>
-          {open ? t.close : t.look}
+          {open ? t.close : t.view}
         </Button>
       </div>
       {open && children}

@@ -33,12 +33,12 @@ export function memberText(
     'stretchId' in m
       ? plainList([m.stretchId, m.shooterId].flatMap((id) => (id === null ? [] : [name(id)])))
       : '';
-  const needed = (text: string | null) => (text === null ? '' : t.wouldDo(text));
+  const needed = (text: string | null) => (text === null ? '' : t.wouldBeEnough(text));
   switch (m.kind) {
     case 'frame':
       return t.thePicture(name(m.frameId));
     case 'lockedIn':
-      return t.whatIsLockedIn(plainList(m.ids.map(name)));
+      return t.whatYouLockedIn(plainList(m.ids.map(name)));
     case 'maxLenses':
       return t.atMost(
         counted(m.allowed, 'lens'),
@@ -72,6 +72,6 @@ export function memberText(
         needed(m.needed === null ? null : String(m.needed)),
       );
     case 'noChange':
-      return t.noChangeOfLens(place === '' ? '' : t.inIt(place));
+      return t.noLensChanges(place === '' ? '' : t.inIt(place));
   }
 }

@@ -16,7 +16,7 @@ export function Hands({ result }: { result: LineupResult }) {
   return (
     <section aria-labelledby="hands">
       <h2 id="hands" className="mb-1 text-lg">
-        {t.oneWayToShareIt}
+        {t.oneWayToShareThe}
       </h2>
       <ul>
         {told.map((hand) => (
@@ -39,9 +39,9 @@ function handText({ bodyIds, pieceIds, fixed }: InHand, name: (id: string) => st
     const setups = fixed.map((f) =>
       t.withNotChanged(name(f.bodyId), f.pieceIds.map(name).join(' + ')),
     );
-    return setups.length > 0 ? setups.join('; ') : t.nothingIsNeededHere;
+    return setups.length > 0 ? setups.join('; ') : t.nothingNeededHere;
   }
-  const bodies = bodyIds === null ? [] : [`${plainList(bodyIds.map(name)) || t.noBody}`];
+  const bodies = bodyIds === null ? [] : [`${plainList(bodyIds.map(name)) || t.noCamera}`];
   const pieces =
     pieceIds === null ? [] : [pieceIds.length > 0 ? plainList(pieceIds.map(name)) : t.noLensNeeded];
   return [...bodies, ...pieces].join(': ');

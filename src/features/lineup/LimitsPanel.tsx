@@ -45,8 +45,8 @@ export function LimitsPanel() {
             <Ticks />
           </div>
           <SourcesField />
-          <AllowedField name="bodyMounts" legend={t.bodiesOfTheseMounts} />
-          <AllowedField name="formats" legend={t.ofTheseFormatsMm} />
+          <AllowedField name="bodyMounts" legend={t.camerasWithTheseMounts} />
+          <AllowedField name="formats" legend={t.withTheseFormatsMm} />
           <UsualLimitFields />
         </div>
       </EntityForm>
@@ -127,10 +127,10 @@ function Differing() {
   const own = (Object.keys(USUAL_NAMES) as UsualKey[]).filter(
     (key) => !plan.ties.usual.includes(key),
   );
-  if (own.length === 0) return <p className="text-[13px] text-soft">{t.everythingUsualIsAsIn}</p>;
+  if (own.length === 0) return <p className="text-[13px] text-soft">{t.yourUsualLimitsComeFrom}</p>;
   return (
     <fieldset>
-      <legend className="text-[12px] text-soft">{t.thisOutingsOwnNotYour}</legend>
+      <legend className="text-[12px] text-soft">{t.changedForThisOuting}</legend>
       {own.map((key) => (
         <span key={key} className="mr-2 mb-1 inline-block">
           <Button onClick={() => edit(followUsual(key, true))}>

@@ -49,12 +49,12 @@ export function LineupTable({ result }: { result: LineupResult }) {
           className="relative overflow-x-auto"
           tabIndex={0}
           role="region"
-          aria-label={words.whatIsTaken}
+          aria-label={words.theLineup}
         >
           <table className="w-full border-collapse">
             <thead>
               <tr className="border-b border-ink text-left text-[12px] text-soft">
-                {[words.take, words.range, words.weight, words.price, words.onlyItMakes].map(
+                {[words.take, words.range, words.weight, words.price, words.onlyThisLensCovers].map(
                   (h) => (
                     <th key={h} scope="col" className="py-1 pr-4 font-normal">
                       {h}
@@ -88,11 +88,11 @@ export function LineupTable({ result }: { result: LineupResult }) {
                     </span>
                   </td>
                   <td className="py-1.5 pr-4 whitespace-nowrap">
-                    {l.weightG === null ? words.notKnown : formatWeight(l.weightG)}
+                    {l.weightG === null ? words.unknown : formatWeight(l.weightG)}
                   </td>
                   <td className="py-1.5 pr-4 whitespace-nowrap">
                     {l.priceNew === null
-                      ? words.notKnown
+                      ? words.unknown
                       : formatMoney(l.priceNew, file.outing.currency)}
                   </td>
                   <td className="min-w-56 py-1.5 pr-4">{onlyText(only.get(l.id), name)}</td>
@@ -114,11 +114,11 @@ export function LineupTable({ result }: { result: LineupResult }) {
                         : ''}
                   </td>
                   <td className="py-1.5 pr-4">
-                    {c.weightG === null ? words.notKnown : formatWeight(c.weightG)}
+                    {c.weightG === null ? words.unknown : formatWeight(c.weightG)}
                   </td>
                   <td className="py-1.5 pr-4">
                     {c.priceNew === null
-                      ? words.notKnown
+                      ? words.unknown
                       : formatMoney(c.priceNew, file.outing.currency)}
                   </td>
                   <td />
@@ -142,11 +142,11 @@ function onlyText(ids: readonly string[] | null | undefined, name: (id: string) 
 }
 
 function headline({ status, totals, lineup }: LineupResult): string {
-  if (status === 'impossible') return words.noLineupKeepsToThese;
+  if (status === 'impossible') return words.noLineupMeetsTheseLimits;
   if (totals.lenses === 0) return words.noLensIsNeededYet;
   const all = totals.musts.got === totals.musts.of && totals.wants.got === totals.wants.of;
   const items = itemsText(lineup, totals.lenses);
-  return all ? words.coverEverything(items) : words.coverWhatTheLimitsAllow(items);
+  return all ? words.coverEveryMustAndWant(items) : words.coverAsMuchAsThe(items);
 }
 
 const REASONS: Readonly<Record<Reason, string>> = {
@@ -164,27 +164,27 @@ function Notes({ result, name }: { result: LineupResult; name: (id: string) => s
       case 'weight-unknown':
         return words.aWeightLimitIsSet(listed(note.ids.map(name)));
       case 'pixels-unknown':
-        return words.thePixelsOfAreNot(listed(note.ids.map(name)));
+        return words.thePixelCountOfIs(listed(note.ids.map(name)));
       case 'price-unknown':
-        return words.moneyIsLimitedAndThe(listed(note.ids.map(name)));
+        return words.aBudgetIsSetBut(listed(note.ids.map(name)));
       case 'autofocus-unknown':
-        return words.whetherFocusByThemselvesIs(listed(note.ids.map(name)));
+        return words.autofocusOfUnknownAssumedYes(listed(note.ids.map(name)));
       case 'thread-unknown':
-        return words.whetherTakeAFrontFilter(listed(note.ids.map(name)));
+        return words.frontFilterOnUnknownAssumed(listed(note.ids.map(name)));
       case 'shift-unknown':
-        return words.whetherShiftIsNotKnown(listed(note.ids.map(name)));
+        return words.shiftOfUnknownAssumedYes(listed(note.ids.map(name)));
       case 'smallest-aperture-unknown':
-        return words.howFarStopDownIs(listed(note.ids.map(name)));
+        return words.smallestApertureOfUnknownAssumed(listed(note.ids.map(name)));
       case 'sealing-unknown':
-        return words.sealingOfIsNotKnown(listed(note.ids.map(name)));
+        return words.weatherSealingOfUnknownSo(listed(note.ids.map(name)));
       case 'reasons-cut':
         return words.timeRanOutBeforeEverything(listed(note.ids.map((id) => REASONS[id])));
       case 'no-frames':
-        return words.noPictureIsListedYet;
+        return words.noPicturesYetSayIn;
       case 'no-lenses':
-        return words.noLensMayBeChosen;
+        return words.noLensCanBeChosen;
       case 'no-bodies':
-        return words.noLensFitsABody;
+        return words.noLensFitsACamera;
     }
   });
   return texts.map((text) => (
@@ -210,17 +210,17 @@ function LockButtons({ id, name }: { id: string; name: string }) {
       <Button
         look="quiet"
         aria-pressed={lock === 'in'}
-        aria-label={words.alwaysTake(name)}
+        aria-label={words.lockIn(name)}
         onClick={() => edit(setLock(id, lock === 'in' ? 'free' : 'in'))}
       >
-        {lock === 'in' ? words.alwaysTaken : words.alwaysTake2}
+        {lock === 'in' ? words.lockedIn : words.lockIn2}
       </Button>
       <Button
         look="quiet"
-        aria-label={words.leaveAtHome(name)}
+        aria-label={words.leaveOut(name)}
         onClick={() => edit(setLock(id, 'out'))}
       >
-        {words.leave}
+        {words.leaveOut2}
       </Button>
     </span>
   );

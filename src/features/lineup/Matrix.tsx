@@ -40,7 +40,7 @@ export function Matrix({ result, question }: { result: LineupResult; question: L
         className="relative overflow-x-auto"
         tabIndex={0}
         role="region"
-        aria-label={t.verdictsPicturesByLenses}
+        aria-label={t.howEachLensCoversEach}
       >
         <table className="w-full border-collapse">
           <thead>

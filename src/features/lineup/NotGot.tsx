@@ -56,10 +56,14 @@ function keptText(
     if (m.kind !== 'noChange') return [memberText(m, name, outing.currency)];
     const stretch = stretches.find((s) => s.id === m.stretchId);
     const where = stretch ? t.inIt(stretch.name) : '';
-    return [stretch && !stretch.allowed.bags ? t.noBagIsLetIn(where) : t.noLensMayBeChanged(where)];
+    return [
+      stretch && !stretch.allowed.bags
+        ? t.bagsArentAllowedSoLenses(where)
+        : t.lensesCantBeChanged(where),
+    ];
   });
   const ways = waysOut.map((w) => wayText(w, name, outing.currency));
-  return t.keptOutBecause(
+  return t.leftOutBecause(
     reasons.join(', and '),
     ways.length > 0 ? t.whatWouldHelp(ways.join('; or ')) : '',
   );
@@ -97,7 +101,7 @@ function whyLost(
       who.length > 0
         ? t.couldCoverIt(plainList(who), able.length > NAMED ? t.andMore(able.length - NAMED) : '')
         : t.yourGearCouldCoverIt,
-      frame.want === 'bonus' ? t.aBonusNeverBringsA : whyOut(able.map((l) => l.reason)),
+      frame.want === 'bonus' ? t.aBonusNeverAddsA : whyOut(able.map((l) => l.reason)),
     );
   }
   if (!miss) return t.noneOfYourLensesFits;

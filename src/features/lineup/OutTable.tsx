@@ -60,7 +60,7 @@ export function OutTable({ result }: { result: LineupResult }) {
       </ul>
       {order.length > SHOWN && (
         <p className="mt-2 text-soft">
-          {t.andMoreThatMakeLess(counted(order.length - SHOWN, 'lens'))}
+          {t.andMoreThatCoverLess(counted(order.length - SHOWN, 'lens'))}
         </p>
       )}
     </section>
@@ -74,7 +74,7 @@ function Lacks({ out, name }: { out: LensOut; name: (id: string) => string }) {
   return (
     <>
       <p className="mt-1">
-        {t.aloneItMakes(plainList(out.makes.map(name)) || t.noneOfThePictures)}
+        {t.onItsOwnItCovers(plainList(out.makes.map(name)) || t.noneOfThePictures)}
       </p>
       <ul className="mt-1 space-y-0.5 text-[13px]">
         {lacks.map((lack) => (
@@ -95,26 +95,26 @@ function reasonText(
   const adds = plainList(out.wouldAdd.map(name));
   switch (out.reason) {
     case 'locked-out':
-      return t.isToStayAtHome;
+      return t.youLeftItOut;
     case 'source':
       return t.isExcludedByYourLimits(ownership ? OWNERSHIPS[ownership] : t.notHere);
     case 'weight-unknown':
-      return t.weightNotKnownAndA;
+      return t.weightUnknownAndAWeight;
     case 'price-unknown':
-      return t.priceNotKnownAndMoney;
+      return t.priceUnknownAndABudget;
     case 'kind':
-      return t.isOfAKindThat;
+      return t.aKindOfLensYour;
     case 'no-body':
-      return t.fitsNoBodyThatComes;
+      return t.fitsNoCameraYoureBringing;
     case 'adds-nothing':
       return out.makes.length > 0
         ? t.addsNothingTheLineupAlready(counted(out.makes.length, 'picture'))
-        : t.makesNoneOfThePictures;
+        : t.coversNoPictureOnIts;
     case 'bonus-only':
       return t.wouldAddOnlyABonus(adds);
     case 'limit':
       return t.wouldAddButALimit(adds);
     case 'earns-too-little':
-      return t.wouldAddLessThanA(adds);
+      return t.wouldAddLessThanEach(adds);
   }
 }

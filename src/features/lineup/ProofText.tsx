@@ -2,7 +2,7 @@
 
 import { footingOf } from '@/core/brief';
 import type { LineupResult } from '@/core/lineup';
-import { aimText, amountText, lineupText, namesOf, placeText, plainList, proofWords } from '@/text';
+import { aimText, amountText, lineupText, namesOf, placeText, plainList, proofText } from '@/text';
 import { useFile } from '@/session';
 
 const t = lineupText.proofText;
@@ -19,7 +19,7 @@ export function ProofText({ result }: { result: LineupResult }) {
           {t.notProvenYet}
         </h2>
         <p className="max-w-prose">
-          {t.theSearchWasCutWhile(
+          {t.timeRanOutWhileImproving(
             aimText(result.open.aim),
             amountText(result.open.aim, result.open.value, file.outing.currency),
             amountText(result.open.aim, result.open.bound, file.outing.currency),
@@ -36,9 +36,9 @@ export function ProofText({ result }: { result: LineupResult }) {
   return (
     <section aria-labelledby="proof">
       <h2 id="proof" className="mb-1 text-lg">
-        {t.whyFewerWillNotDo}
+        {t.whyFewerArentEnough}
       </h2>
-      <p className="max-w-prose">{proofWords(proof, totals)}</p>
+      <p className="max-w-prose">{proofText(proof, totals)}</p>
       {proof.witnesses.length > 0 && (
         <div
           className="relative overflow-x-auto"
@@ -54,7 +54,7 @@ export function ProofText({ result }: { result: LineupResult }) {
                   {t.picture}
                 </th>
                 <th scope="col" className="py-1 font-normal">
-                  {t.lensesThatCanMakeIt}
+                  {t.lensesThatCoverIt}
                 </th>
               </tr>
             </thead>

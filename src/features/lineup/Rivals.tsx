@@ -32,17 +32,17 @@ export function Rivals({ question }: { question: LineupQuestion }) {
       </h2>
       {state.kind === 'idle' && (
         <p className="flex flex-wrap items-center gap-3">
-          {t.equallyGoodOnesOtherKinds}
+          {t.equallyGoodLineupsOtherKinds}
           <Button onClick={() => start((report) => exploreRivals(question, report))}>
-            {t.lookBesideThisOne}
+            {t.compareAlternatives}
           </Button>
         </p>
       )}
       {state.kind === 'looking' && (
-        <Looking label={t.lookingBesideTheBestLineup} done={state.done} onStop={stop} />
+        <Looking label={t.comparingAlternatives} done={state.done} onStop={stop} />
       )}
       {state.kind === 'failed' && (
-        <p className="text-wrong">{t.nothingCouldBeLookedAt(state.message)}</p>
+        <p className="text-wrong">{t.couldntFindAlternatives(state.message)}</p>
       )}
       {state.kind === 'found' && state.found && <Found rivals={state.found} />}
     </section>
@@ -98,7 +98,7 @@ function Found({ rivals }: { rivals: LineupRivals }) {
         rows={rivals.ifBreaks.map((b) => ({ what: name(b.lensId), about: breakText(b, names) }))}
       />
       <List
-        title={t.whatWouldBringOthersIn}
+        title={t.whatItWouldTakeFor}
         rows={rivals.lensesOut.flatMap(({ lensId, difference, withIt }) => {
           const what = name(lensId);
           if (difference === null) return [];
@@ -110,9 +110,9 @@ function Found({ rivals }: { rivals: LineupRivals }) {
 }
 
 function breakText(b: IfBreaks, names: (ids: readonly string[]) => string): string {
-  if (b.lost.length === 0) return t.theOthersGetAllThe;
+  if (b.lost.length === 0) return t.theOthersStillCoverEverything;
   const still = b.lostAfterRepair.length > 0 ? t.andStillLose(names(b.lostAfterRepair)) : t.instead;
-  const mend = b.repair.length === 0 ? t.nothingOnTheShelfMends : t.take(names(b.repair), still);
+  const mend = b.repair.length === 0 ? t.nothingOnYourShelfCan : t.take(names(b.repair), still);
   return t.loses(names(b.lost), mend);
 }
 

@@ -47,10 +47,10 @@ export function Schools({ question }: { question: LineupQuestion }) {
   return (
     <section aria-labelledby="schools">
       <h2 id="schools" className="mb-1 text-lg">
-        {t.waysOfChoosingSideBy}
+        {t.stylesSideBySide}
       </h2>
       <fieldset className="flex flex-wrap gap-x-5">
-        <legend className="sr-only">{t.waysToCompare}</legend>
+        <legend className="sr-only">{t.stylesToCompare}</legend>
         {PROFILES.map(({ key }) => (
           <label key={key} className="flex min-h-7 items-center gap-2">
             <input type="checkbox" checked={keys.includes(key)} onChange={() => turn(key)} />
@@ -63,14 +63,14 @@ export function Schools({ question }: { question: LineupQuestion }) {
           disabled={keys.length === 0}
           onClick={() => start((report) => compareSchools(question, keys, report))}
         >
-          {keys.length > 1 ? t.layTheseSideBySide(keys.length) : t.workItOut}
+          {keys.length > 1 ? t.compareThese(keys.length) : t.workThisOut}
         </Button>
       </p>
       {state.kind === 'looking' && (
-        <Looking label={t.workingOutEachWayOf} done={state.done} onStop={stop} />
+        <Looking label={t.workingOutEachStyle} done={state.done} onStop={stop} />
       )}
       {state.kind === 'failed' && (
-        <p className="text-wrong">{t.theyCouldNotBeWorked(state.message)}</p>
+        <p className="text-wrong">{t.couldntWorkThemOut(state.message)}</p>
       )}
       {state.kind === 'found' && <SideBySide answers={state.found} />}
     </section>
@@ -105,15 +105,15 @@ function SideBySide({ answers }: { answers: readonly SchoolAnswer[] }) {
                 ))}
                 <span className="block text-soft">
                   {result.status === 'impossible'
-                    ? t.limitsFight
+                    ? t.limitsConflict
                     : itemsText(result.lineup, result.totals.lenses)}
                 </span>
                 {current !== key && (
                   <Button
-                    aria-label={t.chooseLike(PROFILE_NAMES[key])}
+                    aria-label={t.useTheStyle(PROFILE_NAMES[key])}
                     onClick={() => edit(setLimits(withProfile(file.limits, key)))}
                   >
-                    {t.chooseLikeThis}
+                    {t.useThisStyle}
                   </Button>
                 )}
               </th>
@@ -194,7 +194,7 @@ const TOTALS: readonly Total[] = [
     steps: (file, r) => buySteps(file, idsIn(r)),
   },
   {
-    label: t.sure,
+    label: t.certainty,
     text: ({ status }) =>
       ({
         proven: 'proven',

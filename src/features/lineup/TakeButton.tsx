@@ -19,17 +19,17 @@ export function TakeButton({
   const { undo } = useHistory();
   return (
     <Button
-      aria-label={t.take(plainList(pieceIds.map(name)))}
+      aria-label={t.use(plainList(pieceIds.map(name)))}
       disabled={pieceIds.length === 0}
       onClick={() => {
         edit(takeLineup(pieceIds));
-        notify(t.thisLineupIsTakenNow, {
-          description: t.itsPiecesAreLockedIn,
+        notify(t.lineupApplied, {
+          description: t.noOtherLensWillBe,
           action: { label: t.undo, onClick: undo },
         });
       }}
     >
-      {t.takeThis}
+      {t.useThisLineup}
     </Button>
   );
 }

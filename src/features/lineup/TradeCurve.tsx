@@ -46,7 +46,7 @@ export function TradeCurve({
   const { x, y, weights } = axesOf(points);
   return (
     <div>
-      <h3 className="text-base">{t.whatMoreOrLessWould}</h3>
+      <h3 className="text-base">{t.whatMoreOrLessBuys}</h3>
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         role="img"
@@ -108,7 +108,7 @@ export function TradeCurve({
           </g>
         ))}
       </svg>
-      <p className="text-[13px] text-soft">{t.upwardsWantedPicturesGotAcross}</p>
+      <p className="text-[13px] text-soft">{t.upShareOfTheWanted}</p>
       <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.tradeOff}>
         <table className="w-full border-collapse">
           <thead>
@@ -147,7 +147,7 @@ export function TradeCurve({
                 </td>
                 <td className="py-1 pr-4 whitespace-nowrap">
                   <Figure
-                    label={t.wantsGotBy(plainList(p.pieceIds.map(name)))}
+                    label={t.wantsCoveredBy(plainList(p.pieceIds.map(name)))}
                     steps={() => wantsGotSteps(file, p.got)}
                   >
                     {formatPercent(p.wantsPercent)}

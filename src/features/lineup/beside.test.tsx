@@ -53,7 +53,7 @@ describe('other lineups', () => {
   const look = async (found: LineupRivals | null = rivals) => {
     const user = userEvent.setup();
     render(<Rivals question={demo} />);
-    await user.click(screen.getByRole('button', { name: 'Look beside this one' }));
+    await user.click(screen.getByRole('button', { name: 'Compare alternatives' }));
     act(() => beside.rivals?.progress(0.4));
     expect(screen.getByRole('progressbar')).toBeInTheDocument();
     act(() => beside.rivals?.done(found));
@@ -63,9 +63,13 @@ describe('other lineups', () => {
   it('stand in their kinds, each with what it costs or saves', async () => {
     await look();
     const shown = plain(screen.getByTestId('rivals'));
-    for (const title of ['Next best of another kind', 'If it breaks', 'What would bring others in'])
+    for (const title of [
+      'Next best of another kind',
+      'If it breaks',
+      'What it would take for others',
+    ])
       expect(shown).toContain(title);
-    expect(shown).toMatch(/worse by |better by /);
+    expect(shown).toMatch(/dearer|cheaper|heavier|lighter|more|fewer|less/);
     expect(shown).toMatch(/would (be as good|come in|save|take)/);
     const curve = screen.getByRole('region', { name: 'Trade-off' });
     expect(within(curve).getAllByRole('row')).toHaveLength(rivals.tradeOff.points.length + 1);
@@ -73,18 +77,20 @@ describe('other lineups', () => {
 
   it('open their arithmetic, and are taken as they are', async () => {
     const user = await look();
-    const [worse] = screen.getAllByRole('button', { name: /: (worse|better) by / });
+    const [worse] = screen.getAllByRole('button', {
+      name: /: .* (dearer|cheaper|heavier|lighter|more|fewer|less)/,
+    });
     await user.click(worse!);
     expect(plain(await screen.findByRole('dialog'))).toMatch(/(Worse|Better) by: .*best lineup/);
     await user.keyboard('{Escape}');
-    const [wants] = screen.getAllByRole('button', { name: /^Wants got by / });
+    const [wants] = screen.getAllByRole('button', { name: /^Wants covered by / });
     await user.click(wants!);
     const { wantsPercent } = rivals.tradeOff.points[0]!;
     expect(plain(await screen.findByRole('dialog'))).toContain(
       `Share of the wanted pictures: ${Number(wantsPercent.toPrecision(5))} %`,
     );
     await user.keyboard('{Escape}');
-    const [take] = screen.getAllByRole('button', { name: /^Take / });
+    const [take] = screen.getAllByRole('button', { name: /^Use / });
     await user.click(take!);
     expect(held.edits).toHaveLength(1);
     expect(held.file.limits.lockedIn.length).toBeGreaterThan(0);
@@ -93,7 +99,7 @@ describe('other lineups', () => {
   it('are said to be cut short, or not to be had, and are stopped', async () => {
     const user = userEvent.setup();
     const { unmount } = render(<Rivals question={demo} />);
-    await user.click(screen.getByRole('button', { name: 'Look beside this one' }));
+    await user.click(screen.getByRole('button', { name: 'Compare alternatives' }));
     await user.click(screen.getByRole('button', { name: 'Stop' }));
     expect(beside.ended).toBeGreaterThan(0);
     unmount();
@@ -109,7 +115,7 @@ describe('ways of choosing', () => {
     const user = userEvent.setup();
     render(<Schools question={demo} />);
     await user.click(screen.getByRole('checkbox', { name: 'start with little' }));
-    await user.click(screen.getByRole('button', { name: 'Lay these 6 side by side' }));
+    await user.click(screen.getByRole('button', { name: 'Compare these 6' }));
     expect(beside.keys).toHaveLength(6);
     const solver = await loadHighsSolver();
     const answers = PROFILES.slice(0, 2).map(({ key, limits }) => ({
@@ -127,7 +133,7 @@ describe('ways of choosing', () => {
     const [own, one] = answers.map(({ result }) => result.totals.lenses);
     expect(one).toBeLessThan(own!);
     await user.click(
-      within(table).getByRole('button', { name: 'Choose like one zoom, never change' }),
+      within(table).getByRole('button', { name: 'Use the style one zoom, never change' }),
     );
     expect(held.file.limits).toMatchObject({ maxLenses: 1, neverChange: true });
   });
@@ -135,9 +141,9 @@ describe('ways of choosing', () => {
   it('say what went wrong', async () => {
     const user = userEvent.setup();
     render(<Schools question={demo} />);
-    await user.click(screen.getByRole('button', { name: /^Lay these/ }));
+    await user.click(screen.getByRole('button', { name: /^Compare these/ }));
     act(() => beside.schools?.failed('no solver'));
-    expect(screen.getByText('They could not be worked out: no solver')).toBeVisible();
+    expect(screen.getByText('Couldn’t work them out: no solver')).toBeVisible();
   });
 });
 

@@ -2,7 +2,7 @@ import '@testing-library/jest-dom';
 import { act, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { type LineupResult, solveLineup } from '@/core/lineup';
-import { namesOf, proofWords } from '@/text';
+import { namesOf, proofText } from '@/text';
 import type { Limits } from '@/core/brief';
 import { loadHighsSolver } from '@/solver';
 import { demoFile, held } from '../../../tests/support/render';
@@ -34,7 +34,7 @@ const plain = (element: HTMLElement) => (element.textContent ?? '').replaceAll('
 test('the table says what is taken and what only each lens makes', async () => {
   const result = await answer();
   render(<LineupTable result={result} />);
-  expect(screen.getByRole('heading')).toHaveTextContent('5 lenses get every picture that counts');
+  expect(screen.getByRole('heading')).toHaveTextContent('5 lenses cover every must and want');
   const rows = screen.getAllByRole('row').slice(1);
   expect(rows.map((r) => within(r).getByRole('rowheader').firstChild?.textContent)).toEqual([
     '10–24 mm f/4',
@@ -50,27 +50,27 @@ test('the table says what is taken and what only each lens makes', async () => {
 test('a lens is locked in, and left at home, from its row', async () => {
   const user = userEvent.setup();
   render(<LineupTable result={await answer()} />);
-  await user.click(screen.getByRole('button', { name: 'Always take 50 mm f/1.8' }));
+  await user.click(screen.getByRole('button', { name: 'Lock in 50 mm f/1.8' }));
   expect(held.file.limits.lockedIn).toEqual(['k-50']);
-  await user.click(screen.getByRole('button', { name: 'Leave 50 mm f/1.8 at home' }));
+  await user.click(screen.getByRole('button', { name: 'Leave out 50 mm f/1.8' }));
   expect([held.file.limits.lockedIn, held.file.limits.lockedOut]).toEqual([[], ['k-50']]);
 });
 
 test('notes say what is missing before anything can be chosen', async () => {
   const { rerender } = render(<LineupTable result={await answer({}, [])} />);
-  expect(screen.getByText(/No picture is listed yet/)).toBeVisible();
+  expect(screen.getByText(/No pictures yet/)).toBeVisible();
   expect(screen.getByRole('heading')).toHaveTextContent('No lens is needed yet');
   rerender(<LineupTable result={await answer({ lockedOut: ['k1', 'k2r', 't20'] })} />);
-  expect(screen.getByText(/No lens fits a body that comes along/)).toBeVisible();
+  expect(screen.getByText(/No lens fits a camera you’re bringing/)).toBeVisible();
 });
 
 test('locks that break a limit are named, with the way out', async () => {
   render(
     <LineupTable result={await answer({ maxLineupWeightG: 500, lockedIn: ['k-50', 'k-90m'] })} />,
   );
-  expect(screen.getByRole('heading')).toHaveTextContent('No lineup keeps to these limits');
+  expect(screen.getByRole('heading')).toHaveTextContent('No lineup meets these limits');
   expect(plain(document.body)).toContain(
-    'what is locked in: 50 mm f/1.8, 90 mm f/2.8 macroat most 500 g; 788 g would do',
+    'what you locked in: 50 mm f/1.8, 90 mm f/2.8 macroat most 500 g; 788 g would be enough',
   );
 });
 
@@ -78,7 +78,7 @@ test('the proof is told by its witnesses', async () => {
   render(<ProofText result={await answer()} />);
   expect(
     screen.getByText(
-      'No two of these 5 can be made with the same lens, so fewer than 5 lenses cannot get them.',
+      'No lens covers two of these 5 pictures, so fewer than 5 lenses can’t cover them.',
     ),
   ).toBeVisible();
   expect(screen.getAllByRole('rowheader').map((r) => r.textContent)).toContain('Oarlock, close up');
@@ -90,28 +90,28 @@ test('the proof counts lenses that are taken whatever happens', async () => {
   expect(result.proof).toMatchObject({ kind: 'witnesses', bound: 6, lockedIn: 1 });
   expect(
     screen.getByText(
-      /1 lens is taken whatever happens\. Of the pictures that it does not make, no two of these 5/,
+      /1 lens is locked in\. Of the pictures it doesn’t cover, no other lens covers two of these 5/,
     ),
   ).toBeVisible();
 });
 
 test.each([
-  ['witnesses', 0, 1, 1, 'This picture needs a lens, and one is enough for all that is got.'],
-  ['witnesses', 2, 0, 2, '2 lenses are taken whatever happens. Nothing is taken besides.'],
-  ['witnesses', 1, 1, 2, '1 lens is taken whatever happens. This picture needs one besides.'],
+  ['witnesses', 0, 1, 1, 'This picture needs a lens, and one is enough for everything covered.'],
+  ['witnesses', 2, 0, 2, '2 lenses are locked in. Nothing else is needed.'],
+  ['witnesses', 1, 1, 2, '1 lens is locked in. This picture needs one more lens.'],
   [
     'search',
     0,
     2,
     3,
-    'No two of these 2 can be made with the same lens: that alone needs 2 lenses. All lineups of fewer than 3 pieces that get as much are ruled out by exact search.',
+    'No lens covers two of these 2 pictures: that alone needs 2 lenses. An exact search ruled out every lineup of fewer than 3 items that covers as much.',
   ],
   [
     'search',
     0,
     1,
     2,
-    'All lineups of fewer than 2 pieces that get as much are ruled out by exact search.',
+    'An exact search ruled out every lineup of fewer than 2 items that covers as much.',
   ],
 ] as const)(
   'a proof by %s with %d locked in and %d witnesses for %d lenses',
@@ -123,7 +123,7 @@ test.each([
       lenses: 1 as const,
     }));
     const totals = { ...(await answer()).totals, lenses, pieces: lenses };
-    expect(proofWords({ kind, bound: lockedIn + count, lockedIn, witnesses }, totals)).toBe(words);
+    expect(proofText({ kind, bound: lockedIn + count, lockedIn, witnesses }, totals)).toBe(words);
   },
 );
 
@@ -136,15 +136,15 @@ test('a picture covered twice stands for two lenses in the proof', async () => {
   });
   const totals = { ...(await answer()).totals, lenses: 3, pieces: 3 };
   const words = (...witnesses: (1 | 2)[]) =>
-    proofWords(
+    proofText(
       { kind: 'witnesses', bound: 3, lockedIn: 0, witnesses: witnesses.map(witness) },
       totals,
     );
   expect(words(2)).toBe(
-    'This picture needs two lenses at once, and they are enough for all that is got.',
+    'This picture needs two lenses at once, and they are enough for everything covered.',
   );
   expect(words(1, 2)).toBe(
-    'No two of these 2 can be made with the same lens, and 1 of them needs two at once, so fewer than 3 lenses cannot get them.',
+    'No lens covers two of these 2 pictures, and 1 of them needs two at once, so fewer than 3 lenses can’t cover them.',
   );
 });
 
@@ -158,7 +158,7 @@ test('a lineup that is only the best found says so with its bound', async () => 
   render(<ProofText result={result} />);
   expect(
     screen.getByText(
-      /search was cut while looking at the number of items.*5 pieces; nothing below 4\.2 pieces/,
+      /Time ran out while improving the number of items.*5 items\. Nothing below 4\.2 items/,
     ),
   ).toBeVisible();
 });
@@ -166,7 +166,7 @@ test('a lineup that is only the best found says so with its bound', async () => 
 test('pictures that are lost are listed with the nearest miss, or with what could make them', async () => {
   const { rerender } = render(<NotGot result={await answer()} />);
   expect(plain(screen.getByRole('listitem'))).toMatch(
-    /Moon over the bridge bonus.*could cover it, but a bonus never brings a lens in/,
+    /Moon over the bridge bonus.*could cover it, but a bonus never adds a lens/,
   );
   rerender(<NotGot result={await answer({ sources: ['borrowed'] })} />);
   const dancers = screen.getAllByRole('listitem').find((i) => i.textContent?.includes('Dancers'));
@@ -192,14 +192,16 @@ test('lenses left out give their reason at once and what they lack when asked', 
   const result = await answer();
   render(<OutTable result={result} />);
   expect(plain(screen.getByText('70–300 mm f/4–5.6').closest('summary')!)).toContain(
-    'would add only Moon over the bridge; a bonus never brings a lens in',
+    'would add only Moon over the bridge; a bonus never adds a lens',
   );
   const wished = screen.getByText('600 mm f/4').closest('details')!;
   expect(plain(wished)).toContain('is wished for: excluded by your limits');
   expect(plain(wished)).not.toContain('Alone it makes');
   wished.open = true;
   act(() => void wished.dispatchEvent(new Event('toggle')));
-  expect(await within(wished).findByText(/Alone it makes: .*Moon over the bridge/)).toBeVisible();
+  expect(
+    await within(wished).findByText(/On its own it covers: .*Moon over the bridge/),
+  ).toBeVisible();
   expect(plain(wished)).toContain('Boathouse, whole hall: not wide enough');
   await user.click(screen.getByRole('button', { name: 'Take 600 mm f/4' }));
   expect(held.file.limits.lockedIn).toEqual(['k-600']);

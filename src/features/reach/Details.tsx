@@ -23,9 +23,9 @@ import { Through } from './Through';
 const t = reachText.details;
 
 const LOCKS: [Lock, string][] = [
-  ['in', t.takeIt],
+  ['in', t.lockIn],
   ['free', t.letItChoose],
-  ['out', t.leaveIt],
+  ['out', t.leaveOut],
 ];
 const SHOWN = 40;
 
@@ -78,11 +78,11 @@ export function Details({
       )}
       <Through key={highlight.id} frame={frame ?? null} services={services} />
       <ServiceList
-        title={lens ? t.makesAlone : t.canMakeItAlone}
+        title={lens ? t.coversAlone : t.coversItAlone}
         services={able}
         labelOf={labelOf}
       />
-      <ServiceList title={lens ? t.doesNotMake : t.cannot} services={unable} labelOf={labelOf} />
+      <ServiceList title={lens ? t.doesntCover : t.cant} services={unable} labelOf={labelOf} />
     </div>
   );
 }

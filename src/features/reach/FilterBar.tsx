@@ -21,7 +21,7 @@ export function FilterBar({ filters }: { filters: Filters }) {
         onChange={(e) => filters.setWhich(e.target.value as Which)}
       >
         <option value="all">{t.allLenses}</option>
-        <option value="able">{t.lensesThatMakeSomethingAlone}</option>
+        <option value="able">{t.lensesThatCoverSomethingAlone}</option>
         <option value="taken">{t.theLineupAlone}</option>
       </select>
       {mounts.length > 1 && (

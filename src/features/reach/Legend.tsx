@@ -47,7 +47,7 @@ export function Legend({ crop }: { crop: number }) {
       <Key label={t.byCrop}>
         <path d="M1 6h24" stroke="var(--ink)" strokeWidth="1.5" strokeDasharray="5 2" />
       </Key>
-      <Key label={t.notGot}>
+      <Key label={t.notCovered}>
         <path d="M1 6h24" stroke="var(--wrong)" strokeWidth="1.5" />
       </Key>
       <Key label={t.twoLensesShare}>

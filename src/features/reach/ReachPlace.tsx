@@ -4,7 +4,7 @@ import type { ECharts } from 'echarts/core';
 import dynamic from 'next/dynamic';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { download, useAnswer, useFile, useSelection } from '@/session';
-import { counted, namesOf, proofWords, reachText } from '@/text';
+import { counted, namesOf, proofText, reachText } from '@/text';
 import { Button, Menu } from '@/ui';
 import { Ranges } from '@/parts';
 import { reachData } from './chartData';
@@ -88,7 +88,7 @@ export function ReachPlace() {
           </h1>
           <span className="flex min-w-0 flex-wrap items-center gap-2">
             <select
-              aria-label={t.lookedAtThrough}
+              aria-label={t.seenOn}
               value={body?.id ?? ''}
               onChange={(e) => setBodyId(e.target.value === '' ? null : e.target.value)}
               className="min-h-7 border border-edge bg-sheet px-1"
@@ -103,8 +103,8 @@ export function ReachPlace() {
             <Button aria-pressed={proofShown} onClick={() => setProofShown(!proofShown)}>
               {proofShown ? t.hideTheProof : t.showTheProof}
             </Button>
-            <Button onClick={() => zoom(50)}>{t.closer}</Button>
-            <Button onClick={() => zoom(100)}>{t.whole}</Button>
+            <Button onClick={() => zoom(50)}>{t.zoomIn}</Button>
+            <Button onClick={() => zoom(100)}>{t.fit}</Button>
             <Menu
               trigger={<Button>{t.save}</Button>}
               groups={[
@@ -129,14 +129,14 @@ export function ReachPlace() {
           </span>
         </div>
         {file.shelf.lenses.length + file.frames.length === 0 ? (
-          <p className="max-w-prose border-t border-hair pt-4">{t.nothingToDrawYetList}</p>
+          <p className="max-w-prose border-t border-hair pt-4">{t.nothingToDrawYetAdd}</p>
         ) : (
           <>
             <FilterBar filters={filters} />
             {proofShown && result && (
               <p className="mb-1" role="status">
-                {proofWords(result.proof, result.totals) ?? t.itIsNotProvenYet}{' '}
-                {witnesses.length > 0 && t.theyAreThePicturesLeft}
+                {proofText(result.proof, result.totals) ?? t.itIsNotProvenYet}{' '}
+                {witnesses.length > 0 && t.theyreThePicturesLeftDark}
               </p>
             )}
             <div className="h-[27rem] border-y border-hair bg-sheet">

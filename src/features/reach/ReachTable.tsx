@@ -91,7 +91,7 @@ export function ReachTable({ data, chosen, onChoose, onPoint }: ReachTableProps)
             <tr className="border-b border-ink text-left text-[12px] text-soft">
               {[t.lens, t.framesOn3624, 'f-number', ''].map((h) => (
                 <th key={h} scope="col" className="py-1 pr-3 font-normal">
-                  {h || <span className="sr-only">{t.standing}</span>}
+                  {h || <span className="sr-only">{t.status}</span>}
                 </th>
               ))}
             </tr>

@@ -36,14 +36,14 @@ describe('what is pointed at', () => {
     expect(screen.getByRole('heading', { name: 'Start line, all lanes' })).toBeVisible();
     const able = services.filter((s) => s.shortfall === null).length;
     const unable = services.length - able;
-    expect(screen.getByRole('heading', { name: `Can make it alone (${able})` })).toBeVisible();
-    expect(screen.getByRole('heading', { name: `Cannot (${unable})` })).toBeVisible();
+    expect(screen.getByRole('heading', { name: `Covers it alone (${able})` })).toBeVisible();
+    expect(screen.getByRole('heading', { name: `Can’t (${unable})` })).toBeVisible();
     const first = services.find((s) => s.shortfall !== null)!;
     const [why] = screen.getAllByRole('button', { name: /, why not$/ });
     await user.click(why!);
     const { wideMm, longMm } = first.margins.focalNeeded;
     expect(plain(await screen.findByRole('dialog'))).toContain(
-      `${exact(wideMm)} to ${exact(longMm)} mm; it has`,
+      `${exact(wideMm)} to ${exact(longMm)} mm; the lens has`,
     );
   });
 
@@ -53,10 +53,10 @@ describe('what is pointed at', () => {
     const show = () => <Details highlight={{ kind: 'lens', id: 'k-24-70' }} services={services} />;
     const { rerender } = render(show());
     expect(plain(screen.getByRole('heading', { level: 2 }))).toBe('24–70 mm f/2.8');
-    await user.click(screen.getByText('take it'));
+    await user.click(screen.getByText('lock in'));
     expect(held.file.limits.lockedIn).toEqual(['k-24-70']);
     rerender(show());
-    await user.click(screen.getByText('leave it'));
+    await user.click(screen.getByText('leave out'));
     expect(held.file.limits).toMatchObject({ lockedIn: [], lockedOut: ['k-24-70'] });
     await user.selectOptions(
       screen.getByLabelText('Picture looked at'),

@@ -45,7 +45,7 @@ function Bags() {
         >
           <div className="grid grid-cols-[1fr_8.5rem_1.75rem] items-end gap-2">
             <FormText name="name" label={text.bag2} />
-            <FormNumber name="weightG" label={text.weight} unit="g" placeholder={text.notKnown} />
+            <FormNumber name="weightG" label={text.weight} unit="g" placeholder={text.unknown} />
             <IconButton
               label={text.deleteIt(bag.name)}
               onClick={() => edit(setBags(bags.filter((b) => b !== bag)))}
@@ -127,7 +127,7 @@ function Things() {
         >
           <div className="grid grid-cols-[1fr_8.5rem_1.75rem] items-end gap-2">
             <FormText name="name" label={text.thing2} />
-            <FormNumber name="weightG" label={text.weight} unit="g" placeholder={text.notKnown} />
+            <FormNumber name="weightG" label={text.weight} unit="g" placeholder={text.unknown} />
             <IconButton
               label={text.deleteIt(thing.name)}
               onClick={() => edit(setUsualThings(things.filter((t) => t !== thing)))}

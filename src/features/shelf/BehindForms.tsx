@@ -77,8 +77,8 @@ export function AdapterForm({ item }: { item: Adapter }) {
         </div>
         <FormText name="maker" label={t.maker} />
         <FormNumber name="factor" label={t.opticalFactor} unit="×" hint={t.n1WithoutGlass} />
-        <FormText name="lensMount" label={t.carriesLensesOf} list={mounts} />
-        <FormText name="bodyMount" label={t.onBodiesOf} list={mounts} />
+        <FormText name="lensMount" label={t.lensMount} list={mounts} />
+        <FormText name="bodyMount" label={t.cameraMount} list={mounts} />
         <FormKnown name="autofocus" label={t.keepsAutofocus} />
         <FormKnown name="dropInFilter" label={t.takesADropInFilter} />
         <CommonFields />

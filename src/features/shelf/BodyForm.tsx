@@ -15,7 +15,7 @@ export function BodyForm({ item }: { item: Body }) {
   const edit = useEditGear();
   return (
     <EntityForm
-      label={t.body(item.name)}
+      label={t.camera(item.name)}
       schema={body}
       value={item}
       onValid={(next, field) => edit(putItem('bodies', next), `${item.id}.${field}`)}
@@ -28,22 +28,22 @@ export function BodyForm({ item }: { item: Body }) {
           name="sensor.pixelsWide"
           label={t.pixelsAcross}
           unit="px"
-          placeholder={t.notKnown}
+          placeholder={t.unknown}
         />
         <FormNumber
           name="sensor.pixelsHigh"
           label={t.pixelsDown}
           unit="px"
-          placeholder={t.notKnown}
+          placeholder={t.unknown}
         />
         <FormNumber name="isoCeiling" label={t.highestIso} placeholder={t.outings} />
         <FormNumber name="stabiliserStops" label={t.stabiliser} unit="stops" placeholder={t.none} />
-        <FormNumber name="autofocusLimitFNumber" label={t.autofocusToF} placeholder={t.notKnown} />
+        <FormNumber name="autofocusLimitFNumber" label={t.autofocusToF} placeholder={t.unknown} />
         <FormKnown name="sealed" label={t.sealed} />
-        <FormNumber name="picturesPerCharge" label={t.picturesACharge} placeholder={t.notKnown} />
-        <FormNumber name="cardSlots" label={t.cardSlots} placeholder={t.notKnown} />
+        <FormNumber name="picturesPerCharge" label={t.picturesACharge} placeholder={t.unknown} />
+        <FormNumber name="cardSlots" label={t.cardSlots} placeholder={t.unknown} />
         <FormText name="cardType" label={t.kindOfCard} nullable />
-        <FormNumber name="fileMb" label={t.aPicturesFile} unit="MB" placeholder={t.notKnown} />
+        <FormNumber name="fileMb" label={t.aPicturesFile} unit="MB" placeholder={t.unknown} />
         <SizeFields />
         <CommonFields />
       </div>

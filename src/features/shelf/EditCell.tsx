@@ -52,7 +52,7 @@ export function EditCell({
   if (column === 'ownership')
     return (
       <CellSelect
-        label={t.whose(name)}
+        label={t.ownership(name)}
         value={item.ownership as Source}
         options={sources}
         take={(value) => put({ ownership: value })}
@@ -63,7 +63,7 @@ export function EditCell({
       label={`${LABELS[column]}, ${name}`}
       value={item[EDITABLE[column]]}
       unit={column === 'weight' ? 'g' : outing.currency}
-      placeholder={t.notKnown}
+      placeholder={t.unknown}
       take={(value) => put({ [EDITABLE[column]]: value })}
     />
   );

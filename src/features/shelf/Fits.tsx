@@ -28,7 +28,9 @@ export function Fits({ kind, id }: { kind: 'lenses' | 'bodies'; id: string }) {
       : plainList(names);
   if (chains.length === 0)
     return (
-      <p className="text-[13px]">{kind === 'lenses' ? t.fitsNoBodyOnThe : t.noLensOnTheShelf}</p>
+      <p className="text-[13px]">
+        {kind === 'lenses' ? t.fitsNoCameraOnYour : t.noLensOnYourShelf}
+      </p>
     );
   const adapters = [...new Set(adapted.map((c) => c.adapter?.name ?? ''))];
   return (

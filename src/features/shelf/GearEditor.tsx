@@ -72,7 +72,7 @@ export function GearEditor<K extends Kind>({ kind, item, onSelect }: GearEditorP
             <Copy size={14} aria-hidden />
           </IconButton>
           <IconButton
-            label={t.remove(item.name)}
+            label={t.deleteIt(item.name)}
             onClick={() => {
               editGear(removeItems(new Set([item.id])));
               onSelect(null);

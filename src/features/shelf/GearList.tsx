@@ -132,12 +132,12 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
           ))}
         </select>
         <select
-          aria-label={words.whose}
+          aria-label={words.ownership}
           value={whose}
           onChange={(e) => setWhose(e.target.value as Source | '')}
           className={BOX}
         >
-          <option value="">{words.anyones}</option>
+          <option value="">{words.any}</option>
           {SOURCES.map((key) => (
             <option key={key} value={key}>
               {OWNERSHIPS[key]}

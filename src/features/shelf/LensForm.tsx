@@ -40,31 +40,31 @@ export function LensForm({ item }: { item: Lens }) {
           name="projection"
           label={t.projection}
           options={[
-            ['rectilinear', t.straightLines],
+            ['rectilinear', t.rectilinear],
             ['equisolid', t.fisheyeEquisolid],
             ['equidistant', t.fisheyeEquidistant],
             ['stereographic', t.fisheyeStereographic],
             ['orthographic', t.fisheyeOrthographic],
           ]}
         />
-        <FormNumber name="imageCircleMm" label={t.imageCircle} unit="mm" placeholder={t.notKnown} />
-        <FormNumber name="minFocusM" label={t.closestFocus} unit="m" placeholder={t.notKnown} />
+        <FormNumber name="imageCircleMm" label={t.imageCircle} unit="mm" placeholder={t.unknown} />
+        <FormNumber name="minFocusM" label={t.closestFocus} unit="m" placeholder={t.unknown} />
         <FormNumber
           name="maxMagnification"
           label={t.magnification}
           unit="×"
-          placeholder={t.notKnown}
+          placeholder={t.unknown}
         />
         <FormNumber
           name="stabiliserStops"
           label={t.stabiliser}
           unit="stops"
-          placeholder={t.notKnown}
+          placeholder={t.unknown}
         />
         <FormKnown name="autofocus" label={t.autofocus} />
-        <FormNumber name="filterMm" label={t.filterThread} unit="mm" placeholder={t.notKnown} />
+        <FormNumber name="filterMm" label={t.filterThread} unit="mm" placeholder={t.unknown} />
         <FormKnown name="frontThread" label={t.takesAFrontFilter} />
-        <FormNumber name="smallestFNumber" label={t.stopsDownToF} placeholder={t.notKnown} />
+        <FormNumber name="smallestFNumber" label={t.stopsDownToF} placeholder={t.unknown} />
         <FormNumber
           name="builtInConverter"
           label={t.builtInConverter}
@@ -74,12 +74,12 @@ export function LensForm({ item }: { item: Lens }) {
         <FormKnown name="shift" label={t.shifts} />
         <GradeField />
         <FormKnown name="sealed" label={t.sealed} />
-        <FormNumber name="lengthMm" label={t.length} unit="mm" placeholder={t.notKnown} />
+        <FormNumber name="lengthMm" label={t.length} unit="mm" placeholder={t.unknown} />
         <FormNumber
           name="diameterMm"
-          label={t.widestHoodReversed}
+          label={t.diameterHoodReversed}
           unit="mm"
-          placeholder={t.notKnown}
+          placeholder={t.unknown}
         />
         <CommonFields />
       </div>
@@ -124,7 +124,7 @@ function MeasuredFields() {
       <FormNumber name="measured.wideMm" label={t.measuredWide} unit="mm" />
       <div className="flex items-end gap-1">
         <FormNumber name="measured.longMm" label={t.measuredLong} unit="mm" />
-        <IconButton label={t.removeTheMeasuredRange} onClick={() => set(null)}>
+        <IconButton label={t.deleteTheMeasuredRange} onClick={() => set(null)}>
           <Trash2 size={14} aria-hidden />
         </IconButton>
       </div>

@@ -126,7 +126,7 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
   return (
     <>
       <p role="status">
-        {t.readAndPassedOverBuilt(
+        {t.readAndSkippedBuiltInto(
           counted(database.lenses.length, 'lens'),
           counted(database.cameras.length, 'camera'),
           counted(database.mounts.length, 'mount'),
@@ -136,10 +136,10 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
       </p>
       {database.skipped.length > 0 && (
         <details>
-          <summary>{t.whatCannotBeUsedAnd}</summary>
-          <ul className="max-h-40 overflow-auto" tabIndex={0} aria-label={t.entriesPassedOver}>
+          <summary>{t.whatCantBeUsedAnd}</summary>
+          <ul className="max-h-40 overflow-auto" tabIndex={0} aria-label={t.skippedEntries}>
             {database.skipped.map((s, i) => (
-              <li key={i}>{t.skipped(s.name, t.reasons[s.reason])}</li>
+              <li key={i}>{t.text(s.name, t.reasons[s.reason])}</li>
             ))}
           </ul>
         </details>
@@ -182,7 +182,7 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
         />
         <span>
           {t.alsoImportWhichOfThese}
-          <span className="block text-[12px] text-soft">{t.theDatabaseDoesNotTell}</span>
+          <span className="block text-[12px] text-soft">{t.theDatabaseDoesntSayWhere}</span>
         </span>
       </label>
       {doubled.size > 0 && (
@@ -233,7 +233,7 @@ function Picker({
         <input
           type="search"
           aria-label={t.searchIn[of]}
-          placeholder={t.search2}
+          placeholder={t.search}
           value={text}
           onChange={(e) => setText(e.target.value)}
           className="min-h-7 min-w-0 flex-1 border border-edge bg-sheet px-1.5"

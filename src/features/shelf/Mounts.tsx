@@ -45,7 +45,7 @@ export function Mounts({ open, onClose }: { open: boolean; onClose: () => void }
       open={open}
       onOpenChange={(isOpen) => !isOpen && onClose()}
       title={t.whatFitsWhat}
-      description={t.lensesByTheirMountOn}
+      description={t.lensesByMountOnThe}
       wide
     >
       <svg
@@ -93,10 +93,10 @@ export function Mounts({ open, onClose }: { open: boolean; onClose: () => void }
         {shelf.adapters.map((a) => (
           <li key={a.id}>
             <strong>{a.name}</strong>
-            {t.lensesOnBodiesAutofocus(
+            {t.lensesOnCamerasAutofocus(
               a.lensMount,
               a.bodyMount,
-              a.autofocus === null ? t.notKnown : a.autofocus ? 'survives' : t.isLost,
+              a.autofocus === null ? t.unknown : a.autofocus ? 'survives' : t.lost,
             )}
           </li>
         ))}

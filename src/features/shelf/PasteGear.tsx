@@ -46,7 +46,7 @@ export function PasteGear({ open, onClose }: { open: boolean; onClose: () => voi
       wide
       open={open}
       onOpenChange={(isOpen) => !isOpen && onClose()}
-      title={t.addGearByTheLine}
+      title={t.pasteAGearList}
       description={t.oneItemALineAs}
     >
       <div className="space-y-3">

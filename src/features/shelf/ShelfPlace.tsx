@@ -96,7 +96,7 @@ export function ShelfPlace() {
               trigger={<Button>{t.shelfTools}</Button>}
               groups={[
                 [
-                  { label: t.gearByTheLine, onSelect: () => setImporting('lines') },
+                  { label: t.pasteAGearList, onSelect: () => setImporting('lines') },
                   { label: t.lookGearUp, onSelect: () => setImporting('lookUp') },
                   { label: t.lensesFromACsvTable, onSelect: () => setImporting('csv') },
                   {
@@ -225,8 +225,8 @@ function Whole(props: {
       )}
       {only !== null && (
         <>
-          <span>{t.ofWhatYouOwnMay(only)}</span>
-          <Button onClick={props.onAll}>{t.letEverythingIOwnCome}</Button>
+          <span>{t.thisOutingConsidersOfThe(only)}</span>
+          <Button onClick={props.onAll}>{t.considerEverythingIOwn}</Button>
         </>
       )}
       {wishes > 0 && (

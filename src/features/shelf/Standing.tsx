@@ -61,11 +61,11 @@ export function Standing({ id, name, ownership }: StandingProps) {
       />
       {isSource(standing) && !file.limits.sources.includes(standing) && (
         <p className="text-[13px]">
-          {t.thisOutingsLimitsLeaveOut(OWNERSHIPS[standing])}
+          {t.thisOutingsLimitsExcludeGear(OWNERSHIPS[standing])}
           <Button
             onClick={() => editOuting(setLimits({ sources: [...file.limits.sources, standing] }))}
           >
-            {t.useSuchGear}
+            {t.includeIt}
           </Button>
         </p>
       )}
@@ -89,9 +89,9 @@ const isSource = (standing: Choice): standing is Source =>
 function choicesFor(ownership: Ownership): readonly (readonly [Choice, string])[] {
   if (ownership === 'owned')
     return [
-      ['owned', t.mayCome],
+      ['owned', t.canCome],
       ...ABSENCES.map((a) => [a, OWNERSHIPS[a]] as const),
-      ['no', t.staysOffThisOuting],
+      ['no', t.notComing],
     ];
   return [
     ['no', t.notOnThisOuting],
@@ -144,7 +144,7 @@ function LoanFields({
           label={t.priceADay}
           unit={currency}
           value={now.pricePerDay}
-          placeholder={t.notKnown}
+          placeholder={t.unknown}
           onChange={(pricePerDay) => put({ pricePerDay })}
         />
       )}

@@ -90,7 +90,7 @@ const UNITS: Partial<Record<Knowable, string>> = {
   imageCircleMm: 'mm',
   maxMagnification: '×',
 };
-const YES_NO = { unknown: t.notKnown, yes: 'yes', no: 'no' } as const;
+const YES_NO = { unknown: t.unknown, yes: 'yes', no: 'no' } as const;
 
 function Row({ figure: { kind, itemId, field } }: { figure: UnknownFigure }) {
   const shelf = useKnownGear();
@@ -122,7 +122,7 @@ function Row({ figure: { kind, itemId, field } }: { figure: UnknownFigure }) {
           label={t.of(name, item.name)}
           value={value as number | null}
           unit={UNITS[field] ?? ''}
-          placeholder={t.notKnown}
+          placeholder={t.unknown}
           take={put}
         />
       )}

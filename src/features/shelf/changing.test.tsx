@@ -41,7 +41,7 @@ test('a figure is changed in its cell; what cannot be used stays there, marked',
   expect(cell).toHaveAttribute('aria-invalid', 'true');
   expect(cell).toHaveValue('-3');
   expect(weightOf('k-50')).not.toBe(-3);
-  await user.selectOptions(screen.getByLabelText('Whose, 50 mm f/1.8'), 'borrowed');
+  await user.selectOptions(screen.getByLabelText('Ownership, 50 mm f/1.8'), 'borrowed');
   expect(held.file.shelf.lenses.find((l) => l.id === 'k-50')?.ownership).toBe('borrowed');
 });
 
@@ -78,7 +78,7 @@ test('what fits what is said and drawn, straight and by an adapter', () => {
     shelf: { ...held.file.shelf, lenses: [{ ...lens!, id: 'odd' as never, mount: 'Nothing' }] },
   };
   rerender(<Fits kind="lenses" id="odd" />);
-  expect(document.body).toHaveTextContent('Fits no body on the shelf.');
+  expect(document.body).toHaveTextContent('Fits no camera on your shelf.');
   held.file = demoFile();
   rerender(<Mounts open onClose={() => undefined} />);
   expect(screen.getByRole('img').getAttribute('aria-label')).toContain('Quillmar K on K1');

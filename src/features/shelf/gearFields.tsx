@@ -31,23 +31,23 @@ export function CommonFields() {
   const { outing } = useFile();
   return (
     <>
-      <FormNumber name="weightG" label={t.weight} unit="g" placeholder={t.notKnown} />
+      <FormNumber name="weightG" label={t.weight} unit="g" placeholder={t.unknown} />
       <FormSelect
         name="ownership"
-        label={t.whose}
+        label={t.ownership}
         options={SOURCES.map((source) => [source, OWNERSHIPS[source]])}
       />
       <FormNumber
         name="priceNew"
         label={t.priceNew}
         unit={outing.currency}
-        placeholder={t.notKnown}
+        placeholder={t.unknown}
       />
       <FormNumber
         name="priceUsed"
         label={t.priceUsed}
         unit={outing.currency}
-        placeholder={t.notKnown}
+        placeholder={t.unknown}
       />
     </>
   );

@@ -38,7 +38,7 @@ describe('the open lens database', () => {
     const user = await openWith(fileOf('a.xml', DATABASE));
     expect(
       await screen.findByText(
-        /Read 2 lenses, 1 camera and 2 mounts; passed over 0 built into cameras and 1/,
+        /Read 2 lenses, 1 camera and 2 mounts; skipped 0 built into cameras and 1/,
       ),
     ).toBeVisible();
     expect(screen.getByText(/Riddle: no focal length given/)).toBeInTheDocument();
@@ -49,7 +49,7 @@ describe('the open lens database', () => {
     await user.click(mounts!.getByRole('checkbox', { name: 'Alder A' }));
     await user.click(cameras!.getByRole('checkbox'));
     await user.click(lenses!.getByRole('button', { name: 'All' }));
-    await user.click(screen.getByRole('button', { name: 'Add 1 body and 2 lenses' }));
+    await user.click(screen.getByRole('button', { name: 'Add 1 camera and 2 lenses' }));
     const added = held.file.shelf.lenses.slice(demoFile().shelf.lenses.length);
     expect(added).toMatchObject([
       { name: '20mm f/2', mount: 'Alder A', weightG: null, priceNew: null, minFocusM: null },
@@ -72,7 +72,7 @@ describe('the open lens database', () => {
       within(screen.getByRole('group', { name: 'Lenses' })).getByRole('button', { name: 'All' }),
     );
     await user.click(screen.getByRole('checkbox', { name: /mounts accept which/ }));
-    await user.click(screen.getByRole('button', { name: 'Add 0 bodies and 3 lenses' }));
+    await user.click(screen.getByRole('button', { name: 'Add 0 cameras and 3 lenses' }));
     expect(held.file.shelf.mounts.find((m) => m.name === 'Alder A')).toEqual({
       name: 'Alder A',
       accepts: ['Birch B'],

@@ -50,7 +50,7 @@ export const LENS_COLUMNS = [
   ['weight', t.weight],
   ['price', t.newIt],
   ['used', t.used],
-  ['ownership', t.whose],
+  ['ownership', t.ownership],
   ['outing', t.thisOuting],
 ] as const;
 
@@ -61,7 +61,7 @@ export const BODY_COLUMNS = [
   ['weight', t.weight],
   ['price', t.newIt],
   ['used', t.used],
-  ['ownership', t.whose],
+  ['ownership', t.ownership],
   ['outing', t.thisOuting],
 ] as const;
 
@@ -72,7 +72,7 @@ export const CONVERTER_COLUMNS = [
   ['weight', t.weight],
   ['price', t.newIt],
   ['used', t.used],
-  ['ownership', t.whose],
+  ['ownership', t.ownership],
   ['outing', t.thisOuting],
 ] as const;
 
@@ -82,18 +82,18 @@ export const TUBE_COLUMNS = [
   ['weight', t.weight],
   ['price', t.newIt],
   ['used', t.used],
-  ['ownership', t.whose],
+  ['ownership', t.ownership],
   ['outing', t.thisOuting],
 ] as const;
 
 export const ADAPTER_COLUMNS = [
-  ['carries', t.carries],
-  ['mount', t.on],
+  ['carries', t.lensMount],
+  ['mount', t.cameraMount],
   ['autofocus', t.autofocus],
   ['weight', t.weight],
   ['price', t.newIt],
   ['used', t.used],
-  ['ownership', t.whose],
+  ['ownership', t.ownership],
   ['outing', t.thisOuting],
 ] as const;
 
@@ -149,7 +149,7 @@ export function bodyRow(body: Body, context: Context): GearRow {
       sort: widthMm,
     },
     pixels: {
-      text: megapixels === undefined ? t.notKnown : t.mp(megapixels.toFixed(1)),
+      text: megapixels === undefined ? t.unknown : t.mp(megapixels.toFixed(1)),
       sort: megapixels,
     },
   });
@@ -172,7 +172,7 @@ export function tubeRow(tube: Tube, context: Context): GearRow {
 }
 
 export function adapterRow(adapter: Adapter, context: Context): GearRow {
-  const survives = { true: 'survives', false: t.isLost, null: t.notKnown } as const;
+  const survives = { true: 'survives', false: t.lost, null: t.unknown } as const;
   return rowOf(adapter, context, {
     carries: { text: adapter.lensMount, sort: adapter.lensMount },
     autofocus: {
@@ -224,9 +224,9 @@ function rowOf(
 
 /** What an item is on the outing, in a word or two; nothing where it comes as it is on the shelf. */
 function outingText(as: Ownership | undefined, alone: boolean): string {
-  if (alone) return t.onlyHere;
-  if (as === undefined) return t.notOnIt;
-  return as === 'owned' ? t.mayCome : OWNERSHIPS[as];
+  if (alone) return t.thisOutingOnly;
+  if (as === undefined) return t.notComing;
+  return as === 'owned' ? t.canCome : OWNERSHIPS[as];
 }
 
 /** Columns that are only shown when asked for. */

@@ -172,7 +172,7 @@ describe('the editor', () => {
     await user.click(screen.getByRole('button', { name: 'Add a measured range' }));
     await change(screen.getByLabelText('Measured, long'), '189');
     expect(lensOf('k-70-200').measured).toEqual({ wideMm: 70, longMm: 189 });
-    await user.click(screen.getByRole('button', { name: 'Remove the measured range' }));
+    await user.click(screen.getByRole('button', { name: 'Delete the measured range' }));
     expect(lensOf('k-70-200').measured).toBeNull();
   });
 

@@ -33,7 +33,7 @@ export function Header() {
         <p className="text-[12px] text-soft">{t.armReach}</p>
         <p className="truncate font-(family-name:--font-title) text-2xl leading-tight">{name}</p>
       </div>
-      <nav aria-label={t.places} className="flex flex-wrap gap-1 text-base print:hidden">
+      <nav aria-label={t.pages} className="flex flex-wrap gap-1 text-base print:hidden">
         {PLACES.map(([href, name]) => (
           <Link
             key={href}

@@ -38,9 +38,9 @@ function Updates() {
     };
     const waiting = () =>
       notify(t.aNewerArmReachIs, {
-        description: t.yourEditsAreSavedBefore,
+        description: t.yourEditsAreSavedFirst,
         stays: true,
-        action: { label: t.changeOver, onClick: () => serwist.messageSkipWaiting() },
+        action: { label: t.update, onClick: () => serwist.messageSkipWaiting() },
       });
     const controlling = ({ isUpdate }: { isUpdate?: boolean | undefined }) => {
       if (isUpdate) void changeOver();

@@ -34,7 +34,7 @@ export function Notices() {
             <Link prefetch={false} className="underline" href="/reach">
               {t.reachChart}
             </Link>
-            {t.changeAnythingTheLineAbove}
+            {t.changeAnythingTheResultAbove}
           </p>
           <span className="flex flex-wrap gap-2">
             <Button onClick={() => state.setState({ touring: true })}>{t.showMeAround}</Button>

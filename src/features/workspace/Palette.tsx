@@ -37,7 +37,7 @@ export function Palette({
   };
   const go = (href: string) => run(() => router.push(href));
   const groups: readonly (readonly [string, readonly Found[]])[] = [
-    [t.places, PLACES.map(([href, name]) => ({ key: href, name, run: () => go(href) }))],
+    [t.pages, PLACES.map(([href, name]) => ({ key: href, name, run: () => go(href) }))],
     [
       t.pictures,
       file.frames.map((f) => ({
@@ -57,7 +57,7 @@ export function Palette({
       ),
     ],
     [
-      t.chooseLike,
+      t.selectionStyle,
       PROFILES.map(({ key }) => ({
         key,
         name: PROFILE_NAMES[key],
@@ -88,7 +88,7 @@ export function Palette({
           <Radix.Title className="sr-only">{t.findAnything}</Radix.Title>
           <Command label={t.findAnything} loop filter={byName}>
             <Command.Input
-              placeholder={t.findAPlaceAPicture}
+              placeholder={t.findAPageAPicture}
               className="w-full border-b border-hair bg-sheet px-4 py-3 text-base outline-none"
             />
             <Command.List tabIndex={0} className="max-h-[60vh] overflow-auto p-1">

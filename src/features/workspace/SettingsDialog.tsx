@@ -52,7 +52,7 @@ export function SettingsDialog({
       open={open}
       onOpenChange={onOpenChange}
       title={t.settings}
-      description={t.yoursForEveryOutingThat}
+      description={t.usedForEveryOutingThat}
     >
       <div className="space-y-4">
         <Choice

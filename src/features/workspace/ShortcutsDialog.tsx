@@ -9,7 +9,7 @@ const t = workspaceText.shortcutsDialog;
 /** The short ways by keyboard. */
 export function ShortcutsDialog(showing: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (
-    <Dialog {...showing} title={t.keys} description={t.everythingCanBeDoneWithout}>
+    <Dialog {...showing} title={t.keys} description={t.everythingWorksWithoutAMouse}>
       <dl className="grid grid-cols-[8rem_1fr] gap-y-1">
         {SHORTCUTS.map(([keys, what]) => (
           <div key={keys} className="contents">

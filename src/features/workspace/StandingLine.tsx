@@ -31,11 +31,17 @@ export function StandingLine() {
   const { result, thinking, error } = useAnswer();
   return (
     <div
-      aria-label={t.standingLine}
+      aria-label={t.currentResult}
       role="region"
       className="mx-5 mt-2 print:hidden flex min-h-9 flex-wrap items-center gap-x-6 gap-y-1 border-y border-ink py-1.5"
     >
-      {error && <span className="text-wrong">{t.theLineupCouldNotBe(error)}</span>}
+      {error && (
+        <span className="text-wrong">
+          {error.code === 'out-of-time'
+            ? t.sWerentEnoughToCompare(error.timeLimitS)
+            : t.couldntWorkOutTheLineup(error.message)}
+        </span>
+      )}
       {!error && result && <Summary result={result} file={file} />}
       <span role="status" className="ml-auto text-soft">
         {thinking && <Thinking isOld={result !== null} />}
@@ -56,7 +62,7 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
         data-testid="answer"
       >
         {result.status === 'impossible'
-          ? t.noLineupKeepsToThe
+          ? t.noLineupMeetsTheLimits
           : itemsText(result.lineup, totals.lenses)}
       </Link>
       <span>{STATUS[result.status]}</span>
@@ -102,7 +108,7 @@ const STATUS = {
   proven: t.fewestPossibleProven,
   'best-found': t.bestFoundSoFar,
   impossible: t.limitsConflict,
-  unverified: t.notSureSomeWeightsAre,
+  unverified: t.notCertainSomeWeightsAre,
 } as const;
 
 function Got({ label, got, of }: { label: string; got: number; of: number }) {
@@ -122,7 +128,7 @@ function worstOf(result: LineupResult, file: OutingFile): string | null {
   if (!worst) return null;
   const name = file.frames.find((f) => f.id === worst.frameId)?.name ?? worst.frameId;
   if (worst.nearest?.shortfall) return `${name}: ${shortfallText(worst.nearest.shortfall)}`;
-  return worst.impossible.length > 0 ? t.noLensOnTheShelf(name) : t.keptOutByTheLimits(name);
+  return worst.impossible.length > 0 ? t.noLensOnYourShelf(name) : t.excludedByYourLimits(name);
 }
 
 /** Appears only once thinking has lasted a while; it is mounted anew for each thought. */
@@ -133,5 +139,5 @@ function Thinking({ isOld }: { isOld: boolean }) {
     return () => clearTimeout(timer);
   }, []);
   if (!late) return null;
-  return isOld ? t.thinkingUntilThenThisIs : t.thinking;
+  return isOld ? t.thinkingThisIsStillThe : t.thinking;
 }

@@ -24,7 +24,7 @@ export function StarterDialog({
       open={open}
       onOpenChange={onOpenChange}
       title={t.startFromABrief}
-      description={t.picturesDistancesAndLightAs}
+      description={t.typicalPicturesDistancesAndLight}
       wide
     >
       <ul className="grid gap-x-6 sm:grid-cols-2">

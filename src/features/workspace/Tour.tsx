@@ -25,27 +25,27 @@ interface Step {
 /** A way through that teaches by doing: each step goes on by itself once it is done. */
 const STEPS: readonly Step[] = [
   {
-    text: t.inBriefStandThePictures,
+    text: t.briefListsThePicturesYou,
     href: '/brief',
     done: (now) => now.path === '/brief' && now.frame !== null,
   },
   {
-    text: t.changeSomethingOfItHow,
+    text: t.changeSomethingHowMuchYou,
     href: '/brief',
     done: (now, before) => now.file.frames !== before.file.frames,
   },
   {
-    text: t.reachLaysAllLensesOut,
+    text: t.reachShowsEveryLensBy,
     href: '/reach',
     done: (now) => now.path === '/reach' && now.frame !== null,
   },
   {
-    text: t.lineupSaysWhichLensesAnd,
+    text: t.lineupSaysWhichLensesTo,
     href: '/lineup',
     done: (now, before) => now.file.limits.lockedOut.length > before.file.limits.lockedOut.length,
   },
   {
-    text: t.carrySaysWhatHangsOn,
+    text: t.carrySaysWhatGoesOn,
     href: '/carry',
     done: (now) => now.path === '/carry',
   },
@@ -73,7 +73,7 @@ export function Tour({ onStart }: { onStart: () => void }) {
   return (
     <div
       role="region"
-      aria-label={t.aWayThrough}
+      aria-label={t.tour}
       className="mx-5 mt-3 flex flex-wrap items-center justify-between gap-3 border-l-4 border-ink pl-3 print:hidden"
     >
       {step ? (
@@ -90,13 +90,13 @@ export function Tour({ onStart }: { onStart: () => void }) {
               {t.next}
             </Button>
             <Button look="quiet" onClick={end}>
-              {t.leave}
+              {t.endTheTour}
             </Button>
           </span>
         </>
       ) : (
         <>
-          <p className="max-w-prose">{t.thatIsTheWholeWay}</p>
+          <p className="max-w-prose">{t.thatsTheTourUndoPuts}</p>
           <span className="flex gap-2">
             <Button
               look="strong"
@@ -108,7 +108,7 @@ export function Tour({ onStart }: { onStart: () => void }) {
               {t.startFromNothing}
             </Button>
             <Button look="quiet" onClick={end}>
-              {t.leave}
+              {t.endTheTour}
             </Button>
           </span>
         </>

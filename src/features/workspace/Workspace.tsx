@@ -74,7 +74,7 @@ function Opening() {
   const problem = useSessionState((s) => s.problem);
   const failed = phase === 'failed';
   const text = failed
-    ? `The outing can’t be opened: ${problem}`
+    ? t.theOutingCantBeOpened(problem ?? '')
     : isSlow
       ? t.thisBrowsersStorageHasntAnswered
       : t.openingTheOuting;

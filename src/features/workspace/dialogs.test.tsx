@@ -242,7 +242,7 @@ describe('the way through', () => {
   it('goes on when a step is done, and is left at any time', async () => {
     jest.useFakeTimers();
     const { rerender } = render(<Tour onStart={nothing} />);
-    const region = screen.getByRole('region', { name: 'A way through' });
+    const region = screen.getByRole('region', { name: 'Tour' });
     expect(region).toHaveTextContent('1 of 5');
     at.frame = 'f01';
     rerender(<Tour onStart={nothing} />);
@@ -257,7 +257,7 @@ describe('the way through', () => {
     const user = userEvent.setup();
     await user.click(screen.getByRole('button', { name: 'Go there' }));
     expect(went).toEqual(['/reach']);
-    await user.click(screen.getByRole('button', { name: 'Leave' }));
+    await user.click(screen.getByRole('button', { name: 'End the tour' }));
     expect(touring.setState).toHaveBeenCalledWith({ firstVisit: false, touring: false });
   });
 

@@ -11,12 +11,12 @@ export const PLACES = [
 ] as const;
 
 export const SHORTCUTS: readonly (readonly [string, string])[] = [
-  [t.ctrlK, t.findAnythingAPlaceA],
+  [t.ctrlK, t.findAnythingAPageA],
   [t.n1To(PLACES.length), t.goTo(plainList(PLACES.map(([, name]) => name)))],
   [t.ctrlZ, t.undo],
   [t.ctrlShiftZ, t.redo],
   ['?', t.thisList],
-  ['← →', t.inTheViewfinderTheSetup],
+  ['← →', t.inTheViewfinderPreviousAnd],
   [t.tabEnter, t.onTheTablesOfReach],
   [t.spaceArrows, t.onAPicturesHandleIn],
 ];

@@ -51,7 +51,7 @@ export function useOpening() {
     openDemo: () =>
       void fetchDemo().then(
         (file) => openFile(file, t.openedTheDemoOuting),
-        (error: unknown) => notify(error instanceof Error ? error.message : t.theDemoCouldNotBe),
+        (error: unknown) => notify(error instanceof Error ? error.message : t.couldntOpenTheDemo),
       ),
   };
 }

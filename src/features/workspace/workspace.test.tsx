@@ -48,10 +48,10 @@ test('it tells what must be bought, converters, and weights that are not known',
 test('it says when no lineup keeps to the limits, and when the solver failed', async () => {
   held.result = await answer({ maxLenses: 0, lockedIn: ['k-50'] });
   const { rerender } = render(<StandingLine />);
-  expect(plain()).toContain('No lineup keeps to the limits');
-  held.error = 'out of memory';
+  expect(plain()).toContain('No lineup meets the limits');
+  held.error = { code: 'failed', message: 'out of memory' };
   rerender(<StandingLine />);
-  expect(plain()).toContain('The lineup could not be worked out: out of memory');
+  expect(plain()).toContain('Couldn’t work out the lineup: out of memory');
 });
 
 test('thinking shows only when it lasts', () => {

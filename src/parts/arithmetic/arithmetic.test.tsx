@@ -58,7 +58,7 @@ describe('the steps behind a sum', () => {
     ];
     expect(sumStep('Weight', parts, (v) => `${v} g`, 'shelf')).toEqual({
       name: 'Weight',
-      result: '2.5 g, without b: not known',
+      result: '2.5 g, not counting b: unknown',
       formula: 'a: 2 g + c: 0.5 g',
       source: 'shelf',
     });

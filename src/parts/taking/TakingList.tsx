@@ -90,7 +90,7 @@ export function TakingList({
       {fresh.length > 0 && (
         <section>
           <Heading text={words.notOnYourShelf(fresh.length)}>
-            <All label={words.allThatIsNew} ways={ways} onChange={(t) => set(fresh, t)} />
+            <All label={words.everythingNew} ways={ways} onChange={(t) => set(fresh, t)} />
           </Heading>
           <ul>
             {fresh.map((c) => (

@@ -73,7 +73,7 @@ export function Viewfinder({
     >
       <div className="flex items-center gap-1">
         {setups.length > 1 && (
-          <IconButton label={t.setupBefore} onClick={() => turn(-1)}>
+          <IconButton label={t.previousSetup} onClick={() => turn(-1)}>
             <ChevronLeft size={16} aria-hidden />
           </IconButton>
         )}
@@ -206,7 +206,7 @@ const angleOf = (perDistance: number) => angleOfLengthDeg(perDistance, 1);
 
 function behindWords({ depth }: Frame): string {
   const behind = depth.blur?.behindM ?? null;
-  return behind === null ? t.inTheFar : t.behind(formatMetres(behind));
+  return behind === null ? t.atInfinity : t.behind(formatMetres(behind));
 }
 
 /** The angles asked for directly, as sides of a 36×24 mm picture in the far. */

@@ -33,7 +33,7 @@ const FIELDS: Readonly<Record<string, string>> = {
   maxSpend: 'Spend at most',
   lockedIn: 'Locked in',
   lockedOut: 'Left out',
-  spares: 'spare bodies',
+  spares: 'spare cameras',
   sources: 'Gear that may be used',
   neverChange: 'Never change a lens',
   ticked: 'ticks',

@@ -3,7 +3,7 @@ import { digits } from '../format';
 /** What is counted on screen, for one and for more. */
 const NOUNS = {
   bag: { one: 'bag', other: 'bags' },
-  body: { one: 'body', other: 'bodies' },
+  body: { one: 'camera', other: 'cameras' },
   bonusLost: { one: 'bonus lost', other: 'bonuses lost' },
   camera: { one: 'camera', other: 'cameras' },
   cellNeeds: { one: 'cell needs', other: 'cells need' },
@@ -30,12 +30,11 @@ const NOUNS = {
     one: 'picture with a better lens',
     other: 'pictures with a better lens',
   },
-  pictureWithAStopLessInHand: {
-    one: 'picture with a stop less in hand',
-    other: 'pictures with a stop less in hand',
+  pictureWithAStopLessToSpare: {
+    one: 'picture with a stop less to spare',
+    other: 'pictures with a stop less to spare',
   },
-  piece: { one: 'piece', other: 'pieces' },
-  pieceNotOwned: { one: 'piece not owned', other: 'pieces not owned' },
+  itemNotOwned: { one: 'item not owned', other: 'items not owned' },
   shooter: { one: 'shooter', other: 'shooters' },
   stretch: { one: 'stretch', other: 'stretches' },
   unknownPrice: { one: 'unknown price', other: 'unknown prices' },
@@ -45,6 +44,8 @@ const NOUNS = {
   converter: { one: 'converter', other: 'converters' },
   tube: { one: 'tube', other: 'tubes' },
   adapter: { one: 'adapter', other: 'adapters' },
+  musts: { one: 'must', other: 'musts' },
+  bonus: { one: 'bonus', other: 'bonuses' },
 } as const satisfies Readonly<Record<string, Readonly<Record<'one' | 'other', string>>>>;
 export type Noun = keyof typeof NOUNS;
 

@@ -60,14 +60,14 @@ describe('the differences of the lineups beside the best one', () => {
       shares.reduce((a, b) => a + b, 0) + 1e-6,
     );
     const [step] = differenceSteps(file, difference!, rivals.bestIds, withIt);
-    expect(step?.source).toContain(`${file.limits.wantRatePercent} % for each piece taken`);
+    expect(step?.source).toContain(`${file.limits.wantRatePercent} % for each item`);
     expect(bringInText(difference!, 'EUR')).toMatch(/more of the wanted pictures$/);
   });
 
   it.each([
-    [{ aim: 'pieces', by: 1, best: 3, other: 4 }, 'worse by 1 piece', '4 pieces − 3 pieces'],
-    [{ aim: 'changes', by: -2, best: 5, other: 3 }, 'better by 2 changes', '5 changes − 3 changes'],
-    [{ aim: 'musts', by: 2, best: 0, other: 2 }, 'worse by 2 musts lost', '2 musts lost − 0'],
+    [{ aim: 'pieces', by: 1, best: 3, other: 4 }, '1 item more', '4 items − 3 items'],
+    [{ aim: 'changes', by: -2, best: 5, other: 3 }, '2 changes fewer', '5 changes − 3 changes'],
+    [{ aim: 'musts', by: 2, best: 0, other: 2 }, '2 musts lost', '2 musts lost − 0'],
   ] as const)('say %j in words and as a subtraction', (difference, words, formula) => {
     expect(worseText(difference, 'EUR')).toBe(words);
     expect(differenceSteps(file, difference, [], [])[0]?.formula).toContain(formula);

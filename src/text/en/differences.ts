@@ -40,7 +40,7 @@ export function amountText(aim: AimName, amount: number, currency: string): stri
     case 'wants':
       return `${formatPercent(amount)} of the wanted pictures`;
     case 'pieces':
-      return counted(amount, 'piece');
+      return counted(amount, 'item');
     case 'weight':
       return formatWeight(amount);
     case 'weightUnknown':
@@ -50,13 +50,13 @@ export function amountText(aim: AimName, amount: number, currency: string): stri
     case 'priceUnknown':
       return counted(amount, 'unknownPrice');
     case 'speed':
-      return counted(amount, 'pictureWithAStopLessInHand');
+      return counted(amount, 'pictureWithAStopLessToSpare');
     case 'changes':
       return counted(amount, 'change');
     case 'crop':
       return counted(amount, 'pictureCropped');
     case 'own':
-      return counted(amount, 'pieceNotOwned');
+      return counted(amount, 'itemNotOwned');
     case 'grade':
       return counted(amount, 'pictureWithABetterLens');
     case 'bodyChanges':
@@ -73,18 +73,32 @@ export function amountText(aim: AimName, amount: number, currency: string): stri
   }
 }
 
-/** What another lineup costs or saves beside the best one. */
+/** What another lineup costs or saves compared with the best one: €160 dearer. */
 export function worseText({ aim, by }: Difference, currency: string): string {
   const amount = amountText(aim, Math.abs(by), currency);
-  return by > 0 ? `worse by ${amount}` : `better by ${amount}`;
+  const isMore = by > 0;
+  switch (aim) {
+    case 'musts':
+    case 'bonus':
+      return isMore ? amount : `${counted(-by, aim)} more`;
+    case 'wants':
+      return `${formatPercent(Math.abs(by))} ${isMore ? 'less' : 'more'} of the wanted pictures`;
+    case 'weight':
+    case 'bodyWeight':
+      return `${amount} ${isMore ? 'heavier' : 'lighter'}`;
+    case 'price':
+      return `${amount} ${isMore ? 'dearer' : 'cheaper'}`;
+    default:
+      return `${amount} ${isMore ? 'more' : 'fewer'}`;
+  }
 }
 
 /** What would have to be otherwise for a lens to come in. */
 export function bringInText({ aim, by }: Difference, currency: string): string {
   const amount = amountText(aim, Math.abs(by), currency);
-  if (by < 0) return `would save ${amount} if it might be used`;
+  if (by < 0) return `would save ${amount} if it were allowed`;
   if (aim === 'wants')
-    return `would come in if it brought ${formatPercent(by)} more of the wanted pictures`;
+    return `would come in if it added ${formatPercent(by)} more of the wanted pictures`;
   if (aim === 'weight') return `would be as good if it were ${amount} lighter`;
   if (aim === 'price') return `would be as good if it were ${amount} cheaper`;
   return `would take ${amount} more`;
@@ -131,7 +145,7 @@ export function differenceSteps(
           : `the best lineup − this one = ${amount(best)} − ${amount(other)}`,
       source:
         aim === 'wants'
-          ? `Percent of the wanted pictures lost, and ${exact(file.limits.wantRatePercent)} % for each piece taken.`
+          ? `Percent of the wanted pictures lost, and ${exact(file.limits.wantRatePercent)} % for each item.`
           : 'The first aim, in their order, in which the two differ.',
     },
   ];

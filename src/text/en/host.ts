@@ -25,8 +25,4 @@ export const hostText = {
     sWereNotEnoughTo: (timeLimitS: string) =>
       `${timeLimitS} s were not enough to compare so much gear and so many pictures. Allow more time, or leave gear out.`,
   },
-  lineupClient: {
-    sWereNotEnoughTo: (value: number) =>
-      `${value} s were not enough to compare so much gear and so many pictures. Filter the gear or split the outing.`,
-  },
 };

@@ -10,7 +10,7 @@ export { FIELD_NAMES, fieldText } from './itemFields';
 export { USUAL_LIMIT_NAMES } from './limits';
 export { isolated, kitName, type Nameable, namesOf } from './names';
 export { FORGOTTEN, lineWords } from './packing';
-export { proofWords } from './proof';
+export { proofText } from './proof';
 export * from './steps';
 export { stretchText } from './stretch';
 export * from './words';

@@ -46,8 +46,8 @@ export const FIELD_NAMES: Readonly<Record<string, string>> = {
   cardSlots: 'Card slots',
   fileMb: 'File size',
   factor: 'Factor',
-  bodyMount: 'On bodies of',
-  lensMount: 'Carries lenses of',
+  bodyMount: 'Camera mount',
+  lensMount: 'Lens mount',
   dropInFilter: 'Drop-in filter',
   lensIds: 'Made for',
 };
@@ -56,7 +56,7 @@ type Fields = Readonly<Record<string, unknown>>;
 
 /** How the value of a field reads; what is not known is said. */
 export function fieldText(field: string, value: unknown, currency: string): string {
-  if (value === null || value === undefined || value === '') return 'not known';
+  if (value === null || value === undefined || value === '') return 'unknown';
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (typeof value === 'number') return numberText(field, value, currency);
   if (typeof value === 'string') return value;

@@ -26,7 +26,7 @@ export function lineWords(
     case 'power-bank':
       return {
         what: `Power bank for ${counted(line.charges, 'charge')}`,
-        why: 'charges on the way, so fewer batteries are needed',
+        why: 'charges on the way, so you need fewer batteries',
       };
     case 'cards':
       return {
@@ -55,13 +55,13 @@ export function lineWords(
       };
     case 'tripod':
       return {
-        what: `Tripod that bears ${formatWeight(line.loadG)}`,
-        why: `on support: ${names(line.frameIds)}; the heaviest setup weighs ${formatWeight(line.loadG)}`,
+        what: `Tripod rated for ${formatWeight(line.loadG)}`,
+        why: `for ${names(line.frameIds)}; the heaviest setup weighs ${formatWeight(line.loadG)}`,
       };
     case 'monopod':
       return {
         what: 'Monopod or gimbal head',
-        why: `the heaviest setup weighs ${formatWeight(line.loadG)}: not held by hand for more than minutes`,
+        why: `the heaviest setup weighs ${formatWeight(line.loadG)}: too heavy to hand-hold for long`,
       };
     case 'headlamp':
       return {
@@ -95,7 +95,7 @@ export function lineWords(
     case 'step-up-ring':
       return {
         what: `Step-up ring ${formatMm(line.fromMm)} to ${formatMm(line.toMm)}`,
-        why: 'so that one set of filters serves',
+        why: 'so one set of filters fits all',
       };
     case 'flash':
       return {
@@ -124,7 +124,7 @@ const FILLINGS: Readonly<Record<Charging['kind'], string>> = {
 function batteryWords(line: Extract<PackingLine, { code: 'batteries' }>): string {
   const cold =
     line.cold > 0 && line.coldPercent > 0
-      ? `, of them ${line.cold} in the cold, which takes ${formatPercent(line.coldPercent)} of a charge`
+      ? `, ${line.cold} of them in the cold, which costs ${formatPercent(line.coldPercent)} of a charge`
       : '';
   const bank =
     line.fromBank > 0 ? `, less ${counted(line.fromBank, 'charge')} from the power bank` : '';
@@ -135,8 +135,8 @@ export const FORGOTTEN: Readonly<Record<ForgottenOften, string>> = {
   spareBatteries: 'spare batteries, charged',
   chargers: 'chargers and cables',
   spareCard: 'a spare card, empty',
-  tripodPlate: 'the plate of the tripod',
+  tripodPlate: 'the tripod plate',
   cloth: 'a cloth for the front lens',
   permits: 'permits, passes, the address',
-  waterAndFood: 'water and something to eat',
+  waterAndFood: 'water and food',
 };

@@ -2,34 +2,37 @@ import type { LineupResult, Proof } from '@/core/lineup';
 import { counted } from './counts';
 
 /** The proof in a sentence or two; null where there is none to tell. */
-export function proofWords(proof: Proof, totals: LineupResult['totals']): string | null {
+export function proofText(proof: Proof, totals: LineupResult['totals']): string | null {
   if (proof.kind === 'none') return null;
-  const count = proof.witnesses.length;
-  const lenses = counted(totals.lenses, 'lens');
-  const locked =
-    proof.lockedIn === 0 ? '' : `${counted(proof.lockedIn, 'lensIs')} taken whatever happens. `;
-  const twice = proof.witnesses.filter((w) => w.lenses === 2).length;
-  const apart = count > 1 ? apartWords(count, proof.lockedIn) + twiceWords(twice) : '';
+  const { lockedIn, witnesses } = proof;
+  const locked = lockedIn === 0 ? '' : `${counted(lockedIn, 'lensIs')} locked in. `;
+  const isSeveral = witnesses.length > 1;
   if (proof.kind === 'search') {
-    const bound =
-      count > 1 ? `${locked}${apart}: that alone needs ${counted(proof.bound, 'lens')}. ` : locked;
-    return `${bound}All lineups of fewer than ${counted(totals.pieces, 'piece')} that get as much are ruled out by exact search.`;
+    const alone = isSeveral
+      ? `${apartText(proof)}: that alone needs ${counted(proof.bound, 'lens')}. `
+      : '';
+    return `${locked}${alone}An exact search ruled out every lineup of fewer than ${counted(totals.pieces, 'item')} that covers as much.`;
   }
-  if (count > 1) return `${locked}${apart}, so fewer than ${lenses} cannot get them.`;
-  if (count === 0) return `${locked}Nothing is taken besides.`;
-  const needed = proof.witnesses[0]?.lenses === 2 ? 'two at once' : 'one';
-  return proof.lockedIn === 0
-    ? `This picture needs ${needed === 'one' ? 'a lens, and one is' : 'two lenses at once, and they are'} enough for all that is got.`
-    : `${locked}This picture needs ${needed} besides.`;
+  if (isSeveral)
+    return `${locked}${apartText(proof)}, so fewer than ${counted(totals.lenses, 'lens')} can’t cover them.`;
+  const [only] = witnesses;
+  if (!only) return `${locked}Nothing else is needed.`;
+  const needsTwo = only.lenses === 2;
+  if (lockedIn > 0)
+    return `${locked}This picture needs ${needsTwo ? 'two more lenses' : 'one more lens'}.`;
+  return needsTwo
+    ? 'This picture needs two lenses at once, and they are enough for everything covered.'
+    : 'This picture needs a lens, and one is enough for everything covered.';
 }
 
-/** Pictures covered twice stand for two lenses each. */
-function twiceWords(twice: number): string {
-  return twice === 0 ? '' : `, and ${twice} of them ${twice === 1 ? 'needs' : 'need'} two at once`;
-}
-
-function apartWords(count: number, lockedIn: number): string {
-  if (lockedIn === 0) return `No two of these ${count} can be made with the same lens`;
-  const besides = lockedIn === 1 ? 'it does' : 'they do';
-  return `Of the pictures that ${besides} not make, no two of these ${count} can be made with the same lens`;
+/** Pictures of which no two share a lens; those that need a backup stand for two lenses each. */
+function apartText({ lockedIn, witnesses }: Exclude<Proof, { kind: 'none' }>): string {
+  const count = witnesses.length;
+  const backups = witnesses.filter((w) => w.lenses === 2).length;
+  const besides =
+    lockedIn === 0
+      ? `No lens covers two of these ${count} pictures`
+      : `Of the pictures ${lockedIn === 1 ? 'it doesn’t' : 'they don’t'} cover, no other lens covers two of these ${count}`;
+  if (backups === 0) return besides;
+  return `${besides}, and ${backups} of them ${backups === 1 ? 'needs' : 'need'} two at once`;
 }

@@ -42,11 +42,15 @@ export const OWNERSHIPS: Record<Ownership, string> = {
   'in-repair': 'in repair',
   'lent-out': 'lent out',
 };
-export const FOOTINGS: Record<Footing, string> = { held: 'held', free: 'free', flowing: 'flowing' };
+export const FOOTINGS: Record<Footing, string> = {
+  held: 'fixed spot',
+  free: 'free to move',
+  flowing: 'coming towards you',
+};
 export const FOOTING_HINTS: Record<Footing, string> = {
-  held: 'I stay put; every distance must be framed',
-  free: 'I can walk; one distance is enough',
-  flowing: 'it comes at me; every distance on one setup',
+  held: 'you stay put: every distance must fit',
+  free: 'you can move: one distance is enough',
+  flowing: 'it comes towards you: every distance without changing lenses',
 };
 
 export const SUBJECT_NAMES: Record<SubjectKey, string> = {
@@ -115,7 +119,7 @@ export function advantageText({ reason, by, figures }: Advantage): string {
   if (by === null || figures === null) return reason;
   if (reason === 'lighter') return `lighter by ${formatWeight(by)}`;
   if (reason === 'closer') return `closer, to ${figures.own.toLocaleString('en-GB')}×`;
-  if (reason === 'better') return 'better, in your own judgement';
+  if (reason === 'better') return 'better, as you graded it';
   return `${reason === 'faster' ? 'faster' : 'steadier'} by ${formatStops(by)}`;
 }
 
@@ -127,7 +131,7 @@ export function shortfallText(s: Shortfall): string {
     case 'not-wide-enough':
       return `not wide enough: ${formatMm(s.haveMm)} (${formatAngle(s.haveDeg)}), ${formatMm(s.neededMm)} (${formatAngle(s.neededDeg)}) needed`;
     case 'too-slow':
-      return `too slow by ${formatStops(s.stops)}: ${formatFNumber(s.fNumber)} for ${formatFNumber(s.neededFNumber)}; ${formatIso(s.isoNeeded)} would do`;
+      return `too slow by ${formatStops(s.stops)}: ${formatFNumber(s.fNumber)} for ${formatFNumber(s.neededFNumber)}; ${formatIso(s.isoNeeded)} would be enough`;
     case 'too-close':
       return `too close by ${formatMetres(s.byM)}: usable from ${formatMetres(s.nearestM)}`;
     case 'too-far-for-tube':
@@ -143,19 +147,19 @@ export function shortfallText(s: Shortfall): string {
     case 'too-shallow':
       return s.smallestFNumber !== null
         ? `too shallow: ${formatFNumber(s.neededFNumber)} needed, it stops down to ${formatFNumber(s.smallestFNumber)}`
-        : `too shallow: the depth needs ${formatFNumber(s.neededFNumber)}${s.lightFNumber === null ? '' : `, the light allows ${formatFNumber(s.lightFNumber)}`}${s.isoNeeded === null ? '' : `; ${formatIso(s.isoNeeded)} would do`}`;
+        : `too shallow: the depth needs ${formatFNumber(s.neededFNumber)}${s.lightFNumber === null ? '' : `, the light allows ${formatFNumber(s.lightFNumber)}`}${s.isoNeeded === null ? '' : `; ${formatIso(s.isoNeeded)} would be enough`}`;
     case 'too-deep':
-      return `too deep: blurs to ${formatPercent(s.havePercent)} of the diagonal, ${formatPercent(s.wantedPercent)} wanted; ${formatFNumber(s.neededFNumber)} would do`;
+      return `too deep: blurs to ${formatPercent(s.havePercent)} of the diagonal, ${formatPercent(s.wantedPercent)} wanted; ${formatFNumber(s.neededFNumber)} would be enough`;
     case 'autofocus-limit':
       return `no autofocus: ${formatFNumber(s.fNumber)}, the body focuses to ${formatFNumber(s.limitFNumber)}`;
     case 'wrong-projection':
-      return 'wrong projection: a fisheye and a straight-line lens do not stand in for each other';
+      return 'wrong projection: a fisheye can’t replace a rectilinear lens, nor the other way round';
     case 'no-perspective-control':
-      return 'does not shift';
+      return 'doesn’t shift';
     case 'no-filter':
       return 'takes no filter, in front or in the adapter';
     case 'not-sealed':
-      return 'not sealed, or not known to be';
+      return 'not weather sealed, or not known to be';
     case 'no-autofocus':
       return 'no autofocus';
     case 'few-pixels':
@@ -195,7 +199,7 @@ export const PROFILE_NAMES: Record<ProfileKey, string> = {
   oneZoomNeverChange: 'one zoom, never change',
   constantZooms: 'constant zooms end to end',
   smallFastPrimes: 'small fast primes',
-  twoBodiesNeverChange: 'bodies fixed, never change',
+  twoBodiesNeverChange: 'two cameras, never change',
   nativeLongLens: 'long lens without converter',
   firstClassWithConverter: 'first-class lens with converter',
   startWithLittle: 'start with little',
@@ -249,7 +253,7 @@ export function needText(need: Need): string {
       return `${shown} at ${formatDistances(need.fromM, need.toM)}, ${FOOTINGS[need.footing]}, filling ${fillText(need.fill)}`;
     }
     case 'far':
-      return `${[need.widthDeg, need.heightDeg].flatMap((a) => (a === null ? [] : [formatAngle(a)])).join(' × ')} in the far, filling ${fillText(need.fill)}`;
+      return `${[need.widthDeg, need.heightDeg].flatMap((a) => (a === null ? [] : [formatAngle(a)])).join(' × ')} far away, filling ${fillText(need.fill)}`;
     case 'focal':
       return `${formatFocalRange(need.fromMm, need.toMm)} on 36×24, ${FOOTINGS[need.footing]}`;
     case 'fisheye':
@@ -265,13 +269,13 @@ function fillText(fill: { min: number; max: number }): string {
 
 export function lightText(light: Frame['light']): string {
   const ev100 = ev100OfSource(light.source);
-  if (ev100 === null) return 'light sets no demand';
+  if (ev100 === null) return 'in any light';
   const time = light.longestTimeS === null ? '' : `, ${formatShutter(light.longestTimeS)}`;
   return `${formatEv(ev100)}${time}${light.support === 'hand' ? ', hand-held' : ', on support'}`;
 }
 
 /** Places of an axis: distances, or focal lengths on the 36×24 mm frame. */
 export function placeText(unit: PlaceUnit, from: number, to: number): string {
-  if (unit === 'far') return 'in the far';
+  if (unit === 'far') return 'at infinity';
   return unit === 'm' ? formatDistances(from, to) : `${formatFocalRange(from, to)} on 36×24`;
 }

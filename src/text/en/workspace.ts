@@ -30,7 +30,7 @@ export const workspaceText = {
     notSavedTheBrowserRefuses: 'Not saved: the browser refuses',
     notSavedReloadForThe: 'Not saved: reload for the newer Arm Reach',
     armReach: 'Arm Reach',
-    places: 'Places',
+    pages: 'Pages',
     undoCtrlZ: 'Undo (Ctrl Z)',
     redoCtrlShiftZ: 'Redo (Ctrl Shift Z)',
     lightTheme: 'Light theme',
@@ -38,8 +38,8 @@ export const workspaceText = {
   },
   keptOffline: {
     aNewerArmReachIs: 'A newer Arm Reach is ready.',
-    yourEditsAreSavedBefore: 'Your edits are saved before it changes over.',
-    changeOver: 'Change over',
+    yourEditsAreSavedFirst: 'Your edits are saved first.',
+    update: 'Update',
   },
   notices: {
     thisIsAMadeUp:
@@ -47,7 +47,7 @@ export const workspaceText = {
     whichLensesAndWhy: 'which lenses and why',
     orCompareThemOnThe: ', or compare them on the ',
     reachChart: 'reach chart',
-    changeAnythingTheLineAbove: '. Change anything; the line above answers at once.',
+    changeAnythingTheResultAbove: '. Change anything: the result above updates at once.',
     showMeAround: 'Show me around',
     startFromNothing: 'Start from nothing',
     gotIt: 'Got it',
@@ -111,7 +111,7 @@ export const workspaceText = {
     thereIsANewerArm: 'There is a newer Arm Reach',
     thisPageCantBeShown: 'This page can’t be shown',
     thisPageNeedsAPart:
-      'This page needs a part that the server has replaced. Your edits are saved; reload to change over.',
+      'This page needs a part that the server has replaced. Your edits are saved; reload to update.',
     somethingInItFailedYour: (message: string) =>
       `Something in it failed: ${message} Your outing is as it was. Save it as a file to be on the safe side, then try again.`,
     savedAsAFile: 'Saved as a file.',
@@ -123,15 +123,15 @@ export const workspaceText = {
     goOnWithoutSaving: 'Go on without saving',
   },
   palette: {
-    places: 'Places',
+    pages: 'Pages',
     pictures: 'Pictures',
     gear: 'Gear',
-    chooseLike: 'Choose like',
+    selectionStyle: 'Selection style',
     actions: 'Actions',
     undo: 'Undo',
     redo: 'Redo',
     findAnything: 'Find anything',
-    findAPlaceAPicture: 'Find a place, a picture, a lens, an action',
+    findAPageAPicture: 'Find a page, a picture, a lens, an action',
     nothingHasThatName: 'Nothing has that name.',
   },
   refusedDialog: {
@@ -147,8 +147,8 @@ export const workspaceText = {
     metresAndGrams: 'metres and grams',
     feetAndOunces: 'feet and ounces',
     settings: 'Settings',
-    yoursForEveryOutingThat:
-      'Yours, for every outing that has no other. Files always hold metres and grams; lenses stay in mm.',
+    usedForEveryOutingThat:
+      'Used for every outing that doesn’t set its own. Files always hold metres and grams; lenses stay in mm.',
     units: 'Units',
     theme: 'Theme',
     singleKeyShortcutsAndThe: 'Single-key shortcuts (? and the numbers)',
@@ -161,12 +161,14 @@ export const workspaceText = {
   },
   shortcutsDialog: {
     keys: 'Keys',
-    everythingCanBeDoneWithout: 'Everything can be done without a mouse; these are the short ways.',
+    everythingWorksWithoutAMouse: 'Everything works without a mouse; these are the shortcuts.',
   },
   standingLine: {
-    standingLine: 'Standing line',
-    theLineupCouldNotBe: (error: string) => `The lineup could not be worked out: ${error}`,
-    noLineupKeepsToThe: 'No lineup keeps to the limits',
+    currentResult: 'Current result',
+    sWerentEnoughToCompare: (seconds: number) =>
+      `${seconds} s weren’t enough to compare so much gear and so many pictures. Filter the gear or split the outing.`,
+    couldntWorkOutTheLineup: (error: string) => `Couldn’t work out the lineup: ${error}`,
+    noLineupMeetsTheLimits: 'No lineup meets the limits',
     musts: 'musts',
     wants: 'wants',
     shareOfTheWantedPictures: 'Share of the wanted pictures',
@@ -180,49 +182,50 @@ export const workspaceText = {
     fewestPossibleProven: 'fewest possible (proven)',
     bestFoundSoFar: 'best found so far',
     limitsConflict: 'limits conflict',
-    notSureSomeWeightsAre:
-      'not sure: some weights are unknown, or what is carried is over its limit',
+    notCertainSomeWeightsAre:
+      'not certain: some weights are unknown, or the load is over its limit',
     no: (label: string) => `no ${label}`,
     of: (got: number, of: number, label: string) => ` ${got} of ${of} ${label}`,
-    noLensOnTheShelf: (name: string) => `${name}: no lens on the shelf can make it`,
-    keptOutByTheLimits: (name: string) => `${name}: kept out by the limits`,
-    thinkingUntilThenThisIs: 'Thinking… until then this is the answer from before your change',
+    noLensOnYourShelf: (name: string) => `${name}: no lens on your shelf covers it`,
+    excludedByYourLimits: (name: string) => `${name}: excluded by your limits`,
+    thinkingThisIsStillThe: 'Thinking… this is still the answer from before your change',
     thinking: 'Thinking…',
   },
   starterDialog: {
     startFromABrief: 'Start from a brief',
-    picturesDistancesAndLightAs:
-      'Pictures, distances and light as they usually are, all of it to be changed. Your shelf stays.',
+    typicalPicturesDistancesAndLight:
+      'Typical pictures, distances and light: change anything. Your shelf stays as it is.',
   },
   tour: {
-    inBriefStandThePictures:
-      'In Brief stand the pictures wanted. Choose one, and see it through the viewfinder.',
-    changeSomethingOfItHow:
-      'Change something of it: how badly it is wanted, or from how far. The line above answers at once.',
-    reachLaysAllLensesOut:
-      'Reach lays all lenses out by angle and light. Choose a picture there: the lenses that can make it light up.',
-    lineupSaysWhichLensesAnd:
-      'Lineup says which lenses, and why fewer will not do. Leave one at home, and see what then.',
-    carrySaysWhatHangsOn: 'Carry says what hangs on which camera, and what to pack.',
-    aWayThrough: 'A way through',
+    briefListsThePicturesYou:
+      'Brief lists the pictures you want. Choose one and see it through the viewfinder.',
+    changeSomethingHowMuchYou:
+      'Change something: how much you want it, or how far away it is. The result above updates at once.',
+    reachShowsEveryLensBy:
+      'Reach shows every lens by angle of view and light. Choose a picture: the lenses that cover it light up.',
+    lineupSaysWhichLensesTo:
+      'Lineup says which lenses to take, and why fewer aren’t enough. Leave one out and see what happens.',
+    carrySaysWhatGoesOn: 'Carry says what goes on which camera, and what to pack.',
+    tour: 'Tour',
     of: (value: number, count: number) => `${value} of ${count}`,
     done: 'Done.',
     goThere: 'Go there',
     next: 'Next',
-    leave: 'Leave',
-    thatIsTheWholeWay:
-      'That is the whole way. Undo brings the demo back as it was; now your own outing.',
+    endTheTour: 'End the tour',
+    thatsTheTourUndoPuts:
+      'That’s the tour. Undo puts the demo back as it was. Now try your own outing.',
     startFromNothing: 'Start from nothing',
   },
   workspace: {
     skipToContent: 'Skip to content',
     thisBrowsersStorageHasntAnswered:
       'This browser’s storage hasn’t answered yet. Wait a little longer, or look around without saving: what is stored stays as it is.',
+    theOutingCantBeOpened: (problem: string) => `The outing can’t be opened: ${problem}`,
     openingTheOuting: 'Opening the outing…',
     notChanged: (fieldPath: string, message: string) => `Not changed: ${fieldPath} ${message}.`,
     moreFieldsAreWrongAs: (count: number) => `${count} more fields are wrong as well.`,
     thereIsANewerArm: 'There is a newer Arm Reach.',
-    yourEditsAreSavedReload: 'Your edits are saved; reload to change over.',
+    yourEditsAreSavedReload: 'Your edits are saved; reload to update.',
     reload: 'Reload',
   },
   shortcuts: {
@@ -232,7 +235,7 @@ export const workspaceText = {
     lineup: 'Lineup',
     carry: 'Carry',
     ctrlK: 'Ctrl K',
-    findAnythingAPlaceA: 'find anything: a place, a picture, a piece of gear, an action',
+    findAnythingAPageA: 'find anything: a page, a picture, an item, an action',
     n1To: (count: number) => `1 to ${count}`,
     goTo: (list: string) => `go to ${list}`,
     ctrlZ: 'Ctrl Z',
@@ -240,11 +243,11 @@ export const workspaceText = {
     ctrlShiftZ: 'Ctrl Shift Z',
     redo: 'redo',
     thisList: 'this list',
-    inTheViewfinderTheSetup: 'in the viewfinder: the setup before and the next',
+    inTheViewfinderPreviousAnd: 'in the viewfinder: previous and next setup',
     tabEnter: 'Tab, Enter',
     onTheTablesOfReach: 'on the tables of Reach: choose a picture or a lens',
     spaceArrows: 'Space, arrows',
-    onAPicturesHandleIn: 'on a picture’s handle in Brief: lift it and move it',
+    onAPicturesHandleIn: 'on a picture’s handle in Brief: pick it up and move it',
   },
   useOpening: {
     notOpenedTheOpenOuting: 'Not opened: the open outing can’t be saved.',
@@ -255,7 +258,7 @@ export const workspaceText = {
     goBack: 'Go back',
     opened: (name: string) => `Opened ${name}.`,
     openedTheDemoOuting: 'Opened the demo outing.',
-    theDemoCouldNotBe: 'The demo could not be opened.',
+    couldntOpenTheDemo: 'Couldn’t open the demo.',
   },
   useOutingActions: {
     allOutings: 'All outings…',

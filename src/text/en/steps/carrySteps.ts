@@ -15,7 +15,7 @@ import { type Step } from './step';
 import { type Summand, sumStep } from './sumSteps';
 import { type OutingFile } from '@/document';
 
-const SOURCE = 'Weights as on the shelf; the bag’s as set below.';
+const SOURCE = 'Weights from the shelf; the bag’s as set below.';
 
 /** What one shooter carries in a stretch, by where it is. */
 export function handWeightSteps(file: OutingFile, hand: CarryHand): Step[] {
@@ -54,13 +54,13 @@ export function changeSteps(file: OutingFile, plan: CarryPlan): Step[] {
       'Changes',
       [...parts, { name: 'between stretches', value: plan.changes - during }],
       String,
-      'The fewest over the whole outing, by going through every state of the bodies from picture to picture; taking a first lens on an empty body counts none.',
+      'The fewest over the whole outing, found by trying every state of the cameras from picture to picture. The first lens on an empty camera doesn’t count.',
     ),
   ];
 }
 
 const FEWEST =
-  'The fewest over the whole outing each time, by going through every state of the bodies.';
+  'The fewest over the whole outing each time, found by trying every state of the cameras.';
 
 /** What the order of pictures that is left free saves. */
 export function orderSteps({ plan, changesInOrder }: CarryAnswer): Step[] {
@@ -115,12 +115,12 @@ export function roomSteps(file: OutingFile, items: readonly BagItem[]): Step[] {
       result: `${exact((100 * taken) / room)} %`,
       formula: `blocks / room = ${litres(taken)} / ${litres(room)}`,
       source:
-        'Blocks do not fill a bag without rest: that they go in is shown by the drawing, not by this share.',
+        'Boxes never fill a bag completely: the drawing shows whether they fit, not this share.',
     },
   ];
 }
 
-/** Why a block goes into no compartment: its sides against theirs, each from the longest. */
+/** Why a block doesn’t fit any compartment: its sides against theirs, each from the longest. */
 export function tooBigSteps(file: OutingFile, item: BagItem): Step[] {
   return file.packing.compartments.map((c) => ({
     name: c.name,

@@ -48,10 +48,10 @@ export function weightSteps(
   const parts = [...itemsOf(file, ids), ...bodies];
   return [
     sumStep(
-      limits.countBodies ? 'Weight, bodies counted' : 'Weight of what is taken, without bodies',
+      limits.countBodies ? 'Weight with cameras' : 'Weight without cameras',
       parts.map((p) => ({ name: p.name, value: p.weightG })),
       exactWeight,
-      'Weights as on the shelf; one that is not known is never taken as zero under a limit.',
+      'Weights from the shelf; an unknown one never counts as zero under a limit.',
     ),
   ];
 }
@@ -64,7 +64,7 @@ export function priceSteps(file: Outing, ids: readonly string[]): Step[] {
       `Price, ${limits.priceBasis}`,
       itemsOf(file, ids).map((p) => ({ name: p.name, value: priceOf(p, limits) })),
       (amount) => formatMoney(amount, file.outing.currency),
-      `The ${limits.priceBasis} price on the shelf, the other one where that is not known.`,
+      `The ${limits.priceBasis} price on the shelf, or the other one where that is unknown.`,
     ),
   ];
 }
@@ -131,7 +131,7 @@ export function gapSteps({ range, crop, megapixelsLeft }: Gap): Step[] {
   ];
 }
 
-const AS_ON_SHELF = 'Figures as on the shelf; one that is not known speaks for neither lens.';
+const AS_ON_SHELF = 'Figures from the shelf; an unknown one counts for neither lens.';
 
 /** What one lens has over another in a range that they share; none for sealing. */
 export function advantageSteps({ reason, by, figures }: Advantage, range: Interval): Step[] {

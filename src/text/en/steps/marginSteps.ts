@@ -22,7 +22,7 @@ export function marginSteps(m: Margins, unit: PlaceUnit): Step[] {
         : `at ${exact(m.at)} mm on 36×24`;
   const framing: Step = {
     name: `Focal length needed ${place}, ${m.orientation}`,
-    result: `${exact(m.focalNeeded.wideMm)} to ${exact(m.focalNeeded.longMm)} mm; it has ${exact(m.focalHave.wideMm)} to ${exact(m.focalHave.longMm)} mm`,
+    result: `${exact(m.focalNeeded.wideMm)} to ${exact(m.focalNeeded.longMm)} mm; the lens has ${exact(m.focalHave.wideMm)} to ${exact(m.focalHave.longMm)} mm`,
     formula:
       unit === 'm'
         ? 'm = fill / (subject side / picture side, the tighter one); f = D·m / (1 + m)²'
@@ -44,7 +44,7 @@ export function marginSteps(m: Margins, unit: PlaceUnit): Step[] {
       : [
           {
             name: 'Light',
-            result: `${exact(m.light.stops)} stops ${m.light.stops < 0 ? 'short' : 'to spare'}: f/${exact(m.light.fNumber)}, f/${exact(m.light.slowestFNumber)} would do, or ISO ${exact(m.light.isoNeeded)}`,
+            result: `${exact(m.light.stops)} stops ${m.light.stops < 0 ? 'short' : 'to spare'}: f/${exact(m.light.fNumber)}, f/${exact(m.light.slowestFNumber)} would be enough, or ISO ${exact(m.light.isoNeeded)}`,
             formula: `N = √(t · 2^EV · ISO / 100) with t = ${exact(m.light.timeS)} s (${TIME_RULES[m.light.timeRule]}${m.light.starsRuleS === null ? '' : `; the rule of 500 would say ${exact(m.light.starsRuleS)} s`}), EV ${exact(m.light.ev100)}, ISO ${exact(m.light.iso)}; at a magnification m the lens counts as N·(1 + m)`,
             source:
               'Exposure equation, ISO 2720; hand-held by 1 / (f × crop factor × crop), common practice. A tenth of a stop is tolerated.',

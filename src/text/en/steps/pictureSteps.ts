@@ -23,7 +23,7 @@ export function pictureSteps(setup: Setup, picture: Picture, distanceM: number |
           name: 'Angle of view',
           result: `${exact(angleOfLengthDeg(sides.width, 1))}° × ${exact(angleOfLengthDeg(sides.height, 1))}°`,
           formula: `2·atan(side / 2f), ${sensorText}, f = ${exact(focalMm)} mm`,
-          source: 'Pinhole geometry, focused far; a straight-line lens.',
+          source: 'Pinhole geometry, focused far; a rectilinear lens.',
         }
       : {
           name: 'What the picture takes in',

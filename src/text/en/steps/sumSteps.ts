@@ -1,5 +1,5 @@
 import type { Step } from './step';
-import { plainList } from '../../lists';
+import { listOf } from '../../lists';
 
 /** Something that counts towards a sum; null where its value is not known. */
 export interface Summand {
@@ -19,7 +19,7 @@ export function sumStep(
   const sum = known.reduce((total, p) => total + p.value, 0);
   return {
     name,
-    result: `${format(sum)}${unknown.length > 0 ? `, without ${plainList(unknown)}: not known` : ''}`,
+    result: `${format(sum)}${unknown.length > 0 ? `, not counting ${listOf(unknown)}: unknown` : ''}`,
     formula: known.map((p) => `${p.name}: ${format(p.value)}`).join(' + ') || 'nothing to add',
     source,
   };
