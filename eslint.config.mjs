@@ -20,7 +20,7 @@ const elements = [
   { type: 'session', pattern: 'src/session' },
   { type: 'ui', pattern: 'src/ui' },
   { type: 'parts', pattern: 'src/parts' },
-  { type: 'feature', pattern: 'src/features/*', capture: ['place'] },
+  { type: 'feature', pattern: 'src/features/*', capture: ['page'] },
   { type: 'server', pattern: 'src/server' },
   { type: 'app', pattern: 'src/app' },
   { type: 'cli', pattern: 'src/cli' },
@@ -132,7 +132,7 @@ const config = [
                   to: {
                     element: {
                       types: 'feature',
-                      captured: { place: '{{ from.element.captured.place }}' },
+                      captured: { page: '{{ from.element.captured.page }}' },
                     },
                   },
                 },

@@ -1,12 +1,12 @@
 import {
   aimsOf,
   costsOf,
-  exploreLineup,
-  fieldOf,
+  alternativesOf,
+  problemOf,
   type LineupQuestion,
   type MipSolver,
   modelOf,
-  reduce,
+  presolve,
   solveChoice,
   solveLineup,
 } from '@/core/lineup';
@@ -62,12 +62,12 @@ function reportReplan(name: string, question: LineupQuestion, runs: number, what
 
 /** The same aims on the model with every lens, by the same solver, against the reduced one. */
 function againstUnreduced(question: LineupQuestion): { ratio: number; ended: boolean } {
-  const field = fieldOf(question);
+  const problem = problemOf(question);
   const time = (keepAll: boolean) => {
     const started = performance.now();
     let ended = true;
     try {
-      solveModel(solver, question, reduce(field, { keepAll }), field);
+      solveModel(solver, question, presolve(problem, { keepAll }), problem);
     } catch (error) {
       if (!(error instanceof Error) || !error.message.endsWith('time-limit')) throw error;
       ended = false;
@@ -75,19 +75,19 @@ function againstUnreduced(question: LineupQuestion): { ratio: number; ended: boo
     return { ms: performance.now() - started, ended };
   };
   time(false);
-  const reduced = time(false);
+  const presolved = time(false);
   const whole = time(true);
-  return { ratio: whole.ms / reduced.ms, ended: whole.ended };
+  return { ratio: whole.ms / presolved.ms, ended: whole.ended };
 }
 
 function solveModel(
   by: MipSolver,
   question: LineupQuestion,
-  reduced: ReturnType<typeof reduce>,
-  field: ReturnType<typeof fieldOf>,
+  presolved: ReturnType<typeof presolve>,
+  problem: ReturnType<typeof problemOf>,
   aims = aimsOf(question.frames, question.limits),
 ): number[] {
-  const model = modelOf(field, reduced);
+  const model = modelOf(problem, presolved);
   const session = by.open(model.mip);
   try {
     const values: number[] = [];
@@ -107,13 +107,13 @@ function solveModel(
 
 /** Other packages on the same reduced model: their time over ours, and whether the optimum agrees. */
 function againstPeers(question: LineupQuestion, runs: number): void {
-  const field = fieldOf(question);
-  const reduced = reduce(field);
+  const problem = problemOf(question);
+  const presolved = presolve(problem);
   // The aims that decide what is got with how many pieces; others lose their way among held rows.
   const aims = aimsOf(question.frames, question.limits).slice(0, 3);
   const time = (by: MipSolver) => {
     const started = performance.now();
-    const values = solveModel(by, question, reduced, field, aims);
+    const values = solveModel(by, question, presolved, problem, aims);
     return { values, ms: performance.now() - started };
   };
   for (const peer of PEERS) {
@@ -145,7 +145,7 @@ function explore(question: LineupQuestion, runs: number): void {
   for (let i = 0; i < runs + 1; i += 1) {
     let from = 0;
     let to = 0;
-    const rivals = exploreLineup(solver, question, {
+    const alternatives = alternativesOf(solver, question, {
       timeLimitS: TIME_LIMIT_S,
       mostTies: 0,
       mostNext: 0,
@@ -157,8 +157,8 @@ function explore(question: LineupQuestion, runs: number): void {
         if (done <= 0.7) to = performance.now();
       },
     });
-    points = rivals?.tradeOff.points.length ?? 0;
-    if (!rivals?.tradeOff.complete) throw new Error('the curve is not complete');
+    points = alternatives?.tradeOff.points.length ?? 0;
+    if (!alternatives?.tradeOff.complete) throw new Error('the curve is not complete');
     if (i > 0) times.push(to - from);
   }
   report(

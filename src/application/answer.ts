@@ -13,13 +13,13 @@ import {
   type Deadline,
   deadlineIn,
   explain,
-  exploreBeside,
+  exploreAlternatives,
   type ExploreOptions,
-  type Field,
+  type Problem,
   finishingBy,
   type LineupQuestion,
   type LineupResult,
-  type LineupRivals,
+  type Alternatives,
   type MipSolver,
   solveChoice,
   type WorthKnowing,
@@ -28,7 +28,7 @@ import {
 import { loadHighsSolver } from '@/solver';
 
 /** A question, with the packing where all that is carried is limited. */
-export type Asked = LineupQuestion | CarryQuestion;
+export type AnyQuestion = LineupQuestion | CarryQuestion;
 
 const clock = () => performance.now();
 
@@ -39,7 +39,7 @@ const timed = (timeLimitS: number) => ({
   deadline: deadlineIn(timeLimitS, clock),
 });
 
-function solve(solver: MipSolver, question: Asked, options: ReturnType<typeof timed>) {
+function solve(solver: MipSolver, question: AnyQuestion, options: ReturnType<typeof timed>) {
   return 'packing' in question
     ? solveWithinWeight(solver, question, options)
     : { ...solveChoice(solver, question, options), question };
@@ -50,7 +50,10 @@ function solve(solver: MipSolver, question: Asked, options: ReturnType<typeof ti
  *
  * @throws {OutOfTime} when the outing is too large for anything to be chosen in this time
  */
-export async function answerLineup(question: Asked, timeLimitS: number): Promise<LineupResult> {
+export async function answerLineup(
+  question: AnyQuestion,
+  timeLimitS: number,
+): Promise<LineupResult> {
   const solver = await loadHighsSolver();
   const options = timed(timeLimitS);
   const { question: asked, ...solved } = solve(solver, question, options);
@@ -58,13 +61,13 @@ export async function answerLineup(question: Asked, timeLimitS: number): Promise
 }
 
 /** What each of some profiles would take, one after another. */
-export async function answerSchools(
-  question: Asked,
+export async function answerProfiles(
+  question: AnyQuestion,
   keys: readonly ProfileKey[],
   timeLimitS: number,
   progress: (done: number) => void = () => undefined,
-): Promise<SchoolAnswer[]> {
-  const answers: SchoolAnswer[] = [];
+): Promise<ProfileAnswer[]> {
+  const answers: ProfileAnswer[] = [];
   for (const key of keys) {
     const limits = withProfile(question.limits, key);
     const result = await answerLineup({ ...question, limits }, timeLimitS);
@@ -74,7 +77,7 @@ export async function answerSchools(
   return answers;
 }
 
-export interface SchoolAnswer {
+export interface ProfileAnswer {
   readonly key: ProfileKey;
   readonly result: LineupResult;
 }
@@ -84,7 +87,7 @@ const MOST_LINEUPS = 300;
 
 /** The unknown figures that could change the lineup. */
 export async function answerWorthKnowing(
-  question: Asked,
+  question: AnyQuestion,
   timeLimitS: number,
   progress: (done: number) => void = () => undefined,
 ): Promise<WorthKnowing> {
@@ -114,29 +117,29 @@ export interface ScenarioAnswer {
 const MOST = { mostTies: 12, mostNext: 3, mostPoints: 60, mostOut: 40 } as const;
 
 /** The other lineups, for as long as `budgetS` lasts; what is found by then is given. */
-export async function answerRivals(
-  question: Asked,
+export async function answerAlternatives(
+  question: AnyQuestion,
   budgetS: number,
   progress: (done: number) => void = () => undefined,
-): Promise<LineupRivals | null> {
+): Promise<Alternatives | null> {
   const solver = await loadHighsSolver();
   const options = timed(budgetS);
-  const { question: asked, field, choice } = solve(solver, question, options);
-  return choice && lookBeside(solver, asked, field, choice, options.deadline, progress);
+  const { question: asked, problem, choice } = solve(solver, question, options);
+  return choice && lookForAlternatives(solver, asked, problem, choice, options.deadline, progress);
 }
 
 /** Work, in simplex steps times columns, after which no more is looked for beside the best lineup. */
 const MOST_WORK = 2e9;
 
 /** Looks around until so much work is done, which is the same on every machine, or the time is over. */
-function lookBeside(
+function lookForAlternatives(
   solver: MipSolver,
   asked: LineupQuestion,
-  field: Field,
+  problem: Problem,
   choice: Choice,
   deadline: Deadline,
   progress?: (done: number) => void,
-): LineupRivals {
+): Alternatives {
   const start = solver.work?.() ?? 0;
   const goOn = () => deadline.leftS() > 0 && (solver.work?.() ?? 0) - start < MOST_WORK;
   const options: ExploreOptions = {
@@ -145,7 +148,7 @@ function lookBeside(
     goOn,
     ...(progress ? { progress } : {}),
   };
-  return exploreBeside(finishingBy(deadline, solver), asked, field, choice, options);
+  return exploreAlternatives(finishingBy(deadline, solver), asked, problem, choice, options);
 }
 
 /** How long an answer that is printed or posted back may take where nothing else is said, s. */
@@ -160,12 +163,13 @@ export const LONGEST_TIME_S = 300;
  *
  * @throws {OutOfTime} when the outing is too large for anything to be chosen in this time
  */
-export async function answerInFull(question: Asked, timeLimitS: number) {
+export async function answerInFull(question: AnyQuestion, timeLimitS: number) {
   const solver = await loadHighsSolver();
   const options = timed(timeLimitS);
   const { question: asked, ...solved } = solve(solver, question, options);
   const explained = explain(solver, asked, solved, options);
-  const { field, choice } = solved;
-  const rivals = choice && lookBeside(solver, asked, field, choice, options.deadline);
-  return { ...explained, timing: undefined, rivals };
+  const { problem, choice } = solved;
+  const alternatives =
+    choice && lookForAlternatives(solver, asked, problem, choice, options.deadline);
+  return { ...explained, timing: undefined, rivals: alternatives };
 }

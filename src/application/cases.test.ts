@@ -45,12 +45,12 @@ const CASES: Record<string, (answer: Answer) => void> = {
     const faster = overlaps[0]?.reasons.find((r) => r.reason === 'faster');
     expect(faster && 'by' in faster && faster.by).toBeCloseTo(1.64, 1);
   },
-  'out-by-source': ({ rivals }) => {
-    const out = rivals?.lensesOut.find((o) => o.lensId === 'l300');
+  'out-by-source': ({ rivals: alternatives }) => {
+    const out = alternatives?.lensesOut.find((o) => o.lensId === 'l300');
     expect(out?.difference?.aim).toBe('musts');
   },
-  'out-by-kind': ({ rivals }) => {
-    const zooms = rivals!.lensesOut.filter((o) => o.lensId.startsWith('z'));
+  'out-by-kind': ({ rivals: alternatives }) => {
+    const zooms = alternatives!.lensesOut.filter((o) => o.lensId.startsWith('z'));
     expect(zooms.length).toBeGreaterThan(0);
     for (const { difference, withIt } of zooms) {
       expect(difference?.aim).toBe('musts');

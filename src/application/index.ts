@@ -2,13 +2,13 @@
 export {
   answerInFull,
   answerLineup,
-  answerRivals,
+  answerAlternatives,
   answerScenario,
-  answerSchools,
+  answerProfiles,
   answerWorthKnowing,
-  type Asked,
+  type AnyQuestion,
   LONGEST_TIME_S,
   type ScenarioAnswer,
-  type SchoolAnswer,
+  type ProfileAnswer,
   USUAL_TIME_S,
 } from './answer';

@@ -2,9 +2,9 @@ import { z } from 'zod';
 import type { Result } from '@/core/result';
 import { migrate } from './migrations';
 import { FILE_FORMAT, FILE_VERSION, type OutingFile, outingFile } from './outingFile';
-import { type Format, readText, readValue, type Refusal, writeText } from './reading';
+import { type DocumentFormat, readText, readValue, type Refusal, writeText } from './reading';
 
-const OUTING: Format<OutingFile> = {
+const OUTING: DocumentFormat<OutingFile> = {
   called: 'an Arm Reach outing',
   format: FILE_FORMAT,
   version: FILE_VERSION,

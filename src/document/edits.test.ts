@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import type { FrameId, StretchId } from '@/core/brief';
-import { piecesOf } from '@/core/gear';
+import { itemsWithoutBodies } from '@/core/gear';
 import {
   addFrames,
   addGear,
@@ -50,7 +50,7 @@ const anyEdit = fc
     const pick = <T>(items: readonly T[], n: number) => items[n % Math.max(1, items.length)];
     const frame = pick(file.frames, one);
     const stretch = pick(file.stretches, one);
-    const pieces = piecesOf(file.shelf);
+    const pieces = itemsWithoutBodies(file.shelf);
     const piece = pick([...pieces, ...file.shelf.bodies], one);
     const at = pick(file.frames, other);
     const body = pick(file.shelf.bodies, one);
@@ -138,7 +138,7 @@ describe('edits, in any number and order', () => {
       fc.property(
         fc.array(fc.tuple(fc.nat(), fc.constantFrom('in', 'out', 'free')), { maxLength: 12 }),
         (locks) => {
-          const pieces = piecesOf(demo.shelf);
+          const pieces = itemsWithoutBodies(demo.shelf);
           const file = locks.reduce(
             (now, [n, lock]) => setLock(pieces[n % pieces.length]!.id, lock)(now),
             demo,
@@ -196,6 +196,8 @@ describe('fresh ids', () => {
     );
     expect(freshId('Säule — drei', new Set())).toBe('saule-drei');
     expect(freshId('—', new Set(['item']))).toBe('item-2');
-    expect(shelfIds(demo.shelf).size).toBe(piecesOf(demo.shelf).length + demo.shelf.bodies.length);
+    expect(shelfIds(demo.shelf).size).toBe(
+      itemsWithoutBodies(demo.shelf).length + demo.shelf.bodies.length,
+    );
   });
 });

@@ -9,7 +9,7 @@ import {
   type Lens,
   type Shelf,
   type Tube,
-  withPieces,
+  withItems,
 } from '@/core/gear';
 import { withoutDangling, withoutDanglingLenses } from './desk/references';
 import type { OutingFile } from './outingFile';
@@ -125,7 +125,7 @@ export const removeItems =
   (shelf) => {
     const keep = (item: { id: string }) => !ids.has(item.id);
     return withoutDanglingLenses({
-      ...withPieces(shelf, keep),
+      ...withItems(shelf, keep),
       bodies: shelf.bodies.filter(keep),
     });
   };

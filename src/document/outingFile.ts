@@ -30,7 +30,7 @@ interface Broken {
   readonly path: readonly (string | number)[];
   readonly message: string;
 }
-type Named = readonly { readonly id: string }[];
+type Identified = readonly { readonly id: string }[];
 
 /** Ids used twice, and names of things that the file does not hold. */
 function brokenReferences(file: {
@@ -42,7 +42,7 @@ function brokenReferences(file: {
   readonly packing: z.infer<typeof packing>;
 }): Broken[] {
   const { shooters } = file.outing;
-  const ids = (items: Named) => new Set<string>(items.map((item) => item.id));
+  const ids = (items: Identified) => new Set<string>(items.map((item) => item.id));
   const shooterIds = ids(shooters);
   const stretchIds = ids(file.stretches);
   const bodies = ids(file.shelf.bodies);
@@ -60,9 +60,9 @@ function brokenReferences(file: {
       known.has(id) ? [] : [{ path: [...path, i], message: `no ${what} ${id}` }],
     );
   return [
-    ...usedTwice(shooters, ['outing', 'shooters']),
-    ...usedTwice(file.stretches, ['stretches']),
-    ...usedTwice(file.frames, ['frames']),
+    ...duplicateIds(shooters, ['outing', 'shooters']),
+    ...duplicateIds(file.stretches, ['stretches']),
+    ...duplicateIds(file.frames, ['frames']),
     ...file.stretches.flatMap(({ hands }, i) =>
       hands.flatMap((hand, j) => {
         const path = ['stretches', i, 'hands', j];
@@ -100,8 +100,8 @@ function brokenReferences(file: {
         ? []
         : [{ path: ['limits', 'spares', i, 'bodyId'], message: `no body ${bodyId}` }],
     ),
-    ...usedTwice(file.packing.compartments, ['packing', 'compartments']),
-    ...usedTwice(file.packing.things, ['packing', 'things']),
+    ...duplicateIds(file.packing.compartments, ['packing', 'compartments']),
+    ...duplicateIds(file.packing.things, ['packing', 'things']),
     ...unknown(file.limits.lockedIn, things, ['limits', 'lockedIn'], 'thing on the shelf called'),
     ...file.limits.lockedIn.flatMap((id, i) =>
       lockedOut.has(id)
@@ -127,7 +127,7 @@ function brokenReferences(file: {
   ];
 }
 
-function usedTwice(items: Named, path: readonly string[]): Broken[] {
+function duplicateIds(items: Identified, path: readonly string[]): Broken[] {
   const seen = new Set<string>();
   return items.flatMap(({ id }, i) => {
     if (seen.has(id)) return [{ path: [...path, i, 'id'], message: `the id ${id} is used twice` }];

@@ -19,7 +19,7 @@ export interface Refusal {
 }
 
 /** A kind of JSON document: what its head says, how older ones are brought up, what must hold. */
-export interface Format<T> {
+export interface DocumentFormat<T> {
   /** What it is called in messages, with its article: "an Arm Reach outing". */
   readonly called: string;
   readonly format: string;
@@ -36,7 +36,7 @@ function refusal(code: Refusal['code'], message: string, issues: readonly FieldI
 }
 
 /** Reads a document from its text: checks its head, migrates older versions, validates. */
-export function readText<T>(text: string, format: Format<T>): Result<T, Refusal> {
+export function readText<T>(text: string, format: DocumentFormat<T>): Result<T, Refusal> {
   let value: unknown;
   try {
     value = JSON.parse(text.replace(/^\uFEFF/, ''));
@@ -48,7 +48,7 @@ export function readText<T>(text: string, format: Format<T>): Result<T, Refusal>
 }
 
 /** Reads a document from parsed JSON. */
-export function readValue<T>(value: unknown, format: Format<T>): Result<T, Refusal> {
+export function readValue<T>(value: unknown, format: DocumentFormat<T>): Result<T, Refusal> {
   const head = z
     .object({ format: z.literal(format.format), version: z.number().int().min(1) })
     .safeParse(value, { error: plainMessage });

@@ -37,12 +37,13 @@ export function salvaged<T extends object>(
   return null;
 }
 
-type Fields = Record<string, unknown>;
-const isFields = (value: unknown): value is Fields => typeof value === 'object' && value !== null;
+type JsonFields = Record<string, unknown>;
+const isFields = (value: unknown): value is JsonFields =>
+  typeof value === 'object' && value !== null;
 
 /** Notes what an issue takes out of a list, or puts the usual in the place of a field. */
 function takeOut(
-  document: Fields,
+  document: JsonFields,
   issue: z.core.$ZodIssue,
   usual: object,
   gone: Map<unknown[], Set<number>>,
@@ -71,6 +72,6 @@ function takeOut(
   if (issue.code === 'unrecognized_keys' && isFields(at)) drop(at, issue.keys);
 }
 
-function drop(from: Fields, keys: readonly string[]): void {
+function drop(from: JsonFields, keys: readonly string[]): void {
   for (const key of keys) delete from[key];
 }

@@ -2,7 +2,7 @@
 export {
   createLensLookup,
   FOLDER_VARIABLE,
-  type Found,
+  type DatabaseMatches,
   lensLookup,
   USUAL_FOLDER,
 } from './lensDatabase';

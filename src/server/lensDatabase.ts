@@ -19,7 +19,7 @@ const MOST = 40;
 const LONGEST = 100;
 
 /** What a search finds; `null` where the database is not on this machine. */
-export interface Found {
+export interface DatabaseMatches {
   /** Entries in all, whatever was searched for. */
   readonly count: number;
   readonly lenses: readonly DatabaseLens[];
@@ -41,7 +41,7 @@ export function createLensLookup(folder: string) {
   return {
     /** Reads the database, so that the first search need not wait for it. */
     ready: async () => (await read()) !== null,
-    search: async (text: string): Promise<Found | null> => {
+    search: async (text: string): Promise<DatabaseMatches | null> => {
       const ready = await read();
       return ready && searchIn(ready, text);
     },
@@ -73,7 +73,7 @@ async function indexOf(folder: string): Promise<Index | null> {
   };
 }
 
-function searchIn({ lenses, cameras }: Index, text: string): Found {
+function searchIn({ lenses, cameras }: Index, text: string): DatabaseMatches {
   const words = plain(text.slice(0, LONGEST)).split(' ').filter(Boolean);
   const matching = <T>(entries: readonly (readonly [string, T])[]) =>
     words.length === 0

@@ -88,7 +88,7 @@ function useField(name: string) {
   };
 }
 
-interface Named {
+interface NamedControl {
   readonly name: string;
   readonly label: string;
   readonly hint?: string;
@@ -99,7 +99,7 @@ export function FormNumber({
   scale = 1,
   show,
   ...rest
-}: Named & {
+}: NamedControl & {
   unit?: string;
   placeholder?: string;
   scale?: number;
@@ -128,7 +128,11 @@ export function FormText({
   name,
   nullable: mayBeNone = false,
   ...rest
-}: Named & { type?: 'text' | 'date' | 'time'; list?: readonly string[]; nullable?: boolean }) {
+}: NamedControl & {
+  type?: 'text' | 'date' | 'time';
+  list?: readonly string[];
+  nullable?: boolean;
+}) {
   const { value, onChange, error } = useField(name);
   const nullable = mayBeNone || rest.type === 'date' || rest.type === 'time';
   return (
@@ -141,7 +145,7 @@ export function FormText({
   );
 }
 
-export function FormTextArea({ name, ...rest }: Named) {
+export function FormTextArea({ name, ...rest }: NamedControl) {
   const { value, onChange, error } = useField(name);
   return <TextArea {...rest} error={error} value={value as string} onChange={onChange} />;
 }
@@ -149,7 +153,7 @@ export function FormTextArea({ name, ...rest }: Named) {
 export function FormSelect<T extends string>({
   name,
   ...rest
-}: Named & { options: readonly (readonly [T, string])[] }) {
+}: NamedControl & { options: readonly (readonly [T, string])[] }) {
   const { value, onChange, error } = useField(name);
   return <SelectField {...rest} error={error} value={value as T} onChange={onChange} />;
 }
@@ -158,12 +162,12 @@ export function FormChoice<T extends string>({
   name,
   label,
   options,
-}: Named & { options: readonly (readonly [T, string])[] }) {
+}: NamedControl & { options: readonly (readonly [T, string])[] }) {
   const { value, onChange } = useField(name);
   return <Choice label={label} options={options} value={value as T} onChange={onChange} />;
 }
 
-export function FormKnown({ name, ...rest }: Named) {
+export function FormKnown({ name, ...rest }: NamedControl) {
   const { value, onChange, error } = useField(name);
   return <KnownField {...rest} error={error} value={value as boolean | null} onChange={onChange} />;
 }

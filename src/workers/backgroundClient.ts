@@ -1,15 +1,15 @@
 import { proxy, type Remote, wrap } from 'comlink';
 import type { Compartment, ProfileKey } from '@/core/brief';
 import type { BagAnswer, BagItem, CarryAnswer, CarryQuestion, Scenario } from '@/core/carry';
-import type { LineupResult, LineupRivals, WorthKnowing } from '@/core/lineup';
-import type { ScenarioAnswer, SchoolAnswer } from '@/application';
+import type { LineupResult, Alternatives, WorthKnowing } from '@/core/lineup';
+import type { ScenarioAnswer, ProfileAnswer } from '@/application';
 import { asked, type Posed } from './asked';
 import type { LineupService } from './lineup.worker';
 
-export type { ScenarioAnswer, SchoolAnswer };
+export type { ScenarioAnswer, ProfileAnswer };
 
 const BUDGET_S = 30;
-const SCHOOL_BUDGET_S = 10;
+const ONE_ANSWER_BUDGET_S = 10;
 
 /** What is told of work in the background. */
 export interface BackgroundReport<T> {
@@ -19,9 +19,9 @@ export interface BackgroundReport<T> {
 }
 
 /** Looks for the lineups beside the best one; returns the way to end the work at once. */
-export function exploreRivals(
+export function findAlternatives(
   question: Posed,
-  report: BackgroundReport<LineupRivals | null>,
+  report: BackgroundReport<Alternatives | null>,
 ): () => void {
   return inBackground(report, (service, progress) =>
     service.rivals(asked(question), BUDGET_S, progress),
@@ -29,13 +29,13 @@ export function exploreRivals(
 }
 
 /** Works out what each of some profiles would take; returns the way to end the work at once. */
-export function compareSchools(
+export function compareProfiles(
   question: Posed,
   keys: readonly ProfileKey[],
-  report: BackgroundReport<readonly SchoolAnswer[]>,
+  report: BackgroundReport<readonly ProfileAnswer[]>,
 ): () => void {
   return inBackground(report, (service, progress) =>
-    service.schools(asked(question), keys, SCHOOL_BUDGET_S, progress),
+    service.profiles(asked(question), keys, ONE_ANSWER_BUDGET_S, progress),
   );
 }
 
@@ -45,7 +45,7 @@ export function findWorthKnowing(
   report: BackgroundReport<WorthKnowing>,
 ): () => void {
   return inBackground(report, (service, progress) =>
-    service.worthKnowing(asked(question), SCHOOL_BUDGET_S, progress),
+    service.worthKnowing(asked(question), ONE_ANSWER_BUDGET_S, progress),
   );
 }
 
@@ -75,7 +75,7 @@ export function playScenario(
   report: BackgroundReport<ScenarioAnswer>,
 ): () => void {
   return inBackground(report, (service) =>
-    service.scenario(question, result, scenario, SCHOOL_BUDGET_S),
+    service.scenario(question, result, scenario, ONE_ANSWER_BUDGET_S),
   );
 }
 

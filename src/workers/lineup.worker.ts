@@ -4,9 +4,9 @@ import { carryAnswer, packBag } from '@/core/carry';
 import { loadHighsSolver } from '@/solver';
 import {
   answerLineup,
-  answerRivals,
+  answerAlternatives,
   answerScenario,
-  answerSchools,
+  answerProfiles,
   answerWorthKnowing,
 } from '@/application';
 
@@ -17,11 +17,11 @@ z.config({ jitless: true });
 const service = {
   warm: async () => void (await loadHighsSolver()),
   answer: answerLineup,
-  rivals: answerRivals,
+  rivals: answerAlternatives,
   carry: carryAnswer,
   bag: packBag,
   scenario: answerScenario,
-  schools: answerSchools,
+  profiles: answerProfiles,
   worthKnowing: answerWorthKnowing,
 };
 export type LineupService = typeof service;

@@ -266,7 +266,7 @@ const RUN: Record<string, (row: Row) => Record<string, Value>> = {
   },
   'shake_motion/reciprocal_rule': (row) => {
     const { n } = inputsOf(row);
-    const at = (stops: number) => optics.handHeldTimeS(n('focal_length'), n('crop_factor'), stops);
+    const at = (stops: number) => optics.handheldTimeS(n('focal_length'), n('crop_factor'), stops);
     return { time_unstabilised: at(0), time_stabilised: at(n('stabiliser')) };
   },
   'resolution_crop/crop_pixels': (row) => {

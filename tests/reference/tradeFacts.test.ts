@@ -88,7 +88,7 @@ test.each([
 });
 
 test('85 mm at 1/4 s by hand is about four and a half stops of stabilisation (common practice, no source)', () => {
-  expect(Math.log2(1 / 4 / optics.handHeldTimeS(85, 1, 0))).toBeCloseTo(4.4, 1);
+  expect(Math.log2(1 / 4 / optics.handheldTimeS(85, 1, 0))).toBeCloseTo(4.4, 1);
 });
 
 test('a 1.4 converter costs about one stop, a 2.0 two (Ray, Applied Photographic Optics, from memory)', () => {

@@ -201,7 +201,7 @@ const SHOOTERS = [
   { id: shooterId.parse('two'), name: 'Two', placed: false },
 ];
 
-const anyHand = (id: string) =>
+const anyAssignment = (id: string) =>
   fc.record({
     shooterId: fc.constant(id),
     bodyIds: fc.constantFrom([], [], ['b1'], ['b2', 'b3']),
@@ -221,8 +221,8 @@ const anyStretch = (id: string) =>
       }),
       hands: fc.oneof(
         fc.constant([]),
-        fc.tuple(anyHand('one')),
-        fc.tuple(anyHand('one'), anyHand('two')),
+        fc.tuple(anyAssignment('one')),
+        fc.tuple(anyAssignment('one'), anyAssignment('two')),
       ),
     })
     .map((change) => aStretch(id, change));

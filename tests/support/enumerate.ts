@@ -1,13 +1,13 @@
 import { footingOf, type Frame, needAxis } from '@/core/brief';
-import { ablePlaces } from '@/core/coverage';
-import { type Body, kitPieces, type Setup } from '@/core/gear';
+import { coveredPositions } from '@/core/coverage';
+import { type Body, stackItemIds, type Setup } from '@/core/gear';
 import { containsPoint, covers, type Interval, type IntervalSet, union } from '@/core/intervals';
-import { aimsOf, type LineupQuestion, type Piece, selectable } from '@/core/lineup';
+import { aimsOf, type LineupQuestion, type SelectableItem, selectable } from '@/core/lineup';
 
 /**
  * The slow, obvious way: every subset of the pieces; in each stretch every way to share pieces and
  * bodies among the hands, and where setups are fixed every way to mount them; each frame looked at
- * on its own. It knows nothing of cells, makers or reduction.
+ * on its own. It knows nothing of cells, candidates or reduction.
  */
 
 const LAYERS = ['base', 'stop1', 'stop2', 'whole', 'good', 'firstClass'] as const;
@@ -21,17 +21,17 @@ const HARDER = {
   firstClass: { stops: 0, uncropped: false, leastGrade: 'first-class' },
 } as const;
 
-interface HandState {
+interface AssignmentState {
   readonly shooterId: string | null;
   readonly placed: boolean;
   readonly setups: readonly Setup[];
 }
 
-interface HandRule {
+interface AssignmentRule {
   readonly shooterId: string | null;
   readonly placed: boolean;
   readonly bodyIds: readonly string[];
-  readonly inHand: number;
+  readonly inAssignment: number;
   readonly maxWeightG: number | null;
 }
 
@@ -44,7 +44,7 @@ interface Outcome {
 /** The values of all aims for a set of pieces, at their best; the order of ids is left out. */
 function bestValues(
   question: LineupQuestion,
-  pieces: readonly Piece[],
+  items: readonly SelectableItem[],
   bodies: readonly Body[],
   outcomes: readonly (readonly Outcome[])[],
 ): number[] {
@@ -65,7 +65,7 @@ function bestValues(
       const sum = (numbers: readonly number[]) => numbers.reduce((a, b) => a + b, 0);
       return (
         sum(lost) +
-        sum(pieces.map((p) => aim.pieceCost(p, 0))) +
+        sum(items.map((p) => aim.itemCostOf(p, 0))) +
         sum(bodies.map((b) => aim.bodyCost(b, 0))) +
         (aim.name === 'changes' ? changes : 0)
       );
@@ -106,11 +106,11 @@ function aimValuesWith(
   bodies: readonly Body[],
 ): number[] | null {
   const { limits } = question;
-  const { pieces: all, setups: mountable } = selectable(question.shelf, limits);
+  const { items: all, setups: mountable } = selectable(question.shelf, limits);
   const setups = mountable.filter((s) => bodies.some((b) => b.id === s.bodyId));
   const bodyWeightG = limits.countBodies ? bodies.reduce((g, b) => g + (b.weightG ?? 0), 0) : 0;
-  const pieces = all.filter((p) => taken.has(p.id));
-  const sum = (of: (p: Piece) => number) => pieces.reduce((s, p) => s + of(p), 0);
+  const items = all.filter((p) => taken.has(p.id));
+  const sum = (of: (p: SelectableItem) => number) => items.reduce((s, p) => s + of(p), 0);
   const over = (most: number | null, value: number) => most !== null && value > most;
   if (
     over(
@@ -124,7 +124,7 @@ function aimValuesWith(
     )
   )
     return null;
-  const carried = setups.filter((s) => kitPieces(s).every((id) => taken.has(id)));
+  const carried = setups.filter((s) => stackItemIds(s).every((id) => taken.has(id)));
   const stretches = question.stretches.length > 0 ? question.stretches : [null];
   const look = lookerFor(question);
   const weights = new Map<string, number | null>(
@@ -140,18 +140,18 @@ function aimValuesWith(
       limits.neverChange || (stretch !== null && (!stretch.changes || !stretch.allowed.bags));
     const seen = new Map<string, Outcome>();
     for (const shared of sharings(
-      pieces.map((p) => p.id),
+      items.map((p) => p.id),
       bodies.map((b) => b.id),
       rules,
       weights,
     )) {
-      const inHands = shared.map(({ pieceIds, bodyIds }) =>
+      const inAssignments = shared.map(({ itemIds, bodyIds }) =>
         carried.filter(
-          (s) => bodyIds.has(s.bodyId) && kitPieces(s).every((id) => pieceIds.has(id)),
+          (s) => bodyIds.has(s.bodyId) && stackItemIds(s).every((id) => itemIds.has(id)),
         ),
       );
-      const ways = mountings(
-        inHands,
+      const ways = assignedSetups(
+        inAssignments,
         rules.map((rule) => fixed || rule.placed),
       );
       const counted = limits.order.includes('changes') && !fixed;
@@ -159,9 +159,9 @@ function aimValuesWith(
         const states = way.map((own, i) => ({ ...rules[i]!, setups: own }));
         const got = look(stretch, states);
         const changes = counted
-          ? shared.reduce((s, { pieceIds }, i) => {
-              const lenses = pieces.filter((p) => p.kind === 'lens' && pieceIds.has(p.id)).length;
-              return s + (rules[i]!.placed ? 0 : Math.max(0, lenses - rules[i]!.inHand));
+          ? shared.reduce((s, { itemIds }, i) => {
+              const lenses = items.filter((p) => p.kind === 'lens' && itemIds.has(p.id)).length;
+              return s + (rules[i]!.placed ? 0 : Math.max(0, lenses - rules[i]!.inAssignment));
             }, 0)
           : 0;
         const key = [...got].sort().join();
@@ -181,167 +181,182 @@ function aimValuesWith(
         ),
     );
   });
-  return bestValues(question, pieces, limits.countBodies ? bodies : [], outcomes);
+  return bestValues(question, items, limits.countBodies ? bodies : [], outcomes);
 }
 
 function rulesOf(
   { outing }: LineupQuestion,
   stretch: LineupQuestion['stretches'][number] | null,
   bodies: readonly string[],
-): HandRule[] {
+): AssignmentRule[] {
   const first = outing.shooters.find((s) => !s.placed)?.id ?? null;
   if (stretch === null || stretch.hands.length === 0)
     return [
-      { shooterId: first, placed: false, bodyIds: bodies, inHand: bodies.length, maxWeightG: null },
+      {
+        shooterId: first,
+        placed: false,
+        bodyIds: bodies,
+        inAssignment: bodies.length,
+        maxWeightG: null,
+      },
     ];
-  return stretch.hands.map((hand) => {
+  return stretch.hands.map((assignment) => {
     const bodyIds =
-      hand.bodyIds.length > 0 ? bodies.filter((b) => hand.bodyIds.includes(b as never)) : bodies;
-    const placed = outing.shooters.some((s) => s.placed && s.id === hand.shooterId);
+      assignment.bodyIds.length > 0
+        ? bodies.filter((b) => assignment.bodyIds.includes(b as never))
+        : bodies;
+    const placed = outing.shooters.some((s) => s.placed && s.id === assignment.shooterId);
     return {
-      shooterId: hand.shooterId,
+      shooterId: assignment.shooterId,
       placed,
       bodyIds,
-      inHand: Math.min(placed ? 1 : (hand.bodies ?? bodyIds.length), bodyIds.length),
-      maxWeightG: placed ? null : hand.maxWeightG,
+      inAssignment: Math.min(placed ? 1 : (assignment.bodies ?? bodyIds.length), bodyIds.length),
+      maxWeightG: placed ? null : assignment.maxWeightG,
     };
   });
 }
 
 interface Shared {
-  readonly pieceIds: Set<string>;
+  readonly itemIds: Set<string>;
   readonly bodyIds: Set<string>;
 }
 
 /** Every way to share pieces and bodies among the hands, some of them left behind. */
 function* sharings(
-  pieces: readonly string[],
+  items: readonly string[],
   bodies: readonly string[],
-  rules: readonly HandRule[],
+  rules: readonly AssignmentRule[],
   weights: ReadonlyMap<string, number | null>,
 ): Generator<readonly Shared[]> {
   const things = [
     ...bodies.map((id) => ['bodyIds', id] as const),
-    ...pieces.map((id) => ['pieceIds', id] as const),
+    ...items.map((id) => ['itemIds', id] as const),
   ];
-  const hands: Shared[] = rules.map(() => ({
-    pieceIds: new Set<string>(),
+  const assignments: Shared[] = rules.map(() => ({
+    itemIds: new Set<string>(),
     bodyIds: new Set<string>(),
   }));
   const visit = function* (i: number): Generator<readonly Shared[]> {
     const thing = things[i];
     if (!thing) {
-      if (hands.every((hand, h) => isCarriable(hand, rules[h]!, weights))) yield hands;
+      if (assignments.every((assignment, h) => isCarriable(assignment, rules[h]!, weights)))
+        yield assignments;
       return;
     }
     const [kind, id] = thing;
     yield* visit(i + 1);
-    for (const [h, hand] of hands.entries()) {
+    for (const [h, assignment] of assignments.entries()) {
       if (kind === 'bodyIds' && !rules[h]!.bodyIds.includes(id)) continue;
-      hand[kind].add(id);
-      if (hand.bodyIds.size <= rules[h]!.inHand) yield* visit(i + 1);
-      hand[kind].delete(id);
+      assignment[kind].add(id);
+      if (assignment.bodyIds.size <= rules[h]!.inAssignment) yield* visit(i + 1);
+      assignment[kind].delete(id);
     }
   };
   yield* visit(0);
 }
 
 function isCarriable(
-  { pieceIds, bodyIds }: Shared,
-  { maxWeightG }: HandRule,
+  { itemIds, bodyIds }: Shared,
+  { maxWeightG }: AssignmentRule,
   weights: ReadonlyMap<string, number | null>,
 ): boolean {
   if (maxWeightG === null) return true;
-  if ([...pieceIds, ...bodyIds].some((id) => weights.get(id) === null)) return false;
-  return [...pieceIds, ...bodyIds].reduce((s, id) => s + (weights.get(id) ?? 0), 0) <= maxWeightG;
+  if ([...itemIds, ...bodyIds].some((id) => weights.get(id) === null)) return false;
+  return [...itemIds, ...bodyIds].reduce((s, id) => s + (weights.get(id) ?? 0), 0) <= maxWeightG;
 }
 
 /** Every way to put one setup on each body, no piece used twice, in each hand that changes nothing. */
-function mountings(
-  inHands: readonly (readonly Setup[])[],
+function assignedSetups(
+  inAssignments: readonly (readonly Setup[])[],
   fixed: readonly boolean[],
 ): (readonly Setup[])[][] {
-  const ofHand = (setups: readonly Setup[]): Setup[][] => {
+  const ofAssignment = (setups: readonly Setup[]): Setup[][] => {
     let ways: Setup[][] = [[]];
     for (const body of new Set(setups.map((s) => s.bodyId))) {
-      const own = kits(setups.filter((s) => s.bodyId === body));
+      const own = stacks(setups.filter((s) => s.bodyId === body));
       ways = ways.flatMap((way) => [
         way,
         ...own
-          .filter((kit) =>
-            way.every((s) => !kitPieces(s).some((id) => kitPieces(kit[0]!).includes(id))),
+          .filter((stack) =>
+            way.every((s) => !stackItemIds(s).some((id) => stackItemIds(stack[0]!).includes(id))),
           )
-          .map((kit) => [...way, ...kit]),
+          .map((stack) => [...way, ...stack]),
       ]);
     }
     return ways;
   };
-  return inHands.reduce<(readonly Setup[])[][]>(
+  return inAssignments.reduce<(readonly Setup[])[][]>(
     (all, setups, i) =>
-      all.flatMap((one) => (fixed[i] ? ofHand(setups) : [setups]).map((way) => [...one, way])),
+      all.flatMap((one) =>
+        (fixed[i] ? ofAssignment(setups) : [setups]).map((way) => [...one, way]),
+      ),
     [[]],
   );
 }
 
 /** Setups of the same pieces: with a built-in converter there are two. */
-function kits(setups: readonly Setup[]): Setup[][] {
-  const byKit = new Map<string, Setup[]>();
+function stacks(setups: readonly Setup[]): Setup[][] {
+  const byStack = new Map<string, Setup[]>();
   for (const s of setups) {
-    const key = kitPieces(s).join();
-    byKit.set(key, [...(byKit.get(key) ?? []), s]);
+    const key = stackItemIds(s).join();
+    byStack.set(key, [...(byStack.get(key) ?? []), s]);
   }
-  return [...byKit.values()];
+  return [...byStack.values()];
 }
 
 type Look = (
   stretch: LineupQuestion['stretches'][number] | null,
-  hands: readonly HandState[],
+  assignments: readonly AssignmentState[],
 ) => ReadonlySet<string>;
 
 /** Looks which frames, and stricter readings of them, the hands of a stretch get. */
 function lookerFor({ frames, limits }: LineupQuestion): Look {
-  const places = new Map<string, IntervalSet>();
-  const placesOf = (frame: Frame, key: string, layer: Layer, setup: Setup) => {
-    const full = `${key} ${layer} ${setup.bodyId} ${kitPieces(setup).join()} ${setup.builtIn}`;
-    const known = places.get(full);
+  const positions = new Map<string, IntervalSet>();
+  const positionsOf = (frame: Frame, key: string, layer: Layer, setup: Setup) => {
+    const full = `${key} ${layer} ${setup.bodyId} ${stackItemIds(setup).join()} ${setup.builtIn}`;
+    const known = positions.get(full);
     if (known) return known;
-    const set = ablePlaces(setup, frame, limits, HARDER[layer]);
-    places.set(full, set);
+    const set = coveredPositions(setup, frame, limits, HARDER[layer]);
+    positions.set(full, set);
     return set;
   };
-  return (stretch, hands) => {
+  return (stretch, assignments) => {
     const got = new Set<string>();
     const wet = stretch?.weather.includes('wet') ?? false;
     const { flash, support } = stretch?.allowed ?? { flash: true, support: true };
     for (const frame of frames) {
       if (frame.stretchIds.length > 0 && !frame.stretchIds.some((id) => id === stretch?.id))
         continue;
-      const may = hands.filter(
+      const may = assignments.filter(
         (h) =>
           frame.shooterIds.some((id) => id === h.shooterId) ||
           (frame.shooterIds.length === 0 &&
             (!h.placed || frame.views.some((v) => v.shooterId === h.shooterId))),
       );
       const groups = new Map<string, { frame: Frame; setups: Setup[]; shooterId: string | null }>();
-      for (const hand of may) {
-        const view = frame.views.find((v) => v.shooterId === hand.shooterId);
+      for (const assignment of may) {
+        const view = frame.views.find((v) => v.shooterId === assignment.shooterId);
         const there: Frame = {
           ...frame,
           special: { ...frame.special, sealed: frame.special.sealed || wet },
           light: {
             ...frame.light,
             flash: flash ? frame.light.flash : null,
-            support: hand.placed ? 'support' : support ? frame.light.support : 'hand',
+            support: assignment.placed ? 'support' : support ? frame.light.support : 'hand',
           },
           need:
             view && frame.need.kind === 'subject'
               ? { ...frame.need, fromM: view.fromM, toM: view.toM }
               : frame.need,
         };
-        const alone = frame.twice?.by === 'people' ? hand.shooterId : '';
+        const alone = frame.twice?.by === 'people' ? assignment.shooterId : '';
         const key = `${frame.id} ${wet} ${flash} ${there.light.support} ${JSON.stringify(there.need)} ${alone}`;
-        const group = groups.get(key) ?? { frame: there, setups: [], shooterId: hand.shooterId };
-        group.setups.push(...hand.setups);
+        const group = groups.get(key) ?? {
+          frame: there,
+          setups: [],
+          shooterId: assignment.shooterId,
+        };
+        group.setups.push(...assignment.setups);
         groups.set(key, group);
       }
       for (const layer of LAYERS) {
@@ -350,7 +365,7 @@ function lookerFor({ frames, limits }: LineupQuestion): Look {
         for (const [key, group] of groups) {
           const sets = group.setups.map((s) => ({
             setup: s,
-            set: placesOf(group.frame, key, layer, s),
+            set: positionsOf(group.frame, key, layer, s),
           }));
           const made = timesMade(group.frame, sets);
           times += made;
@@ -387,10 +402,10 @@ function timesMade(frame: Frame, made: readonly Made[]): 0 | 1 | 2 {
   const axis = needAxis(frame.need).range;
   const footing = footingOf(frame.need);
   if (footing !== 'held') {
-    const able = made.filter(({ set }) =>
+    const covered = made.filter(({ set }) =>
       footing === 'free' ? set.length > 0 : covers(set, axis),
     );
-    return able.length === 0 ? 0 : hasApart(able) ? 2 : 1;
+    return covered.length === 0 ? 0 : hasApart(covered) ? 2 : 1;
   }
   if (!covers(union(made.flatMap(({ set }) => [...set])), axis)) return 0;
   const twice = middles(axis, made).every((x) =>
@@ -400,7 +415,7 @@ function timesMade(frame: Frame, made: readonly Made[]): 0 | 1 | 2 {
 }
 
 function hasApart(made: readonly Made[]): boolean {
-  const parts = (s: Setup) => [...kitPieces(s), s.bodyId as string];
+  const parts = (s: Setup) => [...stackItemIds(s), s.bodyId as string];
   return made.some((a) =>
     made.some((b) => !parts(a.setup).some((id) => parts(b.setup).includes(id))),
   );
@@ -421,11 +436,11 @@ function middles(axis: Interval, made: readonly Made[]): number[] {
 
 /** The best aims over all subsets that keep to the limits; null when none does. */
 export function bestByEnumeration(question: LineupQuestion, tolerance: number): number[] | null {
-  const { pieces } = selectable(question.shelf, question.limits);
+  const { items } = selectable(question.shelf, question.limits);
   let best: number[] | null = null;
-  for (let mask = 0; mask < 2 ** pieces.length; mask += 1) {
-    const chosen = pieces.filter((_, i) => mask & (1 << i));
-    if (pieces.some((p) => p.lockedIn && !chosen.includes(p))) continue;
+  for (let mask = 0; mask < 2 ** items.length; mask += 1) {
+    const chosen = items.filter((_, i) => mask & (1 << i));
+    if (items.some((p) => p.lockedIn && !chosen.includes(p))) continue;
     const values = aimValues(question, new Set(chosen.map((p) => p.id)));
     if (values !== null && (best === null || compareAims(values, best, tolerance) < 0))
       best = values;

@@ -188,7 +188,7 @@ export const aShooter = (id: string, placed = false) => ({
 });
 
 /** Somebody's hands in a stretch, with what bodies are free for all. */
-export const handsOf = (shooterId: string, change: Record<string, unknown> = {}) => ({
+export const assignmentsOf = (shooterId: string, change: Record<string, unknown> = {}) => ({
   shooterId,
   bodyIds: [],
   bodies: null,

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import type { Frame } from '@/core/brief';
 import type { BodyId, Setup } from '@/core/gear';
-import type { Mounting, Option, Shift, Task } from '@/core/carry';
-import type { Hand } from '@/core/lineup';
+import type { AssignedSetup, Option, Shift, Task } from '@/core/carry';
+import type { Assignment } from '@/core/lineup';
 
 /** Small plans by seed, and the fewest changes of one by looking at everything that can be done. */
 
@@ -11,40 +11,45 @@ export interface RandomPlan {
   readonly anyOrder: ReadonlySet<number>;
 }
 
-const mounting = (body: number, pieces: readonly string[], hand = 0): Mounting => ({
-  key: `b${body} ${pieces.join('+')}`,
+const assignedSetup = (body: number, items: readonly string[], assignment = 0): AssignedSetup => ({
+  key: `b${body} ${items.join('+')}`,
   bodyId: `b${body}` as BodyId,
   setup: {} as Setup,
-  pieces,
-  hand,
+  items,
+  assignment,
 });
 
 /** A hand with two bodies; tests override what they are about. */
-const handOf = (index: number, change: Partial<Hand>): Hand =>
+const assignmentOf = (index: number, change: Partial<Assignment>): Assignment =>
   ({
     index,
     shooterId: null,
     placed: false,
     fixedSetups: false,
     maxWeightG: null,
-    inHand: 2,
+    bodiesAtOnce: 2,
     bodyIds: ['b0', 'b1'],
     ...change,
-  }) as Hand;
+  }) as Assignment;
 
 const LENSES = ['l0', 'l1', 'l2'];
-const MOUNTINGS = [0, 1].flatMap((body) => [
-  ...LENSES.map((l) => mounting(body, [l])),
-  mounting(body, ['l0', 'c']),
+const ASSIGNED_SETUPS = [0, 1].flatMap((body) => [
+  ...LENSES.map((l) => assignedSetup(body, [l])),
+  assignedSetup(body, ['l0', 'c']),
 ]);
 
 const option = fc.oneof(
-  { weight: 4, arbitrary: fc.nat(MOUNTINGS.length - 1).map((i): Option => [MOUNTINGS[i]!]) },
+  {
+    weight: 4,
+    arbitrary: fc.nat(ASSIGNED_SETUPS.length - 1).map((i): Option => [ASSIGNED_SETUPS[i]!]),
+  },
   {
     weight: 1,
     arbitrary: fc
-      .tuple(fc.nat(MOUNTINGS.length - 1), fc.nat(MOUNTINGS.length - 1))
-      .map(([i, j]): Option => (i === j ? [MOUNTINGS[i]!] : [MOUNTINGS[i]!, MOUNTINGS[j]!])),
+      .tuple(fc.nat(ASSIGNED_SETUPS.length - 1), fc.nat(ASSIGNED_SETUPS.length - 1))
+      .map(([i, j]): Option =>
+        i === j ? [ASSIGNED_SETUPS[i]!] : [ASSIGNED_SETUPS[i]!, ASSIGNED_SETUPS[j]!],
+      ),
   },
 );
 const task = (name: fc.Arbitrary<string>): fc.Arbitrary<Task> =>
@@ -68,18 +73,18 @@ export const anyPlan: fc.Arbitrary<RandomPlan> = fc
     shifts: stretches.map(({ changes, tasks }, i) => ({
       stretchId: `s${i}` as never,
       changes,
-      hands: [
+      assignments: [
         {
-          hand: handOf(i, { fixedSetups: !changes }),
+          assignment: assignmentOf(i, { fixedSetups: !changes }),
           bodyIds: ['b0', 'b1'] as BodyId[],
-          mountings: MOUNTINGS.map((m) => ({ ...m, hand: i })),
+          assignedSetups: ASSIGNED_SETUPS.map((m) => ({ ...m, assignment: i })),
         },
       ],
       tasks: tasks
         .filter((t, k) => tasks.findIndex((o) => o.frame.id === t.frame.id) === k)
         .map((t) => ({
           ...t,
-          options: t.options.map((o) => o.map((m) => ({ ...m, hand: i }))),
+          options: t.options.map((o) => o.map((m) => ({ ...m, assignment: i }))),
         })),
       meetings: [],
     })),
@@ -91,7 +96,7 @@ export const anyShared: fc.Arbitrary<RandomPlan> = fc
     fc.record({
       meets: fc.boolean(),
       fixed: fc.nat(4).map((n) => n === 0),
-      inHand: fc.constantFrom(1, 2, 2),
+      inAssignment: fc.constantFrom(1, 2, 2),
       tasks: fc.array(
         fc.array(
           fc.array(fc.tuple(fc.nat(1), fc.nat(1), fc.nat(2)), { minLength: 1, maxLength: 2 }),
@@ -104,18 +109,22 @@ export const anyShared: fc.Arbitrary<RandomPlan> = fc
   )
   .map((stretches) => ({
     anyOrder: new Set<number>(),
-    shifts: stretches.map(({ meets, fixed, inHand, tasks }, i) => ({
+    shifts: stretches.map(({ meets, fixed, inAssignment, tasks }, i) => ({
       stretchId: `s${i}` as never,
       changes: !fixed,
-      hands: ['one', 'two'].map((shooterId, h) => ({
-        hand: handOf(2 * i + h, { shooterId: shooterId as never, fixedSetups: fixed, inHand }),
+      assignments: ['one', 'two'].map((shooterId, h) => ({
+        assignment: assignmentOf(2 * i + h, {
+          shooterId: shooterId as never,
+          fixedSetups: fixed,
+          bodiesAtOnce: inAssignment,
+        }),
         bodyIds: ['b0', 'b1'] as BodyId[],
-        mountings: [],
+        assignedSetups: [],
       })),
       tasks: tasks.map((options, t) => ({
         frame: { id: `f${i}.${t}` } as unknown as Frame,
         options: options.map((o) =>
-          o.map(([h, body, lens]) => mounting(body, [LENSES[lens]!], 2 * i + h)),
+          o.map(([h, body, lens]) => assignedSetup(body, [LENSES[lens]!], 2 * i + h)),
         ),
       })),
       meetings: meets
@@ -144,22 +153,26 @@ export function fewestSharedByTrial({ shifts }: RandomPlan): number {
   const orders = (o: Option): Option[] => (o.length === 2 ? [o, [o[1]!, o[0]!]] : [o]);
   const canMeet = (since: number, at: number) =>
     shifts.some((s, i) => i > since && i <= at && s.meetings.length > 0);
-  const apply = (now: Now, m: Mounting, at: number): { now: Now; cost: number } | null => {
-    const hand = shifts[at]!.hands.find((h) => h.hand.index === m.hand)!.hand;
-    const [lens] = m.pieces as [string];
+  const apply = (now: Now, m: AssignedSetup, at: number): { now: Now; cost: number } | null => {
+    const assignment = shifts[at]!.assignments.find(
+      (h) => h.assignment.index === m.assignment,
+    )!.assignment;
+    const [lens] = m.items as [string];
     const things = [m.bodyId as string, lens];
-    if (things.some((t) => now.inUse[t] !== undefined && now.inUse[t] !== m.hand)) return null;
+    if (things.some((t) => now.inUse[t] !== undefined && now.inUse[t] !== m.assignment))
+      return null;
     const isOn = now.on[m.bodyId] === lens;
     const other = Object.keys(now.on).find((b) => b !== m.bodyId && now.on[b] === lens);
-    if (!isOn && hand.fixedSetups) {
+    if (!isOn && assignment.fixedSetups) {
       if (now.inUse[m.bodyId] !== undefined) return null;
       if (other !== undefined && now.inUse[other] !== undefined) return null;
     }
-    const me = hand.shooterId as unknown as string;
+    const me = assignment.shooterId as unknown as string;
     const from = things.filter((t) => now.user[t] !== undefined && now.user[t] !== me);
     if (from.some((t) => !canMeet(now.usedIn[t]!, at))) return null;
-    const inUse = { ...now.inUse, [m.bodyId]: m.hand, [lens]: m.hand };
-    if (['b0', 'b1'].filter((b) => inUse[b] === m.hand).length > hand.inHand) return null;
+    const inUse = { ...now.inUse, [m.bodyId]: m.assignment, [lens]: m.assignment };
+    if (['b0', 'b1'].filter((b) => inUse[b] === m.assignment).length > assignment.bodiesAtOnce)
+      return null;
     const hasBorne = now.on[m.bodyId] !== undefined;
     const cost = from.length > 0 || (!isOn && (hasBorne || now.user[lens] !== undefined)) ? 1 : 0;
     const on: Record<string, string> = { ...now.on, [m.bodyId]: lens };
@@ -200,7 +213,7 @@ interface Spot {
   readonly made: readonly string[];
   /** Frames of this stretch that are behind, made or left for later. */
   readonly behind: readonly string[];
-  /** The frame being made and the mountings that it has had. */
+  /** The frame being made and the assigned setups that it has had. */
   readonly making: string | null;
   readonly had: readonly string[];
   readonly mounted: readonly (string | null)[];
@@ -234,20 +247,20 @@ export function fewestByEnumeration({ shifts, anyOrder }: RandomPlan): number {
     if (!shift) return [];
     const moves: (readonly [Spot, number])[] = [];
     if (shift.changes || !spot.begun) {
-      for (const m of MOUNTINGS) {
+      for (const m of ASSIGNED_SETUPS) {
         const body = m.bodyId === 'b0' ? 0 : 1;
         if (spot.mounted[body] === m.key) continue;
-        const free = spot.fresh[body] && !m.pieces.some((p) => spot.ever.includes(p));
+        const free = spot.fresh[body] && !m.items.some((p) => spot.ever.includes(p));
         moves.push([
           {
             ...spot,
             mounted: spot.mounted.map((on, i) => {
               if (i === body) return m.key;
-              const other = MOUNTINGS.find((x) => x.key === on);
-              return other?.pieces.some((p) => m.pieces.includes(p)) ? null : (on ?? null);
+              const other = ASSIGNED_SETUPS.find((x) => x.key === on);
+              return other?.items.some((p) => m.items.includes(p)) ? null : (on ?? null);
             }),
             fresh: spot.fresh.map((f, i) => f && i !== body),
-            ever: [...new Set([...spot.ever, ...m.pieces])].sort(),
+            ever: [...new Set([...spot.ever, ...m.items])].sort(),
           },
           free ? 0 : 1,
         ]);

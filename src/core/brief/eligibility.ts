@@ -2,7 +2,7 @@ import { type Body, formatKey, isAway, type Ownership, type Shelf } from '@/core
 import type { Limits } from './limits';
 
 /** What decides whether an item may be used at all. */
-interface Item {
+interface Ownable {
   readonly id: string;
   readonly ownership: Ownership;
 }
@@ -12,7 +12,7 @@ export function allowedBy(limits: Pick<Limits, 'lockedIn' | 'lockedOut' | 'sourc
   const lockedIn = new Set<string>(limits.lockedIn);
   const out = new Set<string>([...limits.lockedOut, ...limits.spares.map((s) => s.bodyId)]);
   const sources = new Set<string>(limits.sources);
-  return ({ id, ownership }: Item): boolean =>
+  return ({ id, ownership }: Ownable): boolean =>
     !isAway(ownership) && !out.has(id) && (lockedIn.has(id) || sources.has(ownership));
 }
 

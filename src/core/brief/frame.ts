@@ -200,7 +200,7 @@ export const twice = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('bodies') }),
   z.strictObject({ by: z.literal('people'), shooterIds: z.array(shooterId).max(20) }),
 ]);
-export type Twice = z.infer<typeof twice>;
+export type BackupRule = z.infer<typeof twice>;
 
 /** One wanted picture. */
 export const frame = z

@@ -48,15 +48,15 @@ export interface NeedAxis {
 }
 
 /** How a place on an axis is given: metres from the sensor, or mm on the 36×24 mm frame. */
-export type PlaceUnit = 'm' | 'mm36x24' | 'far';
+export type PositionUnit = 'm' | 'mm36x24' | 'far';
 
-const UNITS: Readonly<Record<NeedAxis['kind'], PlaceUnit>> = {
+const UNITS: Readonly<Record<NeedAxis['kind'], PositionUnit>> = {
   distance: 'm',
   focal: 'mm36x24',
   far: 'far',
 };
 
-export function placeUnit({ kind }: Pick<NeedAxis, 'kind'>): PlaceUnit {
+export function positionUnit({ kind }: Pick<NeedAxis, 'kind'>): PositionUnit {
   return UNITS[kind];
 }
 

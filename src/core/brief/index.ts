@@ -14,7 +14,7 @@ export {
   type Output,
   type SharpDepth,
   type Special,
-  type Twice,
+  type BackupRule,
   type View,
   type Want,
 } from './frame';
@@ -25,8 +25,8 @@ export {
   needAxis,
   type NeedAxis,
   pictureSensor,
-  placeUnit,
-  type PlaceUnit,
+  positionUnit,
+  type PositionUnit,
 } from './framing';
 export { type Light, type LightSource, type Movement } from './light';
 export { ev100OfSource, type SunPosition, sunPosition } from './lightLevel';
@@ -43,7 +43,7 @@ export { outing, type Outing, outingId } from './outing';
 export { type Profile, type ProfileKey, profileOf, PROFILES, withProfile } from './profiles';
 export { type SceneKey, SCENES } from './scenes';
 export {
-  type Hand,
+  type Presence,
   PLAIN_STRETCH,
   type Shooter,
   shooterId,

@@ -11,7 +11,7 @@ export const LATE_AIMS = ['weight', 'price', 'speed', 'changes', 'crop', 'own', 
 export const lateAim = z.enum(LATE_AIMS);
 export type LateAim = z.infer<typeof lateAim>;
 
-/** The lenses that a school leaves to choose from. */
+/** The lenses that a profile leaves to choose from. */
 export const lensKinds = z.enum(['any', 'primes', 'zooms', 'constant-zooms']);
 export type LensKinds = z.infer<typeof lensKinds>;
 

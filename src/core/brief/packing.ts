@@ -22,19 +22,19 @@ export const packedThing = z.strictObject({
 });
 export type PackedThing = z.infer<typeof packedThing>;
 
-const pieceWeight = within(GEAR_RANGES.weightG).nullable();
+const itemWeight = within(GEAR_RANGES.weightG).nullable();
 
 /** What each of the things to pack weighs that are not on the shelf, g; null for not known. */
 export const packedWeights = z.strictObject({
-  batteryG: pieceWeight,
-  cardG: pieceWeight,
-  tripodG: pieceWeight,
-  monopodG: pieceWeight,
-  filterG: pieceWeight,
-  flashG: pieceWeight,
-  rainG: pieceWeight,
-  headlampG: pieceWeight,
-  powerBankG: pieceWeight,
+  batteryG: itemWeight,
+  cardG: itemWeight,
+  tripodG: itemWeight,
+  monopodG: itemWeight,
+  filterG: itemWeight,
+  flashG: itemWeight,
+  rainG: itemWeight,
+  headlampG: itemWeight,
+  powerBankG: itemWeight,
 });
 export type PackedWeights = z.infer<typeof packedWeights>;
 

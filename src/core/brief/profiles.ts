@@ -2,7 +2,7 @@ import { SOURCES } from '@/core/gear';
 import { DEFAULT_LIMITS, type Limits } from './limits';
 
 /**
- * Schools of choosing: an order of preferences and, where the school means it, limits. A profile
+ * Profiles of choosing: an order of preferences and, where it means it, limits. A profile
  * never changes what is physically covered, only what may be chosen and what is preferred.
  */
 export interface Profile {

@@ -14,7 +14,7 @@ export const shooter = z.strictObject({ id: shooterId, name: itemName, placed: z
 export type Shooter = z.infer<typeof shooter>;
 
 /** One shooter in one stretch: what is at hand there. */
-export const hand = z.strictObject({
+export const presence = z.strictObject({
   shooterId,
   /** Bodies that may be taken along; empty for any. */
   bodyIds: z.array(bodyId).max(50),
@@ -23,7 +23,7 @@ export const hand = z.strictObject({
   /** Most that is carried, bodies and all pieces, g; null for no limit. */
   maxWeightG: z.number().min(0).max(200_000).nullable(),
 });
-export type Hand = z.infer<typeof hand>;
+export type Presence = z.infer<typeof presence>;
 
 export const WEATHERS = ['wet', 'dust', 'cold'] as const;
 export type Weather = (typeof WEATHERS)[number];
@@ -47,7 +47,7 @@ export const stretch = z.strictObject({
   /** What the place lets in; where bags stay outside, only what hangs on the bodies is there. */
   allowed: z.strictObject({ flash: z.boolean(), support: z.boolean(), bags: z.boolean() }),
   /** Who is there; empty for one shooter with everything. */
-  hands: z.array(hand).max(20),
+  hands: z.array(presence).max(20),
   note: z.string().max(2000),
 });
 export type Stretch = z.infer<typeof stretch>;

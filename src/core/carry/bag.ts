@@ -1,14 +1,14 @@
 import type { Compartment } from '@/core/brief';
 
 /** Sides of a block or of a compartment, mm. */
-export interface Sides {
+export interface BlockSides {
   readonly widthMm: number;
   readonly heightMm: number;
   readonly depthMm: number;
 }
 
 /** Something to go into a bag as a block that may be turned every way; a lens is the block around it. */
-export interface BagItem extends Sides {
+export interface BagItem extends BlockSides {
   readonly id: string;
 }
 
@@ -59,18 +59,18 @@ export function packBag(
   return { ...new BagSearch(compartments, items).run(), shareFilled };
 }
 
-const volume = (s: Sides) => s.widthMm * s.heightMm * s.depthMm;
+const volume = (s: BlockSides) => s.widthMm * s.heightMm * s.depthMm;
 
 /** Room that blocks take or compartments have, mm³. */
-export function volumeMm3(all: readonly Sides[]): number {
+export function volumeMm3(all: readonly BlockSides[]): number {
   return all.reduce((sum, each) => sum + volume(each), 0);
 }
 
-const within = (t: Sides, c: Sides) =>
+const within = (t: BlockSides, c: BlockSides) =>
   t.widthMm <= c.widthMm && t.heightMm <= c.heightMm && t.depthMm <= c.depthMm;
 
 /** Every way of turning a block, each once. */
-function turnsOf({ widthMm: a, heightMm: b, depthMm: c }: Sides): Sides[] {
+function turnsOf({ widthMm: a, heightMm: b, depthMm: c }: BlockSides): BlockSides[] {
   const all = [
     [a, b, c],
     [a, c, b],

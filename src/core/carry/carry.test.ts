@@ -26,12 +26,12 @@ describe('the plan of a whole outing', () => {
     const on = new Map<string, string>();
     let changes = 0;
     for (const stretch of plan.stretches) {
-      for (const { bodyId, pieceIds } of stretch.before) on.set(bodyId, pieceIds.join());
+      for (const { bodyId, pieceIds: itemIds } of stretch.before) on.set(bodyId, itemIds.join());
       changes += stretch.before.length + stretch.changes;
-      for (const hand of stretch.hands) {
-        for (const { bodyId, pieceIds } of hand.start)
-          if (pieceIds.length > 0) on.set(bodyId, pieceIds.join());
-        for (const doing of hand.doings) {
+      for (const assignment of stretch.hands) {
+        for (const { bodyId, pieceIds: itemIds } of assignment.start)
+          if (itemIds.length > 0) on.set(bodyId, itemIds.join());
+        for (const doing of assignment.doings) {
           if (doing.kind === 'put') on.set(doing.on.bodyId, doing.on.pieceIds.join());
           else for (const w of doing.with) expect(on.get(w.bodyId)).toBe(w.pieceIds.join());
         }
@@ -157,11 +157,11 @@ describe('the packing list', () => {
       stretches: demo.stretches.map((s) => ({ ...s, weather: [] })),
     };
     expect(packingList(dry, answer.plan).map((l) => l.code)).not.toContain('rain');
-    const barred = {
+    const excluded = {
       ...demo,
       stretches: demo.stretches.map((s) => ({ ...s, allowed: { ...s.allowed, support: false } })),
     };
-    expect(packingList(barred, answer.plan).map((l) => l.code)).not.toContain('tripod');
+    expect(packingList(excluded, answer.plan).map((l) => l.code)).not.toContain('tripod');
   });
 
   it('takes filters of the largest thread, and rings for the smaller ones', () => {

@@ -1,6 +1,6 @@
 import { ev100OfSource, type Frame, type SubjectKey } from '@/core/brief';
 import { equivalentRange, type LineupQuestion } from '@/core/lineup';
-import { setupOfKit } from '@/core/gear';
+import { setupOfStack } from '@/core/gear';
 import type { CarryPlan, CarryQuestion } from './plan';
 
 /** A caution, and the frames or stretches that call for it. Local rules come before all of them. */
@@ -58,7 +58,7 @@ export function cautionsFor(question: CarryQuestion, plan: CarryPlan): Caution[]
       (ev100OfSource(f.light.source) ?? 0) >= DAYLIGHT_EV100 &&
       longestMadeWith(f, question, plan) >= LONG_MM,
   );
-  const inHand = Math.max(
+  const inAssignment = Math.max(
     0,
     ...plan.stretches.flatMap((s) => s.hands.map((h) => h.weights.inHandG)),
   );
@@ -80,7 +80,7 @@ export function cautionsFor(question: CarryQuestion, plan: CarryPlan): Caution[]
     plan.worst !== null && plan.worst.weightG >= BEARABLE_G
       ? { code: 'lifting', for: [], weightG: plan.worst.weightG }
       : null,
-    inHand >= HEAVY_SETUP_G ? { code: 'heavy-lens', for: [], weightG: inHand } : null,
+    inAssignment >= HEAVY_SETUP_G ? { code: 'heavy-lens', for: [], weightG: inAssignment } : null,
     days > 1 ? { code: 'lithium', for: [], weightG: null } : null,
   ];
   return all.filter((c) => c !== null);
@@ -100,12 +100,12 @@ function longestMadeWith(
     s.hands.flatMap((h) =>
       h.doings.flatMap((d) =>
         d.kind === 'frame' && d.frameId === id
-          ? d.with.map(({ bodyId, pieceIds }) => {
+          ? d.with.map(({ bodyId, pieceIds: itemIds }) => {
               const find = <T extends string>(of: readonly { readonly id: T }[]) =>
-                of.find((x) => pieceIds.includes(x.id))?.id ?? null;
+                of.find((x) => itemIds.includes(x.id))?.id ?? null;
               const lensId = find(shelf.lenses);
               if (lensId === null) return 0;
-              const setup = setupOfKit(shelf, {
+              const setup = setupOfStack(shelf, {
                 bodyId,
                 lensId,
                 adapterId: find(shelf.adapters),

@@ -1,27 +1,27 @@
 import type { FrameId, ShooterId } from '@/core/brief';
 import type { BodyId } from '@/core/gear';
-import type { Hand } from '@/core/lineup';
-import type { Mounting, Option, Shift, Task } from './tasks';
+import type { Assignment } from '@/core/lineup';
+import type { AssignedSetup, Option, Shift, Task } from './tasks';
 
 /** A setup that is put on, or taken over from another shooter. */
 export interface Put {
-  readonly mounting: Mounting;
-  /** What can be on since the outset is no change; a hand-over is one. */
+  readonly assignedSetup: AssignedSetup;
+  /** What can be on since the outset is no change; an hand-over is one. */
   readonly isChange: boolean;
   readonly isHandover: boolean;
 }
 
 /** A picture being made: with what, after which changes. */
-export interface Step {
+export interface PlanStep {
   readonly shift: number;
   readonly frameId: FrameId;
   readonly with: Option;
-  /** Mountings put on for it, in order. */
+  /** Assigned setups put on for it, in order. */
   readonly put: readonly Put[];
 }
 
 export interface Schedule {
-  readonly steps: readonly Step[];
+  readonly steps: readonly PlanStep[];
   readonly changes: number;
   /** Whether no schedule has fewer; false where the search was cut short. */
   readonly proven: boolean;
@@ -30,7 +30,7 @@ export interface Schedule {
 export interface ScheduleOptions {
   /** Shifts in which the pictures may be made in any order. */
   readonly anyOrder: ReadonlySet<number>;
-  /** What a thing weighs, g; null for not known. Only asked where a hand's weight is limited. */
+  /** What a thing weighs, g; null for not known. Only asked where an assignment's weight is limited. */
   readonly weightOf?: (id: string) => number | null;
   /** States kept at any moment; beyond it the best are kept and nothing is proven. */
   readonly mostStates?: number;
@@ -40,8 +40,8 @@ const MOST_STATES = 20_000;
 /** Frames that may be made in several stretches, of which each choice is looked at. */
 const MOST_MOVABLE = 14;
 
-/** What is on each body: a mounting, nothing yet, or nothing any more. */
-type Mounted = readonly (Mounting | 'fresh' | 'bare')[];
+/** What is on each body: an assigned setup, nothing yet, or nothing any more. */
+type Mounted = readonly (AssignedSetup | 'fresh' | 'bare')[];
 
 /** Who had a thing last, and who has met her since and could have taken it over. */
 interface Holder {
@@ -49,20 +49,20 @@ interface Holder {
   readonly met: readonly (ShooterId | null)[];
 }
 
-interface State {
+interface CameraState {
   readonly mounted: Mounted;
   /** Frames that could be made in another stretch too and are made, by number. */
   readonly made: readonly number[];
   /** Things that have been used, with their holders; who it was only counts between several people. */
   readonly holders: ReadonlyMap<string, Holder>;
-  /** In the stretch that is on: things in use, by the hand that has them. */
+  /** In the stretch that is on: things in use, by the assignment that has them. */
   readonly owners: ReadonlyMap<string, number>;
   readonly cost: number;
   readonly trail: Trail | null;
 }
 
 interface Trail {
-  readonly step: Step;
+  readonly step: PlanStep;
   readonly before: Trail | null;
 }
 
@@ -79,7 +79,7 @@ interface Trail {
  */
 export function fewestChanges(shifts: readonly Shift[], options: ScheduleOptions): Schedule {
   const search = new Search(shifts, options);
-  let states: readonly State[] = [search.start()];
+  let states: readonly CameraState[] = [search.start()];
   shifts.forEach((_, at) => {
     const entered = search.enter(states, at);
     const left = options.anyOrder.has(at)
@@ -92,8 +92,8 @@ export function fewestChanges(shifts: readonly Shift[], options: ScheduleOptions
   return { steps: stepsOf(best.trail), changes: best.cost, proven: search.whole };
 }
 
-function stepsOf(trail: Trail | null): Step[] {
-  const steps: Step[] = [];
+function stepsOf(trail: Trail | null): PlanStep[] {
+  const steps: PlanStep[] = [];
   for (let at = trail; at !== null; at = at.before) steps.push(at.step);
   return steps.reverse();
 }
@@ -115,7 +115,7 @@ class Search {
   whole: boolean;
   private readonly bodies: readonly BodyId[];
   private readonly bodyAt: ReadonlyMap<BodyId, number>;
-  private readonly hands: ReadonlyMap<number, Hand>;
+  private readonly assignments: ReadonlyMap<number, Assignment>;
   private readonly spans: ReadonlyMap<FrameId, { first: number; last: number }>;
   /** Frames that more than one stretch can make, by number. */
   private readonly movable: ReadonlyMap<FrameId, number>;
@@ -130,26 +130,26 @@ class Search {
     private readonly shifts: readonly Shift[],
     private readonly options: ScheduleOptions,
   ) {
-    this.bodies = [...new Set(shifts.flatMap((s) => s.hands.flatMap((h) => h.bodyIds)))];
+    this.bodies = [...new Set(shifts.flatMap((s) => s.assignments.flatMap((h) => h.bodyIds)))];
     this.bodyAt = new Map(this.bodies.map((id, i) => [id, i]));
-    const hands = shifts.flatMap((s) => s.hands.map((h) => h.hand));
-    this.hands = new Map(hands.map((hand) => [hand.index, hand]));
+    const assignments = shifts.flatMap((s) => s.assignments.map((h) => h.assignment));
+    this.assignments = new Map(assignments.map((assignment) => [assignment.index, assignment]));
     this.spans = spansOf(shifts);
     const many = [...this.spans].filter(([, { first, last }]) => first < last).map(([id]) => id);
     this.movable = new Map(many.slice(0, MOST_MOVABLE).map((id, i) => [id, i]));
     this.whole = many.length <= MOST_MOVABLE;
-    const people = new Set(hands.filter((h) => !h.placed).map((h) => h.shooterId));
+    const people = new Set(assignments.filter((h) => !h.placed).map((h) => h.shooterId));
     this.shared = people.size > 1;
     this.counted = new Set(
-      shifts.flatMap(({ hands: here }) =>
+      shifts.flatMap(({ assignments: here }) =>
         here
-          .map((h) => h.hand)
+          .map((h) => h.assignment)
           .filter(
             (h) =>
               here.length > 1 ||
               h.fixedSetups ||
               h.maxWeightG !== null ||
-              h.inHand < h.bodyIds.length,
+              h.bodiesAtOnce < h.bodyIds.length,
           )
           .map((h) => h.index),
       ),
@@ -160,7 +160,7 @@ class Search {
     );
   }
 
-  start(): State {
+  start(): CameraState {
     return {
       mounted: this.bodies.map(() => 'fresh' as const),
       made: [],
@@ -172,7 +172,7 @@ class Search {
   }
 
   /** A new stretch: nothing is in use yet, and those who meet can take things over. */
-  enter(states: readonly State[], at: number): State[] {
+  enter(states: readonly CameraState[], at: number): CameraState[] {
     const meetings = this.shifts[at]?.meetings ?? [];
     const metBy = (shooterId: ShooterId | null) =>
       meetings.filter(([a]) => a === shooterId).map(([, b]) => b);
@@ -192,8 +192,8 @@ class Search {
     );
   }
 
-  inOrder(states: readonly State[], at: number): State[] {
-    return this.tasksOf(at).reduce<State[]>(
+  inOrder(states: readonly CameraState[], at: number): CameraState[] {
+    return this.tasksOf(at).reduce<CameraState[]>(
       (now, task) =>
         this.merged(
           now.flatMap((state) => [
@@ -210,11 +210,11 @@ class Search {
    * Everything that is on and in use already is made first, which costs nothing and spoils nothing;
    * then any of the others.
    */
-  inAnyOrder(states: readonly State[], at: number): State[] {
+  inAnyOrder(states: readonly CameraState[], at: number): CameraState[] {
     const tasks = this.tasksOf(at);
     const needed = tasks.flatMap((task, i) => (this.mayWait(task, at) ? [] : [i]));
-    const settle = (state: State, done: ReadonlySet<number>): Progress => {
-      let now: State = state;
+    const settle = (state: CameraState, done: ReadonlySet<number>): Progress => {
+      let now: CameraState = state;
       const made = new Set(done);
       tasks.forEach((task, i) => {
         if (made.has(i)) return;
@@ -226,7 +226,7 @@ class Search {
       return { state: now, done: made };
     };
     let open = this.cheapest(states.map((state) => settle(state, new Set())));
-    const ended: State[] = [];
+    const ended: CameraState[] = [];
     for (let round = 0; round <= tasks.length && open.length > 0; round += 1) {
       for (const { state, done } of open) if (needed.every((i) => done.has(i))) ended.push(state);
       open = this.cut(
@@ -247,14 +247,15 @@ class Search {
 
   /** In a stretch where it counts who has what, the cheapest may be stuck, so none is left as too dear. */
   private isCounted(at: number): boolean {
-    return (this.shifts[at]?.hands ?? []).some((h) => this.counted.has(h.hand.index));
+    return (this.shifts[at]?.assignments ?? []).some((h) => this.counted.has(h.assignment.index));
   }
 
   /** A task made with what is on and in use already; null where that does not make it. */
-  private madeForNothing(state: State, task: Task, at: number): State | null {
-    const isReady = (m: Mounting) =>
+  private madeForNothing(state: CameraState, task: Task, at: number): CameraState | null {
+    const isReady = (m: AssignedSetup) =>
       isOn(state.mounted[this.bodyAt.get(m.bodyId)!], m) &&
-      (!this.counted.has(m.hand) || thingsOf(m).every((id) => state.owners.get(id) === m.hand));
+      (!this.counted.has(m.assignment) ||
+        thingsOf(m).every((id) => state.owners.get(id) === m.assignment));
     const option = task.options.find((o) => o.every(isReady));
     return option ? this.after(state, task, option, [], at) : null;
   }
@@ -276,7 +277,7 @@ class Search {
     );
   }
 
-  private isMade(state: State, { frame }: Task): boolean {
+  private isMade(state: CameraState, { frame }: Task): boolean {
     const number = this.movable.get(frame.id);
     return number !== undefined && state.made.includes(number);
   }
@@ -286,13 +287,13 @@ class Search {
   }
 
   /** Every way of making a task from a state. */
-  private make(state: State, task: Task, at: number): State[] {
+  private make(state: CameraState, task: Task, at: number): CameraState[] {
     return task.options.flatMap((option) =>
       ordersOf(option).flatMap((order) => {
-        let now: State | null = state;
+        let now: CameraState | null = state;
         const put: Put[] = [];
-        for (const mounting of order) {
-          const used: { state: State; put: Put | null } | null = this.use(now, mounting);
+        for (const assignedSetup of order) {
+          const used: { state: CameraState; put: Put | null } | null = this.use(now, assignedSetup);
           if (used === null) return [];
           now = used.state;
           if (used.put !== null) put.push(used.put);
@@ -303,12 +304,12 @@ class Search {
   }
 
   private after(
-    state: State,
+    state: CameraState,
     { frame }: Task,
     option: Option,
     put: readonly Put[],
     at: number,
-  ): State {
+  ): CameraState {
     const number = this.movable.get(frame.id);
     const step = { shift: at, frameId: frame.id, with: option, put };
     return {
@@ -318,49 +319,53 @@ class Search {
     };
   }
 
-  /** A mounting taken into use, put on its body where it is not; null where the hand cannot have it. */
-  private use(state: State, mounting: Mounting): { state: State; put: Put | null } | null {
-    const hand = this.hands.get(mounting.hand)!;
-    const things = thingsOf(mounting);
-    const isTaken = (id: string) => (state.owners.get(id) ?? mounting.hand) !== mounting.hand;
+  /** An assigned setup taken into use, put on its body where it is not; null where the assignment cannot have it. */
+  private use(
+    state: CameraState,
+    assignedSetup: AssignedSetup,
+  ): { state: CameraState; put: Put | null } | null {
+    const assignment = this.assignments.get(assignedSetup.assignment)!;
+    const things = thingsOf(assignedSetup);
+    const isTaken = (id: string) =>
+      (state.owners.get(id) ?? assignedSetup.assignment) !== assignedSetup.assignment;
     if (things.some(isTaken)) return null;
-    const body = this.bodyAt.get(mounting.bodyId)!;
-    const isReady = isOn(state.mounted[body], mounting);
-    if (!isReady && this.isKept(state, mounting)) return null;
-    const isHandover = hand.placed ? false : this.handover(state, hand, things);
+    const body = this.bodyAt.get(assignedSetup.bodyId)!;
+    const isReady = isOn(state.mounted[body], assignedSetup);
+    if (!isReady && this.isKept(state, assignedSetup)) return null;
+    const isHandover = assignment.placed ? false : this.handover(state, assignment, things);
     if (isHandover === null) return null;
-    const owners = this.counted.has(mounting.hand)
-      ? new Map([...state.owners, ...things.map((id) => [id, mounting.hand] as const)])
+    const owners = this.counted.has(assignedSetup.assignment)
+      ? new Map([...state.owners, ...things.map((id) => [id, assignedSetup.assignment] as const)])
       : state.owners;
-    if (!this.canCarry(hand, owners)) return null;
-    const isChange = isHandover || (!isReady && this.isChange(state, body, mounting));
-    const mounted = isReady ? state.mounted : this.putOn(state.mounted, body, mounting);
+    if (!this.canCarry(assignment, owners)) return null;
+    const isChange = isHandover || (!isReady && this.isChange(state, body, assignedSetup));
+    const mounted = isReady ? state.mounted : this.putOn(state.mounted, body, assignedSetup);
     return {
       state: {
         ...state,
         mounted,
         owners,
-        holders: this.heldBy(state, hand, things, mounted),
+        holders: this.heldBy(state, assignment, things, mounted),
         cost: state.cost + (isChange ? 1 : 0),
       },
-      put: isReady && !isHandover ? null : { mounting, isChange, isHandover },
+      put: isReady && !isHandover ? null : { assignedSetup, isChange, isHandover },
     };
   }
 
-  /** Whether the body, or one that bears a piece, keeps its setup since it has been used there. */
-  private isKept({ mounted, owners }: State, { bodyId, pieces }: Mounting): boolean {
+  /** Whether the body, or one that bears an item, keeps its setup since it has been used there. */
+  private isKept({ mounted, owners }: CameraState, { bodyId, items }: AssignedSetup): boolean {
     return this.bodies.some((id, i) => {
       const user = owners.get(id);
-      if (user === undefined || !this.hands.get(user)?.fixedSetups) return false;
+      if (user === undefined || !this.assignments.get(user)?.fixedSetups) return false;
       const on = mounted[i];
-      return id === bodyId || (typeof on === 'object' && on.pieces.some((p) => pieces.includes(p)));
+      return id === bodyId || (typeof on === 'object' && on.items.some((p) => items.includes(p)));
     });
   }
 
   /** Whether something is taken over from another shooter; null where the two cannot have met. */
   private handover(
-    { holders }: State,
-    { shooterId }: Hand,
+    { holders }: CameraState,
+    { shooterId }: Assignment,
     things: readonly string[],
   ): boolean | null {
     if (!this.shared) return false;
@@ -376,11 +381,11 @@ class Search {
 
   /** What has been used with its holders; once every body has borne something it only counts who. */
   private heldBy(
-    state: State,
-    { shooterId, placed }: Hand,
+    state: CameraState,
+    { shooterId, placed }: Assignment,
     things: readonly string[],
     mounted: Mounted,
-  ): State['holders'] {
+  ): CameraState['holders'] {
     if (!this.shared && !mounted.includes('fresh')) return new Map();
     const holders = new Map(state.holders);
     for (const id of things) {
@@ -389,33 +394,38 @@ class Search {
     return holders;
   }
 
-  /** Whether a hand can have what it has: so many bodies, so much weight; unknown is not zero. */
-  private canCarry(hand: Hand, owners: ReadonlyMap<string, number>): boolean {
-    const own = [...owners].filter(([, h]) => h === hand.index).map(([id]) => id);
-    if (own.filter((id) => this.bodyAt.has(id as BodyId)).length > hand.inHand) return false;
-    if (hand.maxWeightG === null) return true;
+  /** Whether an assignment can have what it has: so many bodies, so much weight; unknown is not zero. */
+  private canCarry(assignment: Assignment, owners: ReadonlyMap<string, number>): boolean {
+    const own = [...owners].filter(([, h]) => h === assignment.index).map(([id]) => id);
+    if (own.filter((id) => this.bodyAt.has(id as BodyId)).length > assignment.bodiesAtOnce)
+      return false;
+    if (assignment.maxWeightG === null) return true;
     const weights = own.map((id) => this.options.weightOf?.(id) ?? null);
     if (weights.includes(null)) return false;
-    return weights.reduce<number>((g, w) => g + (w ?? 0), 0) <= hand.maxWeightG;
+    return weights.reduce<number>((g, w) => g + (w ?? 0), 0) <= assignment.maxWeightG;
   }
 
-  private putOn(mounted: Mounted, body: number, mounting: Mounting): Mounted {
+  private putOn(mounted: Mounted, body: number, assignedSetup: AssignedSetup): Mounted {
     return mounted.map((m, i) => {
-      if (i === body) return mounting;
-      return typeof m !== 'string' && m.pieces.some((id) => mounting.pieces.includes(id))
+      if (i === body) return assignedSetup;
+      return typeof m !== 'string' && m.items.some((id) => assignedSetup.items.includes(id))
         ? 'bare'
         : m;
     });
   }
 
   /** The first setup of a body is no change where all of it can be on since the outset. */
-  private isChange({ mounted, holders }: State, body: number, { pieces }: Mounting): boolean {
-    return mounted[body] !== 'fresh' || pieces.some((id) => holders.has(id));
+  private isChange(
+    { mounted, holders }: CameraState,
+    body: number,
+    { items }: AssignedSetup,
+  ): boolean {
+    return mounted[body] !== 'fresh' || items.some((id) => holders.has(id));
   }
 
   /** The cheapest state of each kind, without those that are too dear to matter. */
-  private merged(states: readonly State[], isOpen = true): State[] {
-    const best = new Map<string, State>();
+  private merged(states: readonly CameraState[], isOpen = true): CameraState[] {
+    const best = new Map<string, CameraState>();
     for (const state of states) {
       const key = this.keyOf(state);
       const known = best.get(key);
@@ -442,7 +452,7 @@ class Search {
     return all.sort((a, b) => costOf(a) - costOf(b)).slice(0, most);
   }
 
-  private keyOf({ mounted, made, holders, owners }: State): string {
+  private keyOf({ mounted, made, holders, owners }: CameraState): string {
     const on = mounted.map((m) => (typeof m === 'string' ? m : m.key)).join('|');
     const held = [...holders].map(([id, h]) =>
       this.shared ? `${id}=${h.shooterId}:${h.met.join('+')}` : id,
@@ -454,24 +464,24 @@ class Search {
 
 /** A state in a stretch of free order, with the numbers of the tasks that are done. */
 interface Progress {
-  readonly state: State;
+  readonly state: CameraState;
   readonly done: ReadonlySet<number>;
 }
 
-/** The body and the pieces of a mounting. */
-function thingsOf({ bodyId, pieces }: Mounting): readonly string[] {
-  return [bodyId, ...pieces];
+/** The body and the items of an assigned setup. */
+function thingsOf({ bodyId, items }: AssignedSetup): readonly string[] {
+  return [bodyId, ...items];
 }
 
-const isOn = (m: Mounting | string | undefined, other: Mounting) =>
+const isOn = (m: AssignedSetup | string | undefined, other: AssignedSetup) =>
   typeof m === 'object' && m.key === other.key;
 
-/** One order where all are on different bodies with different pieces, else every order. */
+/** One order where all are on different bodies with different items, else every order. */
 function ordersOf(option: Option): Option[] {
   if (option.length < 2) return [option];
   const bodies = new Set(option.map((m) => m.bodyId));
-  const pieces = option.flatMap((m) => m.pieces);
-  if (bodies.size === option.length && new Set(pieces).size === pieces.length) return [option];
+  const items = option.flatMap((m) => m.items);
+  if (bodies.size === option.length && new Set(items).size === items.length) return [option];
   return option.flatMap((first, i) =>
     ordersOf(option.filter((_, j) => j !== i)).map((rest) => [first, ...rest]),
   );

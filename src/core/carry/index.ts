@@ -1,9 +1,15 @@
 /** The plan by stretch: what hangs on which body, what is changed when, what is carried and packed. */
-export { fewestChanges, type Put, type Schedule, type ScheduleOptions, type Step } from './changes';
+export {
+  fewestChanges,
+  type Put,
+  type Schedule,
+  type ScheduleOptions,
+  type PlanStep,
+} from './changes';
 export {
   type CarryAnswer,
   carryAnswer,
-  type CarryHand,
+  type CarryAssignment,
   type CarryPlan,
   type CarryQuestion,
   type CarryStretch,
@@ -12,8 +18,15 @@ export {
   type OnBody,
   type Weights,
 } from './plan';
-export { type Mounting, type Option, type Shift, shiftsOf, type Task } from './tasks';
-export { type BagAnswer, type BagItem, packBag, type Placed, type Sides, volumeMm3 } from './bag';
+export { type AssignedSetup, type Option, type Shift, shiftsOf, type Task } from './tasks';
+export {
+  type BagAnswer,
+  type BagItem,
+  packBag,
+  type Placed,
+  type BlockSides,
+  volumeMm3,
+} from './bag';
 export { type Caution, cautionsFor } from './cautions';
 export {
   FORGOTTEN_OFTEN,

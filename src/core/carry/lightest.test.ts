@@ -1,18 +1,18 @@
 import fc from 'fast-check';
 import { aBody, aLens, aShelf, focalFrame } from '../../../tests/support/gear';
-import { lightestPieces } from './lightest';
+import { lightestItems } from './lightest';
 import type { Option, Shift } from './tasks';
 
 /** Lenses of these weights on a body; what a stretch may use is told by their ids. */
 const shelfOf = (weights: Record<string, number | null>) =>
   aShelf(Object.entries(weights).map(([id, weightG]) => aLens(id, 50, 50, 2, { weightG })));
 const BODY = aBody().id;
-const option = (...pieces: string[]): Option =>
-  pieces.map((p) => ({ key: p, bodyId: BODY, pieces: [p], hand: 0, setup: null as never }));
+const option = (...items: string[]): Option =>
+  items.map((p) => ({ key: p, bodyId: BODY, items: [p], assignment: 0, setup: null as never }));
 const shiftOf = (tasks: Record<string, readonly Option[]>): Shift => ({
   stretchId: null,
   changes: true,
-  hands: [],
+  assignments: [],
   meetings: [],
   tasks: Object.entries(tasks).map(([id, options]) => ({
     frame: focalFrame(id, 50, 50, 'free'),
@@ -21,17 +21,17 @@ const shiftOf = (tasks: Record<string, readonly Option[]>): Shift => ({
 });
 const used = (shifts: readonly Shift[]) =>
   shifts.map(({ tasks }) => [
-    ...new Set(tasks.flatMap((t) => t.options.flatMap((o) => o.flatMap((m) => m.pieces)))),
+    ...new Set(tasks.flatMap((t) => t.options.flatMap((o) => o.flatMap((m) => m.items)))),
   ]);
 
 describe('the lightest pieces of a stretch', () => {
   it('are one heavy or two light ones, whichever weigh less together', () => {
     const tasks = { p: [option('both'), option('a')], q: [option('both'), option('b')] };
-    const light = lightestPieces([shiftOf(tasks)], {
+    const light = lightestItems([shiftOf(tasks)], {
       shelf: shelfOf({ both: 900, a: 300, b: 400 }),
     });
     expect(used(light)[0]!.sort()).toEqual(['a', 'b']);
-    const heavy = lightestPieces([shiftOf(tasks)], {
+    const heavy = lightestItems([shiftOf(tasks)], {
       shelf: shelfOf({ both: 600, a: 300, b: 400 }),
     });
     expect(used(heavy)[0]).toEqual(['both']);
@@ -40,13 +40,13 @@ describe('the lightest pieces of a stretch', () => {
   it('make what several stretches can make where it adds least', () => {
     const p = [option('tele')];
     const shifts = [shiftOf({ p, q: [option('wide')] }), shiftOf({ p, r: [option('tele')] })];
-    const light = lightestPieces(shifts, { shelf: shelfOf({ wide: 300, tele: 1200 }) });
+    const light = lightestItems(shifts, { shelf: shelfOf({ wide: 300, tele: 1200 }) });
     expect(used(light)).toEqual([['wide'], ['tele']]);
   });
 
   it('are of known weight where that does', () => {
     const tasks = { p: [option('unknown'), option('heavy')] };
-    const light = lightestPieces([shiftOf(tasks)], {
+    const light = lightestItems([shiftOf(tasks)], {
       shelf: shelfOf({ unknown: null, heavy: 3000 }),
     });
     expect(used(light)[0]).toEqual(['heavy']);
@@ -71,7 +71,7 @@ describe('the lightest pieces of a stretch', () => {
         );
         const named = tasks.map((options, i) => [`p${i}`, options.map((o) => option(...o))]);
         const shift = shiftOf(Object.fromEntries(named));
-        const [found] = used(lightestPieces([shift], { shelf: shelfOf(weightOf) }));
+        const [found] = used(lightestItems([shift], { shelf: shelfOf(weightOf) }));
         const least = Math.min(...ways.map(weigh));
         expect(weigh(found!)).toBe(least);
       }),

@@ -1,22 +1,22 @@
 import type { FrameId } from '@/core/brief';
-import { piecesOf, type Shelf } from '@/core/gear';
+import { itemsWithoutBodies, type Shelf } from '@/core/gear';
 import type { Option, Shift, Task } from './tasks';
 
-/** Pieces that a stretch may use at the most; beyond it, sets are not enumerated. */
-const MOST_PIECES = 16;
+/** Items that a stretch may use at the most; beyond it, sets are not enumerated. */
+const MOST_ITEMS = 16;
 
 /**
- * The same stretches with only the pieces that make their pictures at the least weight: for each
- * stretch every set of pieces is looked at. A picture that several stretches can make is made in the
+ * The same stretches with only the items that make their pictures at the least weight: for each
+ * stretch every set of items is looked at. A picture that several stretches can make is made in the
  * one where it adds least, looked at in the order of the stretches. What weighs an unknown amount
  * counts after all that is known.
  */
-export function lightestPieces(
+export function lightestItems(
   shifts: readonly Shift[],
   { shelf }: { readonly shelf: Shelf },
 ): Shift[] {
   const weights = new Map<string, number>(
-    piecesOf(shelf).map((p) => [p.id, p.weightG ?? UNKNOWN_WEIGHT_G]),
+    itemsWithoutBodies(shelf).map((p) => [p.id, p.weightG ?? UNKNOWN_WEIGHT_G]),
   );
   const bodyWeights = new Map<string, number>(
     shelf.bodies.map((b) => [b.id, b.weightG ?? UNKNOWN_WEIGHT_G]),
@@ -31,20 +31,20 @@ export function lightestPieces(
   const chosen = fixed.map((tasks) => lightestFor(tasks, weigh));
   for (const [id, n] of counts) {
     if (n < 2) continue;
-    let best: { at: number; pieces: ReadonlySet<string>; added: number } | null = null;
+    let best: { at: number; items: ReadonlySet<string>; added: number } | null = null;
     shifts.forEach(({ tasks }, at) => {
       const task = tasks.find((t) => t.frame.id === id);
       if (!task) return;
       fixed[at] ??= [];
-      const pieces = lightestFor([...fixed[at], task], weigh);
-      const added = weigh(pieces) - weigh(chosen[at] ?? []);
-      if (best === null || added < best.added) best = { at, pieces, added };
+      const items = lightestFor([...fixed[at], task], weigh);
+      const added = weigh(items) - weigh(chosen[at] ?? []);
+      if (best === null || added < best.added) best = { at, items, added };
     });
-    const found = best as { at: number; pieces: ReadonlySet<string>; added: number } | null;
+    const found = best as { at: number; items: ReadonlySet<string>; added: number } | null;
     if (found === null) continue;
     const task = shifts[found.at]?.tasks.find((t) => t.frame.id === id);
     if (task) fixed[found.at]?.push(task);
-    chosen[found.at] = found.pieces;
+    chosen[found.at] = found.items;
     elsewhere.add(id);
   }
   return shifts.map((shift, at) => {
@@ -62,11 +62,11 @@ export function lightestPieces(
 /** What is not known weighs more than anything that is. */
 const UNKNOWN_WEIGHT_G = 100_000;
 
-const idsOf = (option: Option) => option.flatMap((m) => [m.bodyId as string, ...m.pieces]);
+const idsOf = (option: Option) => option.flatMap((m) => [m.bodyId as string, ...m.items]);
 const isWithin = (option: Option, allowed: ReadonlySet<string>) =>
   idsOf(option).every((id) => allowed.has(id));
 
-/** The lightest set of bodies and pieces that makes all tasks: branch and bound over their options. */
+/** The lightest set of bodies and items that makes all tasks: branch and bound over their options. */
 function lightestFor(
   tasks: readonly Task[],
   weigh: (ids: Iterable<string>) => number,
@@ -74,7 +74,7 @@ function lightestFor(
   const ordered = [...tasks].sort((a, b) => a.options.length - b.options.length);
   const all = new Set(ordered.flatMap((t) => t.options.flatMap(idsOf)));
   let best: ReadonlySet<string> = all;
-  let least = all.size > MOST_PIECES ? Infinity : weigh(all);
+  let least = all.size > MOST_ITEMS ? Infinity : weigh(all);
   const visit = (i: number, taken: ReadonlySet<string>, weight: number): void => {
     if (weight >= least) return;
     const task = ordered[i];

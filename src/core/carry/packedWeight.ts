@@ -1,5 +1,5 @@
 import type { PackedWeights } from '@/core/brief';
-import { piecesOf } from '@/core/gear';
+import { itemsWithoutBodies } from '@/core/gear';
 import type { PackingLine } from './packingList';
 import type { CarryQuestion } from './plan';
 
@@ -34,7 +34,7 @@ const WEIGHT_OF: Readonly<Partial<Record<PackingLine['code'], keyof PackedWeight
 };
 
 /**
- * Weight of a packing list with the bag, g: bodies, pieces, support, batteries, cards, own things. A
+ * Weight of a packing list with the bag, g: bodies, items, support, batteries, cards, own things. A
  * spare body that stays at the base is not carried, and warm clothes are worn.
  */
 export function carriedWeight(
@@ -42,7 +42,7 @@ export function carriedWeight(
   lines: readonly PackingLine[],
 ): CarriedWeight {
   const gear = new Map<string, number | null>(
-    [...piecesOf(shelf), ...shelf.bodies].map((item) => [item.id, item.weightG]),
+    [...itemsWithoutBodies(shelf), ...shelf.bodies].map((item) => [item.id, item.weightG]),
   );
   const unknown: string[] = [];
   let weightG = 0;

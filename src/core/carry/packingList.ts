@@ -1,6 +1,6 @@
 import { type Charging, ev100OfSource, type Frame, type FrameId } from '@/core/brief';
 import { filterFNumber, filterStops } from '@/core/coverage';
-import { type Body, type Lens, piecesOf } from '@/core/gear';
+import { type Body, type Lens, itemsWithoutBodies } from '@/core/gear';
 import type { CarryPlan, CarryQuestion } from './plan';
 
 /** A line of the packing list, with the figures that it was worked out from. */
@@ -81,7 +81,7 @@ const MB_PER_GB = 1000;
 export function packingList(question: CarryQuestion, plan: CarryPlan): PackingLine[] {
   const used = usedIn(plan);
   const bodies = question.shelf.bodies.filter((b) => used.has(b.id));
-  const pieces = piecesOf(question.shelf).filter((p) => used.has(p.id));
+  const items = itemsWithoutBodies(question.shelf).filter((p) => used.has(p.id));
   const frames = question.frames.filter((f) =>
     plan.stretches.some((s) =>
       s.hands.some((h) => h.doings.some((d) => d.kind === 'frame' && d.frameId === f.id)),
@@ -95,7 +95,7 @@ export function packingList(question: CarryQuestion, plan: CarryPlan): PackingLi
       ...s,
       count: 1,
     })),
-    ...pieces.map((p): PackingLine => ({ id: p.id, code: 'piece', count: 1 })),
+    ...items.map((p): PackingLine => ({ id: p.id, code: 'piece', count: 1 })),
     ...powerAndCards(question, plan, bodies),
     ...supports(question, plan, frames),
     ...weatherThings(question),
@@ -120,7 +120,7 @@ function usedIn(plan: CarryPlan): Set<string> {
 }
 
 /** Pictures that a body makes in a stretch. */
-interface Made {
+interface PlannedFrame {
   readonly bodyId: string;
   readonly day: string | null;
   readonly cold: boolean;
@@ -128,15 +128,18 @@ interface Made {
 }
 
 /** Pictures of each body and stretch: the frames made there, by their shares where they are stated. */
-function picturesMade({ frames, packing, stretches }: CarryQuestion, plan: CarryPlan): Made[] {
+function picturesMade(
+  { frames, packing, stretches }: CarryQuestion,
+  plan: CarryPlan,
+): PlannedFrame[] {
   const total = packing.pictures ?? USUAL_PICTURES_A_FRAME * frames.length;
   const stated = frames.flatMap((f) => (f.sharePercent === null ? [] : [f.sharePercent]));
   const mean = stated.length > 0 ? stated.reduce((a, b) => a + b, 0) / stated.length : 1;
   const shareOf = (id: FrameId) => frames.find((f) => f.id === id)?.sharePercent ?? mean;
-  const shares = plan.stretches.flatMap(({ stretchId, hands }) => {
+  const shares = plan.stretches.flatMap(({ stretchId, hands: assignments }) => {
     const stretch = stretches.find((s) => s.id === stretchId);
     const there = { day: stretch?.day ?? null, cold: stretch?.weather.includes('cold') ?? false };
-    return hands.flatMap((h) =>
+    return assignments.flatMap((h) =>
       h.doings.flatMap((d) =>
         d.kind === 'frame'
           ? d.with.map((o) => ({ ...there, bodyId: o.bodyId as string, share: shareOf(d.frameId) }))
@@ -151,13 +154,13 @@ function picturesMade({ frames, packing, stretches }: CarryQuestion, plan: Carry
   }));
 }
 
-const totalOf = (made: readonly Made[]) => made.reduce((sum, m) => sum + m.pictures, 0);
+const totalOf = (made: readonly PlannedFrame[]) => made.reduce((sum, m) => sum + m.pictures, 0);
 
 /** The pictures made on one filling of the batteries: those of the busiest day, or all of them. */
-function onOneFilling(made: readonly Made[], charging: Charging): readonly Made[] {
+function onOneFilling(made: readonly PlannedFrame[], charging: Charging): readonly PlannedFrame[] {
   if (charging.kind !== 'nightly') return made;
   const days = [...new Set(made.map((m) => m.day))].map((day) => made.filter((m) => m.day === day));
-  return days.reduce<readonly Made[]>((a, b) => (totalOf(b) > totalOf(a) ? b : a), []);
+  return days.reduce<readonly PlannedFrame[]>((a, b) => (totalOf(b) > totalOf(a) ? b : a), []);
 }
 
 /**
@@ -189,7 +192,7 @@ function powerAndCards(
 
 function batteriesOf(
   body: Body,
-  made: readonly Made[],
+  made: readonly PlannedFrame[],
   { packing: { coldPercent, charging } }: CarryQuestion,
   fromBank: number,
 ): PackingLine {
@@ -259,10 +262,10 @@ function madeWhere(
   plan: CarryPlan,
   frames: readonly Frame[],
 ): Frame[] {
-  const barred = new Set<string>(stretches.filter((s) => !s.allowed[allowed]).map((s) => s.id));
+  const excluded = new Set<string>(stretches.filter((s) => !s.allowed[allowed]).map((s) => s.id));
   const made = new Set(
     plan.stretches
-      .filter((s) => s.stretchId === null || !barred.has(s.stretchId))
+      .filter((s) => s.stretchId === null || !excluded.has(s.stretchId))
       .flatMap((s) => s.hands)
       .flatMap((h) => h.doings.flatMap((d) => (d.kind === 'frame' ? [d.frameId] : []))),
   );
@@ -331,9 +334,9 @@ function filters(
       h.doings.flatMap((d): Filtered[] => {
         const frame = d.kind === 'frame' ? frames.find((f) => f.id === d.frameId) : undefined;
         if (d.kind !== 'frame' || !frame) return [];
-        return d.with.flatMap(({ pieceIds }) => {
-          const lens = shelf.lenses.find((l) => pieceIds.includes(l.id));
-          const into = shelf.adapters.find((a) => pieceIds.includes(a.id) && a.dropInFilter);
+        return d.with.flatMap(({ pieceIds: itemIds }) => {
+          const lens = shelf.lenses.find((l) => itemIds.includes(l.id));
+          const into = shelf.adapters.find((a) => itemIds.includes(a.id) && a.dropInFilter);
           return lens ? [{ frame, lens, dropInId: into?.id ?? null }] : [];
         });
       }),

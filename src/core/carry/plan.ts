@@ -1,15 +1,15 @@
 import type { FrameId, Outing, Packing, ShooterId, StretchId } from '@/core/brief';
-import { type Body, type BodyId, piecesOf } from '@/core/gear';
+import { type Body, type BodyId, itemsWithoutBodies } from '@/core/gear';
 import { firstPerson, type LineupQuestion, type LineupResult } from '@/core/lineup';
-import { fewestChanges, type Put, type Schedule, type Step } from './changes';
-import { lightestPieces } from './lightest';
+import { fewestChanges, type Put, type Schedule, type PlanStep } from './changes';
+import { lightestItems } from './lightest';
 import {
-  type HandShift,
+  type AssignmentShift,
   type Planned,
-  type Mounting,
+  type AssignedSetup,
   type Shift,
   shiftsOf,
-  takenPieces,
+  takenItems,
   type Task,
 } from './tasks';
 
@@ -43,7 +43,7 @@ export interface Weights {
 }
 
 /** One shooter in one stretch. */
-export interface CarryHand {
+export interface CarryAssignment {
   readonly shooterId: ShooterId | null;
   /** A camera that stands there and that nobody carries. */
   readonly placed: boolean;
@@ -59,16 +59,16 @@ export interface CarryStretch {
   readonly stretchId: StretchId | null;
   /** Changes made before it begins, where they can be made at rest. */
   readonly before: readonly OnBody[];
-  readonly hands: readonly CarryHand[];
+  readonly hands: readonly CarryAssignment[];
   /** Changes during it. */
   readonly changes: number;
   /** Whether changes are allowed in it. */
   readonly mayChange: boolean;
-  /** Pieces and bodies that stay at the base. */
+  /** Items and bodies that stay at the base. */
   readonly left: readonly string[];
   /** Frames that more than one shooter could make here with what is in hand. */
   readonly both: readonly FrameId[];
-  /** Pieces and bodies that another shooter had in the stretch before. */
+  /** Items and bodies that another shooter had in the stretch before. */
   readonly handovers: readonly { readonly id: string; readonly to: ShooterId | null }[];
 }
 
@@ -101,7 +101,7 @@ export interface CarryAnswer {
 /** The plan by the person's preference, the other one, and what the order of pictures is worth. */
 export function carryAnswer(question: CarryQuestion, result: LineupResult): CarryAnswer {
   const shifts = shiftsOf(question, result);
-  const light = lightestPieces(shifts, question);
+  const light = lightestItems(shifts, question);
   const free = freeOrders(shifts, question);
   const { weightOf } = itemsOf(question);
   const schedule = (of: readonly Shift[], anyOrder: ReadonlySet<number>) =>
@@ -124,7 +124,7 @@ export function carryAnswer(question: CarryQuestion, result: LineupResult): Carr
 export function preferredPlan(question: CarryQuestion, result: Planned): CarryPlan {
   const shifts = shiftsOf(question, result);
   const anyOrder = freeOrders(shifts, question);
-  const of = question.packing.prefer === 'changes' ? shifts : lightestPieces(shifts, question);
+  const of = question.packing.prefer === 'changes' ? shifts : lightestItems(shifts, question);
   const { weightOf } = itemsOf(question);
   return planOf(question, result, of, fewestChanges(of, { anyOrder, weightOf }));
 }
@@ -144,40 +144,47 @@ function planOf(
 ): CarryPlan {
   const items = itemsOf(question);
   const planned = new Set(schedule.steps.map((s) => s.frameId));
-  const mounted = new Map<BodyId, Mounting>();
+  const mounted = new Map<BodyId, AssignedSetup>();
   const holder = new Map<string, ShooterId | null>();
   const along = [
-    ...takenPieces(result),
+    ...takenItems(result),
     ...result.bodies,
     ...question.limits.spares.map((s) => s.bodyId),
   ];
   const stretches = shifts.map((shift, at) => {
     const steps = schedule.steps.filter((s) => s.shift === at);
     const { before, during } = atRest(steps, shift);
-    for (const { mounting } of before) putOn(mounted, mounting);
+    for (const { assignedSetup } of before) putOn(mounted, assignedSetup);
     const started = new Map(mounted);
-    const hands = shift.hands.map((h) => handOf(h, during, started, items, question));
-    for (const { put } of during) for (const { mounting } of put) putOn(mounted, mounting);
-    const carried = hands.map((h) => [
+    const assignments = shift.assignments.map((h) =>
+      assignmentOf(h, during, started, items, question),
+    );
+    for (const { put } of during)
+      for (const { assignedSetup } of put) putOn(mounted, assignedSetup);
+    const carried = assignments.map((h) => [
       ...h.bag,
       ...h.start.flatMap((s) => [s.bodyId, ...s.pieceIds]),
     ]);
-    const handovers = shift.hands.flatMap(({ hand }, i) =>
-      (hand.placed ? [] : (carried[i] ?? [])).flatMap((id) => {
+    const handovers = shift.assignments.flatMap(({ assignment }, i) =>
+      (assignment.placed ? [] : (carried[i] ?? [])).flatMap((id) => {
         const from = holder.get(id);
-        holder.set(id, hand.shooterId);
-        return from !== undefined && from !== hand.shooterId ? [{ id, to: hand.shooterId }] : [];
+        holder.set(id, assignment.shooterId);
+        return from !== undefined && from !== assignment.shooterId
+          ? [{ id, to: assignment.shooterId }]
+          : [];
       }),
     );
     const here = new Set(carried.flat());
     return {
       stretchId: shift.stretchId,
       mayChange: shift.changes,
-      before: before.filter((p) => p.isChange).map(({ mounting }) => onBody(mounting)),
-      hands,
+      before: before.filter((p) => p.isChange).map(({ assignedSetup }) => onBody(assignedSetup)),
+      hands: assignments,
       changes: during.reduce((sum, s) => sum + s.put.filter((p) => p.isChange).length, 0),
       left: along.filter((id) => !here.has(id)),
-      both: shift.tasks.filter((task) => byMany(task, shift.hands)).map((task) => task.frame.id),
+      both: shift.tasks
+        .filter((task) => byMany(task, shift.assignments))
+        .map((task) => task.frame.id),
       handovers,
     };
   });
@@ -192,64 +199,69 @@ function planOf(
   };
 }
 
-/** Whether more than one hand can make a task with its own bodies alone. */
-function byMany({ options }: Task, hands: readonly HandShift[]): boolean {
-  const able = hands.filter(({ hand }) =>
-    options.some((option) => option.every((m) => m.hand === hand.index)),
+/** Whether more than one assignment can make a task with its own bodies alone. */
+function byMany({ options }: Task, assignments: readonly AssignmentShift[]): boolean {
+  const covered = assignments.filter(({ assignment }) =>
+    options.some((option) => option.every((m) => m.assignment === assignment.index)),
   );
-  return able.length > 1;
+  return covered.length > 1;
 }
 
 /**
  * Changes that can be made at rest before a stretch: the first on each body, as long as nothing of
  * it is used on another body before. Where no lens may be changed, all of them.
  */
-function atRest(steps: readonly Step[], { hands }: Shift): { before: Put[]; during: Step[] } {
-  const fixed = new Set(hands.filter((h) => h.hand.fixedSetups).map((h) => h.hand.index));
+function atRest(
+  steps: readonly PlanStep[],
+  { assignments }: Shift,
+): { before: Put[]; during: PlanStep[] } {
+  const fixed = new Set(
+    assignments.filter((h) => h.assignment.fixedSetups).map((h) => h.assignment.index),
+  );
   const before: Put[] = [];
   const touched = new Set<BodyId>();
   const used = new Set<string>();
   const during = steps.map((step) => {
     const put = step.put.filter((p) => {
-      const { bodyId, pieces } = p.mounting;
-      const first = !touched.has(bodyId) && !pieces.some((id) => used.has(id));
+      const { bodyId, items } = p.assignedSetup;
+      const first = !touched.has(bodyId) && !items.some((id) => used.has(id));
       touched.add(bodyId);
-      if (!first && !fixed.has(p.mounting.hand)) return true;
+      if (!first && !fixed.has(p.assignedSetup.assignment)) return true;
       before.push(p);
       return false;
     });
     for (const m of step.with) {
       touched.add(m.bodyId);
-      for (const id of m.pieces) used.add(id);
+      for (const id of m.items) used.add(id);
     }
     return { ...step, put };
   });
   return { before, during };
 }
 
-function putOn(mounted: Map<BodyId, Mounting>, mounting: Mounting): void {
+function putOn(mounted: Map<BodyId, AssignedSetup>, assignedSetup: AssignedSetup): void {
   for (const [body, other] of mounted)
-    if (other.pieces.some((id) => mounting.pieces.includes(id))) mounted.delete(body);
-  mounted.set(mounting.bodyId, mounting);
+    if (other.items.some((id) => assignedSetup.items.includes(id))) mounted.delete(body);
+  mounted.set(assignedSetup.bodyId, assignedSetup);
 }
 
-const onBody = ({ bodyId, pieces }: Mounting): OnBody => ({ bodyId, pieceIds: pieces });
+const onBody = ({ bodyId, items }: AssignedSetup): OnBody => ({ bodyId, pieceIds: items });
 
 /** What one shooter has and does in a stretch; who has nothing to photograph carries nothing. */
-function handOf(
-  { hand }: HandShift,
-  steps: readonly Step[],
-  started: ReadonlyMap<BodyId, Mounting>,
+function assignmentOf(
+  { assignment }: AssignmentShift,
+  steps: readonly PlanStep[],
+  started: ReadonlyMap<BodyId, AssignedSetup>,
   items: Items,
   { packing, limits, outing }: CarryQuestion,
-): CarryHand {
+): CarryAssignment {
   const doings: Doing[] = steps.flatMap((step) => {
-    const ours = step.with.filter((m) => m.hand === hand.index);
+    const ours = step.with.filter((m) => m.assignment === assignment.index);
     if (ours.length === 0) return [];
     return [
       ...step.put
-        .filter((p) => p.mounting.hand === hand.index)
-        .map((p) => ({ kind: 'put' as const, on: onBody(p.mounting), isChange: p.isChange })),
+        .filter((p) => p.assignedSetup.assignment === assignment.index)
+        .map((p) => ({ kind: 'put' as const, on: onBody(p.assignedSetup), isChange: p.isChange })),
       { kind: 'frame' as const, frameId: step.frameId, with: ours.map(onBody) },
     ];
   });
@@ -258,19 +270,19 @@ function handOf(
   const used = new Set(inUse.flatMap((o) => [o.bodyId as string, ...o.pieceIds]));
   const start = bodyIds.map((bodyId) => {
     const on = started.get(bodyId);
-    return { bodyId, pieceIds: on?.pieces.every((id) => used.has(id)) ? on.pieces : [] };
+    return { bodyId, pieceIds: on?.items.every((id) => used.has(id)) ? on.items : [] };
   });
   const worn = new Set<string>([...bodyIds, ...start.flatMap((s) => s.pieceIds)]);
   const spares = limits.spares.filter((s) => s.lies === 'bag').map((s) => s.bodyId);
-  const carriesSpares = hand.shooterId === firstPerson(outing.shooters) && doings.length > 0;
+  const carriesSpares = assignment.shooterId === firstPerson(outing.shooters) && doings.length > 0;
   const bag = [...[...used].filter((id) => !worn.has(id)), ...(carriesSpares ? spares : [])];
   return {
-    shooterId: hand.shooterId,
-    placed: hand.placed,
+    shooterId: assignment.shooterId,
+    placed: assignment.placed,
     start,
     bag,
     doings,
-    weights: hand.placed ? NO_WEIGHTS : weightsOf(start, bag, doings, items, packing),
+    weights: assignment.placed ? NO_WEIGHTS : weightsOf(start, bag, doings, items, packing),
   };
 }
 
@@ -284,7 +296,7 @@ interface Items {
 
 function itemsOf({ shelf }: CarryQuestion): Items {
   const weights = new Map<string, number | null>(
-    [...piecesOf(shelf), ...shelf.bodies].map((item) => [item.id, item.weightG]),
+    [...itemsWithoutBodies(shelf), ...shelf.bodies].map((item) => [item.id, item.weightG]),
   );
   return {
     weightOf: (id) => weights.get(id) ?? null,
@@ -318,8 +330,8 @@ function weightsOf(
 
 function worstOf(stretches: readonly CarryStretch[]): CarryPlan['worst'] {
   let worst: CarryPlan['worst'] = null;
-  for (const { stretchId, hands } of stretches)
-    for (const { shooterId, weights } of hands)
+  for (const { stretchId, hands: assignments } of stretches)
+    for (const { shooterId, weights } of assignments)
       if (weights.allG > (worst?.weightG ?? 0))
         worst = { stretchId, shooterId, weightG: weights.allG };
   return worst;

@@ -1,7 +1,7 @@
 import type { FrameId, Stretch } from '@/core/brief';
 import type { LineupResult } from '@/core/lineup';
 import type { CarryQuestion } from './plan';
-import { takenPieces } from './tasks';
+import { takenItems } from './tasks';
 
 /** What may go wrong after planning. */
 export type Scenario =
@@ -21,7 +21,7 @@ export function afterScenario(
   result: LineupResult,
   scenario: Scenario,
 ): CarryQuestion {
-  const along = new Set(takenPieces(result));
+  const along = new Set(takenItems(result));
   const broken = scenario.kind === 'breaks' ? scenario.id : null;
   const isLeft = (item: { readonly id: string }) => along.has(item.id) && item.id !== broken;
   const { shelf, limits } = question;

@@ -6,7 +6,7 @@ import {
   aShooter,
   aStretch,
   focalFrame,
-  handsOf,
+  assignmentsOf,
   someLimits,
 } from '../../../tests/support/gear';
 import { solveWith } from '../../../tests/support/solve';
@@ -73,7 +73,7 @@ describe('what each shooter holds', () => {
         fromTime: `${10 + i}:00`,
         toTime: `${11 + i}:00`,
         hands: shooters.map((s) => ({
-          ...handsOf(s, { bodyIds: s === 'lead' ? ['a', 'b'] : ['c', 'd'], bodies: 2 }),
+          ...assignmentsOf(s, { bodyIds: s === 'lead' ? ['a', 'b'] : ['c', 'd'], bodies: 2 }),
         })),
       }),
     );
@@ -100,7 +100,7 @@ describe('what each shooter holds', () => {
     const { answer } = await planned(
       asked({
         shooters: [aShooter('lead'), aShooter('second')],
-        stretches: [aStretch('rite', { hands: [handsOf('lead'), handsOf('second')] })],
+        stretches: [aStretch('rite', { hands: [assignmentsOf('lead'), assignmentsOf('second')] })],
         shelf: aShelf([aLens('x', 50, 50, 2), aLens('y', 50, 50, 2)], [], bodies),
         frames: [
           focalFrame('entrance', 50, 50, 'free', {
@@ -126,7 +126,10 @@ describe('what each shooter holds', () => {
         shooters: [aShooter('lead'), aShooter('second')],
         stretches: [
           aStretch('rite', {
-            hands: [handsOf('lead', { bodyIds: ['a'] }), handsOf('second', { bodyIds: ['b'] })],
+            hands: [
+              assignmentsOf('lead', { bodyIds: ['a'] }),
+              assignmentsOf('second', { bodyIds: ['b'] }),
+            ],
           }),
         ],
         shelf: aShelf([aLens('x', 50, 50, 2)], [], bodies),
@@ -158,7 +161,10 @@ it('a placed camera is no one’s weight, and is packed', async () => {
     shooters: [aShooter('lead'), aShooter('roof', true)],
     stretches: [
       aStretch('rite', {
-        hands: [handsOf('lead', { bodyIds: ['a'] }), handsOf('roof', { bodyIds: ['b'] })],
+        hands: [
+          assignmentsOf('lead', { bodyIds: ['a'] }),
+          assignmentsOf('roof', { bodyIds: ['b'] }),
+        ],
       }),
     ],
     shelf: aShelf(

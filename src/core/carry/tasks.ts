@@ -7,31 +7,31 @@ import {
   type StretchId,
 } from '@/core/brief';
 import { type Verdict, verdictOn } from '@/core/coverage';
-import { type BodyId, kitPieces, mountableSetups, type Setup, withPieces } from '@/core/gear';
+import { type BodyId, stackItemIds, mountableSetups, type Setup, withItems } from '@/core/gear';
 import { type Interval, subtract, union } from '@/core/intervals';
 import {
-  type Hand,
-  handsOf,
+  type Assignment,
+  assignmentsOf,
   type LineupQuestion,
   type LineupResult,
-  type Occasion,
-  occasionsOf,
+  type Opportunity,
+  opportunitiesOf,
 } from '@/core/lineup';
 
 /** One setup on one body in one shooter's hands: what is mounted to make a picture, or a part of one. */
-export interface Mounting {
-  /** Alike for the same pieces on the same body, whoever holds it. */
+export interface AssignedSetup {
+  /** Alike for the same items on the same body, whoever holds it. */
   readonly key: string;
   readonly bodyId: BodyId;
   readonly setup: Setup;
   /** Ids of the lens and what stands behind it. */
-  readonly pieces: readonly string[];
-  /** Number of the hand that it is in. */
-  readonly hand: number;
+  readonly items: readonly string[];
+  /** Number of the assignment that it is in. */
+  readonly assignment: number;
 }
 
-/** Mountings that make a frame together, one after another or at once. */
-export type Option = readonly Mounting[];
+/** Assigned setups that make a frame together, one after another or at once. */
+export type Option = readonly AssignedSetup[];
 
 /** A frame to be made in one stretch, with every way of making it there. */
 export interface Task {
@@ -40,10 +40,10 @@ export interface Task {
 }
 
 /** What one shooter may have in one stretch; what it is in the end is decided with the changes. */
-export interface HandShift {
-  readonly hand: Hand;
+export interface AssignmentShift {
+  readonly assignment: Assignment;
   readonly bodyIds: readonly BodyId[];
-  readonly mountings: readonly Mounting[];
+  readonly assignedSetups: readonly AssignedSetup[];
 }
 
 /** One stretch with what is to be made in it, in the order of the brief. */
@@ -51,7 +51,7 @@ export interface Shift {
   readonly stretchId: StretchId | null;
   /** Whether a lens may be changed in it. */
   readonly changes: boolean;
-  readonly hands: readonly HandShift[];
+  readonly assignments: readonly AssignmentShift[];
   readonly tasks: readonly Task[];
   /** Shooters who can meet before it, in pairs. */
   readonly meetings: readonly (readonly [ShooterId | null, ShooterId | null])[];
@@ -68,27 +68,29 @@ export type Planned = Pick<LineupResult, 'lineup' | 'bodies'> & {
 /** The stretches of an outing with the frames that the lineup gets, and every way of making each. */
 export function shiftsOf(question: LineupQuestion, result: Planned): Shift[] {
   const { shelf, frames, stretches } = question;
-  const taken = new Set<string>(takenPieces(result));
+  const taken = new Set<string>(takenItems(result));
   const along = new Set<string>(result.bodies);
   const bodies = shelf.bodies.filter((b) => along.has(b.id));
-  const setups = mountableSetups({ ...withPieces(shelf, ({ id }) => taken.has(id)), bodies });
-  const hands = handsOf(question, bodies);
-  const shifts = hands.map((hand) => handShift(hand, setups));
+  const setups = mountableSetups({ ...withItems(shelf, ({ id }) => taken.has(id)), bodies });
+  const assignments = assignmentsOf(question, bodies);
+  const shifts = assignments.map((assignment) => assignmentShift(assignment, setups));
   const got = new Set<FrameId>(
     result.frames.filter((f) => f.state !== 'lost').map((f) => f.frameId),
   );
-  const occasions = new Map(
-    frames.filter((f) => got.has(f.id)).map((f) => [f.id, occasionsOf(f, hands)] as const),
+  const opportunities = new Map(
+    frames
+      .filter((f) => got.has(f.id))
+      .map((f) => [f.id, opportunitiesOf(f, assignments)] as const),
   );
-  const stretchIds = [...new Set(hands.map((h) => h.stretchId))];
+  const stretchIds = [...new Set(assignments.map((h) => h.stretchId))];
   return stretchIds.map((stretchId, at) => {
-    const own = shifts.filter((s) => s.hand.stretchId === stretchId);
+    const own = shifts.filter((s) => s.assignment.stretchId === stretchId);
     return {
       stretchId,
-      changes: !own.some((s) => s.hand.fixedSetups && !s.hand.placed),
-      hands: own,
+      changes: !own.some((s) => s.assignment.fixedSetups && !s.assignment.placed),
+      assignments: own,
       tasks: frames.flatMap((frame) => {
-        const here = (occasions.get(frame.id) ?? []).filter((o) => o.stretchId === stretchId);
+        const here = (opportunities.get(frame.id) ?? []).filter((o) => o.stretchId === stretchId);
         const options = optionsOf(frame, here, own, question);
         return options.length === 0 ? [] : [{ frame, options }];
       }),
@@ -97,7 +99,7 @@ export function shiftsOf(question: LineupQuestion, result: Planned): Shift[] {
   });
 }
 
-export function takenPieces({ lineup }: Pick<LineupResult, 'lineup'>): string[] {
+export function takenItems({ lineup }: Pick<LineupResult, 'lineup'>): string[] {
   return [...lineup.lensIds, ...lineup.converterIds, ...lineup.tubeIds, ...lineup.adapterIds];
 }
 
@@ -113,38 +115,41 @@ function meetingsAt(stretches: LineupQuestion['stretches'], at: number): Shift['
   return [before, here].flatMap((s) => (s ? pairsOf(s.hands) : []));
 }
 
-function pairsOf(hands: readonly { readonly shooterId: ShooterId }[]): [ShooterId, ShooterId][] {
-  const ids = [...new Set(hands.map((h) => h.shooterId))];
+function pairsOf(
+  assignments: readonly { readonly shooterId: ShooterId }[],
+): [ShooterId, ShooterId][] {
+  const ids = [...new Set(assignments.map((h) => h.shooterId))];
   return ids.flatMap((a) => ids.filter((b) => b !== a).map((b): [ShooterId, ShooterId] => [a, b]));
 }
 
-function handShift(hand: Hand, setups: readonly Setup[]): HandShift {
-  const own = new Set<BodyId>(hand.bodyIds);
-  const mountings = setups
+function assignmentShift(assignment: Assignment, setups: readonly Setup[]): AssignmentShift {
+  const own = new Set<BodyId>(assignment.bodyIds);
+  const assignedSetups = setups
     .filter((s) => own.has(s.bodyId))
     .map((setup) => ({
-      // A built-in converter switched in is no other mounting: nothing comes off the body.
-      key: `${setup.bodyId} ${kitPieces(setup).join('+')}`,
+      // A built-in converter switched in is no other assigned setup: nothing comes off the body.
+      key: `${setup.bodyId} ${stackItemIds(setup).join('+')}`,
       bodyId: setup.bodyId,
       setup,
-      pieces: kitPieces(setup),
-      hand: hand.index,
+      items: stackItemIds(setup),
+      assignment: assignment.index,
     }));
-  return { hand, bodyIds: hand.bodyIds, mountings };
+  return { assignment, bodyIds: assignment.bodyIds, assignedSetups };
 }
 
 /** Every way of making a frame in one stretch: once, or by two covers where it needs a backup. */
 function optionsOf(
   frame: Frame,
-  occasions: readonly Occasion[],
-  hands: readonly HandShift[],
+  opportunities: readonly Opportunity[],
+  assignments: readonly AssignmentShift[],
   question: Pick<LineupQuestion, 'limits'>,
 ): Option[] {
-  const covers = occasions.map((o) => coversOf(o, hands, question));
+  const covers = opportunities.map((o) => coversOf(o, assignments, question));
   const all = covers.flat();
   if (frame.twice === null) return all;
   const shooterOf = (option: Option) =>
-    hands.find((h) => h.hand.index === option[0]?.hand)?.hand.shooterId ?? null;
+    assignments.find((h) => h.assignment.index === option[0]?.assignment)?.assignment.shooterId ??
+    null;
   if (frame.twice.by === 'people' && frame.twice.shooterIds.length > 0) {
     return frame.twice.shooterIds.reduce<Option[]>(
       (ways, id) =>
@@ -170,44 +175,49 @@ function withEach(ways: readonly Option[], more: readonly Option[]): Option[] {
   );
 }
 
-/** Whether two covers share neither a body nor a piece. */
+/** Whether two covers share neither a body nor an item. */
 function areApart(one: Option, other: Option): boolean {
   return one.every((a) =>
-    other.every((b) => a.bodyId !== b.bodyId && !a.pieces.some((id) => b.pieces.includes(id))),
+    other.every((b) => a.bodyId !== b.bodyId && !a.items.some((id) => b.items.includes(id))),
   );
 }
 
-/** The setups, alone or together, that make all of a frame on one occasion; one of each key a hand. */
+/** The setups, alone or together, that make all of a frame on one opportunity; one of each key an assignment. */
 function coversOf(
-  occasion: Occasion,
-  hands: readonly HandShift[],
+  opportunity: Opportunity,
+  assignments: readonly AssignmentShift[],
   { limits }: Pick<LineupQuestion, 'limits'>,
 ): Option[] {
-  const there = new Set(occasion.hands.map((h) => h.index));
-  const looked = hands
-    .filter((h) => there.has(h.hand.index))
-    .flatMap((h) => h.mountings)
-    .map((mounting) => ({ mounting, verdict: verdictOn(mounting.setup, occasion.frame, limits) }))
-    .filter(({ verdict }) => verdict.able.length > 0);
-  const whole = looked.filter(({ verdict }) => verdict.got).map(({ mounting }) => mounting);
-  const once = new Map(whole.map((m) => [`${m.hand} ${m.key}`, m]));
-  const alone = [...once.values()].map((mounting) => [mounting]);
-  if (footingOf(occasion.frame.need) !== 'held') return alone;
-  return [...alone, ...together(looked, needAxis(occasion.frame.need).range)];
+  const there = new Set(opportunity.assignments.map((h) => h.index));
+  const looked = assignments
+    .filter((h) => there.has(h.assignment.index))
+    .flatMap((h) => h.assignedSetups)
+    .map((assignedSetup) => ({
+      assignedSetup,
+      verdict: verdictOn(assignedSetup.setup, opportunity.frame, limits),
+    }))
+    .filter(({ verdict }) => verdict.covered.length > 0);
+  const whole = looked
+    .filter(({ verdict }) => verdict.got)
+    .map(({ assignedSetup }) => assignedSetup);
+  const once = new Map(whole.map((m) => [`${m.assignment} ${m.key}`, m]));
+  const alone = [...once.values()].map((assignedSetup) => [assignedSetup]);
+  if (footingOf(opportunity.frame.need) !== 'held') return alone;
+  return [...alone, ...together(looked, needAxis(opportunity.frame.need).range)];
 }
 
 /** Sets of setups of which each makes a part of a range and only all of them make it whole. */
 function together(
-  looked: readonly { readonly mounting: Mounting; readonly verdict: Verdict }[],
+  looked: readonly { readonly assignedSetup: AssignedSetup; readonly verdict: Verdict }[],
   range: Interval,
 ): Option[] {
   const parts = looked.filter(({ verdict }) => !verdict.got);
   const found: Option[] = [];
   const visit = (from: number, chosen: readonly (typeof parts)[number][]): void => {
     if (chosen.length > 0) {
-      const made = union(chosen.flatMap(({ verdict }) => verdict.able));
+      const made = union(chosen.flatMap(({ verdict }) => verdict.covered));
       if (subtract([range], made).length === 0) {
-        found.push(chosen.map(({ mounting }) => mounting));
+        found.push(chosen.map(({ assignedSetup }) => assignedSetup));
         return;
       }
     }

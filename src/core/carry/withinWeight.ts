@@ -34,7 +34,7 @@ export function solveWithinWeight(
     const asked = { ...question, packedG };
     const solved = solveChoice(solver, asked, options);
     const weighed =
-      solved.choice && weigh(question, draftOf(question, solved.field, solved.choice));
+      solved.choice && weigh(question, draftOf(question, solved.problem, solved.choice));
     const carried = weighed && carriedOf(weighed, limitG, round);
     if (carried === null || carried.agrees || round === MOST_ROUNDS)
       return { ...solved, carried, question: asked };

@@ -11,7 +11,7 @@ import {
 const MM_PER_M = 1000;
 
 /** A framing of a need: the least focal length for each unit of the axis, and whether to focus. */
-interface Framed {
+interface FramedBounds {
   readonly axis: NeedAxis;
   readonly framing: Framing;
   readonly slopeMin: number;
@@ -27,18 +27,18 @@ interface Framed {
  * in closed form, so this is one closed interval, and at closest focus one place more where the stated
  * magnification reaches further than a thin lens there.
  */
-export function framedPlaces(setup: Setup, task: Framed): Interval[] {
+export function framedPositions(setup: Setup, task: FramedBounds): Interval[] {
   const range = framedRange(setup, task);
-  const closest = task.asked.focus ? closestFocusPlace(setup, task) : null;
+  const closest = task.asked.focus ? closestFocusPosition(setup, task) : null;
   if (closest === null || (range !== null && containsPoint([range], closest)))
     return range === null ? [] : [range];
-  const place = { from: closest, to: closest };
-  return range === null ? [place] : [place, range];
+  const position = { from: closest, to: closest };
+  return range === null ? [position] : [position, range];
 }
 
 function framedRange(
   setup: Setup,
-  { axis, framing, slopeMin, leastMagnification, asked }: Framed,
+  { axis, framing, slopeMin, leastMagnification, asked }: FramedBounds,
 ): Interval | null {
   const { slopeMax } = framing;
   if (slopeMin > slopeMax) return null;
@@ -69,10 +69,10 @@ function framedRange(
 }
 
 /** Ends nearer than this (relative) meet: bounds that are the same place differ by rounding. */
-const SAME_PLACE = 1e-12;
+const SAME_POSITION = 1e-12;
 
 function isPast(from: number, to: number): boolean {
-  return from > to && from - to > SAME_PLACE * Math.max(Math.abs(from), Math.abs(to));
+  return from > to && from - to > SAME_POSITION * Math.max(Math.abs(from), Math.abs(to));
 }
 
 /** Whether a need given as a range can be focused where its subject stands, with some focal length. */
@@ -136,9 +136,9 @@ function capSlope({ maxMagnification }: Setup): number {
  * The closest focus, where it lies on the axis and the stated magnification frames the need although a
  * thin lens would not there.
  */
-function closestFocusPlace(
+function closestFocusPosition(
   setup: Setup,
-  { axis, framing, leastMagnification }: Framed,
+  { axis, framing, leastMagnification }: FramedBounds,
 ): number | null {
   const { minFocusM, maxMagnification, extensionMm } = setup;
   if (axis.kind !== 'distance' || extensionMm > 0) return null;
@@ -254,7 +254,7 @@ export function longestMm(setup: Setup, axis: NeedAxis, slopeMax: number, x: num
  * Places where the shortest focal length passes from one bound to another, or where it needs no crop
  * any more.
  */
-export function bendsOfShortest(
+export function breakpointsOfShortest(
   setup: Setup,
   axis: NeedAxis,
   slopeMin: number,
@@ -262,18 +262,18 @@ export function bendsOfShortest(
 ): number[] {
   const { wideMm } = endsAt(setup, axis);
   const slopes = [slopeMin, slopeWhole].filter((slope) => slope > 0);
-  const bends = slopes.map((slope) => wideMm / slope);
-  if (axis.kind !== 'distance') return bends;
+  const breakpoints = slopes.map((slope) => wideMm / slope);
+  if (axis.kind !== 'distance') return breakpoints;
   const e = setup.extensionMm;
   if (e > 0) {
-    bends.push((wideMm + e) ** 2 / e / MM_PER_M);
+    breakpoints.push((wideMm + e) ** 2 / e / MM_PER_M);
     for (const slope of slopes) {
       const k = slope / MM_PER_M;
       if (k < LIFE_SIZE_SLOPE)
-        bends.push(wherePassesMm(k, e) / MM_PER_M, wherePassesNearMm(k, e) / MM_PER_M);
+        breakpoints.push(wherePassesMm(k, e) / MM_PER_M, wherePassesNearMm(k, e) / MM_PER_M);
     }
-  } else if (shortens(setup)) bends.push(wideMm / capSlope(setup));
-  return bends;
+  } else if (shortens(setup)) breakpoints.push(wideMm / capSlope(setup));
+  return breakpoints;
 }
 
 /** Focal length below which a tube keeps the lens from focusing as far as x: √(e·D) − e. */

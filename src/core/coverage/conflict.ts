@@ -15,7 +15,7 @@ import {
   sharpFNumber,
   type TimeRule,
 } from './exposure';
-import { EVERYTHING, type Task, taskOf } from './coveredRange';
+import { EVERYTHING, type CoverageTask, taskOf } from './coveredRange';
 import { spotAt } from './spot';
 
 /** No lens for still cameras is faster than about this. Common practice, no source. */
@@ -90,9 +90,9 @@ function conflictOn(frame: Frame, format: Demanded, limits: Limits): Conflict | 
   if (overfilled !== null) return overfilled;
   const demand = demandOf(format, frame, limits);
   const { from, to } = needAxis(frame.need).range;
-  const places = [from, to].map((x) => bestWay(frame, ways, demand, x));
+  const positions = [from, to].map((x) => bestWay(frame, ways, demand, x));
   const worstAtEnds = footingOf(frame.need) !== 'free';
-  const ordered = places.sort((a, b) => level(a) - level(b));
+  const ordered = positions.sort((a, b) => level(a) - level(b));
   return (worstAtEnds ? ordered.at(-1) : ordered[0]) ?? null;
 }
 
@@ -125,7 +125,7 @@ function conflictAt(frame: Frame, way: Framing, demand: Demand, x: number): Conf
   const stopsShort = (time: number) => -Math.log2(exposureRatio(light, needed, time, m));
   const short = Math.min(stopsShort(timeS), -Math.log2(flashRatio(light, needed, spot)));
   if (short <= LIGHT_TOLERANCE_STOPS) return null;
-  const supported = longestTime({ ...light, handSMm: Infinity }, spot).timeS;
+  const supported = longestTime({ ...light, handheldSMm: Infinity }, spot).timeS;
   return {
     code: sharp > FASTEST_F_NUMBER ? 'depth-against-light' : 'too-dark',
     neededFNumber: needed,
@@ -143,7 +143,7 @@ function conflictAt(frame: Frame, way: Framing, demand: Demand, x: number): Conf
 const SHORTEST_FOCAL_MM = 1e-3;
 
 /** What must be sharp and what must be blurred, where blur is strongest. */
-function sharpAgainstBlur({ framing, demand, ...task }: Task, x: number): Conflict | null {
+function sharpAgainstBlur({ framing, demand, ...task }: CoverageTask, x: number): Conflict | null {
   const longest = spotAt({ ...task, framing }, framing.slopeMax * x, x);
   const blur = blurFNumber(demand, longest);
   const needed = sharpFNumber(demand, longest);

@@ -2,7 +2,7 @@ import type { Framing, NeedAxis } from '@/core/brief';
 import { boundary } from '@/core/bisect';
 import type { Setup } from '@/core/gear';
 import { type Interval, type IntervalSet, intersect, union } from '@/core/intervals';
-import { bendsOfShortest, framedPlaces, longestMm, shortestMm } from './bounds';
+import { breakpointsOfShortest, framedPositions, longestMm, shortestMm } from './bounds';
 import type { Demand } from './demand';
 import {
   blurFNumber,
@@ -38,7 +38,7 @@ export const EVERYTHING = {
 } as const;
 
 /** One framing of a need with what is asked of it: the same for all setups of one body and sensor. */
-export interface Task {
+export interface CoverageTask {
   readonly axis: NeedAxis;
   readonly framing: Framing;
   readonly demand: Demand;
@@ -58,7 +58,7 @@ export function taskOf(
   demand: Demand,
   crop: number,
   conditions: Conditions,
-): Task {
+): CoverageTask {
   const asked = {
     focus: conditions.focus,
     blur: conditions.blur && demand.blur !== null && axis.kind === 'distance',
@@ -84,31 +84,31 @@ export function taskOf(
  *
  * Light, autofocus and depth are all easiest at the shortest focal length that works, so they are
  * looked at there; a blur asked for raises that length to the first that blurs enough. Each is taken
- * apart into conditions that only rise or only fall between two bends: the places where the shortest
+ * apart into conditions that only rise or only fall between two breakpoints: the places where the shortest
  * length passes from one bound to another, and where a condition turns. So the places that meet it are
- * found by bisection from the bends, without a grid, and then intersected.
+ * found by bisection from the breakpoints, without a grid, and then intersected.
  */
-export function ableRange(setup: Setup, task: Task): IntervalSet {
-  const framed = framedPlaces(setup, task);
+export function coveredRange(setup: Setup, task: CoverageTask): IntervalSet {
+  const framed = framedPositions(setup, task);
   if (framed.length === 0 || !task.isMore) return framed;
-  return union(framed.flatMap((range) => ableWithin(setup, task, range)));
+  return union(framed.flatMap((range) => coveredWithin(setup, task, range)));
 }
 
-function ableWithin(setup: Setup, task: Task, framed: Interval): IntervalSet {
-  const bends = bendsWithin(framed, bendsOf(setup, task, framed));
-  const { always, ever } = look(setup, task, bends);
+function coveredWithin(setup: Setup, task: CoverageTask, framed: Interval): IntervalSet {
+  const breakpoints = breakpointsWithin(framed, breakpointsOf(setup, task, framed));
+  const { always, ever } = look(setup, task, breakpoints);
   if (isMet(always)) return [framed];
-  return canMeet(task, always, ever) ? whereMet(setup, task, framed, bends) : NOWHERE;
+  return canMeet(task, always, ever) ? whereMet(setup, task, framed, breakpoints) : NOWHERE;
 }
 
 /** Whether a setup makes any place with one framing. */
-export function isAbleSomewhere(setup: Setup, task: Task): boolean {
-  return framedPlaces(setup, task).some((framed) => {
+export function coversSomewhere(setup: Setup, task: CoverageTask): boolean {
+  return framedPositions(setup, task).some((framed) => {
     if (!task.isMore) return true;
-    const bends = bendsWithin(framed, bendsOf(setup, task, framed));
-    const { always, ever, atOnce } = look(setup, task, bends);
+    const breakpoints = breakpointsWithin(framed, breakpointsOf(setup, task, framed));
+    const { always, ever, atOnce } = look(setup, task, breakpoints);
     if (atOnce) return true;
-    return canMeet(task, always, ever) && whereMet(setup, task, framed, bends).length > 0;
+    return canMeet(task, always, ever) && whereMet(setup, task, framed, breakpoints).length > 0;
   });
 }
 
@@ -142,9 +142,9 @@ const FLASH = sum(FLASH_BITS);
 const ALL = FRAMING | AMBIENT | FLASH;
 
 /** What is met at every bend, at any, and whether one of them meets all that is asked. */
-function look(setup: Setup, task: Task, bends: readonly number[]) {
+function look(setup: Setup, task: CoverageTask, breakpoints: readonly number[]) {
   let [always, ever, atOnce] = [ALL, 0, false];
-  for (const x of bends) {
+  for (const x of breakpoints) {
     const met = metAt(setup, task, x);
     always &= met;
     ever |= met;
@@ -162,7 +162,7 @@ function isMet(met: number): boolean {
  * A condition that no bend meets is met nowhere between them. Where the blur comes and goes the
  * others are not seen at every bend, so only the blur itself tells.
  */
-function canMeet(task: Task, always: number, ever: number): boolean {
+function canMeet(task: CoverageTask, always: number, ever: number): boolean {
   if (task.asked.blur && (always & BLUR) === 0) return (ever & BLUR) !== 0;
   return isMet(ever);
 }
@@ -170,27 +170,30 @@ function canMeet(task: Task, always: number, ever: number): boolean {
 /** The places within the framed ones that meet the conditions asked. */
 function whereMet(
   setup: Setup,
-  task: Task,
+  task: CoverageTask,
   framed: Interval,
-  bends: readonly number[],
+  breakpoints: readonly number[],
 ): IntervalSet {
   const meeting = (within: IntervalSet, bit: number) =>
     within.flatMap((piece) =>
-      placesWhere(bendsWithin(piece, bends), (x) => (metAt(setup, task, x) & bit) !== 0),
+      positionsWhere(
+        breakpointsWithin(piece, breakpoints),
+        (x) => (metAt(setup, task, x) & bit) !== 0,
+      ),
     );
   const meetingAll = (within: IntervalSet, bits: readonly number[]) =>
-    bits.reduce((places, bit) => (places.length === 0 ? places : meeting(places, bit)), within);
-  const places = meetingAll([framed], FRAMING_BITS);
-  if (!task.asked.light) return places;
-  const ambient = meetingAll(places, AMBIENT_BITS);
+    bits.reduce((left, bit) => (left.length === 0 ? left : meeting(left, bit)), within);
+  const positions = meetingAll([framed], FRAMING_BITS);
+  if (!task.asked.light) return positions;
+  const ambient = meetingAll(positions, AMBIENT_BITS);
   const { flashReach } = task.demand.light ?? { flashReach: null };
   return flashReach === null
     ? ambient
-    : union([...ambient, ...intersect(places, meetingAll(places, FLASH_BITS))]);
+    : union([...ambient, ...intersect(positions, meetingAll(positions, FLASH_BITS))]);
 }
 
 /** What a place meets; what is not asked counts as met. */
-function metAt(setup: Setup, task: Task, x: number): number {
+function metAt(setup: Setup, task: CoverageTask, x: number): number {
   const { asked, demand } = task;
   const spot = shortestSpot(setup, task, x);
   if (spot === null) return 0;
@@ -222,13 +225,13 @@ function metAt(setup: Setup, task: Task, x: number): number {
 }
 
 /** The f-number used: the widest there is, or what the depth asks for. */
-function fNumberUsed(setup: Setup, { asked, demand }: Task, spot: Spot): number {
+function fNumberUsed(setup: Setup, { asked, demand }: CoverageTask, spot: Spot): number {
   const widest = setup.fNumberAt(spot.focalMm);
   return asked.sharp ? Math.max(widest, sharpFNumber(demand, spot)) : widest;
 }
 
 /** The shortest focal length that frames and focuses, and blurs where that is asked; null for none. */
-function shortestSpot(setup: Setup, task: Task, x: number): Spot | null {
+function shortestSpot(setup: Setup, task: CoverageTask, x: number): Spot | null {
   const { axis, framing, demand, slopeMin, asked } = task;
   const f = shortestMm(setup, axis, slopeMin, x);
   const spot = spotAt(task, f, x);
@@ -245,44 +248,47 @@ function shortestSpot(setup: Setup, task: Task, x: number): Spot | null {
 }
 
 /** The places inside a range, upwards, between which each condition only rises or only falls. */
-function bendsOf(setup: Setup, task: Task, { from, to }: Interval): number[] {
+function breakpointsOf(setup: Setup, task: CoverageTask, { from, to }: Interval): number[] {
   if (from === to) return [];
   const { axis, framing, demand, slopeMin, slopeWhole, asked } = task;
-  const bends = bendsOfShortest(setup, axis, slopeMin, slopeWhole);
+  const breakpoints = breakpointsOfShortest(setup, axis, slopeMin, slopeWhole);
   // By flash N·(1 + m)·D is least at m = 1/2, D = 4.5·f.
   const flash = demand.light?.flashReach ?? null;
-  if (flash !== null) bends.push((4.5 * setup.focal.wideMm) / MM_PER_M);
-  if (asked.blur) bends.push(...blurBends(setup, framing, demand));
-  const inside = bends.filter((x) => x > from && x < to).sort((a, b) => a - b);
+  if (flash !== null) breakpoints.push((4.5 * setup.focal.wideMm) / MM_PER_M);
+  if (asked.blur) breakpoints.push(...blurBreakpoints(setup, framing, demand));
+  const inside = breakpoints.filter((x) => x > from && x < to).sort((a, b) => a - b);
   return mayTurn(setup, task)
     ? [...inside, ...turningPoints(setup, task, [from, ...inside, to])].sort((a, b) => a - b)
     : inside;
 }
 
-/** Whether a condition may turn between two bends: by depth, by blur, or on a tube that slows down. */
-function mayTurn({ extensionMm }: Setup, { asked, axis }: Task): boolean {
+/** Whether a condition may turn between two breakpoints: by depth, by blur, or on a tube that slows down. */
+function mayTurn({ extensionMm }: Setup, { asked, axis }: CoverageTask): boolean {
   return (
     axis.kind === 'distance' && (asked.sharp || asked.blur || (extensionMm > 0 && asked.light))
   );
 }
 
-/** Both ends of a range and the bends inside it, upwards as they are. */
-function bendsWithin({ from, to }: Interval, bends: readonly number[]): number[] {
+/** Both ends of a range and the breakpoints inside it, upwards as they are. */
+function breakpointsWithin({ from, to }: Interval, breakpoints: readonly number[]): number[] {
   if (from === to) return [from];
   const within = [from];
-  for (const x of bends) if (x > from && x < to) within.push(x);
+  for (const x of breakpoints) if (x > from && x < to) within.push(x);
   within.push(to);
   return within;
 }
 
-/** The places that hold, for a condition that changes at most once between two bends. */
-function placesWhere(bends: readonly number[], holds: (x: number) => boolean): IntervalSet {
-  const held = bends.map(holds);
+/** The places that hold, for a condition that changes at most once between two breakpoints. */
+function positionsWhere(
+  breakpoints: readonly number[],
+  holds: (x: number) => boolean,
+): IntervalSet {
+  const held = breakpoints.map(holds);
   const pieces: Interval[] = [];
-  bends.forEach((x, i) => {
+  breakpoints.forEach((x, i) => {
     if (!held[i]) return;
-    const before = bends[i - 1];
-    const after = bends[i + 1];
+    const before = breakpoints[i - 1];
+    const after = breakpoints[i + 1];
     pieces.push({
       from: before === undefined ? x : held[i - 1] ? before : boundary(x, before, holds),
       to: after === undefined ? x : held[i + 1] ? after : boundary(x, after, holds),
@@ -297,15 +303,15 @@ const TURN_TOLERANCE = 1e-9;
 
 /**
  * Where the f-number that the depth asks for, or what light and flash come to at it, turns between two
- * bends: where its slope changes sign. It turns no more than once there.
+ * breakpoints: where its slope changes sign. It turns no more than once there.
  */
-function turningPoints(setup: Setup, task: Task, bends: readonly number[]): number[] {
+function turningPoints(setup: Setup, task: CoverageTask, breakpoints: readonly number[]): number[] {
   const turns: number[] = [];
   for (const measure of measuresOf(setup, task)) {
     const rises = (x: number) => measure(x * (1 + SLOPE_STEP)) > measure(x * (1 - SLOPE_STEP));
-    for (let i = 1; i < bends.length; i += 1) {
-      let low = bends[i - 1]! * (1 + 2 * SLOPE_STEP);
-      let high = bends[i]! * (1 - 2 * SLOPE_STEP);
+    for (let i = 1; i < breakpoints.length; i += 1) {
+      let low = breakpoints[i - 1]! * (1 + 2 * SLOPE_STEP);
+      let high = breakpoints[i]! * (1 - 2 * SLOPE_STEP);
       if (low >= high) continue;
       const atLow = rises(low);
       if (atLow === rises(high)) continue;
@@ -321,7 +327,7 @@ function turningPoints(setup: Setup, task: Task, bends: readonly number[]): numb
 }
 
 /** What may turn along the axis, each as a number; NaN, which never rises, where there is no picture. */
-function measuresOf(setup: Setup, task: Task): ((x: number) => number)[] {
+function measuresOf(setup: Setup, task: CoverageTask): ((x: number) => number)[] {
   const { demand, asked } = task;
   const { light } = demand;
   const at = (of: (spot: Spot, widest: number, needed: number) => number) => (x: number) => {
@@ -333,7 +339,7 @@ function measuresOf(setup: Setup, task: Task): ((x: number) => number)[] {
   if (!asked.light || light === null) return measures;
   for (const rule of ['hand', 'given', 'stars', 'movement'] as const) {
     const isRuled = {
-      hand: light.handSMm,
+      hand: light.handheldSMm,
       given: light.givenS,
       stars: light.starsSMm,
       movement: light.movementS,
@@ -356,18 +362,18 @@ function measuresOf(setup: Setup, task: Task): ((x: number) => number)[] {
  * a falling f-number, the blur of the longest framing is at its best: x = behind·(1 − p)/p with
  * N ∝ f^p.
  */
-function blurBends(setup: Setup, framing: Framing, demand: Demand): number[] {
+function blurBreakpoints(setup: Setup, framing: Framing, demand: Demand): number[] {
   const { slopeMax } = framing;
-  const points = [setup.focal.wideMm, ...setup.bends, setup.focal.longMm];
-  const bends = points.map((f) => f / slopeMax);
+  const points = [setup.focal.wideMm, ...setup.breakpoints, setup.focal.longMm];
+  const breakpoints = points.map((f) => f / slopeMax);
   const behind = demand.blur?.behindM ?? Infinity;
-  if (!Number.isFinite(behind)) return bends;
+  if (!Number.isFinite(behind)) return breakpoints;
   const m = framing.magnifications(1)?.most ?? 0;
   points.slice(1).forEach((f, i) => {
     const before = points[i] ?? f;
     if (f <= before) return;
     const p = Math.log(setup.fNumberAt(f) / setup.fNumberAt(before)) / Math.log(f / before);
-    if (p > 0 && p < 1) bends.push(((behind * (1 - p)) / p) * (1 + m));
+    if (p > 0 && p < 1) breakpoints.push(((behind * (1 - p)) / p) * (1 + m));
   });
-  return bends;
+  return breakpoints;
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { footingOf, needAxis } from '@/core/brief';
-import { ablePlaces, ableSetups, type Harder, stillAble } from './index';
+import { coveredPositions, coveringSetups, type Harder, stillCovering } from './index';
 import { mountableSetups } from '@/core/gear';
 import { covers, type IntervalSet, subtract } from '@/core/intervals';
 import { anyOuting, anyQuestion } from '../../../tests/support/arbitraries';
@@ -13,7 +13,7 @@ const HARDER: readonly Harder[] = [
   { stops: 0, uncropped: false, leastGrade: 'good' },
 ];
 
-const isEmpty = (places: IntervalSet) => places.length === 0;
+const isEmpty = (positions: IntervalSet) => positions.length === 0;
 
 describe('looking many setups up at once', () => {
   it('finds the setups, and the places, that looking each up by itself finds', () => {
@@ -21,12 +21,12 @@ describe('looking many setups up at once', () => {
     fc.assert(
       fc.property(fc.oneof(anyQuestion(6), anyOuting), ({ shelf, frames, limits }) => {
         const setups = mountableSetups(shelf);
-        const able = ableSetups(setups, frames, limits);
+        const covered = coveringSetups(setups, frames, limits);
         for (const frame of frames) {
           const axis = needAxis(frame.need).range;
-          const byIndex = new Map(able.get(frame)?.map((a) => [a.index, a.places]));
+          const byIndex = new Map(covered.get(frame)?.map((a) => [a.index, a.positions]));
           setups.forEach((setup, index) => {
-            const alone = ablePlaces(setup, frame, limits);
+            const alone = coveredPositions(setup, frame, limits);
             const together = byIndex.get(index) ?? [];
             expect(isEmpty(together)).toBe(isEmpty(alone));
             if (isEmpty(alone)) return;
@@ -49,12 +49,12 @@ describe('looking many setups up at once', () => {
         fc.constantFrom(...HARDER),
         ({ shelf, frames, limits }, harder) => {
           const setups = mountableSetups(shelf);
-          const able = ableSetups(setups, frames, limits);
+          const covered = coveringSetups(setups, frames, limits);
           for (const frame of frames) {
-            const before = able.get(frame) ?? [];
-            const after = stillAble(setups, before, frame, limits, harder);
+            const before = covered.get(frame) ?? [];
+            const after = stillCovering(setups, before, frame, limits, harder);
             const alone = setups.flatMap((setup, index) =>
-              isEmpty(ablePlaces(setup, frame, limits, harder)) ? [] : [index],
+              isEmpty(coveredPositions(setup, frame, limits, harder)) ? [] : [index],
             );
             expect(after.map((a) => a.index)).toEqual(alone);
             lost += before.length - after.length;
@@ -74,9 +74,9 @@ describe('looking many setups up at once', () => {
         ({ shelf, frames, limits }, harder) => {
           for (const setup of mountableSetups(shelf))
             for (const frame of frames) {
-              const asked = ablePlaces(setup, frame, limits);
-              for (const place of ablePlaces(setup, frame, limits, harder))
-                expect(covers(asked, place) || isEmpty(subtract([place], asked))).toBe(true);
+              const asked = coveredPositions(setup, frame, limits);
+              for (const position of coveredPositions(setup, frame, limits, harder))
+                expect(covers(asked, position) || isEmpty(subtract([position], asked))).toBe(true);
             }
         },
       ),
@@ -87,8 +87,8 @@ describe('looking many setups up at once', () => {
   it('answers for no setups and for no frames', () => {
     fc.assert(
       fc.property(anyQuestion(2), ({ shelf, frames, limits }) => {
-        expect(ableSetups(mountableSetups(shelf), [], limits).size).toBe(0);
-        for (const found of ableSetups([], frames, limits).values()) expect(found).toEqual([]);
+        expect(coveringSetups(mountableSetups(shelf), [], limits).size).toBe(0);
+        for (const found of coveringSetups([], frames, limits).values()) expect(found).toEqual([]);
       }),
       { seed: 44, numRuns: 5 },
     );

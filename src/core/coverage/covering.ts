@@ -11,8 +11,14 @@ import {
 import type { Setup } from '@/core/gear';
 import { type IntervalSet, union } from '@/core/intervals';
 import { AT_EASE, type Pace } from '@/core/pace';
-import { ableRange, EVERYTHING, isAbleSomewhere, type Task, taskOf } from './coveredRange';
-import { barOf, isOfGrade } from './exclusions';
+import {
+  coveredRange,
+  EVERYTHING,
+  coversSomewhere,
+  type CoverageTask,
+  taskOf,
+} from './coveredRange';
+import { exclusionOf, isOfGrade } from './exclusions';
 import { mayFrame, type QuickBounds } from './bounds';
 import { type Demand, demandOf } from './demand';
 
@@ -29,24 +35,26 @@ const AS_ASKED: Harder = { stops: 0, uncropped: false, leastGrade: null };
 const NOWHERE: IntervalSet = [];
 
 /** The places of a frame's axis that a setup makes, cropping allowed. */
-export function ablePlaces(
+export function coveredPositions(
   setup: Setup,
   frame: Frame,
   limits: Limits,
   harder = AS_ASKED,
 ): IntervalSet {
   const asked = askedOf(setup, frame, limits, harder);
-  return asked.enoughPixels && isOfGrade(setup, asked.leastGrade) && barOf(setup, frame) === null
-    ? placesOf(setup, asked.tasks)
+  return asked.enoughPixels &&
+    isOfGrade(setup, asked.leastGrade) &&
+    exclusionOf(setup, frame) === null
+    ? positionsOf(setup, asked.tasks)
     : NOWHERE;
 }
 
 /** The places that one or the other way of framing makes. */
-export function placesOf(setup: Setup, [one, other]: readonly Task[]): IntervalSet {
+export function positionsOf(setup: Setup, [one, other]: readonly CoverageTask[]): IntervalSet {
   if (!one) return NOWHERE;
-  const first = ableRange(setup, one);
+  const first = coveredRange(setup, one);
   if (!other) return first;
-  const second = ableRange(setup, other);
+  const second = coveredRange(setup, other);
   if (second.length === 0) return first;
   return first.length === 0 ? second : union([...first, ...second]);
 }
@@ -55,23 +63,23 @@ export function placesOf(setup: Setup, [one, other]: readonly Task[]): IntervalS
  * A setup, by its number in a list, with the places of a frame that it makes: at least one. Where
  * one place is enough the whole axis stands for it.
  */
-export interface Able {
+export interface Covering {
   readonly index: number;
-  readonly places: IntervalSet;
+  readonly positions: IntervalSet;
 }
 
 /**
  * For each frame the setups of a list that make any of its places. Setup by setup, since thousands
  * of setups are more than a processor keeps near, and what a few frames ask is not.
  */
-export function ableSetups(
+export function coveringSetups(
   setups: readonly Setup[],
   frames: readonly Frame[],
   limits: Limits,
   pace: Pace = AT_EASE,
-): Map<Frame, Able[]> {
-  const able = frames.map((): Able[] => []);
-  const known = new Map<string, Asked[]>();
+): Map<Frame, Covering[]> {
+  const covered = frames.map((): Covering[] => []);
+  const known = new Map<string, FrameAsk[]>();
   const askedFor = (setup: Setup) => {
     const asked = frames.map((frame) => askedOf(setup, frame, limits, AS_ASKED));
     known.set(setup.demandKey, asked);
@@ -83,64 +91,64 @@ export function ableSetups(
     for (let i = 0; i < asked.length; i += 1) {
       const one = asked[i]!;
       if (!mayFrame(setup, one.bounds)) continue;
-      const places = placesFor(setup, one);
-      if (places.length > 0) able[i]!.push({ index, places });
+      const positions = positionsFor(setup, one);
+      if (positions.length > 0) covered[i]!.push({ index, positions });
     }
   });
-  return new Map(frames.map((frame, i) => [frame, able[i]!]));
+  return new Map(frames.map((frame, i) => [frame, covered[i]!]));
 }
 
 /** Those that still do where it is asked harder: nothing else can. */
-export function stillAble(
+export function stillCovering(
   setups: readonly Setup[],
-  able: readonly Able[],
+  covered: readonly Covering[],
   frame: Frame,
   limits: Limits,
   harder: Harder,
   pace: Pace = AT_EASE,
-): Able[] {
-  const known = new Map<string, Asked>();
-  return able.flatMap(({ index }) => {
+): Covering[] {
+  const known = new Map<string, FrameAsk>();
+  return covered.flatMap(({ index }) => {
     pace();
     const setup = setups[index]!;
     const asked = known.get(setup.demandKey) ?? askedOf(setup, frame, limits, harder);
     known.set(setup.demandKey, asked);
-    const places = placesFor(setup, asked);
-    return places.length > 0 ? [{ index, places }] : [];
+    const positions = positionsFor(setup, asked);
+    return positions.length > 0 ? [{ index, positions }] : [];
   });
 }
 
-function placesFor(
+function positionsFor(
   setup: Setup,
-  { frame, whole, onePlace, enoughPixels, leastGrade, tasks }: Asked,
+  { frame, whole, onePosition, enoughPixels, leastGrade, tasks }: FrameAsk,
 ): IntervalSet {
-  if (!enoughPixels || !isOfGrade(setup, leastGrade) || barOf(setup, frame) !== null)
+  if (!enoughPixels || !isOfGrade(setup, leastGrade) || exclusionOf(setup, frame) !== null)
     return NOWHERE;
-  if (!onePlace) return placesOf(setup, tasks);
-  return tasks.some((task) => isAbleSomewhere(setup, task)) ? whole : NOWHERE;
+  if (!onePosition) return positionsOf(setup, tasks);
+  return tasks.some((task) => coversSomewhere(setup, task)) ? whole : NOWHERE;
 }
 
 /** What a frame asks of all setups on one body and part of its sensor. */
-interface Asked {
+interface FrameAsk {
   readonly frame: Frame;
   readonly whole: IntervalSet;
   /** One place of it is enough. */
-  readonly onePlace: boolean;
+  readonly onePosition: boolean;
   readonly enoughPixels: boolean;
   readonly leastGrade: Special['leastGrade'];
-  readonly tasks: readonly Task[];
+  readonly tasks: readonly CoverageTask[];
   /** A quick look before the exact one. */
   readonly bounds: QuickBounds;
 }
 
-function askedOf(setup: Setup, frame: Frame, limits: Limits, harder: Harder): Asked {
+function askedOf(setup: Setup, frame: Frame, limits: Limits, harder: Harder): FrameAsk {
   const axis = needAxis(frame.need);
   const demand = asHard(demandOf(setup, frame, limits), harder);
   const ways = framings(frame, setup.sensor, limits);
   return {
     frame,
     whole: [axis.range],
-    onePlace: footingOf(frame.need) === 'free',
+    onePosition: footingOf(frame.need) === 'free',
     enoughPixels: demand.pixelsShort === null,
     leastGrade: harder.leastGrade,
     tasks: ways.map((way) => taskOf(axis, way, demand, demand.crop, EVERYTHING)),

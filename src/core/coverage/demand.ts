@@ -5,7 +5,7 @@ import {
   cropFactor,
   diffractionFNumber,
   flashFNumber,
-  handHeldTimeS,
+  handheldTimeS,
   linearCropAllowed,
   type PixelSize,
   printPixels,
@@ -61,7 +61,7 @@ export interface LightDemand {
   /** Shortest time that shows the movement wanted, s; 0 for none. */
   readonly shortestS: number;
   /** By hand: time · focal length · crop, s·mm; Infinity on support. */
-  readonly handSMm: number;
+  readonly handheldSMm: number;
   /** Stars: time · focal length, s·mm; Infinity for none. */
   readonly starsSMm: number;
   /** Subject movement: time · magnification (· crop where it shrinks), s; Infinity for none. */
@@ -181,9 +181,9 @@ function lightDemand(setup: Demanded, frame: Frame, limits: Limits): LightDemand
   if (ev100 === null) return null;
   const times = {
     givenS: light.longestTimeS ?? Infinity,
-    handSMm:
+    handheldSMm:
       light.support === 'hand'
-        ? handHeldTimeS(1, cropFactor(setup.sensor), setup.stabiliserStops)
+        ? handheldTimeS(1, cropFactor(setup.sensor), setup.stabiliserStops)
         : Infinity,
     starsSMm:
       light.stars === null
@@ -208,7 +208,7 @@ function lightDemand(setup: Demanded, frame: Frame, limits: Limits): LightDemand
 /** Whether light leaves every f-number: nothing is known of it, or there is all the time it takes. */
 export function setsNoDemand(light: LightDemand | null): boolean {
   if (light === null) return true;
-  return [light.givenS, light.handSMm, light.starsSMm, light.movementS].every(
+  return [light.givenS, light.handheldSMm, light.starsSMm, light.movementS].every(
     (t) => t === Infinity,
   );
 }

@@ -4,7 +4,7 @@ import { fisheyeFocalMm, fisheyeImageCircleMm, sideMm } from '@/core/optics';
 import { filterStops } from './filter';
 
 /** What keeps a setup from a frame wherever it stands. */
-export type Bar =
+export type Exclusion =
   | 'wrong-projection'
   | 'no-perspective-control'
   | 'no-filter'
@@ -25,21 +25,22 @@ export const FULL_FRAME_MARGIN = 0.03;
 export const LEAST_CORNER_ANGLE_DEG = 160;
 
 /** All that bars a setup from a frame, gravest first. */
-export function barsOf(setup: Setup, frame: Frame): Bar[] {
+export function exclusionsOf(setup: Setup, frame: Frame): Exclusion[] {
   const { special, need } = frame;
-  const bars: Bar[] = [];
+  const exclusions: Exclusion[] = [];
   const fisheye = setup.projection !== 'rectilinear';
-  if (fisheye !== (need.kind === 'fisheye')) bars.push('wrong-projection');
+  if (fisheye !== (need.kind === 'fisheye')) exclusions.push('wrong-projection');
   else if (need.kind === 'fisheye' && !givesCoverage(setup, need.coverage))
-    bars.push('wrong-projection');
-  if (setup.extensionMm > 0 && isFarAway(frame)) bars.push('no-infinity');
-  if (special.perspectiveControl && setup.shift === false) bars.push('no-perspective-control');
+    exclusions.push('wrong-projection');
+  if (setup.extensionMm > 0 && isFarAway(frame)) exclusions.push('no-infinity');
+  if (special.perspectiveControl && setup.shift === false)
+    exclusions.push('no-perspective-control');
   const needsFilter = special.frontFilter || filterStops(frame, setup) > 0;
-  if (needsFilter && setup.takesFilter === false) bars.push('no-filter');
-  if (special.sealed && setup.sealed !== true) bars.push('not-sealed');
-  if (special.autofocus && setup.autofocus === false) bars.push('no-autofocus');
-  if (!isOfGrade(setup, special.leastGrade)) bars.push('below-grade');
-  return bars;
+  if (needsFilter && setup.takesFilter === false) exclusions.push('no-filter');
+  if (special.sealed && setup.sealed !== true) exclusions.push('not-sealed');
+  if (special.autofocus && setup.autofocus === false) exclusions.push('no-autofocus');
+  if (!isOfGrade(setup, special.leastGrade)) exclusions.push('below-grade');
+  return exclusions;
 }
 
 /**
@@ -47,8 +48,8 @@ export function barsOf(setup: Setup, frame: Frame): Bar[] {
  * filter thread or shift is taken to do, and named in the notes; sealing that is not known is not
  * relied on, since rain does harm, nor is a grade that nobody gave.
  */
-export function barOf(setup: Setup, frame: Frame): Bar | null {
-  return barsOf(setup, frame)[0] ?? null;
+export function exclusionOf(setup: Setup, frame: Frame): Exclusion | null {
+  return exclusionsOf(setup, frame)[0] ?? null;
 }
 
 /** A lens on a tube does not focus far away; needs given as a range are far unless they say otherwise. */

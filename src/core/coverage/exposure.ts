@@ -18,7 +18,7 @@ export function timesAt(
   const shrunk = light.movementShrinks ? crop : 1;
   return {
     given: light.givenS,
-    hand: light.handSMm / (focalMm * crop),
+    hand: light.handheldSMm / (focalMm * crop),
     stars: light.starsSMm / focalMm,
     movement: magnification > 0 ? light.movementS / (magnification * shrunk) : Infinity,
   };

@@ -1,5 +1,5 @@
 import { type Frame, framings } from '@/core/brief';
-import { ablePlaces, frameSpan, shortfallOf, verdictOn } from '@/core/coverage';
+import { coveredPositions, frameSpan, shortfallOf, verdictOn } from '@/core/coverage';
 import { type Body, mountableSetups, type Setup } from '@/core/gear';
 import { cropFactor, FULL_FRAME } from '@/core/optics';
 import {
@@ -42,14 +42,14 @@ describe('the places that a lens makes', () => {
   const near = (fill: number, side = 24, size = 1800) => from(0.05, (fill * side) / size);
 
   it('run from the fullest framing to the loosest', () => {
-    const [place] = ablePlaces(setupOf(aLens('l', 50, 50, 2)), subject({}), LIMITS);
-    expect(place?.from).toBeCloseTo(near(0.9), 12);
-    expect(place?.to).toBeCloseTo(near(0.5), 12);
+    const [position] = coveredPositions(setupOf(aLens('l', 50, 50, 2)), subject({}), LIMITS);
+    expect(position?.from).toBeCloseTo(near(0.9), 12);
+    expect(position?.to).toBeCloseTo(near(0.5), 12);
   });
 
   it('are two apart when portrait and landscape do not meet, and one when they do', () => {
     const lens = aLens('l', 50, 50, 2);
-    const apart = ablePlaces(
+    const apart = coveredPositions(
       setupOf(lens),
       subject({ orientation: 'either', fill: { min: 0.7, max: 0.8 } }),
       LIMITS,
@@ -60,23 +60,29 @@ describe('the places that a lens makes', () => {
         [near(0.8, 36), near(0.7, 36)].map((x) => Number(x.toFixed(4))),
       ].sort((a, b) => a[0]! - b[0]!),
     );
-    expect(ablePlaces(setupOf(lens), subject({ orientation: 'either' }), LIMITS)).toHaveLength(1);
+    expect(
+      coveredPositions(setupOf(lens), subject({ orientation: 'either' }), LIMITS),
+    ).toHaveLength(1);
   });
 
   it('go by the tighter side where both sides are given', () => {
     // 3 m by 1 m: the width rules in landscape, 3000/36 against 1000/24.
-    const [place] = ablePlaces(
+    const [position] = coveredPositions(
       setupOf(aLens('l', 50, 50, 2)),
       subject({ widthM: 3, heightM: 1 }),
       LIMITS,
     );
-    expect(place?.from).toBeCloseTo(near(0.9, 36, 3000), 12);
+    expect(position?.from).toBeCloseTo(near(0.9, 36, 3000), 12);
   });
 
   it('go by the real sides of the sensor, not by a crop factor', () => {
-    const [place] = ablePlaces(setupOf(aLens('l', 25, 25, 2), FOUR_THIRDS), subject({}), LIMITS);
-    expect(place?.from).toBeCloseTo(from(0.025, (0.9 * 13) / 1800), 12);
-    const [byWidth] = ablePlaces(
+    const [position] = coveredPositions(
+      setupOf(aLens('l', 25, 25, 2), FOUR_THIRDS),
+      subject({}),
+      LIMITS,
+    );
+    expect(position?.from).toBeCloseTo(from(0.025, (0.9 * 13) / 1800), 12);
+    const [byWidth] = coveredPositions(
       setupOf(aLens('l', 25, 25, 2), FOUR_THIRDS),
       subject({ widthM: 2, heightM: null }),
       LIMITS,
@@ -87,7 +93,7 @@ describe('the places that a lens makes', () => {
   it('stretch by the crop that the pixels and the person allow', () => {
     const lens = aLens('l', 50, 50, 2);
     const to = (maxCrop: number, body = aBody()) =>
-      ablePlaces(setupOf(lens, body), { ...subject({}), ...PIXELS } as Frame, {
+      coveredPositions(setupOf(lens, body), { ...subject({}), ...PIXELS } as Frame, {
         ...LIMITS,
         maxCrop,
       })[0]?.to;
@@ -101,19 +107,23 @@ describe('the places that a lens makes', () => {
 
   it('begin at the closest focus, which is marked from the sensor', () => {
     const small = subject({ heightM: 0.1, fromM: 0.05, toM: 3, fill: { min: 0.01, max: 1 } });
-    const [place] = ablePlaces(setupOf(aLens('l', 50, 50, 2, { minFocusM: 0.5 })), small, LIMITS);
-    expect(place?.from).toBeCloseTo(0.5, 12);
+    const [position] = coveredPositions(
+      setupOf(aLens('l', 50, 50, 2, { minFocusM: 0.5 })),
+      small,
+      LIMITS,
+    );
+    expect(position?.from).toBeCloseTo(0.5, 12);
   });
 
   it('keep the stated magnification down to the closest focus, nearer than a thin lens comes', () => {
     const ring = subject({ heightM: 0.02, fromM: 0.05, toM: 3, fill: { min: 0.01, max: 1.5 } });
     const macro = setupOf(aLens('l', 90, 90, 2.8, { minFocusM: 0.28, maxMagnification: 1 }));
-    expect(ablePlaces(macro, ring, LIMITS)[0]?.from).toBeCloseTo(0.28, 12);
+    expect(coveredPositions(macro, ring, LIMITS)[0]?.from).toBeCloseTo(0.28, 12);
     // At 0.3 m, nearer than 4f, it is still 1:1 and the picture 24 mm high, not less.
     const half = subject({ heightM: 0.02, fromM: 0.3, toM: 0.3, fill: { min: 0.3, max: 0.5 } });
-    expect(ablePlaces(macro, half, LIMITS)).toEqual([]);
+    expect(coveredPositions(macro, half, LIMITS)).toEqual([]);
     const unstated = setupOf(aLens('l', 90, 90, 2.8, { maxMagnification: 0.5 }));
-    expect(ablePlaces(unstated, ring, LIMITS)[0]?.from).toBeCloseTo(from(0.09, 0.5), 12);
+    expect(coveredPositions(unstated, ring, LIMITS)[0]?.from).toBeCloseTo(from(0.09, 0.5), 12);
   });
 
   it('take the stated magnification at closest focus where a thin lens would have less', () => {
@@ -123,12 +133,14 @@ describe('the places that a lens makes', () => {
       subject({ widthM: 0.072, heightM: null, fromM, toM, fill: { min: 0.9, max: 1 } });
     const free = (frame: Frame) =>
       ({ ...frame, need: { ...frame.need, footing: 'free' } }) as Frame;
-    expect(ablePlaces(close, free(flower(0.12, 0.2)), LIMITS)).toEqual([{ from: 0.14, to: 0.14 }]);
+    expect(coveredPositions(close, free(flower(0.12, 0.2)), LIMITS)).toEqual([
+      { from: 0.14, to: 0.14 },
+    ]);
     expect(verdictOn(close, free(flower(0.12, 0.2)), LIMITS)).toMatchObject({
       code: 'clear',
       deciding: { margins: { magnification: expect.closeTo(0.45, 9), crop: 1 } },
     });
-    expect(ablePlaces(close, free(flower(0.15, 0.2)), LIMITS)).toEqual([]);
+    expect(coveredPositions(close, free(flower(0.15, 0.2)), LIMITS)).toEqual([]);
     const five = setupOf(aLens('l', 25, 25, 2.8, { minFocusM: 0.17, maxMagnification: 5 }));
     const ant = subject({
       widthM: 0.009,
@@ -155,7 +167,7 @@ describe('the places that a lens makes', () => {
           .map((i) => (70 + i) / 1000)
           .some((f) => d >= 1 && (thin(f, d) * 400) / 24 >= 0.2 && (thin(f, d) * 400) / 24 <= 0.9),
       );
-    expect(Math.abs(ablePlaces(zoom, head, LIMITS)[0]!.from - bySearch!)).toBeLessThan(0.002);
+    expect(Math.abs(coveredPositions(zoom, head, LIMITS)[0]!.from - bySearch!)).toBeLessThan(0.002);
   });
 });
 

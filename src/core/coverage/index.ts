@@ -1,8 +1,14 @@
 /** One setup on one frame: the places it makes, its verdict and margins. */
-export { type Able, ablePlaces, ableSetups, type Harder, stillAble } from './covering';
 export {
-  type Bar,
-  barOf,
+  type Covering,
+  coveredPositions,
+  coveringSetups,
+  type Harder,
+  stillCovering,
+} from './covering';
+export {
+  type Exclusion,
+  exclusionOf,
   FULL_FRAME_MARGIN,
   isOfGrade,
   LEAST_CORNER_ANGLE_DEG,
@@ -18,7 +24,7 @@ export {
 export type { TimeRule } from './exposure';
 export { filterFNumber, filterStops } from './filter';
 export type { BlurMargin, LightMargin, Margins, SharpMargin } from './margins';
-export { marginsOf, type Picture, pictureOf, type Sides, subjectSides } from './picture';
+export { marginsOf, type Picture, pictureOf, type PictureSides, subjectSides } from './picture';
 export { type Shortfall, shortfallOf } from './shortfall';
 export { lacksOf, shortage } from './shortages';
 export {
@@ -31,4 +37,4 @@ export {
   verdictOn,
   type VerdictPart,
 } from './verdict';
-export { type Format, type FrameSpan, frameSpan } from './span';
+export { type PictureFormat, type FrameSpan, frameSpan } from './span';

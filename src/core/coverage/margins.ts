@@ -13,7 +13,7 @@ import {
   ruleOf500S,
   sideMm,
 } from '@/core/optics';
-import type { Task } from './coveredRange';
+import type { CoverageTask } from './coveredRange';
 import {
   farthestUsableM,
   longestMm,
@@ -140,7 +140,7 @@ const PIXELS_PER_MEGAPIXEL = 1e6;
 const SAME_CROP = 1e-9;
 
 /** Margins at one place, with the shortest focal length that the crop of the task leaves. */
-export function marginsAt(setup: Setup, task: Task, x: number): Margins {
+export function marginsAt(setup: Setup, task: CoverageTask, x: number): Margins {
   const { axis, framing, demand } = task;
   const needMin = framing.slopeMin(1) * x;
   const needMax = framing.slopeMax * x;
@@ -189,7 +189,7 @@ const finite = (value: number) => (Number.isFinite(value) ? value : null);
 /** Focal length that stands for the stated magnification at closest focus, mm; 0 elsewhere. */
 function reachedMm(
   { minFocusM, maxMagnification, extensionMm }: Setup,
-  task: Task,
+  task: CoverageTask,
   x: number,
 ): number {
   const isClosest = minFocusM === x && maxMagnification !== null && extensionMm === 0;
@@ -211,7 +211,7 @@ function focusSpareM(setup: Setup, x: number): number | null {
 }
 
 /** Diagonal angle of view of the whole sensor focused there, 2·atan(d / 2f(1 + m)). */
-function diagonalAngle(setup: Setup, task: Task, focalMm: number, x: number): number {
+function diagonalAngle(setup: Setup, task: CoverageTask, focalMm: number, x: number): number {
   const { magnification } = spotAt(task, focalMm, x);
   return angleOfLengthDeg(sideMm(setup.sensor, 'diagonal'), focalMm * (1 + magnification));
 }
@@ -268,7 +268,7 @@ function sharpMargin(sharp: SharpDemand, demand: Demand, spot: Spot): SharpMargi
 }
 
 /** Blur at the longest focal length that frames it, where it is strongest. */
-function blurMargin(setup: Setup, task: Task, x: number): BlurMargin | null {
+function blurMargin(setup: Setup, task: CoverageTask, x: number): BlurMargin | null {
   const { axis, framing, demand } = task;
   if (demand.blur === null) return null;
   const longest = longestMm(setup, axis, framing.slopeMax, x);

@@ -18,7 +18,7 @@ import { magnificationOf } from './spot';
 const MM_PER_M = 1000;
 
 /** Two sides of something seen: metres at the subject, or lengths per unit of distance in the far. */
-export interface Sides {
+export interface PictureSides {
   readonly width: number;
   readonly height: number;
 }
@@ -28,7 +28,7 @@ export interface Picture {
   readonly focalMm: number;
   /** Widest f-number there. */
   readonly fNumber: number;
-  readonly sides: Sides;
+  readonly sides: PictureSides;
   /** Share of the tighter side that the subject takes; null where no subject is given. */
   readonly fill: number | null;
   /** Disc that a point behind the subject becomes, percent of the diagonal; null in the far. */
@@ -102,7 +102,10 @@ export function subjectSides(
     : null;
 }
 
-function fillOf(subject: { width: number | null; height: number | null }, sides: Sides): number {
+function fillOf(
+  subject: { width: number | null; height: number | null },
+  sides: PictureSides,
+): number {
   return tightness(subject, { widthMm: sides.width, heightMm: sides.height });
 }
 

@@ -108,7 +108,7 @@ describe('the shape of the picture', () => {
       ...frame,
       need: { ...frame.need, fromM: 1, toM: 30, footing: 'held' },
     } as Frame;
-    return verdictOn(setupOf([aLens('l', 50, 50, 2)]), held, LIMITS).able[0]!.from;
+    return verdictOn(setupOf([aLens('l', 50, 50, 2)]), held, LIMITS).covered[0]!.from;
   };
 
   it('is cut from the sensor first: a square is 24 mm wide, 16:9 all of 36', () => {
@@ -119,8 +119,8 @@ describe('the shape of the picture', () => {
 
   it('is 20.25 mm high on 36×24 mm in 16:9', () => {
     const tall = personFrame('p', 1, 30, 'held', { output: pixels(1600, 900, true) });
-    const [place] = verdictOn(setupOf([aLens('l', 50, 50, 2)]), tall, LIMITS).able;
-    expect(place!.from).toBeCloseTo(fromSensor(0.05, (0.9 * 20.25) / 1800), 9);
+    const [position] = verdictOn(setupOf([aLens('l', 50, 50, 2)]), tall, LIMITS).covered;
+    expect(position!.from).toBeCloseTo(fromSensor(0.05, (0.9 * 20.25) / 1800), 9);
   });
 });
 

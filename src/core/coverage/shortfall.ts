@@ -1,5 +1,5 @@
 import type { IntervalSet } from '@/core/intervals';
-import type { Bar } from './exclusions';
+import type { Exclusion } from './exclusions';
 import type { Verdict } from './verdict';
 
 /** What a setup lacks for a frame, in plain units. */
@@ -53,7 +53,7 @@ export type Shortfall =
       readonly limitFNumber: number;
     }
   | { readonly code: 'too-brief'; readonly shortestS: number; readonly timeS: number }
-  | { readonly code: Bar | 'few-pixels' }
+  | { readonly code: Exclusion | 'few-pixels' }
   | { readonly code: 'part'; readonly able: IntervalSet };
 
 /** The shortfall of a verdict; null when it is clear or made by cropping. */
@@ -64,7 +64,7 @@ export function shortfallOf(v: Verdict): Shortfall | null {
     case 'crop':
       return null;
     case 'part':
-      return { code: 'part', able: v.able };
+      return { code: 'part', able: v.covered };
     case 'not-long-enough':
       return {
         code: v.code,

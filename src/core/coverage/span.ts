@@ -6,7 +6,7 @@ import { longestTime } from './exposure';
 import { magnificationOf } from './spot';
 
 /** The side of a setup that a need is looked at through when no lens is chosen yet. */
-export type Format = Demanded;
+export type PictureFormat = Demanded;
 
 /** What a frame asks for on one format, as focal lengths on the 36×24 mm frame by diagonal. */
 export interface FrameSpan {
@@ -22,7 +22,7 @@ export interface FrameSpan {
  * the nearest place and the widest at the farthest bound what must be there; where they cross, any
  * one focal length between them makes every place.
  */
-export function frameSpan(frame: Frame, format: Format, limits: Limits): FrameSpan {
+export function frameSpan(frame: Frame, format: PictureFormat, limits: Limits): FrameSpan {
   const axis = needAxis(frame.need);
   const { from, to } = axis.range;
   const ways = framings(frame, format.sensor, limits);

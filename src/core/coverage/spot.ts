@@ -16,7 +16,7 @@ export interface Spot {
   readonly crop: number;
 }
 
-interface Framed {
+interface FramedSpot {
   readonly axis: NeedAxis;
   readonly framing: Framing;
   /** Least magnification wanted, cropping allowed. */
@@ -25,7 +25,7 @@ interface Framed {
 
 /** Beyond life size, which a thin lens does not tell by its distance, the magnification wanted counts. */
 export function spotAt(
-  { axis, framing, leastMagnification }: Framed,
+  { axis, framing, leastMagnification }: FramedSpot,
   focalMm: number,
   x: number,
 ): Spot {

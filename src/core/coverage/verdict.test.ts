@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { type Frame, framings, type Limits, needAxis } from '@/core/brief';
-import { ablePlaces, barOf, demandOf, verdictOn } from '@/core/coverage';
+import { coveredPositions, exclusionOf, demandOf, verdictOn } from '@/core/coverage';
 import { mountableSetups, type Setup } from '@/core/gear';
 import { containsPoint, subtract } from '@/core/intervals';
 import {
   blurDiscMm,
   flashFNumber,
   fNumberForDepth,
-  handHeldTimeS,
+  handheldTimeS,
   slowestFNumber,
   timeForMotionBlurS,
 } from '@/core/optics';
@@ -52,7 +52,7 @@ const TENTH = 2 ** 0.1;
  * from the sensor; the lens stands f·(1 + m) before it, m the smaller root of D = f·(2 + m + 1/m).
  */
 function madeBySearch(setup: Setup, frame: Frame, limits: Limits, x: number): boolean {
-  if (barOf(setup, frame) !== null) return false;
+  if (exclusionOf(setup, frame) !== null) return false;
   const shape = shapeOf(setup, frame);
   const most = cropAllowed(shape, frame, limits);
   if (most < 1) return false;
@@ -185,7 +185,7 @@ function isExposed(
   const { source, longestTimeS, support, movement, flash } = frame.light;
   if (source.kind !== 'ev') return true;
   const times = [longestTimeS ?? Infinity];
-  if (support === 'hand') times.push(handHeldTimeS(equivalentMm, 1, setup.stabiliserStops));
+  if (support === 'hand') times.push(handheldTimeS(equivalentMm, 1, setup.stabiliserStops));
   if (movement !== null) {
     const half = frame.need.kind === 'subject' ? 0.9 / frame.need.fromM : 0.018;
     const share = { across: 1, diagonal: Math.SQRT1_2, toward: half }[movement.direction];
@@ -223,15 +223,15 @@ describe('able places', () => {
           );
           const { from, to } = needAxis(frame.need).range;
           const x = from * (to / from) ** share;
-          const places = ablePlaces(setup, frame, LIMITS);
-          const nearAnEnd = places.some(
+          const positions = coveredPositions(setup, frame, LIMITS);
+          const nearAnEnd = positions.some(
             (p) => Math.abs(p.from / x - 1) < 2e-3 || Math.abs(p.to / x - 1) < 2e-3,
           );
-          fc.pre(!nearAnEnd || places.every((p) => p.from === p.to));
+          fc.pre(!nearAnEnd || positions.every((p) => p.from === p.to));
           const found = madeBySearch(setup, frame, LIMITS, x);
-          if (found) expect(containsPoint(places, x)).toBe(true);
+          if (found) expect(containsPoint(positions, x)).toBe(true);
           else if (setup.focal.wideMm !== longMm)
-            expect(containsPoint(places, x) && !nearAnEnd && !isNarrow(setup, frame, x)).toBe(
+            expect(containsPoint(positions, x) && !nearAnEnd && !isNarrow(setup, frame, x)).toBe(
               false,
             );
         },
@@ -256,8 +256,8 @@ describe('able places', () => {
   const grows = (more: (setup: Setup, frame: Frame) => [Setup, Frame, Limits]) =>
     fc.assert(
       fc.property(onlySetup, anyFrame('f'), (setup, frame) => {
-        const before = ablePlaces(setup, frame, LIMITS);
-        const after = ablePlaces(...more(setup, frame));
+        const before = coveredPositions(setup, frame, LIMITS);
+        const after = coveredPositions(...more(setup, frame));
         const lost = subtract(before, after).filter((p) => p.to > p.from * (1 + 1e-7));
         expect(lost).toEqual([]);
       }),
@@ -354,9 +354,9 @@ describe('verdicts', () => {
     const frame = focalFrame('f', 100, 800, 'held', {
       light: lightOf(8, { support: 'hand' }),
     });
-    const places = ablePlaces(setupOf(aLens('l', 100, 800, 5.6)), frame, EXACT);
-    expect(places).toHaveLength(1);
-    expect(places[0]?.to).toBeCloseTo((16384 / 5.6 ** 2) * 2 ** 0.1, 6);
+    const positions = coveredPositions(setupOf(aLens('l', 100, 800, 5.6)), frame, EXACT);
+    expect(positions).toHaveLength(1);
+    expect(positions[0]?.to).toBeCloseTo((16384 / 5.6 ** 2) * 2 ** 0.1, 6);
   });
 
   it('take a converter on the lenses that it is made for, and keep the close focus', () => {

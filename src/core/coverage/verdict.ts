@@ -8,7 +8,7 @@ import {
   type NeedAxis,
 } from '@/core/brief';
 import { boundary } from '@/core/bisect';
-import type { Kit, Setup } from '@/core/gear';
+import type { Stack, Setup } from '@/core/gear';
 import {
   containsPoint,
   covers,
@@ -17,16 +17,16 @@ import {
   subtract,
   union,
 } from '@/core/intervals';
-import { placesOf } from './covering';
-import { type Conditions, EVERYTHING, type Task, taskOf } from './coveredRange';
-import { type Bar, barsOf } from './exclusions';
+import { positionsOf } from './covering';
+import { type Conditions, EVERYTHING, type CoverageTask, taskOf } from './coveredRange';
+import { type Exclusion, exclusionsOf } from './exclusions';
 import { mostMagnification } from './bounds';
 import { type Demand, demandOf } from './demand';
 import { type Margins, marginsAt } from './margins';
 import { lacksOf, type MeasuredLack, shortage, shortagesOf } from './shortages';
 
 /** What a setup lacks for a place of a frame. */
-export type Lack = MeasuredLack | 'few-pixels' | Bar;
+export type Lack = MeasuredLack | 'few-pixels' | Exclusion;
 
 export type PartCode = 'clear' | 'crop' | Lack;
 /** `part`: some distances are made, not all. */
@@ -42,7 +42,7 @@ export interface VerdictPart {
 }
 
 /** How one setup serves one frame. */
-export interface Verdict extends Kit {
+export interface Verdict extends Stack {
   readonly bodyId: Setup['bodyId'];
   readonly builtIn: boolean;
   readonly code: VerdictCode;
@@ -50,7 +50,7 @@ export interface Verdict extends Kit {
   readonly got: boolean;
   readonly axis: NeedAxis;
   /** Places of the axis that it makes, cropping allowed. */
-  readonly able: IntervalSet;
+  readonly covered: IntervalSet;
   /** All of the axis in order, cut where the answer changes. */
   readonly parts: readonly VerdictPart[];
   /** The part that decides the code. */
@@ -64,7 +64,7 @@ interface Case {
   readonly ways: readonly Framing[];
   readonly demand: Demand;
   /** What keeps the setup from the frame wherever it stands. */
-  readonly bars: readonly Lack[];
+  readonly exclusions: readonly Lack[];
   /** One place is not enough, so the worst one decides. */
   readonly worstDecides: boolean;
 }
@@ -78,25 +78,25 @@ export function verdictOn(setup: Setup, frame: Frame, limits: Limits): Verdict {
     axis,
     ways: framings(frame, setup.sensor, limits),
     demand,
-    bars: [
-      ...barsOf(setup, frame),
+    exclusions: [
+      ...exclusionsOf(setup, frame),
       ...(demand.pixelsShort === null ? [] : (['few-pixels'] as const)),
     ],
     worstDecides: footingOf(frame.need) !== 'free',
   };
-  const [bar] = it.bars;
-  const sets = bar === undefined ? answerSets(it) : [{ code: bar, set: [axis.range] }];
+  const [exclusion] = it.exclusions;
+  const sets = exclusion === undefined ? answerSets(it) : [{ code: exclusion, set: [axis.range] }];
   const parts = sets
     .flatMap(({ code, set }) => set.map((range) => ({ code, range })))
     .sort((a, b) => a.range.from - b.range.from || a.range.to - b.range.to)
     .map(({ code, range }) => partOf(it, code, range));
-  const able = union(parts.filter((p) => isMade(p.code)).map((p) => p.range));
-  const got = it.worstDecides ? covers(able, axis.range) : able.length > 0;
+  const covered = union(parts.filter((p) => isMade(p.code)).map((p) => p.range));
+  const got = it.worstDecides ? covers(covered, axis.range) : covered.length > 0;
   const deciding = decidingPart(parts, it.worstDecides);
-  const code = got || able.length === 0 ? deciding.code : 'part';
+  const code = got || covered.length === 0 ? deciding.code : 'part';
   const { bodyId, builtIn, lensId, adapterId, converterId, tubeId } = setup;
-  const chain = { bodyId, builtIn, lensId, adapterId, converterId, tubeId };
-  return { ...chain, code, got, axis, able, parts, deciding };
+  const mounted = { bodyId, builtIn, lensId, adapterId, converterId, tubeId };
+  return { ...mounted, code, got, axis, covered, parts, deciding };
 }
 
 export function isMade(code: VerdictCode): boolean {
@@ -112,7 +112,7 @@ function answerSets(it: Case): { code: PartCode; set: IntervalSet }[] {
   const whole = [axis.range];
   if (isTooSmall(it)) return [{ code: 'too-close', set: whole }];
   const at = (conditions: Partial<Conditions>, by = demand.crop) =>
-    placesOf(
+    positionsOf(
       setup,
       ways.map((way) => taskOf(axis, way, demand, by, { ...NOTHING, ...conditions })),
     );
@@ -192,50 +192,54 @@ function meet(set: IntervalSet, range: Interval): IntervalSet {
  * the one that lacks least if one place is enough, the worst if not.
  */
 function partOf(it: Case, code: PartCode, range: Interval): VerdictPart {
-  const places =
+  const positions =
     isMade(code) && !it.worstDecides ? roomiest(it, code, range) : [range.from, range.to];
-  const looked = places.map((x) => lookAt(it, code, x));
+  const looked = positions.map((x) => lookAt(it, code, x));
   const decides = looked.reduce((a, b) => (it.worstDecides === isHarder(b, a, code, it) ? b : a));
   return { range, code, margins: decides.margins, lacks: isMade(code) ? [] : decides.lacks };
 }
 
-interface Looked {
+interface LookedCase {
   readonly margins: Margins;
   readonly lacks: readonly Lack[];
 }
 
 /** The better way of holding the camera at a place. */
-function lookAt(it: Case, code: PartCode, x: number): Looked {
+function lookAt(it: Case, code: PartCode, x: number): LookedCase {
   const each = it.ways.flatMap((way) => lookBy(it, way, code, x));
   return each.reduce((a, b) => (isHarder(a, b, code, it) ? b : a));
 }
 
 /** One way of holding the camera at a place; for what is made, only one that makes it so. */
-function lookBy(it: Case, way: Framing, code: PartCode, x: number): Looked[] {
-  const { setup, demand, axis, bars } = it;
+function lookBy(it: Case, way: Framing, code: PartCode, x: number): LookedCase[] {
+  const { setup, demand, axis, exclusions } = it;
   const task = (crop: number) => taskOf(axis, way, demand, crop, EVERYTHING);
   const margins = (crop: number) => marginsAt(setup, task(crop), x);
   if (isMade(code)) {
     const crop = code === 'clear' ? 1 : leastCrop(it, task, x);
-    const others = it.ways.length > 1 && !makes(setup, task(crop), x);
+    const others = it.ways.length > 1 && !coversAt(setup, task(crop), x);
     return others ? [] : [{ margins: margins(crop), lacks: [] }];
   }
   const whole = margins(1);
   const isHelped = demand.crop > 1 && (whole.light?.stops ?? 0) < 0;
   const best = isHelped ? margins(demand.crop) : whole;
-  return [{ margins: best, lacks: [...bars, ...lacksOf(best)] }];
+  return [{ margins: best, lacks: [...exclusions, ...lacksOf(best)] }];
 }
 
 /** The least crop that makes a place. */
-function leastCrop({ setup, demand }: Case, task: (crop: number) => Task, x: number): number {
-  return makes(setup, task(demand.crop), x)
-    ? boundary(demand.crop, 1, (crop) => makes(setup, task(crop), x))
+function leastCrop(
+  { setup, demand }: Case,
+  task: (crop: number) => CoverageTask,
+  x: number,
+): number {
+  return coversAt(setup, task(demand.crop), x)
+    ? boundary(demand.crop, 1, (crop) => coversAt(setup, task(crop), x))
     : demand.crop;
 }
 
-function makes(setup: Setup, task: Task, x: number): boolean {
-  const place = { ...task, axis: { ...task.axis, range: { from: x, to: x } } };
-  return placesOf(setup, [place]).length > 0;
+function coversAt(setup: Setup, task: CoverageTask, x: number): boolean {
+  const position = { ...task, axis: { ...task.axis, range: { from: x, to: x } } };
+  return positionsOf(setup, [position]).length > 0;
 }
 
 /** Golden section: how much of a range is kept at each step, and how far it is narrowed down. */
@@ -256,7 +260,7 @@ function roomiest(it: Case, code: PartCode, { from, to }: Interval): number[] {
 }
 
 /** Whether one place or way is harder than another: by what the part is named for, or by all that lacks. */
-function isHarder(a: Looked, b: Looked, code: PartCode, { worstDecides }: Case): boolean {
+function isHarder(a: LookedCase, b: LookedCase, code: PartCode, { worstDecides }: Case): boolean {
   if (!worstDecides || isMade(code)) {
     if (a.lacks.length !== b.lacks.length) return a.lacks.length > b.lacks.length;
     return shortage(a.margins) > shortage(b.margins);

@@ -116,9 +116,9 @@ describe('tubes', () => {
       },
     );
     const withTube = mountableSetups(shelf).find((s) => s.tubeId !== null)!;
-    const [place] = verdictOn(withTube, small, LIMITS).able;
-    expect(place?.from).toBeCloseTo(0.05 * (2 + 0.65 + 1 / 0.65), 9);
-    expect(place?.to).toBeCloseTo(0.075 ** 2 / 0.025, 9);
+    const [position] = verdictOn(withTube, small, LIMITS).covered;
+    expect(position?.from).toBeCloseTo(0.05 * (2 + 0.65 + 1 / 0.65), 9);
+    expect(position?.to).toBeCloseTo(0.075 ** 2 / 0.025, 9);
     const far = verdictOn(withTube, personFrame('p', 5, 5, 'free'), LIMITS);
     expect(shortfallOf(far)).toMatchObject({
       code: 'too-far-for-tube',

@@ -74,7 +74,7 @@ export function loanDays({ from, to }: Pick<Loan, 'from' | 'to'>): number | null
   return from === null || to === null ? null : (Date.parse(to) - Date.parse(from)) / DAY_MS + 1;
 }
 
-/** What every piece on the shelf has. `null` is "not known", which is never the same as zero. */
+/** What every item on the shelf has. `null` is "not known", which is never the same as zero. */
 export const itemFields = {
   name: itemName,
   maker: lineOfText(80),

@@ -1,9 +1,9 @@
-import { countingRange, mountableChains, mountableSetups, widestFNumber } from '@/core/gear';
+import { countingRange, mountableStacks, mountableSetups, widestFNumber } from '@/core/gear';
 import { aBody, aConverter, aLens, anAdapter, aShelf, aTube } from '../../../tests/support/gear';
 
 const N_BODY = aBody({ id: 'n', mount: 'N', autofocusLimitFNumber: 8 });
-const chains = (...shelf: Parameters<typeof aShelf>) =>
-  mountableChains(aShelf(...shelf)).map((c) =>
+const stacks = (...shelf: Parameters<typeof aShelf>) =>
+  mountableStacks(aShelf(...shelf)).map((c) =>
     [c.body, c.adapter, c.converter, c.tube, c.lens].map((part) => part?.id ?? '-').join(' '),
   );
 
@@ -11,7 +11,7 @@ describe('what can be mounted', () => {
   it('stacks body, adapter, then converter or tube, then lens, and never two of a kind', () => {
     const lens = aLens('l', 100, 100, 2);
     expect(
-      chains([lens], [aConverter('c', 1.4, ['l'])], [aBody({ id: 'm' }), N_BODY], {
+      stacks([lens], [aConverter('c', 1.4, ['l'])], [aBody({ id: 'm' }), N_BODY], {
         tubes: [aTube('t', 12)],
         adapters: [anAdapter('a')],
       }),
@@ -21,10 +21,10 @@ describe('what can be mounted', () => {
   it('takes an adapter in its direction only, and no adapter where the lens fits by itself', () => {
     const other = aLens('o', 50, 50, 2, { mount: 'N' });
     expect(
-      chains([other], [], [aBody({ id: 'm' }), N_BODY], { adapters: [anAdapter('a')] }),
+      stacks([other], [], [aBody({ id: 'm' }), N_BODY], { adapters: [anAdapter('a')] }),
     ).toEqual(['n - - - o']);
     const accepting = { adapters: [anAdapter('a')], mounts: [{ name: 'N', accepts: ['M'] }] };
-    expect(chains([aLens('l', 50, 50, 2)], [], [N_BODY], accepting)).toEqual(['n - - - l']);
+    expect(stacks([aLens('l', 50, 50, 2)], [], [N_BODY], accepting)).toEqual(['n - - - l']);
   });
 
   it('loses autofocus with an adapter that does not pass it on', () => {

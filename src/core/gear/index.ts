@@ -34,8 +34,15 @@ export {
   type LensId,
   widestFNumber,
 } from './lens';
-export { type Chain, isBare, type Kit, kitKey, kitPieces, mountableChains } from './stack';
-export { formatKey, mountableSetups, type Setup, setupOf, setupOfKit } from './setup';
+export {
+  type MountedStack,
+  isBare,
+  type Stack,
+  stackKey,
+  stackItemIds,
+  mountableStacks,
+} from './stack';
+export { formatKey, mountableSetups, type Setup, setupOf, setupOfStack } from './setup';
 export {
   ITEM_KINDS,
   ITEM_SCHEMAS,
@@ -45,8 +52,8 @@ export {
   mount,
   mountFits,
   newMounts,
-  piecesOf,
-  withPieces,
+  itemsWithoutBodies,
+  withItems,
   shelf,
   type Shelf,
   SHELF_LIMITS,

@@ -9,14 +9,14 @@ import {
 } from '@/core/optics';
 import { AT_EASE, type Pace } from '@/core/pace';
 import type { BodyId } from './body';
-import { type Chain, type Kit, mountableChains } from './stack';
+import { type MountedStack, type Stack, mountableStacks } from './stack';
 import { countingRange, type FocalRange, GRADES, type Lens, widestFNumber } from './lens';
 import type { Shelf } from './shelf';
 
 const UM_PER_MM = 1000;
 
-/** One mountable chain, with what follows from it. */
-export interface Setup extends Kit {
+/** One mountable stack, with what follows from it. */
+export interface Setup extends Stack {
   readonly bodyId: BodyId;
   /** Alike for setups with the same part of the same sensor. */
   readonly sensorKey: string;
@@ -27,7 +27,7 @@ export interface Setup extends Kit {
   /** Focal range that counts, glass behind the lens included, mm. */
   readonly focal: FocalRange;
   /** Focal lengths between which the f-number may bend: the points of its table, mm. */
-  readonly bends: readonly number[];
+  readonly breakpoints: readonly number[];
   /** The part of the sensor that the image circle fills. */
   readonly sensor: SensorSize;
   /** Pixels of that part; null when the body's pixels are not known. */
@@ -64,40 +64,40 @@ export interface Setup extends Kit {
 
 /** Every setup of a shelf; a lens with a built-in converter gives two of each. */
 export function mountableSetups(shelf: Shelf, pace: Pace = AT_EASE): Setup[] {
-  return mountableChains(shelf, pace).flatMap((chain) => {
+  return mountableStacks(shelf, pace).flatMap((mounted) => {
     pace();
-    return chain.lens.builtInConverter === null
-      ? [setupOf(chain)]
-      : [setupOf(chain), setupOf(chain, true)];
+    return mounted.lens.builtInConverter === null
+      ? [setupOf(mounted)]
+      : [setupOf(mounted), setupOf(mounted, true)];
   });
 }
 
-/** The setup of a kit on a body, by their ids; null when one of them is not on the shelf. */
-export function setupOfKit(
+/** The setup of a stack on a body, by their ids; null when one of them is not on the shelf. */
+export function setupOfStack(
   shelf: Shelf,
-  kit: Kit & { readonly bodyId: BodyId; readonly builtIn?: boolean },
+  stack: Stack & { readonly bodyId: BodyId; readonly builtIn?: boolean },
 ): Setup | null {
-  const body = shelf.bodies.find((b) => b.id === kit.bodyId);
-  const lens = shelf.lenses.find((l) => l.id === kit.lensId);
-  const adapter = shelf.adapters.find((a) => a.id === kit.adapterId) ?? null;
-  const converter = shelf.converters.find((c) => c.id === kit.converterId) ?? null;
-  const tube = shelf.tubes.find((t) => t.id === kit.tubeId) ?? null;
+  const body = shelf.bodies.find((b) => b.id === stack.bodyId);
+  const lens = shelf.lenses.find((l) => l.id === stack.lensId);
+  const adapter = shelf.adapters.find((a) => a.id === stack.adapterId) ?? null;
+  const converter = shelf.converters.find((c) => c.id === stack.converterId) ?? null;
+  const tube = shelf.tubes.find((t) => t.id === stack.tubeId) ?? null;
   const complete =
-    adapter?.id === (kit.adapterId ?? undefined) &&
-    converter?.id === (kit.converterId ?? undefined) &&
-    tube?.id === (kit.tubeId ?? undefined);
+    adapter?.id === (stack.adapterId ?? undefined) &&
+    converter?.id === (stack.converterId ?? undefined) &&
+    tube?.id === (stack.tubeId ?? undefined);
   if (!body || !lens || !complete) return null;
-  return setupOf({ body, adapter, converter, tube, lens }, kit.builtIn);
+  return setupOf({ body, adapter, converter, tube, lens }, stack.builtIn);
 }
 
 /**
- * What follows from a chain. A converter multiplies focal length, f-number and magnification and
+ * What follows from a stack. A converter multiplies focal length, f-number and magnification and
  * keeps the close focus (Ray, Applied Photographic Optics, from memory). A lens whose image circle
  * is smaller than the sensor uses the part that it fills, at its true size and with fewer pixels;
  * an unknown image circle is taken to fill the sensor.
  */
-export function setupOf(chain: Chain, builtIn = false): Setup {
-  const { body: b, adapter, converter, tube, lens: l } = chain;
+export function setupOf(mounted: MountedStack, builtIn = false): Setup {
+  const { body: b, adapter, converter, tube, lens: l } = mounted;
   const factor =
     (converter?.factor ?? 1) * (adapter?.factor ?? 1) * (builtIn ? (l.builtInConverter ?? 1) : 1);
   const range = countingRange(l);
@@ -121,7 +121,7 @@ export function setupOf(chain: Chain, builtIn = false): Setup {
     tubeId: tube?.id ?? null,
     builtIn,
     focal: { wideMm: range.wideMm * factor, longMm: range.longMm * factor },
-    bends: l.apertures.map((p) => p.focalMm * factor),
+    breakpoints: l.apertures.map((p) => p.focalMm * factor),
     sensor,
     pixels: known
       ? {
@@ -133,14 +133,14 @@ export function setupOf(chain: Chain, builtIn = false): Setup {
     cropFactor: cropFactor(sensor),
     projection: l.projection,
     minFocusM: tube ? null : l.minFocusM,
-    maxMagnification: ownMagnification(chain, factor),
+    maxMagnification: ownMagnification(mounted, factor),
     extensionMm: tube?.lengthMm ?? 0,
     stabiliserStops,
     isoCeiling: b.isoCeiling,
     autofocus: all([l.autofocus, adapter?.autofocus, tube?.autofocus]),
     autofocusLimitFNumber: b.autofocusLimitFNumber,
     sealed: all([l.sealed, b.sealed]),
-    takesFilter: takesFilter(chain),
+    takesFilter: takesFilter(mounted),
     gradeRank: l.grade === null ? null : GRADES.indexOf(l.grade) + (converter === null ? 0 : 1),
     shift: l.shift,
     smallestFNumber,
@@ -152,7 +152,7 @@ export function setupOf(chain: Chain, builtIn = false): Setup {
  * Largest magnification without a tube. With a tube it decides how near one comes, so where it is
  * not stated it is worked out from the closest focus of a thin lens at its long end.
  */
-function ownMagnification({ lens, tube }: Chain, factor: number): number | null {
+function ownMagnification({ lens, tube }: MountedStack, factor: number): number | null {
   if (lens.maxMagnification !== null) return lens.maxMagnification * factor;
   if (!tube || lens.minFocusM === null) return null;
   const longMm = countingRange(lens).longMm;
@@ -161,7 +161,7 @@ function ownMagnification({ lens, tube }: Chain, factor: number): number | null 
 }
 
 /** In front where the lens has a thread, or dropped into the adapter; what is said of the thread rules. */
-function takesFilter({ lens, adapter }: Chain): boolean | null {
+function takesFilter({ lens, adapter }: MountedStack): boolean | null {
   const inFront = lens.frontThread ?? (lens.filterMm === null ? null : true);
   const dropIn = adapter === null ? false : adapter.dropInFilter;
   if (inFront === true || dropIn === true) return true;

@@ -92,16 +92,16 @@ export function mountFits(mounts: readonly Mount[], bodyMount: string, lensMount
 
 /** Everything on the shelf, bodies and all that goes on them. */
 export function itemsOf(s: Shelf) {
-  return [...s.bodies, ...piecesOf(s)];
+  return [...s.bodies, ...itemsWithoutBodies(s)];
 }
 
 /** Everything on the shelf that may be chosen: lenses and what stands behind them. */
-export function piecesOf(s: Shelf) {
+export function itemsWithoutBodies(s: Shelf) {
   return [...s.lenses, ...s.converters, ...s.tubes, ...s.adapters];
 }
 
-/** A shelf with the pieces that are kept; its bodies stay. */
-export function withPieces(shelf: Shelf, keep: (item: { readonly id: string }) => boolean): Shelf {
+/** A shelf with the items that are kept; its bodies stay. */
+export function withItems(shelf: Shelf, keep: (item: { readonly id: string }) => boolean): Shelf {
   return {
     ...shelf,
     lenses: shelf.lenses.filter(keep),

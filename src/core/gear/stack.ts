@@ -7,7 +7,7 @@ import { mountFits, type Shelf } from './shelf';
 import type { Tube, TubeId } from './tube';
 
 /** What is carried for a setup: the lens and what stands between it and the body. */
-export interface Kit {
+export interface Stack {
   readonly lensId: LensId;
   readonly adapterId: AdapterId | null;
   readonly converterId: ConverterId | null;
@@ -15,7 +15,7 @@ export interface Kit {
 }
 
 /** A mountable stack, from the body outwards: adapter, then converter or tube, then lens. */
-export interface Chain {
+export interface MountedStack {
   readonly body: Body;
   readonly adapter: Adapter | null;
   readonly converter: Converter | null;
@@ -24,11 +24,11 @@ export interface Chain {
 }
 
 /**
- * Every chain that can be mounted: a lens that fits the body, or fits it by one adapter in its
+ * Every stack that can be mounted: a lens that fits the body, or fits it by one adapter in its
  * direction; at most one converter made for the lens, or one tube of its mount. A converter and a
  * tube are never stacked, nor two of either.
  */
-export function mountableChains(shelf: Shelf, pace: Pace = AT_EASE): Chain[] {
+export function mountableStacks(shelf: Shelf, pace: Pace = AT_EASE): MountedStack[] {
   const convertersByLens = new Map<LensId, Converter[]>();
   for (const c of shelf.converters) {
     for (const id of c.lensIds) convertersByLens.set(id, [...(convertersByLens.get(id) ?? []), c]);
@@ -62,20 +62,20 @@ export function mountableChains(shelf: Shelf, pace: Pace = AT_EASE): Chain[] {
   });
 }
 
-/** The ids of a kit's pieces, lens first. */
-export function kitPieces(kit: Kit): readonly string[] {
-  const pieces: string[] = [kit.lensId];
-  if (kit.adapterId !== null) pieces.push(kit.adapterId);
-  if (kit.converterId !== null) pieces.push(kit.converterId);
-  if (kit.tubeId !== null) pieces.push(kit.tubeId);
-  return pieces;
+/** The ids of a stack's items, lens first. */
+export function stackItemIds(stack: Stack): readonly string[] {
+  const items: string[] = [stack.lensId];
+  if (stack.adapterId !== null) items.push(stack.adapterId);
+  if (stack.converterId !== null) items.push(stack.converterId);
+  if (stack.tubeId !== null) items.push(stack.tubeId);
+  return items;
 }
 
-/** Whether a kit is a lens and nothing else. */
-export function isBare(kit: Kit): boolean {
-  return kit.adapterId === null && kit.converterId === null && kit.tubeId === null;
+/** Whether a stack is a lens and nothing else. */
+export function isBare(stack: Stack): boolean {
+  return stack.adapterId === null && stack.converterId === null && stack.tubeId === null;
 }
 
-export function kitKey(kit: Kit): string {
-  return isBare(kit) ? kit.lensId : kitPieces(kit).join('+');
+export function stackKey(stack: Stack): string {
+  return isBare(stack) ? stack.lensId : stackItemIds(stack).join('+');
 }

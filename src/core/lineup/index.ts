@@ -1,21 +1,21 @@
 /** The choice: the fewest lenses that get the frames, proven, with its reasons. */
 export { type AimValue, type Choice, costsOf, type Open } from './solve/choose';
-export type { ConflictMember, Kept, LimitConflict, WayOut } from './explain/conflicts';
+export type { ConflictMember, KeptOut, LimitConflict, WayOut } from './explain/conflicts';
 export {
   type Difference,
-  exploreBeside,
-  exploreLineup,
+  exploreAlternatives,
+  alternativesOf,
   type ExploreOptions,
   type IfBreaks,
-  type LineupRivals,
+  type Alternatives,
   type OutReason,
   type TradeOff,
   type TradePoint,
   whyOut,
 } from './explore/alternatives';
 export { type Deadline, deadlineIn, finishingBy } from './solve/deadline';
-export { type Field, fieldOf } from './problem/problem';
-export { bestOfEachKit } from './explain/frames';
+export { type Problem, problemOf } from './problem/problem';
+export { bestOfEachStack } from './explain/frames';
 export {
   type MipModel,
   type MipOutcome,
@@ -28,7 +28,7 @@ export {
 export { modelOf } from './solve/model';
 export { type Aim, AIM_TOLERANCE, type AimName, aimsOf, wantSharesPercent } from './problem/aims';
 export type { Proof, Witness } from './prove/proof';
-export { reduce, type Reduced } from './presolve/presolve';
+export { presolve, type Presolved } from './presolve/presolve';
 export {
   type Advantage,
   equivalentRange,
@@ -41,7 +41,7 @@ export {
   type Carried,
   type Cover,
   type FrameResult,
-  type InHand,
+  type AssignmentOutcome,
   type LensIn,
   type LensOut,
   type LineupResult,
@@ -49,10 +49,16 @@ export {
   type Reason,
   type Totals,
 } from './explain/result';
-export { type Piece, priceOf, selectable, type Selectable, spendOf } from './problem/selectable';
-export { firstPerson, type Hand, handsOf } from './problem/assignments';
+export {
+  type SelectableItem,
+  priceOf,
+  selectable,
+  type Selectable,
+  spendOf,
+} from './problem/selectable';
+export { firstPerson, type Assignment, assignmentsOf } from './problem/assignments';
 export { lensLacks } from './explain/lenses';
-export { framesThere, type Occasion, occasionsOf } from './problem/opportunities';
+export { framesThere, type Opportunity, opportunitiesOf } from './problem/opportunities';
 export type { LineupQuestion } from './problem/question';
 export {
   type Knowable,

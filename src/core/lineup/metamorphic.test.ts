@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import type { Frame } from '@/core/brief';
 import {
-  fieldOf,
+  problemOf,
   type LimitConflict,
   type LineupQuestion,
   type LineupResult,
   type MipSolver,
-  reduce,
+  presolve,
   selectable,
 } from '@/core/lineup';
 import { loadHighsSolver } from '@/solver';
@@ -38,13 +38,13 @@ describe('the answer', () => {
     let [left, all] = [0, 0];
     fc.assert(
       fc.property(anyOutingOf(12), (question) => {
-        const field = fieldOf(question);
+        const problem = problemOf(question);
         const valuesOf = (keepAll: boolean) => {
-          const reduced = reduce(field, { keepAll });
-          if (keepAll) all += reduced.pieces.length;
-          else left += reduced.pieces.length;
+          const presolved = presolve(problem, { keepAll });
+          if (keepAll) all += presolved.items.length;
+          else left += presolved.items.length;
           // The order of names goes by places among what is left.
-          const values = choose(solver, field, reduced, 30)?.values ?? [];
+          const values = choose(solver, problem, presolved, 30)?.values ?? [];
           return new Map(
             values.flatMap(({ aim, value }) => (aim === 'order' ? [] : [[aim, value]])),
           );
@@ -233,6 +233,6 @@ describe('limits that fight', () => {
       { kind: 'maxSpend', allowed: 500, needed: 900 },
       { kind: 'frame', frameId: 'f' },
     ]);
-    expect(selectable(aShelf([wished]), limits).pieces).toHaveLength(1);
+    expect(selectable(aShelf([wished]), limits).items).toHaveLength(1);
   });
 });

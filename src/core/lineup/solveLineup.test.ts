@@ -7,7 +7,7 @@ import {
   shooterId,
   type Stretch,
 } from '@/core/brief';
-import { ablePlaces } from '@/core/coverage';
+import { coveredPositions } from '@/core/coverage';
 import { mountableSetups, type Setup } from '@/core/gear';
 import { containsPoint, covers } from '@/core/intervals';
 import {
@@ -121,17 +121,17 @@ describe('against plain enumeration', () => {
 
 describe('the proof', () => {
   /**
-   * Knows nothing of the solver, cells or makers: every lens that makes a witness's place with any
+   * Knows nothing of the solver, segments or candidates: every lens that makes a witness's place with any
    * setup, body and hand that there is must be named, and none may be named by two witnesses.
    */
   function checkWitnesses(question: LineupQuestion, result: LineupResult) {
     if (result.proof.kind === 'none') return;
-    const { pieces, setups } = selectable(question.shelf, question.limits);
-    const seen = new Set(pieces.filter((p) => p.lockedIn).map((p) => p.id));
-    let bound = pieces.filter((p) => p.lockedIn && p.kind === 'lens').length;
+    const { items, setups } = selectable(question.shelf, question.limits);
+    const seen = new Set(items.filter((p) => p.lockedIn).map((p) => p.id));
+    let bound = items.filter((p) => p.lockedIn && p.kind === 'lens').length;
     for (const witness of result.proof.witnesses) {
       const frame = question.frames.find((f) => f.id === witness.frameId)!;
-      const able = witness.places.flatMap(({ stretchId, range }) => {
+      const covered = witness.places.flatMap(({ stretchId, range }) => {
         const stretch = question.stretches.find((s) => s.id === stretchId);
         const views = frame.views.map((v) => ({ ...frame.need, fromM: v.fromM, toM: v.toM }));
         const sealed = frame.special.sealed || stretch?.weather.includes('wet');
@@ -146,7 +146,7 @@ describe('the proof', () => {
           return setups.filter((s) => makes(s, there, (range.from + range.to) / 2, question));
         });
       });
-      const lensIds = new Set<string>(able.map((s) => s.lensId));
+      const lensIds = new Set<string>(covered.map((s) => s.lensId));
       for (const id of witness.lensIds) expect(seen.has(id)).toBe(false);
       if (question.stretches.length === 0)
         expect([...witness.lensIds].sort()).toEqual([...lensIds].sort());
@@ -159,11 +159,11 @@ describe('the proof', () => {
   }
 
   function makes(setup: Setup, frame: Frame, middle: number, question: LineupQuestion): boolean {
-    const places = ablePlaces(setup, frame, question.limits);
-    if (footingOf(frame.need) === 'held') return containsPoint(places, middle);
+    const positions = coveredPositions(setup, frame, question.limits);
+    if (footingOf(frame.need) === 'held') return containsPoint(positions, middle);
     return footingOf(frame.need) === 'free'
-      ? places.length > 0
-      : covers(places, needAxis(frame.need).range);
+      ? positions.length > 0
+      : covers(positions, needAxis(frame.need).range);
   }
 
   it('holds for an independent checker on random outings with stretches', () => {
@@ -268,11 +268,11 @@ describe('the aims in their order', () => {
     const long = aLens('long', 400, 400, 5.6, { weightG: 900 });
     const doubler = aConverter('x2', 2, ['short']);
     const frames = [focalFrame('near', 200, 200, 'free'), focalFrame('far', 400, 400, 'free')];
-    const at = (converterPieces: number) =>
+    const at = (converterItems: number) =>
       ask({
         shelf: aShelf([short, long], [doubler]),
         frames,
-        limits: someLimits({ converterPieces }),
+        limits: someLimits({ converterPieces: converterItems }),
       });
     expect(at(0.5)).toMatchObject({
       lineup: { lensIds: ['short'], converterIds: ['x2'] },

@@ -3,7 +3,7 @@ import { demandOf } from '@/core/coverage';
 import {
   type AdapterId,
   type ConverterId,
-  kitPieces,
+  stackItemIds,
   type LensId,
   type Setup,
   type TubeId,
@@ -11,7 +11,7 @@ import {
 import type { Pace } from '@/core/pace';
 import { withBodies } from './solve/bodies';
 import { type Choice, choose } from './solve/choose';
-import { conflictBehind, type Kept, keptLost } from './explain/conflicts';
+import { conflictBehind, type KeptOut, keptLost } from './explain/conflicts';
 import {
   type Deadline,
   deadlineIn,
@@ -21,8 +21,8 @@ import {
   paceOf,
   unlessCut,
 } from './solve/deadline';
-import { inHands } from './explain/evaluate';
-import { baseTargets, type Field, fieldOf } from './problem/problem';
+import { setupsByAssignment } from './explain/evaluate';
+import { baseTargets, type Problem, problemOf } from './problem/problem';
 import { fewGood, worthOf } from './solve/fewGood';
 import { frameResult, nearestMiss } from './explain/frames';
 import { isLoose } from './problem/assignments';
@@ -32,17 +32,17 @@ import { notesOf, unverifiedWeights } from './explain/notes';
 import { wantSharesPercent } from './problem/aims';
 import { type Proof, proofOf } from './prove/proof';
 import type { LineupQuestion } from './problem/question';
-import { reduce, type Reduced } from './presolve/presolve';
+import { presolve, type Presolved } from './presolve/presolve';
 import { gapsOf, overlapsOf } from './explain/ranges';
 import {
   type Carried,
-  type InHand,
+  type AssignmentOutcome,
   type LineupResult,
   type Reason,
   RESULT_VERSION,
   type Totals,
 } from './explain/result';
-import type { PieceKind } from './problem/selectable';
+import type { SelectableKind } from './problem/selectable';
 
 export interface SolveOptions {
   /** Time for the whole answer, s; past it the best found is given with its bound. */
@@ -58,8 +58,8 @@ const SHARES = { choice: 0.45, soon: 0.5, bodies: 0.5, proof: 0.4, reason: 0.3 }
 
 /** The choice by itself, before its reasons. */
 export interface Solved {
-  readonly field: Field;
-  readonly reduced: Reduced;
+  readonly problem: Problem;
+  readonly presolved: Presolved;
   readonly choice: Choice | null;
   readonly proof: Proof;
   /** Everything that is carried against its limit; null where there is none. */
@@ -79,44 +79,44 @@ export function solveChoice(
 ): Solved {
   const started = now();
   const pace = paceOf(deadline);
-  const field = fieldOf(question, undefined, pace);
-  const reduced = reduce(field, { pace });
+  const problem = problemOf(question, undefined, pace);
+  const presolved = presolve(problem, { pace });
   const modelled = now();
   const within = (share: number) => endingBy(earlier(deadline, share), solver);
-  const first = choose(within(SHARES.choice), field, reduced, timeLimitS);
-  const lenses = first && orSoon(within(SHARES.soon), field, reduced, first, timeLimitS);
-  const choice = lenses && withBodies(within(SHARES.bodies), question, field, lenses, timeLimitS);
+  const first = choose(within(SHARES.choice), problem, presolved, timeLimitS);
+  const lenses = first && orSoon(within(SHARES.soon), problem, presolved, first, timeLimitS);
+  const choice = lenses && withBodies(within(SHARES.bodies), question, problem, lenses, timeLimitS);
   const proof: Proof =
     choice === null
       ? { kind: 'none' }
       : proofOf(
           within(SHARES.proof),
-          field,
-          reduced,
+          problem,
+          presolved,
           new Set(
             question.frames
               .filter((f) => f.want !== 'bonus' && choice.got.has(f.id))
               .map((f) => f.id),
           ),
-          { lensCount: idsOf(field, choice, 'lens').length, proven: choice.open === null },
+          { lensCount: idsOf(problem, choice, 'lens').length, proven: choice.open === null },
           timeLimitS,
         );
   const timing = { modelMs: modelled - started, solveMs: now() - modelled };
-  return { field, reduced, choice, proof, carried: null, timing };
+  return { problem, presolved, choice, proof, carried: null, timing };
 }
 
 /** A choice that time ran out over, or what is found among a few good lenses where that is better. */
 function orSoon(
   solver: MipSolver,
-  field: Field,
-  reduced: Reduced,
+  problem: Problem,
+  presolved: Presolved,
   cut: Choice,
   timeLimitS: number,
 ): Choice {
   if (cut.open === null) return cut;
-  const few = reduce(field, { among: fewGood(field, reduced) });
-  const found = choose(solver, field, few, timeLimitS);
-  if (found === null || worthOf(found.got, field) <= worthOf(cut.got, field)) return cut;
+  const few = presolve(problem, { among: fewGood(problem, presolved) });
+  const found = choose(solver, problem, few, timeLimitS);
+  if (found === null || worthOf(found.got, problem) <= worthOf(cut.got, problem)) return cut;
   const { aim, bound } = cut.open;
   const at = found.values.findIndex((v) => v.aim === aim);
   const value = found.values[at]?.value ?? found.open?.value ?? cut.open.value;
@@ -141,17 +141,17 @@ export function solveLineup(
 export function explain(
   solver: MipSolver,
   question: LineupQuestion,
-  { field, choice: found, proof, carried, timing }: Solved,
+  { problem, choice: found, proof, carried, timing }: Solved,
   { timeLimitS, now, deadline = deadlineIn(timeLimitS, now) }: SolveOptions,
 ): LineupResult {
   const started = now();
   const { frames, shelf, limits } = question;
-  const choice = found ?? lockedOnly(field);
-  const lensIds = idsOf<LensId>(field, choice, 'lens');
-  const inHand = inHands(field, choice);
-  const setups = distinct(field.hands.flatMap((hand) => inHand(hand)));
+  const choice = found ?? lockedOnly(problem);
+  const lensIds = idsOf<LensId>(problem, choice, 'lens');
+  const setupsOf = setupsByAssignment(problem, choice);
+  const setups = distinct(problem.assignments.flatMap((assignment) => setupsOf(assignment)));
   const lensById = new Map(shelf.lenses.map((l) => [l.id, l]));
-  const targets = baseTargets(field);
+  const targets = baseTargets(problem);
   const cut = new Set<Reason>();
   /** A reason that is looked for to the end, or not given. */
   const reason = <T>(name: Reason, otherwise: T, look: (solver: MipSolver, pace: Pace) => T): T => {
@@ -162,36 +162,36 @@ export function explain(
     };
     return unlessCut(() => look(finishingBy(own, solver), paceOf(own)), cutShort);
   };
-  const results = frames.map((f) => frameResult(field, targets.get(f.id)!, choice, inHand));
-  const kept = reason('kept', new Map<FrameId, Kept>(), (s, pace) =>
-    keptLost(s, question, field, choice, timeLimitS, pace),
+  const results = frames.map((f) => frameResult(problem, targets.get(f.id)!, choice, setupsOf));
+  const kept = reason('kept', new Map<FrameId, KeptOut>(), (s, pace) =>
+    keptLost(s, question, problem, choice, timeLimitS, pace),
   );
   const conflict = reason('conflict', null, (s, pace) =>
-    conflictBehind(s, field, found, timeLimitS, pace),
+    conflictBehind(s, problem, found, timeLimitS, pace),
   );
   const onlyIts = lensIds.map((id) => ({
     lensId: id,
-    onlyIt: reason('only-it', null, (s) => onlyIt(s, field, choice, id, timeLimitS)),
+    onlyIt: reason('only-it', null, (s) => onlyIt(s, problem, choice, id, timeLimitS)),
   }));
   const outs = reason('lenses-out', [], (s, pace) =>
-    lensesOut(s, question, field, choice, timeLimitS, pace),
+    lensesOut(s, question, problem, choice, timeLimitS, pace),
   );
   const nearest = new Map(
     results
       .filter((r) => r.state === 'lost')
       .map((r) => [
         r.frameId,
-        reason('nearest', null, (_, pace) => nearestMiss(field, targets.get(r.frameId)!, pace)),
+        reason('nearest', null, (_, pace) => nearestMiss(problem, targets.get(r.frameId)!, pace)),
       ]),
   );
-  const unverified = unverifiedWeights(field, choice);
+  const unverified = unverifiedWeights(problem, choice);
   return {
     format: 'armreach-lineup',
     version: RESULT_VERSION,
     status: statusOf(found, unverified, carried),
-    lineup: lineupOf(field, choice),
-    bodies: choice.along ?? field.choice.bodies.map((b) => b.id),
-    hands: handsResult(field, choice),
+    lineup: lineupOf(problem, choice),
+    bodies: choice.along ?? problem.choice.bodies.map((b) => b.id),
+    hands: assignmentsResult(problem, choice),
     frames: results.map((r) => ({
       ...r,
       nearest: nearest.get(r.frameId) ?? null,
@@ -205,9 +205,9 @@ export function explain(
     overlaps: reason('ranges', [], (_, pace) => overlapsOf(setups, lensById, frames, limits, pace)),
     lensesIn: onlyIts,
     lensesOut: outs,
-    totals: totalsOf(frames, field, choice),
+    totals: totalsOf(frames, problem, choice),
     notes: [
-      ...notesOf(question, field, choice, inHand, bodiesWithoutPixels(field, frames)),
+      ...notesOf(question, problem, choice, setupsOf, bodiesWithoutPixels(problem, frames)),
       ...(cut.size > 0 ? [{ code: 'reasons-cut' as const, ids: [...cut] }] : []),
     ],
     carried,
@@ -228,20 +228,20 @@ function statusOf(
   return found.open !== null || (carried?.rounds ?? 1) > 1 ? 'best-found' : 'proven';
 }
 
-function lineupOf(field: Field, choice: Choice): LineupResult['lineup'] {
+function lineupOf(problem: Problem, choice: Choice): LineupResult['lineup'] {
   return {
-    lensIds: idsOf<LensId>(field, choice, 'lens'),
-    converterIds: idsOf<ConverterId>(field, choice, 'converter'),
-    tubeIds: idsOf<TubeId>(field, choice, 'tube'),
-    adapterIds: idsOf<AdapterId>(field, choice, 'adapter'),
+    lensIds: idsOf<LensId>(problem, choice, 'lens'),
+    converterIds: idsOf<ConverterId>(problem, choice, 'converter'),
+    tubeIds: idsOf<TubeId>(problem, choice, 'tube'),
+    adapterIds: idsOf<AdapterId>(problem, choice, 'adapter'),
   };
 }
 
 /** What a plan of carrying needs of a choice, before its reasons are looked for. */
-export function draftOf({ frames }: LineupQuestion, field: Field, choice: Choice) {
+export function draftOf({ frames }: LineupQuestion, problem: Problem, choice: Choice) {
   return {
-    lineup: lineupOf(field, choice),
-    bodies: choice.along ?? field.choice.bodies.map((b) => b.id),
+    lineup: lineupOf(problem, choice),
+    bodies: choice.along ?? problem.choice.bodies.map((b) => b.id),
     frames: frames.map(({ id }) => ({
       frameId: id,
       state: choice.got.has(id) ? ('clear' as const) : ('lost' as const),
@@ -249,22 +249,28 @@ export function draftOf({ frames }: LineupQuestion, field: Field, choice: Choice
   };
 }
 
-/** What is along when the locked-in pieces alone break the limits. */
-function lockedOnly(field: Field): Choice {
+/** What is along when the locked-in items alone break the limits. */
+function lockedOnly(problem: Problem): Choice {
   return {
-    taken: field.choice.pieces.filter((p) => p.lockedIn).map((p) => p.id),
+    taken: problem.choice.items.filter((p) => p.lockedIn).map((p) => p.id),
     got: new Set(),
     values: [],
     uses: { held: [], bodies: [], fixed: [] },
-    along: field.choice.bodies.filter((b) => field.limits.lockedIn.includes(b.id)).map((b) => b.id),
+    along: problem.choice.bodies
+      .filter((b) => problem.limits.lockedIn.includes(b.id))
+      .map((b) => b.id),
     open: null,
   };
 }
 
-/** Ids of one kind among the pieces taken, in the order of ids. */
-export function idsOf<Id extends string>(field: Field, choice: Choice, kind: PieceKind): Id[] {
+/** Ids of one kind among the items taken, in the order of ids. */
+export function idsOf<Id extends string>(
+  problem: Problem,
+  choice: Choice,
+  kind: SelectableKind,
+): Id[] {
   const taken = new Set(choice.taken);
-  return field.choice.pieces
+  return problem.choice.items
     .filter((p) => p.kind === kind && taken.has(p.id))
     .map((p) => p.id as Id);
 }
@@ -272,24 +278,27 @@ export function idsOf<Id extends string>(field: Field, choice: Choice, kind: Pie
 function distinct(setups: readonly Setup[]): Setup[] {
   return [
     ...new Map(
-      setups.map((s) => [`${s.bodyId} ${kitPieces(s).join()} ${s.builtIn}`, s] as const),
+      setups.map((s) => [`${s.bodyId} ${stackItemIds(s).join()} ${s.builtIn}`, s] as const),
     ).values(),
   ];
 }
 
-function handsResult({ hands }: Field, { uses }: Choice): InHand[] {
-  if (hands.every(isLoose)) return [];
-  return hands.map((hand) => {
-    const here = <T extends { readonly hand: { readonly index: number } }>(all: readonly T[]) =>
-      all.filter((use) => use.hand.index === hand.index);
+function assignmentsResult({ assignments }: Problem, { uses }: Choice): AssignmentOutcome[] {
+  if (assignments.every(isLoose)) return [];
+  return assignments.map((assignment) => {
+    const here = <T extends { readonly assignment: { readonly index: number } }>(
+      all: readonly T[],
+    ) => all.filter((use) => use.assignment.index === assignment.index);
     return {
-      stretchId: hand.stretchId,
-      shooterId: hand.shooterId,
-      bodyIds: hand.choosesBodies ? here(uses.bodies).map((b) => b.bodyId) : null,
-      pieceIds: hand.choosesPieces ? here(uses.held).map((h) => h.pieceId) : null,
-      fixed: hand.fixedSetups
-        ? here(uses.fixed).flatMap(({ maker }) =>
-            maker.bodyId === null ? [] : [{ bodyId: maker.bodyId, pieceIds: kitPieces(maker.kit) }],
+      stretchId: assignment.stretchId,
+      shooterId: assignment.shooterId,
+      bodyIds: assignment.choosesBodies ? here(uses.bodies).map((b) => b.bodyId) : null,
+      pieceIds: assignment.choosesItems ? here(uses.held).map((h) => h.itemId) : null,
+      fixed: assignment.fixedSetups
+        ? here(uses.fixed).flatMap(({ candidate }) =>
+            candidate.bodyId === null
+              ? []
+              : [{ bodyId: candidate.bodyId, pieceIds: stackItemIds(candidate.stack) }],
           )
         : null,
     };
@@ -298,28 +307,28 @@ function handsResult({ hands }: Field, { uses }: Choice): InHand[] {
 
 function totalsOf(
   frames: readonly Frame[],
-  { choice: { pieces: all, bodies: eligible }, limits }: Field,
+  { choice: { items: all, bodies: eligible }, limits }: Problem,
   { taken, got, along }: Choice,
 ): Totals {
   const ids = new Set(taken);
-  const pieces = all.filter((p) => ids.has(p.id));
+  const items = all.filter((p) => ids.has(p.id));
   const bodies = limits.countBodies ? eligible.filter((b) => along?.includes(b.id)) : [];
   const sum = (values: readonly (number | null)[]) =>
     values.reduce<number>((a, b) => a + (b ?? 0), 0);
-  const unknown = (items: readonly { readonly id: string }[]) => items.map((item) => item.id);
+  const idsOfAll = (some: readonly { readonly id: string }[]) => some.map((item) => item.id);
   const count = (want: Frame['want']) => {
     const of = frames.filter((f) => f.want === want);
     return { got: of.filter((f) => got.has(f.id)).length, of: of.length };
   };
   const shares = wantSharesPercent(frames);
   return {
-    lenses: pieces.filter((p) => p.kind === 'lens').length,
-    pieces: sum(pieces.map((p) => p.pieces)),
-    weightG: sum([...pieces, ...bodies].map((item) => item.weightG)),
-    weightUnknown: unknown([...pieces, ...bodies].filter((item) => item.weightG === null)),
-    price: sum(pieces.map((p) => p.price)),
-    priceUnknown: unknown(pieces.filter((p) => p.price === null)),
-    toBuy: sum(pieces.map((p) => p.spend)),
+    lenses: items.filter((p) => p.kind === 'lens').length,
+    pieces: sum(items.map((p) => p.itemCost)),
+    weightG: sum([...items, ...bodies].map((item) => item.weightG)),
+    weightUnknown: idsOfAll([...items, ...bodies].filter((item) => item.weightG === null)),
+    price: sum(items.map((p) => p.price)),
+    priceUnknown: idsOfAll(items.filter((p) => p.price === null)),
+    toBuy: sum(items.map((p) => p.spend)),
     musts: count('must'),
     wants: {
       ...count('want'),
@@ -329,7 +338,7 @@ function totalsOf(
   };
 }
 
-function bodiesWithoutPixels({ choice, limits }: Field, frames: readonly Frame[]): string[] {
+function bodiesWithoutPixels({ choice, limits }: Problem, frames: readonly Frame[]): string[] {
   const one = new Map(choice.setups.map((s) => [s.bodyId, s]));
   return [...one].flatMap(([id, s]) =>
     frames.some((f) => demandOf(s, f, limits).pixelsUnknown) ? [id] : [],

@@ -52,5 +52,5 @@ export {
   type SensorSize,
   sideMm,
 } from './sensor';
-export { combinedStabiliserStops, handHeldTimeS } from './shutter';
+export { combinedStabiliserStops, handheldTimeS } from './shutter';
 export { type DayPhase, dayPhase, type Sky, skyIlluminanceLux, SKY_DIVISORS } from './sky';

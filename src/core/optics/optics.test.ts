@@ -19,7 +19,7 @@ import {
   focusForDepthMm,
   fractionLeft,
   FULL_FRAME,
-  handHeldTimeS,
+  handheldTimeS,
   hyperfocalMm,
   inscribedAspect,
   LIFE_SIZE_SLOPE,
@@ -149,8 +149,8 @@ describe('exposure', () => {
     fc.property(focal, between(0.5, 6), between(0, 8), between(0, 8), (f, crop, body, lens) => {
       const stops = combinedStabiliserStops(body, lens);
       expect(stops).toBe(Math.max(body, lens));
-      near(handHeldTimeS(f, crop, stops) / handHeldTimeS(f, crop, 0), 2 ** stops);
-      near(handHeldTimeS(2 * f, crop, 0), handHeldTimeS(f, 2 * crop, 0));
+      near(handheldTimeS(f, crop, stops) / handheldTimeS(f, crop, 0), 2 ** stops);
+      near(handheldTimeS(2 * f, crop, 0), handheldTimeS(f, 2 * crop, 0));
       expect(combinedStabiliserStops(null, lens)).toBe(lens);
       expect(combinedStabiliserStops(null, null)).toBe(0);
     }),

@@ -8,7 +8,7 @@
  * @param crop crop factor of the sensor by diagonal; later cropping of the picture is not counted
  * @param stabiliserStops >= 0
  */
-export function handHeldTimeS(
+export function handheldTimeS(
   focalLengthMm: number,
   crop: number,
   stabiliserStops: number,
@@ -19,7 +19,7 @@ export function handHeldTimeS(
 /**
  * Stabilisation of a lens on a stabilised body: the better of the two.
  *
- * Common practice, no source: makers state no common rule for the sum, so the sum is not claimed.
+ * Common practice, no source: candidates state no common rule for the sum, so the sum is not claimed.
  */
 export function combinedStabiliserStops(
   bodyStops: number | null,

@@ -23,7 +23,7 @@ export interface Change {
   readonly name: string;
 }
 
-interface Named {
+interface NamedPart {
   readonly id: string;
   readonly name: string;
 }
@@ -55,18 +55,18 @@ const asNamed = (a: Plan['arranged'][number]) => ({ ...a, id: a.itemId, name: a.
 
 function gearChanges(before: Shelf, after: Shelf): Change[] {
   return ITEM_KINDS.flatMap((kind) =>
-    listChanges('item', before[kind] as readonly Named[], after[kind] as readonly Named[]),
+    listChanges('item', before[kind] as readonly NamedPart[], after[kind] as readonly NamedPart[]),
   );
 }
 
 function listChanges(
   part: ChangedPart,
-  before: readonly Named[],
-  after: readonly Named[],
+  before: readonly NamedPart[],
+  after: readonly NamedPart[],
 ): Change[] {
   const [was, is] = [before, after].map((list) => new Map(list.map((x) => [x.id, x]))) as [
-    Map<string, Named>,
-    Map<string, Named>,
+    Map<string, NamedPart>,
+    Map<string, NamedPart>,
   ];
   const changes: Change[] = [
     ...after.flatMap((x): Change[] => {

@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import type { Result } from '@/core/result';
 import { withLoans } from '../migrations';
-import { type Format, readText, type Refusal, writeText } from '../reading';
+import { type DocumentFormat, readText, type Refusal, writeText } from '../reading';
 import { EMPTY_OUTING } from '../emptyOuting';
 import { salvaged } from '../salvage';
 import {
@@ -28,7 +28,7 @@ const HEAD = new Set(['format', 'version']);
 /** The text of a schema's values, with its head first. */
 function codecOf<T extends object>(
   { format, version }: { readonly format: string; readonly version: number },
-  rest: Pick<Format<T>, 'called' | 'migrate'>,
+  rest: Pick<DocumentFormat<T>, 'called' | 'migrate'>,
   schema: z.ZodType<T> & { readonly shape: Readonly<Record<string, unknown>> },
   usual: T,
 ): Codec<T> {

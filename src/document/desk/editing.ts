@@ -17,7 +17,7 @@ import { type Desk, knownGear } from './view';
 /** Changes to what an open outing is made from. */
 export type DeskEdit = (desk: Desk) => Desk;
 
-interface Item {
+interface EditedItem {
   readonly id: string;
   readonly ownership: Ownership;
   readonly loan: Loan | null;
@@ -38,12 +38,15 @@ export const editGear =
     const [gear, alone] = [{ ...shelf.gear }, { ...plan.alone }];
     const mounts = after.mounts === before.mounts ? gear.mounts : after.mounts;
     for (const kind of ITEM_KINDS) {
-      const changed = changes(before[kind] as readonly Item[], after[kind] as readonly Item[]);
+      const changed = changes(
+        before[kind] as readonly EditedItem[],
+        after[kind] as readonly EditedItem[],
+      );
       Object.assign(alone, {
-        [kind]: applied(alone[kind] as Item[], changed, (id) => ofOuting.has(id)),
+        [kind]: applied(alone[kind] as EditedItem[], changed, (id) => ofOuting.has(id)),
       });
       Object.assign(gear, {
-        [kind]: applied(gear[kind] as Item[], changed, (id) => !ofOuting.has(id)),
+        [kind]: applied(gear[kind] as EditedItem[], changed, (id) => !ofOuting.has(id)),
       });
     }
     return arrangedAnew(
@@ -54,11 +57,11 @@ export const editGear =
   };
 
 interface Changes {
-  readonly put: readonly Item[];
+  readonly put: readonly EditedItem[];
   readonly removed: ReadonlySet<string>;
 }
 
-function changes(before: readonly Item[], after: readonly Item[]): Changes {
+function changes(before: readonly EditedItem[], after: readonly EditedItem[]): Changes {
   const known = new Set(before);
   const left = new Set(after.map((i) => i.id));
   return {
@@ -67,7 +70,11 @@ function changes(before: readonly Item[], after: readonly Item[]): Changes {
   };
 }
 
-function applied(list: Item[], { put, removed }: Changes, isHere: (id: string) => boolean): Item[] {
+function applied(
+  list: EditedItem[],
+  { put, removed }: Changes,
+  isHere: (id: string) => boolean,
+): EditedItem[] {
   const changed = new Map(put.filter((i) => isHere(i.id)).map((i) => [i.id, i]));
   if (changed.size === 0 && !list.some((i) => removed.has(i.id) && isHere(i.id))) return list;
   const kept = list
@@ -79,8 +86,8 @@ function applied(list: Item[], { put, removed }: Changes, isHere: (id: string) =
 
 /** What is told not to be owned comes on this outing as that; what is owned needs no arrangement. */
 function arrangedAnew(desk: Desk, before: Shelf, after: Shelf): Desk {
-  const was = new Map<string, Item>(itemsOf(before).map((i) => [i.id, i]));
-  const changed = (itemsOf(after) as readonly Item[]).filter(
+  const was = new Map<string, EditedItem>(itemsOf(before).map((i) => [i.id, i]));
+  const changed = (itemsOf(after) as readonly EditedItem[]).filter(
     (i) => was.get(i.id)?.ownership !== i.ownership,
   );
   const left = new Set<string>(itemsOf(after).map((i) => i.id));
@@ -167,7 +174,7 @@ export const keepOnShelf =
     const [gear, alone] = [{ ...shelf.gear }, { ...plan.alone }];
     const arranged = plan.arranged.filter((a) => !ids.has(a.itemId));
     for (const kind of ITEM_KINDS) {
-      const list = alone[kind] as readonly Item[];
+      const list = alone[kind] as readonly EditedItem[];
       const moved = list.filter((i) => ids.has(i.id));
       const replaced = new Set(moved.map((i) => i.id));
       const kept = moved.map((i) => ({
@@ -177,7 +184,10 @@ export const keepOnShelf =
       }));
       Object.assign(alone, { [kind]: list.filter((i) => !ids.has(i.id)) });
       Object.assign(gear, {
-        [kind]: [...(gear[kind] as readonly Item[]).filter((i) => !replaced.has(i.id)), ...kept],
+        [kind]: [
+          ...(gear[kind] as readonly EditedItem[]).filter((i) => !replaced.has(i.id)),
+          ...kept,
+        ],
       });
       for (const { id, ownership, loan } of moved) {
         const standing = as ?? ownership;

@@ -1,6 +1,6 @@
 import type { Adapter, Body, Converter, ItemKind, Lens, Tube } from '@/core/gear';
 
-interface Named {
+interface NamedGear {
   readonly id: string;
   readonly name: string;
   readonly maker: string;
@@ -13,7 +13,7 @@ const plain = (text: string) =>
     .trim();
 
 /** What an item is, whoever sells it under whatever name: mount, range and f-number of a lens. */
-export function whatItIs(kind: ItemKind, item: Named): string {
+export function whatItIs(kind: ItemKind, item: NamedGear): string {
   const parts: Record<ItemKind, () => readonly (string | number)[]> = {
     lenses: () => {
       const { mount, focal, apertures, projection, shift } = item as Lens;
@@ -36,7 +36,7 @@ export function whatItIs(kind: ItemKind, item: Named): string {
 }
 
 /** How much speaks for two items being the same thing; 0 where they are taken to be different ones. */
-export function likeness(kind: ItemKind, a: Named, b: Named): number {
+export function likeness(kind: ItemKind, a: NamedGear, b: NamedGear): number {
   const same = whatItIs(kind, a) === whatItIs(kind, b);
   const named = plain(`${a.maker} ${a.name}`) === plain(`${b.maker} ${b.name}`);
   const oneMaker = plain(a.maker) === plain(b.maker) || a.maker === '' || b.maker === '';

@@ -98,10 +98,10 @@ function bestMatch(kind: ItemKind, item: AnyItem, among: ReadonlySet<AnyItem>): 
 }
 
 function differing(a: AnyItem, b: AnyItem): string[] {
-  const [one, other] = [a as unknown as Fields, b as unknown as Fields];
+  const [one, other] = [a as unknown as ItemFields, b as unknown as ItemFields];
   return Object.keys(one).filter((key) => !NOT_COMPARED.has(key) && !same(one[key], other[key]));
 }
-type Fields = Record<string, unknown>;
+type ItemFields = Record<string, unknown>;
 
 /** What is done with an item that nothing was said of: nothing of the shelf is touched. */
 export function usualTaking({ mine, differing }: Compared): Taking {

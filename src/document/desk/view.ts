@@ -21,7 +21,7 @@ export interface Desk {
   readonly settings: Settings;
 }
 
-interface Item {
+interface ViewedItem {
   readonly id: string;
   readonly ownership: Ownership;
   readonly loan: Loan | null;
@@ -36,8 +36,8 @@ export function knownGear({
   if (own.length === 0 && alone.mounts.length === 0) return gear;
   const ids = new Set<string>(own.map((i) => i.id));
   const of = (kind: ItemKind) => [
-    ...(gear[kind] as Item[]).filter((i) => !ids.has(i.id)),
-    ...(alone[kind] as Item[]),
+    ...(gear[kind] as ViewedItem[]).filter((i) => !ids.has(i.id)),
+    ...(alone[kind] as ViewedItem[]),
   ];
   return withoutDanglingLenses({
     mounts: [...gear.mounts, ...newMounts(gear.mounts, alone.mounts)],
@@ -53,7 +53,7 @@ export function comingGear(desk: Pick<Desk, 'plan' | 'shelf'>): Shelf {
   const arranged = new Map(plan.arranged.map((a) => [a.itemId, a]));
   const only = plan.ties.only && new Set(plan.ties.only);
   const of = (kind: ItemKind) =>
-    (known[kind] as Item[]).flatMap((item): Item[] => {
+    (known[kind] as ViewedItem[]).flatMap((item): ViewedItem[] => {
       const special = arranged.get(item.id);
       if (special) return [asArranged(item, special)];
       if (alone.has(item.id)) return [item];
@@ -62,12 +62,12 @@ export function comingGear(desk: Pick<Desk, 'plan' | 'shelf'>): Shelf {
   return withoutDanglingLenses({ mounts: known.mounts, ...byKind(of) });
 }
 
-function asArranged<T extends Item>(item: T, { as, loan }: Arrangement): T {
+function asArranged<T extends ViewedItem>(item: T, { as, loan }: Arrangement): T {
   const same = item.ownership === as && JSON.stringify(item.loan) === JSON.stringify(loan);
   return same ? item : { ...item, ownership: as, loan };
 }
 
-function byKind(of: (kind: ItemKind) => readonly Item[]): Omit<Shelf, 'mounts'> {
+function byKind(of: (kind: ItemKind) => readonly ViewedItem[]): Omit<Shelf, 'mounts'> {
   return Object.fromEntries(ITEM_KINDS.map((kind) => [kind, of(kind)])) as unknown as Shelf;
 }
 

@@ -68,14 +68,14 @@ const SOURCE_WORDS: Readonly<Record<string, Source>> = {
 };
 
 /** What has been read of a line so far; tokens are looked at from left to right. */
-interface Reading {
+interface LineReading {
   readonly got: Understood;
   /** Whether a bare number that comes next is money, and which price. */
   money: 'priceNew' | 'priceUsed' | null;
 }
 
 /** Reads one token into what is known; false where it says nothing. Order decides what a number is. */
-type Reader = (token: string, reading: Reading, shelf: Shelf) => boolean;
+type Reader = (token: string, reading: LineReading, shelf: Shelf) => boolean;
 
 const READERS: readonly Reader[] = [
   (token, { got }) => {
@@ -201,7 +201,7 @@ export function readGearLines(text: string, shelf: Shelf): GearLine[] {
 }
 
 function readLine(line: string, shelf: Shelf): GearLine {
-  const reading: Reading = { got: {}, money: null };
+  const reading: LineReading = { got: {}, money: null };
   const words = tokensOf(line);
   const left = words.filter((token) => !READERS.some((read) => read(token, reading, shelf)));
   const { got: understood } = reading;

@@ -15,7 +15,7 @@ export interface DocumentState {
   readonly file: OutingFile | null;
 }
 /** What is open. */
-interface Whole {
+interface WholeState {
   readonly desk: Desk;
   readonly file: OutingFile;
 }
@@ -51,7 +51,7 @@ export function createDocumentStore(now: () => number, refused: OnRefused = () =
     refused(issues, would);
     return false;
   };
-  const put = (next: Whole, field: string): boolean => {
+  const put = (next: WholeState, field: string): boolean => {
     const at = now();
     joins = field !== '' && field === last.field && at - last.at < SAME_EDIT_MS;
     last = { field, at };
@@ -138,12 +138,12 @@ export function createDocumentStore(now: () => number, refused: OnRefused = () =
 }
 export type DocumentStore = ReturnType<typeof createDocumentStore>;
 
-function opened({ desk, file }: DocumentState): Whole | null {
+function opened({ desk, file }: DocumentState): WholeState | null {
   return desk === null || file === null ? null : { desk, file };
 }
 
 /** The whole file of a changed desk, made of the objects of the one before wherever nothing differs. */
-function refreshed(before: Whole, desk: Desk): Whole {
+function refreshed(before: WholeState, desk: Desk): WholeState {
   const [was, is] = [before.desk, desk];
   const sameGear =
     was.shelf.gear === is.shelf.gear &&

@@ -36,7 +36,7 @@ const AGAIN_MS = 2000;
 const LONGEST_AGAIN_MS = 60_000;
 
 /** A part of the desk that is stored by itself. */
-interface Part<T> {
+interface RecordPart<T> {
   readonly key: RecordKey;
   readonly text: Codec<T>;
   readonly get: (desk: Desk) => T;
@@ -45,7 +45,7 @@ interface Part<T> {
 }
 
 /** Gear before what may name it, so that a kill in between leaves nothing dangling. */
-function partsOf(outing: OutingKey): readonly Part<object>[] {
+function partsOf(outing: OutingKey): readonly RecordPart<object>[] {
   const parts = [
     {
       key: 'settings',
@@ -69,7 +69,7 @@ function partsOf(outing: OutingKey): readonly Part<object>[] {
       name: (plan: Desk['plan']) => plan.outing.name,
     },
   ];
-  return parts as unknown as readonly Part<object>[];
+  return parts as unknown as readonly RecordPart<object>[];
 }
 
 export type SeenParts = ReadonlyMap<RecordKey, Seen<object>>;
@@ -85,7 +85,7 @@ export function createKeeper(
   tell: (news: KeeperNews) => void,
 ) {
   let outing: OutingKey = 'outing:none';
-  let parts: readonly Part<object>[] = [];
+  let parts: readonly RecordPart<object>[] = [];
   let seen = new Map<RecordKey, Seen<object>>();
   let timer: ReturnType<typeof setTimeout> | null = null;
   let queue: Promise<unknown> = Promise.resolve();
@@ -114,13 +114,13 @@ export function createKeeper(
       void save();
     }, ms);
   };
-  const writeOf = (part: Part<object>, desk: Desk): Write<object> => {
+  const writeOf = (part: RecordPart<object>, desk: Desk): Write<object> => {
     const value = part.get(desk);
     const { key, text } = part;
     const was = seen.get(key) ?? { revision: 0, value };
     return { key, text, value, seen: was, stateId: stateId(value), name: part.name(value) };
   };
-  const keepMine = async (part: Part<object>, mine: object, places: readonly string[]) => {
+  const keepMine = async (part: RecordPart<object>, mine: object, places: readonly string[]) => {
     if (part.key === 'settings') return;
     const record = {
       revision: (seen.get(part.key)?.revision ?? 0) + 1,
@@ -141,7 +141,7 @@ export function createKeeper(
     await host.stores.records.set(`outing:${host.newId()}`, { ...record, name, text, revision: 1 });
     tell({ kind: 'copied', name, places });
   };
-  const write = async (part: Part<object>) => {
+  const write = async (part: RecordPart<object>) => {
     const desk = deskNow();
     if (desk === null || part.get(desk) === seen.get(part.key)?.value) return;
     const writing = writeOf(part, desk);
@@ -176,7 +176,7 @@ export function createKeeper(
         return false;
       }
     });
-  const take = async (part: Part<object>) => {
+  const take = async (part: RecordPart<object>) => {
     const record = await host.stores.records.get<StoredRecord>(part.key);
     const was = seen.get(part.key);
     const desk = deskNow();

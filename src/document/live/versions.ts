@@ -8,7 +8,7 @@ export interface Version {
   readonly savedAt: number;
 }
 
-interface Kept extends Omit<Version, 'key'> {
+interface KeptVersion extends Omit<Version, 'key'> {
   /** The text, gzip. */
   readonly packed: Uint8Array;
 }
@@ -44,7 +44,7 @@ export async function keepVersion(
   if (!always && !stood && !worked) return;
   const { revision, savedAt, text } = record;
   const packed = await packText(text);
-  await store.set(keyOf(key, record), { revision, savedAt, packed } satisfies Kept);
+  await store.set(keyOf(key, record), { revision, savedAt, packed } satisfies KeptVersion);
   await prune(store, [{ key: keyOf(key, record), revision, savedAt }, ...kept], now);
 }
 
@@ -73,7 +73,7 @@ export async function versionsOf(store: KeyValue, key: RecordKey): Promise<Versi
 
 /** The text of an earlier state; null when it is gone. */
 export async function versionText(store: KeyValue, { key }: Version): Promise<string | null> {
-  const kept = await store.get<Kept>(key);
+  const kept = await store.get<KeptVersion>(key);
   if (kept === null) return null;
   const { gunzipSync, strFromU8 } = await import('fflate');
   return strFromU8(gunzipSync(kept.packed));

@@ -1,12 +1,12 @@
 import { err, ok, type Result } from '@/core/result';
 import { LARGEST, type ReaderKind, type Readers } from './readers';
 
-export interface Asked {
+export interface ReadRequest {
   readonly id: number;
   readonly kind: ReaderKind;
   readonly input: readonly unknown[];
 }
-export type Said =
+export type ReadReply =
   | { readonly ready: true }
   | { readonly id: number; readonly value: unknown }
   | { readonly id: number; readonly failed: string };
@@ -117,7 +117,7 @@ function ask<K extends ReaderKind>(
       worker = null;
       settle(err(why));
     };
-    const heard = ({ data }: MessageEvent<Said>) => {
+    const heard = ({ data }: MessageEvent<ReadReply>) => {
       if ('ready' in data || data.id !== id) return;
       settle('failed' in data ? err(failed(data.failed)) : ok(data.value as Read<K>));
     };
@@ -135,7 +135,7 @@ function ask<K extends ReaderKind>(
     of.addEventListener('message', heard);
     of.addEventListener('error', broken);
     signal?.addEventListener('abort', cancel, { once: true });
-    of.postMessage({ id, kind, input } satisfies Asked);
+    of.postMessage({ id, kind, input } satisfies ReadRequest);
   });
 }
 

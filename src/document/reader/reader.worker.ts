@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { plainMessage } from '../messages';
 import { READERS } from './readers';
-import type { Asked, Said } from './readInWorker';
+import type { ReadRequest, ReadReply } from './readInWorker';
 
 z.config({ jitless: true, customError: plainMessage });
 
-const tell = (said: Said) => postMessage(said);
+const tell = (said: ReadReply) => postMessage(said);
 
-addEventListener('message', ({ data: { id, kind, input } }: MessageEvent<Asked>) => {
+addEventListener('message', ({ data: { id, kind, input } }: MessageEvent<ReadRequest>) => {
   const read = READERS[kind] as (...args: readonly unknown[]) => unknown;
   // A reader that is at its end is an answer like another: never an error that nobody hears.
   Promise.resolve()

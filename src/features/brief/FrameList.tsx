@@ -21,7 +21,7 @@ import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react';
 import { memo, useDeferredValue, useId, useMemo } from 'react';
 import type { Frame } from '@/core/brief';
 import type { FrameResult } from '@/core/lineup';
-import { briefText, kitName, lightText, namesOf, needText, shortfallWord, WANTS } from '@/text';
+import { briefText, stackName, lightText, namesOf, needText, shortfallWord, WANTS } from '@/text';
 import { copyOfFrame, moveFrame, placeFrame, putFrame, removeFrame } from '@/document';
 import { useAnswer, useEdit, useFileNow, useFilePart } from '@/session';
 import { IconButton } from '@/ui';
@@ -298,7 +298,7 @@ function Made({ result, name }: { result: FrameResult; name: Namer }) {
   return (
     <span>
       <StateMark state={result.state} />{' '}
-      {[...new Set(shown.map((c) => kitName(c, name)))].join(', then ')}
+      {[...new Set(shown.map((c) => stackName(c, name)))].join(', then ')}
     </span>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Frame } from '@/core/brief';
-import { kitKey } from '@/core/gear';
+import { stackKey } from '@/core/gear';
 import type { Cover } from '@/core/lineup';
 import {
   briefText,
@@ -9,10 +9,10 @@ import {
   formatCrop,
   formatMegapixels,
   formatStops,
-  kitName,
+  stackName,
   marginSteps,
   namesOf,
-  placeText,
+  positionText,
   shortfallText,
 } from '@/text';
 import { useAnswer, useFile } from '@/session';
@@ -28,7 +28,7 @@ export function FrameStanding({ frame }: { frame: Frame }) {
   if (!standing) return null;
   const name = namesOf(file);
   const setupName = (c: Cover) =>
-    t.on(kitName(c, name), name(c.bodyId), c.stretchId ? `, ${name(c.stretchId)}` : '');
+    t.on(stackName(c, name), name(c.bodyId), c.stretchId ? `, ${name(c.stretchId)}` : '');
   return (
     <div>
       <p className={standing.state === 'lost' ? 'text-wrong' : ''}>
@@ -36,9 +36,9 @@ export function FrameStanding({ frame }: { frame: Frame }) {
       </p>
       <ul className="mt-1 space-y-1 text-[13px]">
         {standing.covers.slice(0, 4).map((c) => (
-          <li key={`${c.stretchId} ${kitKey(c)}`}>
+          <li key={`${c.stretchId} ${stackKey(c)}`}>
             {setupName(c)}:{' '}
-            {c.ranges.map((r) => placeText(standing.unit, r.from, r.to)).join(' and ')}
+            {c.ranges.map((r) => positionText(standing.unit, r.from, r.to)).join(' and ')}
             {spare(c) !== null && (
               <span className="text-soft">
                 {' '}
@@ -74,7 +74,7 @@ export function FrameStanding({ frame }: { frame: Frame }) {
         {standing.missing.length > 0 && standing.covers.length > 0 && (
           <li>
             {t.notCovered(
-              standing.missing.map((r) => placeText(standing.unit, r.from, r.to)).join(' and '),
+              standing.missing.map((r) => positionText(standing.unit, r.from, r.to)).join(' and '),
             )}
           </li>
         )}

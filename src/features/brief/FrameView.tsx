@@ -2,8 +2,8 @@
 
 import { useDeferredValue, useMemo } from 'react';
 import type { Frame } from '@/core/brief';
-import { kitKey, setupOfKit } from '@/core/gear';
-import { briefText, kitName, namesOf } from '@/text';
+import { stackKey, setupOfStack } from '@/core/gear';
+import { briefText, stackName, namesOf } from '@/text';
 import { useAnswer, useFile } from '@/session';
 import { Viewfinder } from '@/parts/viewfinder';
 
@@ -19,9 +19,9 @@ export function FrameView({ frame: edited }: { frame: Frame }) {
     const name = namesOf(file);
     const nearest = standing?.nearest ? [standing.nearest] : [];
     const all = [...(standing?.covers ?? []), ...nearest].flatMap((c) => {
-      const setup = setupOfKit(file.shelf, c);
-      const label = t.on(kitName(c, name), name(c.bodyId));
-      return setup ? [{ key: `${c.bodyId} ${kitKey(c)}`, label, setup }] : [];
+      const setup = setupOfStack(file.shelf, c);
+      const label = t.on(stackName(c, name), name(c.bodyId));
+      return setup ? [{ key: `${c.bodyId} ${stackKey(c)}`, label, setup }] : [];
     });
     return [...new Map(all.map((s) => [s.key, s])).values()];
   }, [file, standing]);

@@ -3,7 +3,7 @@
 import { Trash2 } from 'lucide-react';
 import { useWatch } from 'react-hook-form';
 import {
-  type Hand,
+  type Presence,
   type Shooter,
   stretch as stretchSchema,
   type Stretch,
@@ -131,7 +131,7 @@ function Permissions() {
   );
 }
 
-const everything = (shooter: Shooter): Hand => ({
+const everything = (shooter: Shooter): Presence => ({
   shooterId: shooter.id,
   bodyIds: [],
   bodies: null,
@@ -142,7 +142,7 @@ const everything = (shooter: Shooter): Hand => ({
 function HandsFields() {
   const { outing, shelf } = useFile();
   const set = useFormSet();
-  const hands = useWatch({ name: 'hands' }) as Hand[];
+  const hands = useWatch({ name: 'hands' }) as Presence[];
   if (outing.shooters.length === 0) {
     return <p className="text-[12px] text-soft">{t.addTheShootersFirstTo}</p>;
   }

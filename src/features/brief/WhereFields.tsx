@@ -1,7 +1,7 @@
 'use client';
 
 import { useWatch } from 'react-hook-form';
-import type { Twice, View } from '@/core/brief';
+import type { BackupRule, View } from '@/core/brief';
 import { useFile } from '@/session';
 import { FormNumber, SelectField, Tick, useFormSet } from '@/ui';
 import { Section } from './parts';
@@ -15,7 +15,7 @@ export function WhereFields() {
   const set = useFormSet();
   const [stretchIds, shooterIds, twice, views, kind] = useWatch({
     name: ['stretchIds', 'shooterIds', 'twice', 'views', 'need.kind'],
-  }) as [string[], string[], Twice | null, View[], string];
+  }) as [string[], string[], BackupRule | null, View[], string];
   const toggled = (ids: readonly string[], id: string, on: boolean) =>
     on ? [...ids, id] : ids.filter((other) => other !== id);
   return (

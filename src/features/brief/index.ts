@@ -1,2 +1,2 @@
 /** Brief: what the outing is, and the pictures wanted. */
-export { BriefPlace } from './BriefPlace';
+export { BriefPage } from './BriefPage';

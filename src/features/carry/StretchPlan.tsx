@@ -1,14 +1,14 @@
 'use client';
 
 import { ArrowRightLeft, Camera } from 'lucide-react';
-import type { CarryHand, CarryStretch, OnBody } from '@/core/carry';
+import type { CarryAssignment, CarryStretch, OnBody } from '@/core/carry';
 import {
   barredTexts,
   carryText,
   counted,
   formatDistances,
   formatWeight,
-  handWeightSteps,
+  carriedWeightSteps,
   namesOf,
   plainList,
   WEATHERS,
@@ -62,7 +62,7 @@ export function StretchPlan({
         <p className="mt-1 flex items-start gap-1.5">
           <ArrowRightLeft size={15} className="mt-0.5 shrink-0" aria-hidden />
           <span>
-            {text.beforehand(plan.before.map((on) => text.putOn(kitOf(on, name))).join('; '))}
+            {text.beforehand(plan.before.map((on) => text.putOn(stackOf(on, name))).join('; '))}
           </span>
         </p>
       )}
@@ -77,8 +77,12 @@ export function StretchPlan({
         <p className="mt-1">{text.eitherOfYouCanTake(plainList(plan.both.map(name)))}</p>
       )}
       <div className={`mt-2 grid gap-6 ${plan.hands.length > 1 ? 'md:grid-cols-2' : ''}`}>
-        {plan.hands.map((hand) => (
-          <HandPlan key={hand.shooterId} hand={hand} named={plan.hands.length > 1} />
+        {plan.hands.map((assignment) => (
+          <AssignmentPlan
+            key={assignment.shooterId}
+            assignment={assignment}
+            named={plan.hands.length > 1}
+          />
         ))}
       </div>
       {plan.left.length > 0 && (
@@ -90,7 +94,7 @@ export function StretchPlan({
   );
 }
 
-function kitOf(on: OnBody, name: (id: string) => string): string {
+function stackOf(on: OnBody, name: (id: string) => string): string {
   return on.pieceIds.length === 0
     ? text.withoutALens(name(on.bodyId))
     : text.on(on.pieceIds.map(name).join(' + '), name(on.bodyId));
@@ -102,31 +106,35 @@ function fromWhere({ frames }: OutingFile, frameId: string, shooterId: string | 
   return view ? text.from(formatDistances(view.fromM, view.toM)) : '';
 }
 
-function HandPlan({ hand, named }: { hand: CarryHand; named: boolean }) {
+function AssignmentPlan({ assignment, named }: { assignment: CarryAssignment; named: boolean }) {
   const file = useFile();
   const name = namesOf(file);
-  const { weights } = hand;
+  const { weights } = assignment;
   return (
     <div>
-      {named && <h3 className="text-base">{hand.shooterId ? name(hand.shooterId) : text.you}</h3>}
+      {named && (
+        <h3 className="text-base">
+          {assignment.shooterId ? name(assignment.shooterId) : text.you}
+        </h3>
+      )}
       <dl className="grid grid-cols-[5.5rem_1fr] gap-x-3 gap-y-0.5">
         <dt className="text-soft">{text.atTheStart}</dt>
         <dd>
-          {hand.start.length === 0
+          {assignment.start.length === 0
             ? text.nothingInHand
-            : hand.start.map((on) => (
+            : assignment.start.map((on) => (
                 <span key={on.bodyId} className="block font-semibold">
-                  {kitOf(on, name)}
+                  {stackOf(on, name)}
                 </span>
               ))}
         </dd>
         <dt className="text-soft">{text.inTheBag}</dt>
-        <dd>{hand.bag.length === 0 ? 'nothing' : plainList(hand.bag.map(name))}</dd>
+        <dd>{assignment.bag.length === 0 ? 'nothing' : plainList(assignment.bag.map(name))}</dd>
         <dt className="text-soft">{text.weight}</dt>
         <dd>
           <Figure
-            label={text.weightCarriedBy(hand.shooterId ? name(hand.shooterId) : 'you')}
-            steps={() => handWeightSteps(file, hand)}
+            label={text.weightCarriedBy(assignment.shooterId ? name(assignment.shooterId) : 'you')}
+            steps={() => carriedWeightSteps(file, assignment)}
           >
             {text.inAllInHand(formatWeight(weights.allG), formatWeight(weights.inHandG))}
             {weights.shoulderG > 0 && text.onTheShoulder(formatWeight(weights.shoulderG))}
@@ -135,27 +143,27 @@ function HandPlan({ hand, named }: { hand: CarryHand; named: boolean }) {
           {weights.unknown.length > 0 && text.weightOfUnknown(plainList(weights.unknown.map(name)))}
         </dd>
       </dl>
-      {hand.doings.length === 0 ? (
+      {assignment.doings.length === 0 ? (
         <p className="mt-1 text-soft">{text.noPictureIsPlannedHere}</p>
       ) : (
         <ol className="mt-1.5" aria-label={text.inThisOrder}>
-          {hand.doings.map((doing, i) =>
+          {assignment.doings.map((doing, i) =>
             doing.kind === 'put' ? (
               <li
                 key={i}
                 className="flex items-start gap-1.5 border-b border-hair py-1 pl-1 font-semibold"
               >
                 <ArrowRightLeft size={15} className="mt-0.5 shrink-0" aria-hidden />
-                {text.change(kitOf(doing.on, name))}
+                {text.change(stackOf(doing.on, name))}
               </li>
             ) : (
               <li key={i} className="flex items-start gap-1.5 border-b border-hair py-1 pl-1">
                 <Camera size={15} className="mt-0.5 shrink-0 text-soft" aria-hidden />
                 <span>
                   {name(doing.frameId)}
-                  {fromWhere(file, doing.frameId, hand.shooterId)}{' '}
+                  {fromWhere(file, doing.frameId, assignment.shooterId)}{' '}
                   <span className="text-soft">
-                    {text.withIt(doing.with.map((on) => kitOf(on, name)).join(', and '))}
+                    {text.withIt(doing.with.map((on) => stackOf(on, name)).join(', and '))}
                   </span>
                 </span>
               </li>
@@ -163,10 +171,13 @@ function HandPlan({ hand, named }: { hand: CarryHand; named: boolean }) {
           )}
         </ol>
       )}
-      {hand.doings.length > 0 && (
+      {assignment.doings.length > 0 && (
         <p className="sr-only">
           {text.duringIt(
-            counted(hand.doings.filter((d) => d.kind === 'put' && d.isChange).length, 'change'),
+            counted(
+              assignment.doings.filter((d) => d.kind === 'put' && d.isChange).length,
+              'change',
+            ),
           )}
         </p>
       )}

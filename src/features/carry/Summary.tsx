@@ -7,7 +7,7 @@ import {
   changeSteps,
   counted,
   formatWeight,
-  handWeightSteps,
+  carriedWeightSteps,
   namesOf,
   orderSteps,
   plainList,
@@ -41,7 +41,7 @@ export function Summary({ answer, thinking }: { answer: CarryAnswer; thinking: b
             ;{' '}
             <Figure
               label={t.theMostAnyoneCarriesAt}
-              steps={() => (heaviest ? handWeightSteps(file, heaviest) : [])}
+              steps={() => (heaviest ? carriedWeightSteps(file, heaviest) : [])}
             >
               <strong className={tooHeavy ? 'text-wrong' : ''}>
                 {formatWeight(worst.weightG)}

@@ -9,7 +9,7 @@ import { playScenario, type ScenarioAnswer } from '@/workers/backgroundClient';
 
 const t = carryText.whatIf;
 
-type State =
+type ScenarioState =
   | { readonly kind: 'idle' | 'working' }
   | { readonly kind: 'failed'; readonly message: string }
   | { readonly kind: 'done'; readonly answer: ScenarioAnswer };
@@ -25,13 +25,13 @@ export function WhatIf({
   name: (id: string) => string;
 }) {
   const [chosen, setChosen] = useState('late');
-  const [held, setHeld] = useState<{ state: State; for: CarryQuestion | null }>({
+  const [held, setHeld] = useState<{ state: ScenarioState; for: CarryQuestion | null }>({
     state: { kind: 'idle' },
     for: null,
   });
   const stop = useRef<() => void>(() => undefined);
   useEffect(() => () => stop.current(), [question]);
-  const state: State = held.for === question ? held.state : { kind: 'idle' };
+  const state: ScenarioState = held.for === question ? held.state : { kind: 'idle' };
   const breakable = [...result.lineup.lensIds, ...result.bodies];
   const play = () => {
     stop.current();
@@ -41,7 +41,7 @@ export function WhatIf({
         : chosen === 'wet'
           ? { kind: 'wet' }
           : { kind: 'breaks', id: chosen };
-    const say = (next: State) => setHeld({ state: next, for: question });
+    const say = (next: ScenarioState) => setHeld({ state: next, for: question });
     say({ kind: 'working' });
     stop.current = playScenario(question, result, scenario, {
       progress: () => undefined,

@@ -12,7 +12,7 @@ import {
   anyOrderSteps,
   changeSteps,
   exactWeight,
-  handWeightSteps,
+  carriedWeightSteps,
   orderSteps,
   roomSteps,
   tooBigSteps,
@@ -71,10 +71,10 @@ test('the summary says the changes, that fewer cannot do, and the heaviest momen
 });
 
 test('the arithmetic behind weights and changes comes to what is shown', () => {
-  for (const { hands } of answer.plan.stretches)
-    for (const hand of hands) {
-      const { allG, inHandG, shoulderG, bagG } = hand.weights;
-      expect(handWeightSteps(demo, hand).map((s) => s.result)).toEqual(
+  for (const { hands: assignments } of answer.plan.stretches)
+    for (const assignment of assignments) {
+      const { allG, inHandG, shoulderG, bagG } = assignment.weights;
+      expect(carriedWeightSteps(demo, assignment).map((s) => s.result)).toEqual(
         [allG, inHandG, shoulderG, bagG].map(exactWeight),
       );
     }

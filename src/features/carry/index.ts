@@ -1,2 +1,2 @@
 /** The place Carry: the plan by stretch, the bag, the packing list, and what may go wrong. */
-export { CarryPlace } from './CarryPlace';
+export { CarryPage } from './CarryPage';

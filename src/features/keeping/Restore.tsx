@@ -11,7 +11,7 @@ import { counted, keepingText } from '@/text';
 
 const t = keepingText.restore;
 
-interface Found {
+interface FoundBackup {
   readonly backup: Backup;
   readonly issues: readonly BackupIssue[];
   readonly outings: readonly RestoredOuting[];
@@ -21,7 +21,7 @@ interface Found {
 export function Restore() {
   const { backups } = useSession();
   const input = useRef<HTMLInputElement>(null);
-  const [found, setFound] = useState<Found | null>(null);
+  const [found, setFound] = useState<FoundBackup | null>(null);
   const read = async (chosen: File) => {
     const all = await backups();
     const done = await all.read(new Uint8Array(await chosen.arrayBuffer()));
@@ -68,7 +68,7 @@ const WAYS: readonly (readonly [Restoring, string])[] = [
   ['skip', t.keepTheOneHere],
 ];
 
-function RestoreDialog({ found, onClose }: { found: Found; onClose: () => void }) {
+function RestoreDialog({ found, onClose }: { found: FoundBackup; onClose: () => void }) {
   const { backups } = useSession();
   const { shelf, settings } = useDesk();
   const { backup, issues, outings } = found;

@@ -1,3 +1,3 @@
 /** What this browser keeps: earlier versions, backups, the bin, room. */
-export { StoragePlace } from './StoragePlace';
-export { VersionsPlace } from './VersionsPlace';
+export { StoragePage } from './StoragePage';
+export { VersionsPage } from './VersionsPage';

@@ -6,7 +6,7 @@ import { type RecordKey, type Version, versionsOf, versionText } from '@/documen
 import { useSession } from '@/session';
 
 /** A state that can be looked at: its document, and what was changed to come to it. */
-export interface State<T> {
+export interface VersionsState<T> {
   readonly version: Version;
   readonly value: T | null;
   /** From the state before; null where there is none or it cannot be read. */
@@ -18,9 +18,9 @@ export function useVersions<T extends object>(
   key: RecordKey,
   read: (text: string) => T | null,
   between: (before: T, after: T) => Change[],
-): readonly State<T>[] | null {
+): readonly VersionsState<T>[] | null {
   const { host, keeper } = useSession();
-  const [states, setStates] = useState<readonly State<T>[] | null>(null);
+  const [states, setStates] = useState<readonly VersionsState<T>[] | null>(null);
   useEffect(() => {
     let stopped = false;
     const look = async () => {
@@ -31,7 +31,7 @@ export function useVersions<T extends object>(
         const text = await versionText(host.stores.versions, version);
         values.push(text === null ? null : read(text));
       }
-      const found = versions.map((version, i): State<T> => {
+      const found = versions.map((version, i): VersionsState<T> => {
         const [value, before] = [values[i] ?? null, values[i + 1] ?? null];
         return { version, value, changes: value && before && between(before, value) };
       });

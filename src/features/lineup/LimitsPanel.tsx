@@ -17,7 +17,7 @@ export function LimitsPanel() {
   const edit = useEdit();
   return (
     <div className="space-y-3 border-t border-ink pt-2">
-      <SchoolField />
+      <ProfileField />
       <h2 className="text-lg">{t.limits}</h2>
       <EntityForm
         label={t.limits}
@@ -56,8 +56,8 @@ export function LimitsPanel() {
   );
 }
 
-/** A school sets an order of preferences and the limits that it means; the rest stays. */
-function SchoolField() {
+/** A profile sets an order of preferences and the limits that it means; the rest stays. */
+function ProfileField() {
   const { limits } = useFile();
   const edit = useEdit();
   const current = profileOf(limits) ?? 'own';

@@ -1,7 +1,7 @@
 'use client';
 
 import type { LineupResult, Reason } from '@/core/lineup';
-import { piecesOf } from '@/core/gear';
+import { itemsWithoutBodies } from '@/core/gear';
 import { lockOf, setLock } from '@/document';
 import {
   itemsText,
@@ -30,7 +30,7 @@ export function LineupTable({ result }: { result: LineupResult }) {
   const lenses = lensIds
     .flatMap((id) => file.shelf.lenses.filter((l) => l.id === id))
     .sort((a, b) => a.focal.wideMm - b.focal.wideMm);
-  const behind = piecesOf(file.shelf).filter((p) => behindIds.has(p.id));
+  const behind = itemsWithoutBodies(file.shelf).filter((p) => behindIds.has(p.id));
   const only = new Map(result.lensesIn.map((l) => [l.lensId, l.onlyIt]));
   return (
     <section aria-labelledby="taken">

@@ -1,18 +1,18 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { PlaceUnit } from '@/core/brief';
+import type { PositionUnit } from '@/core/brief';
 import { shortfallOf, type Verdict } from '@/core/coverage';
-import { kitKey } from '@/core/gear';
+import { stackKey } from '@/core/gear';
 import type { LineupQuestion, LineupResult } from '@/core/lineup';
 import {
   formatCrop,
   formatStops,
-  kitName,
+  stackName,
   lineupText,
   marginSteps,
   namesOf,
-  placeText,
+  positionText,
   plainList,
   shortfallText,
   shortfallWord,
@@ -30,7 +30,7 @@ export function Matrix({ result, question }: { result: LineupResult; question: L
   const name = namesOf(file);
   const matrix = useMemo(() => verdictMatrix(question, result), [question, result]);
   const states = new Map(result.frames.map((f) => [f.frameId, f]));
-  if (matrix.kits.length === 0 || matrix.rows.length === 0) return null;
+  if (matrix.stacks.length === 0 || matrix.rows.length === 0) return null;
   return (
     <section aria-labelledby="matrix">
       <h2 id="matrix" className="mb-1 text-lg">
@@ -48,9 +48,9 @@ export function Matrix({ result, question }: { result: LineupResult; question: L
               <th scope="col" className="py-1 pr-4 font-normal">
                 {t.picture}
               </th>
-              {matrix.kits.map((kit) => (
-                <th key={kitKey(kit)} scope="col" className="max-w-32 py-1 pr-3 font-normal">
-                  {kitName(kit, name)}
+              {matrix.stacks.map((stack) => (
+                <th key={stackKey(stack)} scope="col" className="max-w-32 py-1 pr-3 font-normal">
+                  {stackName(stack, name)}
                 </th>
               ))}
             </tr>
@@ -85,7 +85,7 @@ export function Matrix({ result, question }: { result: LineupResult; question: L
   );
 }
 
-function Cell({ verdict, label, unit }: { verdict: Verdict; label: string; unit: PlaceUnit }) {
+function Cell({ verdict, label, unit }: { verdict: Verdict; label: string; unit: PositionUnit }) {
   const shortfall = shortfallOf(verdict);
   const { margins } = verdict.deciding;
   const spare =
@@ -94,7 +94,7 @@ function Cell({ verdict, label, unit }: { verdict: Verdict; label: string; unit:
     shortfall === null
       ? `${verdict.code === 'crop' ? t.crop(formatCrop(margins.crop)) : 'clear'}${spare}`
       : shortfall.code === 'part'
-        ? plainList(shortfall.able.map((r) => placeText(unit, r.from, r.to)))
+        ? plainList(shortfall.able.map((r) => positionText(unit, r.from, r.to)))
         : shortfallWord(shortfall.code);
   const made = shortfall === null;
   return (

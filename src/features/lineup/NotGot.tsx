@@ -1,7 +1,15 @@
 'use client';
 
-import type { FrameResult, Kept, LensOut, LineupResult, WayOut } from '@/core/lineup';
-import { kitName, lineupText, namesOf, placeText, plainList, shortfallText, WANTS } from '@/text';
+import type { FrameResult, KeptOut, LensOut, LineupResult, WayOut } from '@/core/lineup';
+import {
+  stackName,
+  lineupText,
+  namesOf,
+  positionText,
+  plainList,
+  shortfallText,
+  WANTS,
+} from '@/text';
 import { type OutingFile } from '@/document';
 import { useFile } from '@/session';
 import { StateMark } from '@/parts';
@@ -46,7 +54,7 @@ function whyOut(reasons: readonly LensOut['reason'][]): string {
 
 /** What keeps a must lost, in terms of its stretch, and each way out. */
 function keptText(
-  { members, waysOut }: Kept,
+  { members, waysOut }: KeptOut,
   frameId: string,
   { stretches, outing }: OutingFile,
   name: (id: string) => string,
@@ -91,17 +99,22 @@ function whyLost(
   { lensesOut }: LineupResult,
   name: (id: string) => string,
 ): string {
-  const places = frame.impossible.map((r) => placeText(frame.unit, r.from, r.to)).join(' and ');
+  const places = frame.impossible.map((r) => positionText(frame.unit, r.from, r.to)).join(' and ');
   const miss = frame.nearest;
-  const setup = miss ? t.on(kitName(miss, name), name(miss.bodyId)) : '';
+  const setup = miss ? t.on(stackName(miss, name), name(miss.bodyId)) : '';
   if (frame.impossible.length === 0) {
-    const able = lensesOut.filter((l) => l.makes.includes(frame.frameId) && l.reason !== 'source');
-    const who = able.slice(0, NAMED).map((l) => name(l.lensId));
+    const covered = lensesOut.filter(
+      (l) => l.makes.includes(frame.frameId) && l.reason !== 'source',
+    );
+    const who = covered.slice(0, NAMED).map((l) => name(l.lensId));
     return t.but(
       who.length > 0
-        ? t.couldCoverIt(plainList(who), able.length > NAMED ? t.andMore(able.length - NAMED) : '')
+        ? t.couldCoverIt(
+            plainList(who),
+            covered.length > NAMED ? t.andMore(covered.length - NAMED) : '',
+          )
         : t.yourGearCouldCoverIt,
-      frame.want === 'bonus' ? t.aBonusNeverAddsA : whyOut(able.map((l) => l.reason)),
+      frame.want === 'bonus' ? t.aBonusNeverAddsA : whyOut(covered.map((l) => l.reason)),
     );
   }
   if (!miss) return t.noneOfYourLensesFits;

@@ -2,7 +2,15 @@
 
 import { footingOf } from '@/core/brief';
 import type { LineupResult } from '@/core/lineup';
-import { aimText, amountText, lineupText, namesOf, placeText, plainList, proofText } from '@/text';
+import {
+  aimText,
+  amountText,
+  lineupText,
+  namesOf,
+  positionText,
+  plainList,
+  proofText,
+} from '@/text';
 import { useFile } from '@/session';
 
 const t = lineupText.proofText;
@@ -70,7 +78,7 @@ export function ProofText({ result }: { result: LineupResult }) {
                       <span className="text-soft">
                         {t.at(
                           w.places
-                            .map((p) => placeText(unit(w.frameId), p.range.from, p.range.to))
+                            .map((p) => positionText(unit(w.frameId), p.range.from, p.range.to))
                             .join(', and '),
                         )}
                       </span>

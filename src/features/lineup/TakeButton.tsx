@@ -9,20 +9,20 @@ const t = lineupText.takeButton;
 
 /** Takes a lineup as it is, as limits that can be undone and changed like any. */
 export function TakeButton({
-  pieceIds,
+  itemIds,
   name,
 }: {
-  pieceIds: readonly string[];
+  itemIds: readonly string[];
   name: (id: string) => string;
 }) {
   const edit = useEdit();
   const { undo } = useHistory();
   return (
     <Button
-      aria-label={t.use(plainList(pieceIds.map(name)))}
-      disabled={pieceIds.length === 0}
+      aria-label={t.use(plainList(itemIds.map(name)))}
+      disabled={itemIds.length === 0}
       onClick={() => {
-        edit(takeLineup(pieceIds));
+        edit(takeLineup(itemIds));
         notify(t.lineupApplied, {
           description: t.noOtherLensWillBe,
           action: { label: t.undo, onClick: undo },

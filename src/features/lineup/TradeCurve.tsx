@@ -155,7 +155,7 @@ export function TradeCurve({
                 </td>
                 <td className="py-1">{plainList(p.pieceIds.map(name))}</td>
                 <td className="py-1 text-right">
-                  <TakeButton pieceIds={p.pieceIds} name={name} />
+                  <TakeButton itemIds={p.pieceIds} name={name} />
                 </td>
               </tr>
             ))}

@@ -2,13 +2,13 @@ import '@testing-library/jest-dom';
 import { act, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { PROFILES } from '@/core/brief';
-import { exploreLineup, type LineupRivals, solveLineup } from '@/core/lineup';
+import { alternativesOf, type Alternatives, solveLineup } from '@/core/lineup';
 import { loadHighsSolver } from '@/solver';
-import type { BackgroundReport, SchoolAnswer } from '@/workers/backgroundClient';
+import type { BackgroundReport, ProfileAnswer } from '@/workers/backgroundClient';
 import { demoFile, held } from '../../../tests/support/render';
 import { LimitsPanel } from './LimitsPanel';
-import { Rivals } from './Rivals';
-import { Schools } from './Schools';
+import { OtherLineups } from './OtherLineups';
+import { Profiles } from './Profiles';
 
 jest.mock('@/session', () => ({
   ...jest.requireActual('../../../tests/support/render').sessionStandIn,
@@ -16,47 +16,47 @@ jest.mock('@/session', () => ({
 
 /** The work beside the lineup, in the test's hands. */
 const beside: {
-  rivals: BackgroundReport<LineupRivals | null> | null;
-  schools: BackgroundReport<readonly SchoolAnswer[]> | null;
+  alternatives: BackgroundReport<Alternatives | null> | null;
+  profiles: BackgroundReport<readonly ProfileAnswer[]> | null;
   keys: readonly string[];
   ended: number;
-} = { rivals: null, schools: null, keys: [], ended: 0 };
+} = { alternatives: null, profiles: null, keys: [], ended: 0 };
 jest.mock('@/workers/backgroundClient', () => ({
-  exploreRivals: (_: unknown, report: BackgroundReport<LineupRivals | null>) => {
-    beside.rivals = report;
+  findAlternatives: (_: unknown, report: BackgroundReport<Alternatives | null>) => {
+    beside.alternatives = report;
     return () => (beside.ended += 1);
   },
-  compareSchools: (
+  compareProfiles: (
     _: unknown,
     keys: readonly string[],
-    report: BackgroundReport<readonly SchoolAnswer[]>,
+    report: BackgroundReport<readonly ProfileAnswer[]>,
   ) => {
-    Object.assign(beside, { schools: report, keys });
+    Object.assign(beside, { profiles: report, keys });
     return () => (beside.ended += 1);
   },
 }));
 
 const demo = demoFile();
 const plain = (element: HTMLElement) => (element.textContent ?? '').replaceAll('\u202F', ' ');
-let rivals: LineupRivals;
+let alternatives: Alternatives;
 beforeAll(async () => {
   const solver = await loadHighsSolver();
   const most = { mostTies: 5, mostNext: 3, mostPoints: 20, mostOut: 8 };
-  rivals = exploreLineup(solver, demo, { timeLimitS: 30, ...most })!;
+  alternatives = alternativesOf(solver, demo, { timeLimitS: 30, ...most })!;
 });
 beforeEach(() => {
   Object.assign(held, { file: demo, result: null, edits: [] });
-  Object.assign(beside, { rivals: null, schools: null, keys: [], ended: 0 });
+  Object.assign(beside, { alternatives: null, profiles: null, keys: [], ended: 0 });
 });
 
 describe('other lineups', () => {
-  const look = async (found: LineupRivals | null = rivals) => {
+  const look = async (found: Alternatives | null = alternatives) => {
     const user = userEvent.setup();
-    render(<Rivals question={demo} />);
+    render(<OtherLineups question={demo} />);
     await user.click(screen.getByRole('button', { name: 'Compare alternatives' }));
-    act(() => beside.rivals?.progress(0.4));
+    act(() => beside.alternatives?.progress(0.4));
     expect(screen.getByRole('progressbar')).toBeInTheDocument();
-    act(() => beside.rivals?.done(found));
+    act(() => beside.alternatives?.done(found));
     return user;
   };
 
@@ -72,7 +72,7 @@ describe('other lineups', () => {
     expect(shown).toMatch(/dearer|cheaper|heavier|lighter|more|fewer|less/);
     expect(shown).toMatch(/would (be as good|come in|save|take)/);
     const curve = screen.getByRole('region', { name: 'Trade-off' });
-    expect(within(curve).getAllByRole('row')).toHaveLength(rivals.tradeOff.points.length + 1);
+    expect(within(curve).getAllByRole('row')).toHaveLength(alternatives.tradeOff.points.length + 1);
   });
 
   it('open their arithmetic, and are taken as they are', async () => {
@@ -85,7 +85,7 @@ describe('other lineups', () => {
     await user.keyboard('{Escape}');
     const [wants] = screen.getAllByRole('button', { name: /^Wants covered by / });
     await user.click(wants!);
-    const { wantsPercent } = rivals.tradeOff.points[0]!;
+    const { wantsPercent } = alternatives.tradeOff.points[0]!;
     expect(plain(await screen.findByRole('dialog'))).toContain(
       `Share of the wanted pictures: ${Number(wantsPercent.toPrecision(5))} %`,
     );
@@ -98,14 +98,14 @@ describe('other lineups', () => {
 
   it('are said to be cut short, or not to be had, and are stopped', async () => {
     const user = userEvent.setup();
-    const { unmount } = render(<Rivals question={demo} />);
+    const { unmount } = render(<OtherLineups question={demo} />);
     await user.click(screen.getByRole('button', { name: 'Compare alternatives' }));
     await user.click(screen.getByRole('button', { name: 'Stop' }));
     expect(beside.ended).toBeGreaterThan(0);
     unmount();
-    await look({ ...rivals, complete: false });
+    await look({ ...alternatives, complete: false });
     expect(screen.getByText(/Time ran out/)).toBeVisible();
-    act(() => beside.rivals?.failed('out of memory'));
+    act(() => beside.alternatives?.failed('out of memory'));
     expect(screen.getByText(/out of memory/)).toBeVisible();
   });
 });
@@ -113,7 +113,7 @@ describe('other lineups', () => {
 describe('ways of choosing', () => {
   it('lie side by side, each with its lineup, and one is chosen from there', async () => {
     const user = userEvent.setup();
-    render(<Schools question={demo} />);
+    render(<Profiles question={demo} />);
     await user.click(screen.getByRole('checkbox', { name: 'start with little' }));
     await user.click(screen.getByRole('button', { name: 'Compare these 6' }));
     expect(beside.keys).toHaveLength(6);
@@ -126,8 +126,8 @@ describe('ways of choosing', () => {
         { timeLimitS: 30, now: () => 0 },
       ),
     }));
-    act(() => beside.schools?.done(answers));
-    const table = screen.getByTestId('schools');
+    act(() => beside.profiles?.done(answers));
+    const table = screen.getByTestId('profiles');
     expect(within(table).getAllByRole('columnheader')).toHaveLength(3);
     expect(within(table).getByRole('rowheader', { name: 'Start line, all lanes' })).toBeVisible();
     const [own, one] = answers.map(({ result }) => result.totals.lenses);
@@ -140,9 +140,9 @@ describe('ways of choosing', () => {
 
   it('say what went wrong', async () => {
     const user = userEvent.setup();
-    render(<Schools question={demo} />);
+    render(<Profiles question={demo} />);
     await user.click(screen.getByRole('button', { name: /^Compare these/ }));
-    act(() => beside.schools?.failed('no solver'));
+    act(() => beside.profiles?.failed('no solver'));
     expect(screen.getByText('Couldn’t work them out: no solver')).toBeVisible();
   });
 });

@@ -1,2 +1,2 @@
 /** Lineup: the choice, its proof, and why the others stay out. */
-export { LineupPlace } from './LineupPlace';
+export { LineupPage } from './LineupPage';

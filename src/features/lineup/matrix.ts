@@ -1,11 +1,11 @@
 import { type Frame } from '@/core/brief';
 import { type Verdict, verdictOn } from '@/core/coverage';
-import { type Kit, kitKey, mountableSetups, type Setup } from '@/core/gear';
-import { bestOfEachKit, type LineupQuestion, type LineupResult } from '@/core/lineup';
+import { type Stack, stackKey, mountableSetups, type Setup } from '@/core/gear';
+import { bestOfEachStack, type LineupQuestion, type LineupResult } from '@/core/lineup';
 
-/** Verdicts of the lineup's kits on every frame: frames as rows, kits as columns. */
+/** Verdicts of the lineup's stacks on every frame: frames as rows, stacks as columns. */
 export interface VerdictMatrix {
-  readonly kits: readonly Kit[];
+  readonly stacks: readonly Stack[];
   readonly rows: readonly {
     readonly frame: Frame;
     readonly verdicts: readonly (Verdict | null)[];
@@ -18,25 +18,28 @@ export function verdictMatrix(
 ): VerdictMatrix {
   const lensIds = new Set<string>(result.lineup.lensIds);
   const { converterIds, tubeIds, adapterIds } = result.lineup;
-  const pieceIds = new Set<string>([...converterIds, ...tubeIds, ...adapterIds]);
+  const itemIds = new Set<string>([...converterIds, ...tubeIds, ...adapterIds]);
   const setups: Setup[] = mountableSetups({
     mounts: shelf.mounts,
     bodies: shelf.bodies.filter((b) => result.bodies.includes(b.id)),
     lenses: shelf.lenses.filter((l) => lensIds.has(l.id)),
-    converters: shelf.converters.filter((c) => pieceIds.has(c.id)),
-    tubes: shelf.tubes.filter((t) => pieceIds.has(t.id)),
-    adapters: shelf.adapters.filter((a) => pieceIds.has(a.id)),
+    converters: shelf.converters.filter((c) => itemIds.has(c.id)),
+    tubes: shelf.tubes.filter((t) => itemIds.has(t.id)),
+    adapters: shelf.adapters.filter((a) => itemIds.has(a.id)),
   });
-  const kits = [...new Map(setups.map((s) => [kitKey(s), s])).values()].sort(
+  const stacks = [...new Map(setups.map((s) => [stackKey(s), s])).values()].sort(
     (a, b) => a.focal.wideMm - b.focal.wideMm || a.focal.longMm - b.focal.longMm,
   );
   return {
-    kits,
+    stacks,
     rows: frames.map((frame) => {
       const best = new Map(
-        bestOfEachKit(setups.map((s) => verdictOn(s, frame, limits))).map((v) => [kitKey(v), v]),
+        bestOfEachStack(setups.map((s) => verdictOn(s, frame, limits))).map((v) => [
+          stackKey(v),
+          v,
+        ]),
       );
-      return { frame, verdicts: kits.map((kit) => best.get(kitKey(kit)) ?? null) };
+      return { frame, verdicts: stacks.map((stack) => best.get(stackKey(stack)) ?? null) };
     }),
   };
 }

@@ -1,10 +1,10 @@
 'use client';
 
-import { kitKey, kitPieces } from '@/core/gear';
+import { stackKey, stackItemIds } from '@/core/gear';
 import {
   formatFNumber,
   formatFocalRange,
-  kitName,
+  stackName,
   lightText,
   marginSteps,
   namesOf,
@@ -46,11 +46,11 @@ export function Details({
   const frame = file.frames.find((f) => f.id === highlight.id);
   const name = namesOf(file);
   const labelOf = (s: Service) => {
-    if (!lens) return kitName(s, name);
-    const behind = kitPieces(s).slice(1).map(name);
+    if (!lens) return stackName(s, name);
+    const behind = stackItemIds(s).slice(1).map(name);
     return `${name(s.frameId)}${behind.length > 0 ? t.withIt(behind.join(' + ')) : ''}`;
   };
-  const able = services.filter((s) => s.shortfall === null);
+  const covered = services.filter((s) => s.shortfall === null);
   const unable = services.filter((s) => s.shortfall !== null);
   return (
     <div className="space-y-3 border-t border-ink pt-2">
@@ -79,7 +79,7 @@ export function Details({
       <Through key={highlight.id} frame={frame ?? null} services={services} />
       <ServiceList
         title={lens ? t.coversAlone : t.coversItAlone}
-        services={able}
+        services={covered}
         labelOf={labelOf}
       />
       <ServiceList title={lens ? t.doesntCover : t.cant} services={unable} labelOf={labelOf} />
@@ -104,7 +104,7 @@ function ServiceList({
       </h3>
       <ul className="text-[13px]">
         {services.slice(0, SHOWN).map((s) => (
-          <li key={`${s.frameId} ${kitKey(s)}`} className="border-b border-hair py-0.5">
+          <li key={`${s.frameId} ${stackKey(s)}`} className="border-b border-hair py-0.5">
             {s.shortfall === null && <StateMark state={s.byCrop ? 'crop' : 'clear'} />} {labelOf(s)}
             {s.shortfall && (
               <span className="block text-soft">

@@ -2,8 +2,8 @@
 
 import { useState } from 'react';
 import type { Frame } from '@/core/brief';
-import { kitKey, setupOfKit } from '@/core/gear';
-import { kitName, namesOf, reachText } from '@/text';
+import { stackKey, setupOfStack } from '@/core/gear';
+import { stackName, namesOf, reachText } from '@/text';
 import { type OutingFile } from '@/document';
 import { useAnswer, useFile } from '@/session';
 import { SelectField } from '@/ui';
@@ -24,8 +24,8 @@ export function Through({
 }) {
   const file = useFile();
   const [other, setOther] = useState<string | null>(null);
-  const able = services.filter((s) => s.shortfall === null);
-  const ids = [...new Set([...able, ...services].map((s) => s.frameId))];
+  const covered = services.filter((s) => s.shortfall === null);
+  const ids = [...new Set([...covered, ...services].map((s) => s.frameId))];
   const frameId = frame?.id ?? (other !== null && ids.includes(other) ? other : ids[0]);
   const seen = file.frames.find((f) => f.id === frameId);
   const taken = new Set<string>(useAnswer().result?.lineup.lensIds);
@@ -59,8 +59,8 @@ function setupsOf(
     .sort((a, b) => rank(a) - rank(b))
     .slice(0, MOST_SETUPS)
     .flatMap((s) => {
-      const setup = setupOfKit(file.shelf, s);
-      const label = t.on(kitName(s, name), name(s.bodyId));
-      return setup ? [{ key: `${s.bodyId} ${kitKey(s)}`, label, setup }] : [];
+      const setup = setupOfStack(file.shelf, s);
+      const label = t.on(stackName(s, name), name(s.bodyId));
+      return setup ? [{ key: `${s.bodyId} ${stackKey(s)}`, label, setup }] : [];
     });
 }

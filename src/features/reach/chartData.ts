@@ -179,8 +179,8 @@ function bandOf(
   taken: ReadonlySet<string>,
   out: boolean,
 ): Band {
-  const chain = { body, adapter: null, converter: null, tube: null, lens };
-  const setup = setupOf(chain);
+  const mounted = { body, adapter: null, converter: null, tube: null, lens };
+  const setup = setupOf(mounted);
   const path = pathOf(setup, lens, 1);
   const end = path.at(-1) ?? { focalMm: 1, fNumber: 1 };
   return {
@@ -193,7 +193,7 @@ function bandOf(
       .map((c) => ({
         name: c.name,
         taken: taken.has(c.id),
-        path: beyond(pathOf(setupOf({ ...chain, converter: c }), lens, c.factor), end.focalMm),
+        path: beyond(pathOf(setupOf({ ...mounted, converter: c }), lens, c.factor), end.focalMm),
       })),
     cropped:
       limits.maxCrop > 1
@@ -229,7 +229,7 @@ function meanFNumber(path: readonly ReachPoint[]): number {
   return Math.sqrt((path[0]?.fNumber ?? 1) * (path.at(-1)?.fNumber ?? 1));
 }
 
-interface Extent {
+interface ChartExtent {
   readonly from: number;
   readonly to: number;
   readonly level: number;
@@ -242,9 +242,9 @@ const LAST_LANE = 3;
 /** Gives things that share focal lengths at nearly the same level different lanes. */
 function inLanes<T extends { lane: number }>(
   things: readonly T[],
-  extentOf: (thing: T) => Extent,
+  extentOf: (thing: T) => ChartExtent,
 ): T[] {
-  const placed: { extent: Extent; lane: number }[] = [];
+  const placed: { extent: ChartExtent; lane: number }[] = [];
   const order = things
     .map((thing, i) => ({ thing, i, extent: extentOf(thing) }))
     .sort((a, b) => a.extent.first - b.extent.first || a.extent.from - b.extent.from);

@@ -34,9 +34,9 @@ describe('what is pointed at', () => {
     const services = servicesOf(demo, [frame], null);
     render(<Details highlight={{ kind: 'frame', id: 'f01' }} services={services} />);
     expect(screen.getByRole('heading', { name: 'Start line, all lanes' })).toBeVisible();
-    const able = services.filter((s) => s.shortfall === null).length;
-    const unable = services.length - able;
-    expect(screen.getByRole('heading', { name: `Covers it alone (${able})` })).toBeVisible();
+    const covered = services.filter((s) => s.shortfall === null).length;
+    const unable = services.length - covered;
+    expect(screen.getByRole('heading', { name: `Covers it alone (${covered})` })).toBeVisible();
     expect(screen.getByRole('heading', { name: `Can’t (${unable})` })).toBeVisible();
     const first = services.find((s) => s.shortfall !== null)!;
     const [why] = screen.getAllByRole('button', { name: /, why not$/ });

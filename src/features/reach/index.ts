@@ -1,2 +1,2 @@
 /** Reach: range and light of all lenses and frames in one picture. */
-export { ReachPlace } from './ReachPlace';
+export { ReachPage } from './ReachPage';

@@ -1,10 +1,10 @@
-import { eligibleBodies, type Frame, placeUnit, type PlaceUnit } from '@/core/brief';
+import { eligibleBodies, type Frame, positionUnit, type PositionUnit } from '@/core/brief';
 import { byVerdict, type Margins, type Shortfall, shortfallOf, verdictOn } from '@/core/coverage';
-import { type BodyId, kitKey, type Kit, mountableSetups, type Setup } from '@/core/gear';
+import { type BodyId, stackKey, type Stack, mountableSetups, type Setup } from '@/core/gear';
 import { framesThere, type LineupQuestion } from '@/core/lineup';
 
-/** How one kit serves one frame, by its best body. */
-export interface Service extends Kit {
+/** How one stack serves one frame, by its best body. */
+export interface Service extends Stack {
   readonly frameId: string;
   readonly bodyId: BodyId;
   /** null when it makes the frame alone. */
@@ -12,10 +12,10 @@ export interface Service extends Kit {
   readonly byCrop: boolean;
   /** Where it is decided, with the arithmetic's figures there. */
   readonly margins: Margins;
-  readonly unit: PlaceUnit;
+  readonly unit: PositionUnit;
 }
 
-/** Every kit's best service of the given frames, or of one lens alone. */
+/** Every stack's best service of the given frames, or of one lens alone. */
 export function servicesOf(
   question: Omit<LineupQuestion, 'frames'>,
   frames: readonly Frame[],
@@ -28,11 +28,11 @@ export function servicesOf(
     bodies,
     lenses: lensId === null ? shelf.lenses : shelf.lenses.filter((l) => l.id === lensId),
   });
-  const byKit = new Map<string, Setup[]>();
-  for (const s of setups) byKit.set(kitKey(s), [...(byKit.get(kitKey(s)) ?? []), s]);
+  const byStack = new Map<string, Setup[]>();
+  for (const s of setups) byStack.set(stackKey(s), [...(byStack.get(stackKey(s)) ?? []), s]);
   return frames.flatMap((frame) => {
     const there = framesThere(frame, question, bodies);
-    return [...byKit.values()].flatMap((same) => {
+    return [...byStack.values()].flatMap((same) => {
       const best = same
         .flatMap((s) => there.map((asked) => verdictOn(s, asked, limits)))
         .sort(byVerdict)[0];
@@ -49,7 +49,7 @@ export function servicesOf(
           shortfall: shortfallOf(best),
           byCrop: best.code === 'crop',
           margins: best.deciding.margins,
-          unit: placeUnit(best.axis),
+          unit: positionUnit(best.axis),
         },
       ];
     });

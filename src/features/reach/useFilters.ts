@@ -47,14 +47,14 @@ export function shownBy(
   result: LineupResult | null,
 ): Shown {
   const taken = new Set<string>(result?.lineup.lensIds);
-  const able = new Set<string>(
+  const covered = new Set<string>(
     result?.lensesOut.filter((l) => l.makes.length > 0).map((l) => l.lensId),
   );
   const words = search.trim().toLowerCase();
   return {
     lens: (lens) =>
       (mount === null || lens.mount === mount) &&
-      (which === 'all' || taken.has(lens.id) || (which === 'able' && able.has(lens.id))) &&
+      (which === 'all' || taken.has(lens.id) || (which === 'able' && covered.has(lens.id))) &&
       `${lens.name} ${lens.maker}`.toLowerCase().includes(words),
     frame: (frame) =>
       stretchId === null ||

@@ -1,6 +1,6 @@
 'use client';
 
-import { mountableChains } from '@/core/gear';
+import { mountableStacks } from '@/core/gear';
 import { useKnownGear } from '@/session';
 import { plainList, shelfText } from '@/text';
 
@@ -9,7 +9,7 @@ const t = shelfText.fits;
 /** What a lens goes on, or a body takes, and by what adapter. */
 export function Fits({ kind, id }: { kind: 'lenses' | 'bodies'; id: string }) {
   const shelf = useKnownGear();
-  const chains = mountableChains({
+  const stacks = mountableStacks({
     ...shelf,
     converters: [],
     tubes: [],
@@ -17,16 +17,16 @@ export function Fits({ kind, id }: { kind: 'lenses' | 'bodies'; id: string }) {
       ? { lenses: shelf.lenses.filter((l) => l.id === id) }
       : { bodies: shelf.bodies.filter((b) => b.id === id) }),
   });
-  const other = (chain: (typeof chains)[number]) =>
-    kind === 'lenses' ? chain.body.name : chain.lens.name;
-  const direct = chains.filter((c) => c.adapter === null).map(other);
-  const adapted = chains.filter((c) => c.adapter !== null);
+  const other = (mounted: (typeof stacks)[number]) =>
+    kind === 'lenses' ? mounted.body.name : mounted.lens.name;
+  const direct = stacks.filter((c) => c.adapter === null).map(other);
+  const adapted = stacks.filter((c) => c.adapter !== null);
   const most = 6;
   const listed = (names: readonly string[]) =>
     names.length > most
       ? t.andMore(plainList(names.slice(0, most)), names.length - most)
       : plainList(names);
-  if (chains.length === 0)
+  if (stacks.length === 0)
     return (
       <p className="text-[13px]">
         {kind === 'lenses' ? t.fitsNoCameraOnYour : t.noLensOnYourShelf}

@@ -9,13 +9,13 @@ import { formatFNumber, formatFocalRange, shelfText } from '@/text';
 
 const t = shelfText.lookUp;
 
-interface Found {
+interface FoundGear {
   readonly count: number;
   readonly lenses: readonly DatabaseLens[];
   readonly cameras: readonly DatabaseCamera[];
   readonly more: number;
 }
-type Answer = Found | 'missing' | 'failed' | null;
+type LookUpAnswer = FoundGear | 'missing' | 'failed' | null;
 
 interface LookUpProps {
   readonly open: boolean;
@@ -54,7 +54,7 @@ export function LookUp({ open, onClose, onFiles }: LookUpProps) {
   );
 }
 
-function statusText({ count, lenses, cameras, more }: Found, text: string): string {
+function statusText({ count, lenses, cameras, more }: FoundGear, text: string): string {
   if (text.trim() === '') return t.lensesAndCamerasToSearch(count);
   const shown = lenses.length + cameras.length;
   if (shown === 0) return t.nothingFoundTryFewerWords;
@@ -77,8 +77,8 @@ function Missing({ onFiles }: { onFiles: () => void }) {
 }
 
 /** The answer to what is typed last; answers that come late are dropped. */
-function useSearch(open: boolean, text: string): Answer {
-  const [answer, setAnswer] = useState<Answer>(null);
+function useSearch(open: boolean, text: string): LookUpAnswer {
+  const [answer, setAnswer] = useState<LookUpAnswer>(null);
   useEffect(() => {
     if (!open) return;
     const stop = new AbortController();
@@ -88,7 +88,7 @@ function useSearch(open: boolean, text: string): Answer {
           signal: stop.signal,
         });
         if (response.status === 404) return setAnswer('missing');
-        setAnswer(response.ok ? ((await response.json()) as Found) : 'failed');
+        setAnswer(response.ok ? ((await response.json()) as FoundGear) : 'failed');
       } catch {
         if (!stop.signal.aborted) setAnswer('failed');
       }
@@ -99,7 +99,7 @@ function useSearch(open: boolean, text: string): Answer {
   return answer;
 }
 
-function Results({ found: { lenses, cameras } }: { found: Found }) {
+function Results({ found: { lenses, cameras } }: { found: FoundGear }) {
   return (
     <ul aria-label={t.found2} className="max-h-[50vh] overflow-auto" tabIndex={0}>
       {lenses.map((lens, i) => (

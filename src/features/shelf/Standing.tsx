@@ -25,7 +25,7 @@ interface StandingProps {
   readonly ownership: Ownership;
 }
 
-type Choice = Ownership | 'no';
+type StandingChoice = Ownership | 'no';
 
 /** Whether an item comes on this outing and as what; a loan has its days and its price. */
 export function Standing({ id, name, ownership }: StandingProps) {
@@ -36,7 +36,7 @@ export function Standing({ id, name, ownership }: StandingProps) {
   const has = (shelf: Shelf) => itemsOf(shelf).some((i) => i.id === id);
   const isAlone = has(plan.alone);
   const special = plan.arranged.find((a) => a.itemId === id);
-  const standing: Choice = special?.as ?? (has(file.shelf) ? ownership : 'no');
+  const standing: StandingChoice = special?.as ?? (has(file.shelf) ? ownership : 'no');
   if (isAlone)
     return (
       <div className="space-y-2 border-l-2 border-hair pl-3">
@@ -83,10 +83,10 @@ export function Standing({ id, name, ownership }: StandingProps) {
   );
 }
 
-const isSource = (standing: Choice): standing is Source =>
+const isSource = (standing: StandingChoice): standing is Source =>
   (SOURCES as readonly string[]).includes(standing);
 
-function choicesFor(ownership: Ownership): readonly (readonly [Choice, string])[] {
+function choicesFor(ownership: Ownership): readonly (readonly [StandingChoice, string])[] {
   if (ownership === 'owned')
     return [
       ['owned', t.canCome],

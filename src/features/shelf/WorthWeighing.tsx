@@ -11,7 +11,7 @@ import { findWorthKnowing } from '@/workers/backgroundClient';
 
 const t = shelfText.worthWeighing;
 
-type State =
+type WorthState =
   | { readonly kind: 'looking'; readonly done: number }
   | { readonly kind: 'found'; readonly found: WorthKnowing }
   | { readonly kind: 'failed'; readonly message: string };
@@ -20,7 +20,7 @@ type State =
 export function WorthWeighing({ onClose }: { onClose: () => void }) {
   const fileNow = useFileNow();
   const [round, setRound] = useState(0);
-  const [state, setState] = useState<State>({ kind: 'looking', done: 0 });
+  const [state, setState] = useState<WorthState>({ kind: 'looking', done: 0 });
   useEffect(
     () =>
       findWorthKnowing(fileNow(), {
@@ -74,7 +74,7 @@ function Found({ found, onAgain }: { found: WorthKnowing; onAgain: () => void })
       </p>
       <ul>
         {listed.map((figure) => (
-          <Row key={`${figure.itemId}.${figure.field}`} figure={figure} />
+          <Row key={`${figure.itemId}.${figure.problem}`} figure={figure} />
         ))}
       </ul>
       <p className="flex justify-end">
@@ -92,7 +92,7 @@ const UNITS: Partial<Record<Knowable, string>> = {
 };
 const YES_NO = { unknown: t.unknown, yes: 'yes', no: 'no' } as const;
 
-function Row({ figure: { kind, itemId, field } }: { figure: UnknownFigure }) {
+function Row({ figure: { kind, itemId, problem: field } }: { figure: UnknownFigure }) {
   const shelf = useKnownGear();
   const edit = useEditGear();
   const item = shelf[kind].find((i) => i.id === itemId);

@@ -1,2 +1,2 @@
 /** Shelf: all gear known, edited, brought in and taken out. */
-export { ShelfPlace } from './ShelfPlace';
+export { ShelfPage } from './ShelfPage';

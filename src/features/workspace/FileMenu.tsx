@@ -7,7 +7,7 @@ import { comparedGear, type OutingFile, type Refusal } from '@/document';
 import { useAnswer, useDeskNow, useSession } from '@/session';
 import { Button, FileInput, notify, singleKeysOn } from '@/ui';
 import { readFile } from '@/parts';
-import { PLACES } from './shortcuts';
+import { PAGES } from './shortcuts';
 import { useOpening } from './useOpening';
 import { useOutingActions } from './useOutingActions';
 import { workspaceText } from '@/text';
@@ -29,7 +29,7 @@ const SettingsDialog = dynamic(() => import('./SettingsDialog').then((m) => m.Se
 const ShortcutsDialog = dynamic(() => import('./ShortcutsDialog').then((m) => m.ShortcutsDialog));
 const StarterDialog = dynamic(() => import('./StarterDialog').then((m) => m.StarterDialog));
 
-type Shown = 'starters' | 'first' | 'outings' | 'settings' | 'shortcuts' | 'palette' | null;
+type ShownDialog = 'starters' | 'first' | 'outings' | 'settings' | 'shortcuts' | 'palette' | null;
 
 /** Opens, starts, exports, finds. Whatever was open is kept. */
 export function FileMenu() {
@@ -40,10 +40,10 @@ export function FileMenu() {
   const input = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<{ name: string; refusal: Refusal } | null>(null);
   const [found, setFound] = useState<OutingFile | null>(null);
-  const [shown, setShown] = useState<Shown>(null);
+  const [shown, setShown] = useState<ShownDialog>(null);
   const [asked, setAsked] = useState(false);
-  const show = (what: Shown) => () => setShown(what);
-  const showing = (what: Shown) => ({
+  const show = (what: ShownDialog) => () => setShown(what);
+  const showing = (what: ShownDialog) => ({
     open: shown === what,
     onOpenChange: (isOpen: boolean) => setShown(isOpen ? what : null),
   });
@@ -142,7 +142,7 @@ function useKeys(does: { find: () => void; list: () => void; go: (href: string) 
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
     if (!singleKeysOn()) return;
     if (event.key === '?') return does.list();
-    const place = PLACES[Number(event.key) - 1];
+    const place = PAGES[Number(event.key) - 1];
     if (place) does.go(place[0]);
   });
   useEffect(() => {

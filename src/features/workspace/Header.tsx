@@ -7,7 +7,7 @@ import { useSyncExternalStore } from 'react';
 import { useAnswer, useFilePart, useHistory, useSessionState } from '@/session';
 import { applyTheme, IconButton, isNight, watchTheme } from '@/ui';
 import { FileMenu } from './FileMenu';
-import { PLACES } from './shortcuts';
+import { PAGES } from './shortcuts';
 import { workspaceText } from '@/text';
 
 const t = workspaceText.header;
@@ -34,7 +34,7 @@ export function Header() {
         <p className="truncate font-(family-name:--font-title) text-2xl leading-tight">{name}</p>
       </div>
       <nav aria-label={t.pages} className="flex flex-wrap gap-1 text-base print:hidden">
-        {PLACES.map(([href, name]) => (
+        {PAGES.map(([href, name]) => (
           <Link
             key={href}
             href={href}

@@ -9,7 +9,7 @@ import { setLimits } from '@/document';
 import { useEdit, useFile, useHistory, useKnownGear } from '@/session';
 import { PROFILE_NAMES, workspaceText } from '@/text';
 import { useFocusBefore, useInertBehind } from '@/ui';
-import { PLACES } from './shortcuts';
+import { PAGES } from './shortcuts';
 import type { OutingAction } from './useOutingActions';
 
 const t = workspaceText.palette;
@@ -36,8 +36,8 @@ export function Palette({
     what();
   };
   const go = (href: string) => run(() => router.push(href));
-  const groups: readonly (readonly [string, readonly Found[]])[] = [
-    [t.pages, PLACES.map(([href, name]) => ({ key: href, name, run: () => go(href) }))],
+  const groups: readonly (readonly [string, readonly FoundEntry[]])[] = [
+    [t.pages, PAGES.map(([href, name]) => ({ key: href, name, run: () => go(href) }))],
     [
       t.pictures,
       file.frames.map((f) => ({
@@ -124,7 +124,7 @@ export function Palette({
 const byName = (_: string, search: string, names: string[] = []) =>
   defaultFilter(names.join(' '), search);
 
-interface Found {
+interface FoundEntry {
   readonly key: string;
   readonly name: string;
   readonly run: () => void;

@@ -15,7 +15,7 @@ interface Now {
   readonly file: OutingFile;
 }
 
-interface Step {
+interface TourStep {
   readonly text: string;
   readonly href: string;
   /** Whether it is done, compared with how things stood when it began. */
@@ -23,7 +23,7 @@ interface Step {
 }
 
 /** A way through that teaches by doing: each step goes on by itself once it is done. */
-const STEPS: readonly Step[] = [
+const STEPS: readonly TourStep[] = [
   {
     text: t.briefListsThePicturesYou,
     href: '/brief',

@@ -2,7 +2,7 @@ import { plainList, workspaceText } from '@/text';
 
 const t = workspaceText.shortcuts;
 /** Every key that does something anywhere, as listed on `?`. */
-export const PLACES = [
+export const PAGES = [
   ['/brief', t.brief],
   ['/shelf', t.shelf],
   ['/reach', t.reach],
@@ -12,7 +12,7 @@ export const PLACES = [
 
 export const SHORTCUTS: readonly (readonly [string, string])[] = [
   [t.ctrlK, t.findAnythingAPageA],
-  [t.n1To(PLACES.length), t.goTo(plainList(PLACES.map(([, name]) => name)))],
+  [t.n1To(PAGES.length), t.goTo(plainList(PAGES.map(([, name]) => name)))],
   [t.ctrlZ, t.undo],
   [t.ctrlShiftZ, t.redo],
   ['?', t.thisList],

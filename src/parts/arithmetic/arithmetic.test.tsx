@@ -2,7 +2,7 @@ import '@testing-library/jest-dom';
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { pictureOf } from '@/core/coverage';
-import { setupOfKit } from '@/core/gear';
+import { setupOfStack } from '@/core/gear';
 import { type LineupResult, solveLineup } from '@/core/lineup';
 import {
   advantageSteps,
@@ -144,7 +144,7 @@ describe('the steps behind a picture', () => {
       expect(names[0]).toMatch(/^Focal length needed/);
       expect(names).toContain('Crop');
       expect(names.includes('Light')).toBe(cover.margins.light !== null);
-      const setup = setupOfKit(file.shelf, cover)!;
+      const setup = setupOfStack(file.shelf, cover)!;
       const at = standing.unit === 'm' ? cover.margins.at : null;
       const picture = pictureOf(setup, frame, 'landscape', setup.focal.longMm, at);
       const [takes] = pictureSteps(setup, picture, at);

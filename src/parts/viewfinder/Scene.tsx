@@ -1,4 +1,4 @@
-import type { Picture, Sides } from '@/core/coverage';
+import type { Picture, PictureSides } from '@/core/coverage';
 import type { Figure } from './figureOf';
 import { FigureShape } from './FigureShape';
 import { partsText } from '@/text';
@@ -13,7 +13,7 @@ export interface SceneProps {
   /** The long end after the largest crop allowed; null where none is. */
   readonly cropped: Picture | null;
   /** What the framing asks for where no subject is given, widest first. */
-  readonly asked: readonly Sides[];
+  readonly asked: readonly PictureSides[];
   readonly label: string;
 }
 
@@ -85,8 +85,8 @@ export function Scene({ figure, used, wide, long, cropped, asked, label }: Scene
 }
 
 /** All of the wide end where that still lets the subject be seen, and the picture taken in any case. */
-function viewWidth(used: Sides, wide: Sides, figure: Figure | null): number {
-  const need = (s: Sides) => Math.max(s.width, s.height * SHAPE);
+function viewWidth(used: PictureSides, wide: PictureSides, figure: Figure | null): number {
+  const need = (s: PictureSides) => Math.max(s.width, s.height * SHAPE);
   const least = 1.12 * Math.max(need(used), figure ? need(figure) : 0);
   return Math.max(least, Math.min(1.05 * need(wide), WIDEST * least));
 }
@@ -118,7 +118,7 @@ function Edge({
   dash,
   thickness,
 }: {
-  sides: Sides;
+  sides: PictureSides;
   colour: string;
   dash?: string;
   thickness: number;

@@ -2,8 +2,8 @@
 
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { type Frame, type Limits, needAxis, placeUnit } from '@/core/brief';
-import { marginsOf, pictureOf, type Sides, verdictOn } from '@/core/coverage';
+import { type Frame, type Limits, needAxis, positionUnit } from '@/core/brief';
+import { marginsOf, pictureOf, type PictureSides, verdictOn } from '@/core/coverage';
 import type { Setup } from '@/core/gear';
 import { angleOfLengthDeg, FULL_FRAME, lengthPerDistance, sideMm } from '@/core/optics';
 import { Figure } from '../arithmetic';
@@ -58,7 +58,7 @@ export function Viewfinder({
   };
   const axis = needAxis(frame.need);
   const { from, to } = axis.range;
-  const place = at === null ? null : Math.min(to, Math.max(from, at));
+  const position = at === null ? null : Math.min(to, Math.max(from, at));
   return (
     <div
       role="group"
@@ -91,9 +91,9 @@ export function Viewfinder({
         frame={frame}
         limits={limits}
         setup={shown.setup}
-        place={place}
+        position={position}
         zoom={zoom}
-        onPlace={setAt}
+        onPosition={setAt}
         onZoom={setZoom}
       />
     </div>
@@ -104,22 +104,22 @@ function Seen({
   frame,
   limits,
   setup,
-  place,
+  position,
   zoom,
-  onPlace,
+  onPosition,
   onZoom,
 }: {
   frame: Frame;
   limits: Limits;
   setup: Setup;
-  place: number | null;
+  position: number | null;
   zoom: number | null;
-  onPlace: (x: number) => void;
+  onPosition: (x: number) => void;
   onZoom: (focalMm: number) => void;
 }) {
   const axis = needAxis(frame.need);
   const { margins, pictures, x } = useMemo(() => {
-    const deciding = place ?? verdictOn(setup, frame, limits).deciding.margins.at;
+    const deciding = position ?? verdictOn(setup, frame, limits).deciding.margins.at;
     const there = marginsOf(setup, frame, limits, deciding);
     const distanceM = axis.kind === 'distance' ? deciding : null;
     const seen = (focalMm: number, crop = 1) =>
@@ -136,7 +136,7 @@ function Seen({
         cropped: there.cropAllowed > 1.0005 ? seen(longMm, there.cropAllowed) : null,
       },
     };
-  }, [setup, frame, limits, place, zoom, axis.kind]);
+  }, [setup, frame, limits, position, zoom, axis.kind]);
   const figure = figureOf(frame.need);
   const { used, cropped } = pictures;
   const metres = axis.kind === 'distance';
@@ -172,7 +172,7 @@ function Seen({
           label={t.whatTakesIn(formatMm(used.focalMm))}
           steps={() => [
             ...pictureSteps(setup, used, metres ? x : null),
-            ...marginSteps(margins, placeUnit(axis)),
+            ...marginSteps(margins, positionUnit(axis)),
           ]}
         >
           {words}.
@@ -185,7 +185,7 @@ function Seen({
           to={axis.range.to}
           value={x}
           show={formatMetres}
-          onChange={onPlace}
+          onChange={onPosition}
         />
       )}
       {setup.focal.longMm > setup.focal.wideMm && (
@@ -210,7 +210,7 @@ function behindWords({ depth }: Frame): string {
 }
 
 /** The angles asked for directly, as sides of a 36×24 mm picture in the far. */
-function askedSides({ need }: Frame): Sides[] {
+function askedSides({ need }: Frame): PictureSides[] {
   const at = (focalMm: number) => ({
     width: FULL_FRAME.widthMm / focalMm,
     height: FULL_FRAME.heightMm / focalMm,

@@ -1,6 +1,6 @@
 /** What is said by brief. */
 export const briefText = {
-  briefPlace: {
+  briefPage: {
     opening: 'Opening…',
     picturesWanted: 'Pictures wanted',
     done: 'Done',

@@ -23,7 +23,7 @@ export const carryText = {
     high: (name: string, mm: string, mm2: string, mm3: string) =>
       `${name}, ${mm} × ${mm2}, ${mm3} high`,
   },
-  carryPlace: {
+  carryPage: {
     couldntPlanTheDay: (problem: string) => `Couldn’t plan the day: ${problem}`,
     planningTheDay: 'Planning the day…',
     nothingToCarryYetList: 'Nothing to carry yet: list your pictures in ',

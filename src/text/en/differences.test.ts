@@ -1,14 +1,14 @@
-import { exploreLineup, type LineupRivals, priceOf, wantSharesPercent } from '@/core/lineup';
+import { alternativesOf, type Alternatives, priceOf, wantSharesPercent } from '@/core/lineup';
 import { exact, formatMoney } from '@/text';
 import { loadHighsSolver } from '@/solver';
 import { demoFile } from '../../../tests/support/render';
 import { bringInText, differenceSteps, worseText } from './differences';
 
 const file = demoFile();
-let rivals: LineupRivals;
+let alternatives: Alternatives;
 
 beforeAll(async () => {
-  const found = exploreLineup(await loadHighsSolver(), file, {
+  const found = alternativesOf(await loadHighsSolver(), file, {
     timeLimitS: 30,
     mostTies: 5,
     mostNext: 5,
@@ -16,7 +16,7 @@ beforeAll(async () => {
     mostOut: 50,
   });
   if (!found) throw new Error('the demo outing has a lineup');
-  rivals = found;
+  alternatives = found;
 });
 
 const euros = (amount: number) => formatMoney(amount, file.outing.currency);
@@ -28,18 +28,21 @@ const sumOf = (ids: readonly string[], aim: 'weight' | 'price') =>
 describe('the differences of the lineups beside the best one', () => {
   it('come to what is shown, whichever aim decides', () => {
     const all = [
-      ...rivals.next.map(({ worse, pieceIds }) => ({ difference: worse, ids: pieceIds })),
-      ...rivals.lensesOut.map(({ difference, withIt }) => ({ difference, ids: withIt })),
+      ...alternatives.next.map(({ worse, pieceIds: itemIds }) => ({
+        difference: worse,
+        ids: itemIds,
+      })),
+      ...alternatives.lensesOut.map(({ difference, withIt }) => ({ difference, ids: withIt })),
     ].flatMap(({ difference, ids }) => (difference ? [{ difference, ids }] : []));
     expect(all.length).toBeGreaterThan(5);
     for (const { difference, ids } of all) {
       const { aim, by, best, other } = difference;
       expect(by).toBe(other - best);
-      const steps = differenceSteps(file, difference, rivals.bestIds, ids);
+      const steps = differenceSteps(file, difference, alternatives.bestIds, ids);
       const last = steps.at(-1)!;
       expect(last.name).toBe(by > 0 ? 'Worse by' : 'Better by');
       if (aim === 'weight' || aim === 'price') {
-        const [had, has] = [rivals.bestIds, ids].map((of) => sumOf(of, aim));
+        const [had, has] = [alternatives.bestIds, ids].map((of) => sumOf(of, aim));
         expect(has! - had!).toBeCloseTo(by, 6);
         const shown = aim === 'weight' ? (g: number) => `${exact(g)} g` : euros;
         expect(steps.map((s) => s.result)).toEqual([had!, has!, Math.abs(by)].map(shown));
@@ -49,7 +52,7 @@ describe('the differences of the lineups beside the best one', () => {
   });
 
   it('tell an extra lens by the rate that it has to earn', () => {
-    const wants = rivals.lensesOut.find((o) => o.difference?.aim === 'wants');
+    const wants = alternatives.lensesOut.find((o) => o.difference?.aim === 'wants');
     expect(wants).toBeDefined();
     const { difference, withIt } = wants!;
     const lost = (ids: readonly string[], value: number) =>
@@ -59,7 +62,7 @@ describe('the differences of the lineups beside the best one', () => {
     expect(lost(withIt, difference!.other)).toBeLessThanOrEqual(
       shares.reduce((a, b) => a + b, 0) + 1e-6,
     );
-    const [step] = differenceSteps(file, difference!, rivals.bestIds, withIt);
+    const [step] = differenceSteps(file, difference!, alternatives.bestIds, withIt);
     expect(step?.source).toContain(`${file.limits.wantRatePercent} % for each item`);
     expect(bringInText(difference!, 'EUR')).toMatch(/more of the wanted pictures$/);
   });

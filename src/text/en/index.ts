@@ -8,7 +8,7 @@ export { missingText, understoodText } from './gearLine';
 export { GEAR_KINDS } from './gearKinds';
 export { FIELD_NAMES, fieldText } from './itemFields';
 export { USUAL_LIMIT_NAMES } from './limits';
-export { isolated, kitName, type Nameable, namesOf } from './names';
+export { isolated, stackName, type Nameable, namesOf } from './names';
 export { FORGOTTEN, lineWords } from './packing';
 export { proofText } from './proof';
 export * from './steps';

@@ -52,7 +52,7 @@ export const FIELD_NAMES: Readonly<Record<string, string>> = {
   lensIds: 'Made for',
 };
 
-type Fields = Readonly<Record<string, unknown>>;
+type FieldValuesByName = Readonly<Record<string, unknown>>;
 
 /** How the value of a field reads; what is not known is said. */
 export function fieldText(field: string, value: unknown, currency: string): string {
@@ -71,7 +71,7 @@ export function fieldText(field: string, value: unknown, currency: string): stri
     const { wideMm, longMm } = value as { wideMm: number; longMm: number };
     return formatFocalRange(wideMm, longMm);
   }
-  return Object.values(value as Fields)
+  return Object.values(value as FieldValuesByName)
     .filter((part) => part !== null)
     .join(' × ');
 }

@@ -46,7 +46,7 @@ export const keepingText = {
     mb: (value: string) => `${value} MB`,
     kb: (value: number) => `${value} kB`,
   },
-  storagePlace: {
+  storagePage: {
     backupAndStorage: 'Backup and storage',
     couldntMakeTheBackup: 'Couldn’t make the backup.',
     exportTheOpenOutingInstead: 'Export the open outing instead.',
@@ -79,7 +79,7 @@ export const keepingText = {
     download: 'Download',
     discard: 'Discard',
   },
-  versionsPlace: {
+  versionsPage: {
     thisOuting: 'this outing',
     myShelf: 'my shelf',
     earlierVersions: 'Earlier versions',

@@ -18,7 +18,7 @@ export const lineupText = {
     inIt: (place: string) => ` in ${place}`,
     noLensChanges: (more: string) => `no lens changes${more}`,
   },
-  hands: {
+  sharing: {
     oneWayToShareThe: 'One way to share the gear',
     theWholeOuting: 'The whole outing',
     withNotChanged: (name: string, list: string) => `${name} with ${list}, not changed`,
@@ -52,7 +52,7 @@ export const lineupText = {
     lockedIn: 'Locked in',
     leftOut: 'Left out',
   },
-  lineupPlace: {
+  lineupPage: {
     workingOutTheLineup: 'Working out the lineup…',
     limits: 'Limits',
   },
@@ -178,7 +178,7 @@ export const lineupText = {
     twoOf: 'two of: ',
     andMore: (list: string, value: number) => `${list} and ${value} more`,
   },
-  rivals: {
+  otherLineups: {
     otherLineups: 'Other lineups',
     equallyGoodLineupsOtherKinds:
       'Equally good lineups, other kinds of lenses, what more or less weight and money buys, and what to do if a lens breaks.',
@@ -200,7 +200,7 @@ export const lineupText = {
     take: (names: string, still: string) => `take ${names}${still}`,
     loses: (names: string, mend: string) => `loses ${names}; ${mend}`,
   },
-  schools: {
+  styles: {
     stylesSideBySide: 'Styles side by side',
     stylesToCompare: 'Styles to compare',
     compareThese: (count: number) => `Compare these ${count}`,

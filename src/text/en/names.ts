@@ -1,6 +1,6 @@
-import { type Kit, kitPieces, type Shelf } from '@/core/gear';
+import { type Stack, stackItemIds, type Shelf } from '@/core/gear';
 
-interface Named {
+interface NamedThing {
   readonly id: string;
   readonly name: string;
 }
@@ -8,9 +8,9 @@ interface Named {
 /** What holds named things: an outing's file, or a question made from one. */
 export interface Nameable {
   readonly shelf: Shelf;
-  readonly stretches: readonly Named[];
-  readonly frames: readonly Named[];
-  readonly outing: { readonly shooters: readonly Named[] };
+  readonly stretches: readonly NamedThing[];
+  readonly frames: readonly NamedThing[];
+  readonly outing: { readonly shooters: readonly NamedThing[] };
 }
 
 /** Letters of scripts that run from right to left: Hebrew, Arabic and their neighbours. */
@@ -37,8 +37,11 @@ export function namesOf({ shelf, stretches, frames, outing }: Nameable): (id: st
   return (id) => names.get(id) ?? id;
 }
 
-/** A kit in words: the lens, then what stands behind it. */
-export function kitName(kit: Kit & { readonly builtIn?: boolean }, name: (id: string) => string) {
-  const parts = kitPieces(kit).map(name).join(' + ');
-  return kit.builtIn ? `${parts}, built-in converter in` : parts;
+/** A stack in words: the lens, then what stands behind it. */
+export function stackName(
+  stack: Stack & { readonly builtIn?: boolean },
+  name: (id: string) => string,
+) {
+  const parts = stackItemIds(stack).map(name).join(' + ');
+  return stack.builtIn ? `${parts}, built-in converter in` : parts;
 }

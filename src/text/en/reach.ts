@@ -39,7 +39,7 @@ export const reachText = {
     twoLensesShare: 'two lenses share',
     tooSlow: 'too slow',
   },
-  reachPlace: {
+  reachPage: {
     drawing: 'Drawing…',
     reachAndLight: 'Reach and light',
     seenOn: 'Seen on',

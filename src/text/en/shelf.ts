@@ -295,7 +295,7 @@ export const shelfText = {
     cancel: 'Cancel',
     importIt: 'Import',
   },
-  shelfPlace: {
+  shelfPage: {
     shelf: 'Shelf',
     kindOfGear: 'Kind of gear',
     bagsAndThings: 'Bags and things',

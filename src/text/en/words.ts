@@ -3,7 +3,7 @@ import {
   type Footing,
   type Frame,
   type Need,
-  type PlaceUnit,
+  type PositionUnit,
   type ProfileKey,
   type SceneKey,
   type Stretch,
@@ -275,7 +275,7 @@ export function lightText(light: Frame['light']): string {
 }
 
 /** Places of an axis: distances, or focal lengths on the 36×24 mm frame. */
-export function placeText(unit: PlaceUnit, from: number, to: number): string {
+export function positionText(unit: PositionUnit, from: number, to: number): string {
   if (unit === 'far') return 'at infinity';
   return unit === 'm' ? formatDistances(from, to) : `${formatFocalRange(from, to)} on 36×24`;
 }

@@ -2,12 +2,12 @@ import type { FrameId, ShooterId, StretchId } from '@/core/brief';
 import type { BodyId } from '@/core/gear';
 import { AT_EASE, type Pace } from '@/core/pace';
 import type { Choice } from '../solve/choose';
-import { type Field, fieldOf, withHands } from '../problem/problem';
-import type { Hand } from '../problem/assignments';
+import { type Problem, problemOf, withAssignments } from '../problem/problem';
+import type { Assignment } from '../problem/assignments';
 import type { MipModel, MipSolver } from '../solve/mipSolver';
 import { type CoveringModel, modelOf, type RowGroup } from '../solve/model';
 import type { LineupQuestion } from '../problem/question';
-import { reduce } from '../presolve/presolve';
+import { presolve } from '../presolve/presolve';
 
 /** One of the limits and wishes that fight. */
 export type ConflictMember =
@@ -36,16 +36,16 @@ export interface LimitConflict {
 }
 
 /** A limit or demand that can be switched off. */
-interface Demand {
+interface LimitDemand {
   readonly key: string;
-  readonly hand: Hand | null;
+  readonly assignment: Assignment | null;
   readonly kind: ConflictMember['kind'];
   readonly frameId: FrameId | null;
 }
 
 /**
  * The conflict behind musts that are lost although each of them can be made by itself, or behind
- * locked-in pieces that break a limit.
+ * locked-in items that break a limit.
  *
  * The solver's own infeasible rows start the search where it gives any; then each member is dropped
  * in turn and stays out unless the rest becomes possible, so what is left is minimal by trial.
@@ -54,22 +54,22 @@ interface Demand {
  */
 export function conflictBehind(
   solver: MipSolver,
-  field: Field,
+  problem: Problem,
   choice: Choice | null,
   timeLimitS: number,
   pace: Pace = AT_EASE,
 ): LimitConflict | null {
-  const wanted = field.frames.filter((f) => f.want === 'must');
+  const wanted = problem.frames.filter((f) => f.want === 'must');
   if (choice !== null && wanted.every((f) => choice.got.has(f.id))) return null;
-  const trial = new Trial(solver, field, timeLimitS, pace);
+  const trial = new Trial(solver, problem, timeLimitS, pace);
   const musts = trial.possibleMusts();
   if (choice !== null && musts.every((id) => choice.got.has(id))) return null;
-  const all = demandsOf(field, musts);
-  return trial.fits(all) ? null : { members: membersOf(field, trial, smallest(trial, all)) };
+  const all = demandsOf(problem, musts);
+  return trial.fits(all) ? null : { members: membersOf(problem, trial, smallest(trial, all)) };
 }
 
 /** A smallest set of demands that cannot be met together: without any one of them the rest can. */
-function smallest(trial: Trial, all: readonly Demand[]): readonly Demand[] {
+function smallest(trial: Trial, all: readonly LimitDemand[]): readonly LimitDemand[] {
   let kept = trial.narrowed(all);
   for (const demand of kept) {
     const rest = kept.filter((d) => d !== demand);
@@ -78,11 +78,11 @@ function smallest(trial: Trial, all: readonly Demand[]): readonly Demand[] {
   return kept;
 }
 
-function membersOf(field: Field, trial: Trial, kept: readonly Demand[]): ConflictMember[] {
+function membersOf(problem: Problem, trial: Trial, kept: readonly LimitDemand[]): ConflictMember[] {
   return kept.map((demand) =>
     memberOf(
       demand,
-      field,
+      problem,
       trial,
       kept.filter((d) => d !== demand),
     ),
@@ -102,7 +102,7 @@ export type WayOut =
   | { readonly kind: 'without'; readonly frameIds: readonly FrameId[] };
 
 /** Why a must is lost that could be made by itself, and each way out. */
-export interface Kept {
+export interface KeptOut {
   readonly members: readonly ConflictMember[];
   readonly waysOut: readonly WayOut[];
 }
@@ -117,14 +117,14 @@ const MOST_KEPT = 8;
 export function keptLost(
   solver: MipSolver,
   question: LineupQuestion,
-  field: Field,
+  problem: Problem,
   choice: Choice,
   timeLimitS: number,
   pace: Pace = AT_EASE,
-): Map<FrameId, Kept> {
-  const lost = field.frames.filter((f) => f.want === 'must' && !choice.got.has(f.id));
+): Map<FrameId, KeptOut> {
+  const lost = problem.frames.filter((f) => f.want === 'must' && !choice.got.has(f.id));
   if (lost.length === 0) return new Map();
-  const trial = new Trial(solver, field, timeLimitS, pace);
+  const trial = new Trial(solver, problem, timeLimitS, pace);
   const possible = new Set(trial.possibleMusts());
   const got = [...possible].filter((id) => choice.got.has(id));
   return new Map(
@@ -132,16 +132,16 @@ export function keptLost(
       .filter((f) => possible.has(f.id))
       .slice(0, MOST_KEPT)
       .flatMap(({ id }) => {
-        const all = demandsOf(field, [...got, id]);
+        const all = demandsOf(problem, [...got, id]);
         if (trial.fits(all)) return [];
         const kept = smallest(trial, all);
-        const members = membersOf(field, trial, kept);
+        const members = membersOf(problem, trial, kept);
         return [
           [
             id,
             {
               members,
-              waysOut: waysOut(solver, question, field, id, kept, members, timeLimitS, pace),
+              waysOut: waysOut(solver, question, problem, id, kept, members, timeLimitS, pace),
             },
           ] as const,
         ];
@@ -152,9 +152,9 @@ export function keptLost(
 function waysOut(
   solver: MipSolver,
   question: LineupQuestion,
-  field: Field,
+  problem: Problem,
   lostId: FrameId,
-  kept: readonly Demand[],
+  kept: readonly LimitDemand[],
   members: readonly ConflictMember[],
   timeLimitS: number,
   pace: Pace,
@@ -162,21 +162,21 @@ function waysOut(
   const others = kept.flatMap((d) =>
     d.frameId !== null && d.frameId !== lostId ? [d.frameId] : [],
   );
-  const bodied = new Map<string, Hand>();
-  for (const { kind, hand } of kept)
-    if (hand !== null && (kind === 'noChange' || kind === 'handBodies'))
-      bodied.set(`${hand.stretchId} ${hand.shooterId}`, hand);
-  const where = ({ stretchId, shooterId }: Hand) => ({ stretchId, shooterId });
+  const bodied = new Map<string, Assignment>();
+  for (const { kind, assignment } of kept)
+    if (assignment !== null && (kind === 'noChange' || kind === 'handBodies'))
+      bodied.set(`${assignment.stretchId} ${assignment.shooterId}`, assignment);
+  const where = ({ stretchId, shooterId }: Assignment) => ({ stretchId, shooterId });
   return [
     ...members.flatMap((member): WayOut[] =>
       'needed' in member && member.needed !== null ? [{ kind: 'raise', member }] : [],
     ),
     ...kept.flatMap((d): WayOut[] =>
-      d.kind === 'noChange' && d.hand ? [{ kind: 'changes', ...where(d.hand) }] : [],
+      d.kind === 'noChange' && d.assignment ? [{ kind: 'changes', ...where(d.assignment) }] : [],
     ),
-    ...[...bodied.values()].flatMap((hand): WayOut[] =>
-      isFreedByBody(solver, question, field, hand, kept, timeLimitS, pace)
-        ? [{ kind: 'body', ...where(hand) }]
+    ...[...bodied.values()].flatMap((assignment): WayOut[] =>
+      isFreedByBody(solver, question, problem, assignment, kept, timeLimitS, pace)
+        ? [{ kind: 'body', ...where(assignment) }]
         : [],
     ),
     ...(others.length > 0 ? [{ kind: 'without' as const, frameIds: others }] : []),
@@ -187,15 +187,15 @@ function waysOut(
 function isFreedByBody(
   solver: MipSolver,
   question: LineupQuestion,
-  field: Field,
-  hand: Hand,
-  kept: readonly Demand[],
+  problem: Problem,
+  assignment: Assignment,
+  kept: readonly LimitDemand[],
   timeLimitS: number,
   pace: Pace,
 ): boolean {
   const twin = (id: BodyId) => `${id}~2` as BodyId;
-  const own = new Set(hand.bodyIds);
-  const more = fieldOf(
+  const own = new Set(assignment.bodyIds);
+  const more = problemOf(
     {
       ...question,
       shelf: {
@@ -205,63 +205,65 @@ function isFreedByBody(
         ),
       },
     },
-    field.tied,
+    problem.tied,
     pace,
   );
-  const hands = field.hands.map((h) =>
-    h.index === hand.index
+  const assignments = problem.assignments.map((h) =>
+    h.index === assignment.index
       ? {
           ...h,
           bodyIds: [...h.bodyIds, ...h.bodyIds.map(twin)],
-          inHand: h.inHand + 1,
+          bodiesAtOnce: h.bodiesAtOnce + 1,
           choosesBodies: true,
         }
       : h,
   );
-  return new Trial(solver, withHands(more, hands, pace), timeLimitS, pace).fits(kept);
+  return new Trial(solver, withAssignments(more, assignments, pace), timeLimitS, pace).fits(kept);
 }
 
-function demandsOf(field: Field, musts: readonly FrameId[]): Demand[] {
-  const { limits, hands, choice } = field;
-  const plain = (kind: ConflictMember['kind']): Demand => ({
+function demandsOf(problem: Problem, musts: readonly FrameId[]): LimitDemand[] {
+  const { limits, assignments, choice } = problem;
+  const plain = (kind: ConflictMember['kind']): LimitDemand => ({
     key: kind,
     kind,
-    hand: null,
+    assignment: null,
     frameId: null,
   });
-  const ofHand = (kind: ConflictMember['kind'], hand: Hand): Demand => ({
-    key: `${kind} ${hand.index}`,
+  const ofAssignment = (kind: ConflictMember['kind'], assignment: Assignment): LimitDemand => ({
+    key: `${kind} ${assignment.index}`,
     kind,
-    hand,
+    assignment,
     frameId: null,
   });
   return [
-    ...(choice.pieces.some((p) => p.lockedIn) ? [plain('lockedIn')] : []),
+    ...(choice.items.some((p) => p.lockedIn) ? [plain('lockedIn')] : []),
     ...(limits.maxLenses === null ? [] : [plain('maxLenses')]),
     ...(limits.maxLineupWeightG === null ? [] : [plain('maxLineupWeightG')]),
     ...(limits.maxCarriedWeightG === null ? [] : [plain('maxCarriedWeightG')]),
     ...(limits.maxSpend === null ? [] : [plain('maxSpend')]),
-    ...hands.flatMap((hand) => [
-      ...(hand.maxWeightG === null ? [] : [ofHand('handWeight', hand)]),
-      ...(hand.inHand < hand.bodyIds.length ? [ofHand('handBodies', hand)] : []),
-      ...(hand.fixedSetups ? [ofHand('noChange', hand)] : []),
+    ...assignments.flatMap((assignment) => [
+      ...(assignment.maxWeightG === null ? [] : [ofAssignment('handWeight', assignment)]),
+      ...(assignment.bodiesAtOnce < assignment.bodyIds.length
+        ? [ofAssignment('handBodies', assignment)]
+        : []),
+      ...(assignment.fixedSetups ? [ofAssignment('noChange', assignment)] : []),
     ]),
-    ...musts.map((frameId): Demand => ({
+    ...musts.map((frameId): LimitDemand => ({
       key: `frame ${frameId}`,
       kind: 'frame',
-      hand: null,
+      assignment: null,
       frameId,
     })),
   ];
 }
 
-/** Tries sets of demands; fields with the same hands are laid out once. */
+/** Tries sets of demands; fields with the same assignments are laid out once. */
 class Trial {
   private readonly models = new Map<string, CoveringModel>();
 
   constructor(
     private readonly solver: MipSolver,
-    private readonly field: Field,
+    private readonly problem: Problem,
     private readonly timeLimitS: number,
     private readonly pace: Pace,
   ) {}
@@ -271,15 +273,17 @@ class Trial {
     return open.targets
       .filter(({ target }) => target.layer === 'base' && target.frame.want === 'must')
       .map(({ target }) => target.frame.id)
-      .filter((id) => this.fits([{ key: `frame ${id}`, kind: 'frame', hand: null, frameId: id }]));
+      .filter((id) =>
+        this.fits([{ key: `frame ${id}`, kind: 'frame', assignment: null, frameId: id }]),
+      );
   }
 
-  fits(demands: readonly Demand[]): boolean {
+  fits(demands: readonly LimitDemand[]): boolean {
     return this.solve(demands, null) !== null;
   }
 
   /** The demands in the solver's infeasible rows, where these are indeed too many together. */
-  narrowed(demands: readonly Demand[]): readonly Demand[] {
+  narrowed(demands: readonly LimitDemand[]): readonly LimitDemand[] {
     const model = this.modelFor(demands);
     const { mip, groups } = withDemands(model, demands);
     const session = this.solver.open(mip);
@@ -299,19 +303,19 @@ class Trial {
 
   /** The least value of a limit with which the other demands fit; null when none is enough. */
   least(
-    demands: readonly Demand[],
+    demands: readonly LimitDemand[],
     kind: ConflictMember['kind'],
-    hand: Hand | null,
+    assignment: Assignment | null,
   ): number | null {
-    return this.solve(demands, { kind, hand });
+    return this.solve(demands, { kind, assignment });
   }
 
   private solve(
-    demands: readonly Demand[],
-    measured: { kind: ConflictMember['kind']; hand: Hand | null } | null,
+    demands: readonly LimitDemand[],
+    measured: { kind: ConflictMember['kind']; assignment: Assignment | null } | null,
   ): number | null {
     const model = this.modelFor(demands);
-    const costs = measured === null ? [] : this.costsOf(model, measured.kind, measured.hand);
+    const costs = measured === null ? [] : this.costsOf(model, measured.kind, measured.assignment);
     const { mip } = withDemands(model, demands);
     const session = this.solver.open(mip);
     try {
@@ -325,22 +329,26 @@ class Trial {
     }
   }
 
-  private costsOf(model: CoveringModel, kind: ConflictMember['kind'], hand: Hand | null): number[] {
+  private costsOf(
+    model: CoveringModel,
+    kind: ConflictMember['kind'],
+    assignment: Assignment | null,
+  ): number[] {
     const costs: number[] = [];
-    const { choice } = this.field;
+    const { choice } = this.problem;
     const weight = new Map<string, number>(
-      [...choice.pieces, ...choice.bodies].map((item) => [item.id, item.weightG ?? 0]),
+      [...choice.items, ...choice.bodies].map((item) => [item.id, item.weightG ?? 0]),
     );
     if (kind === 'handWeight' || kind === 'handBodies') {
       for (const b of model.bodies)
-        if (b.hand.index === hand?.index)
+        if (b.assignment.index === assignment?.index)
           costs[b.column] = kind === 'handBodies' ? 1 : (weight.get(b.bodyId) ?? 0);
       if (kind === 'handWeight')
         for (const h of model.held)
-          if (h.hand.index === hand?.index) costs[h.column] = weight.get(h.pieceId) ?? 0;
+          if (h.assignment.index === assignment?.index) costs[h.column] = weight.get(h.itemId) ?? 0;
       return costs;
     }
-    model.pieces.forEach((p, i) => {
+    model.items.forEach((p, i) => {
       costs[i] =
         kind === 'maxLenses'
           ? Number(p.kind === 'lens')
@@ -350,24 +358,24 @@ class Trial {
     });
     const weighsBodies =
       kind === 'maxCarriedWeightG' ||
-      (kind === 'maxLineupWeightG' && this.field.limits.countBodies);
+      (kind === 'maxLineupWeightG' && this.problem.limits.countBodies);
     if (weighsBodies) for (const { body, column } of model.along) costs[column] = body.weightG ?? 0;
     return costs;
   }
 
-  /** The model with the hands as the demands leave them; limits are all in and switched by rows. */
-  private modelFor(demands: readonly Demand[]): CoveringModel {
+  /** The model with the assignments as the demands leave them; limits are all in and switched by rows. */
+  private modelFor(demands: readonly LimitDemand[]): CoveringModel {
     const keys = new Set(demands.map((d) => d.key));
-    const loosened = this.field.hands.map((hand) => ({
-      ...hand,
-      fixedSetups: hand.fixedSetups && keys.has(`noChange ${hand.index}`),
+    const loosened = this.problem.assignments.map((assignment) => ({
+      ...assignment,
+      fixedSetups: assignment.fixedSetups && keys.has(`noChange ${assignment.index}`),
     }));
     const key = loosened.map((h) => Number(h.fixedSetups)).join('');
     const known = this.models.get(key);
     if (known) return known;
     const { pace } = this;
-    const field = withHands(this.field, loosened, pace);
-    const model = modelOf(field, reduce(field, { keepAll: true, pace }), pace);
+    const problem = withAssignments(this.problem, loosened, pace);
+    const model = modelOf(problem, presolve(problem, { keepAll: true, pace }), pace);
     this.models.set(key, model);
     return model;
   }
@@ -375,7 +383,7 @@ class Trial {
 
 function withDemands(
   model: CoveringModel,
-  demands: readonly Demand[],
+  demands: readonly LimitDemand[],
 ): { mip: MipModel; groups: readonly RowGroup[] } {
   const keys = new Set(demands.map((d) => d.key));
   const on = model.groups.map((group) => {
@@ -391,7 +399,7 @@ function withDemands(
     mip: {
       ...model.mip,
       lower: model.mip.lower.map((l, i) =>
-        wanted.has(i) ? 1 : model.pieces[i]?.lockedIn && !keys.has('lockedIn') ? 0 : l,
+        wanted.has(i) ? 1 : model.items[i]?.lockedIn && !keys.has('lockedIn') ? 0 : l,
       ),
       rows: model.mip.rows.filter((_, i) => on[i]),
     },
@@ -403,21 +411,21 @@ function withDemands(
 function groupKey(group: RowGroup | undefined): string | null {
   if (group === undefined || group.kind === 'structure') return null;
   if (group.kind === 'cell') return `frame ${group.frameId}`;
-  return 'hand' in group ? `${group.kind} ${group.hand.index}` : group.kind;
+  return 'assignment' in group ? `${group.kind} ${group.assignment.index}` : group.kind;
 }
 
 function memberOf(
-  demand: Demand,
-  { limits, choice, packedG }: Field,
+  demand: LimitDemand,
+  { limits, choice, packedG }: Problem,
   trial: Trial,
-  rest: readonly Demand[],
+  rest: readonly LimitDemand[],
 ): ConflictMember {
-  const { kind, hand, frameId } = demand;
+  const { kind, assignment, frameId } = demand;
   switch (kind) {
     case 'frame':
       return { kind, frameId: frameId! };
     case 'lockedIn':
-      return { kind, ids: choice.pieces.filter((p) => p.lockedIn).map((p) => p.id) };
+      return { kind, ids: choice.items.filter((p) => p.lockedIn).map((p) => p.id) };
     case 'maxLenses':
     case 'maxSpend':
     case 'maxLineupWeightG':
@@ -435,15 +443,15 @@ function memberOf(
     case 'noChange':
       return {
         kind,
-        stretchId: hand?.stretchId ?? null,
-        shooterId: hand?.shooterId ?? null,
+        stretchId: assignment?.stretchId ?? null,
+        shooterId: assignment?.shooterId ?? null,
         allowed:
           kind === 'handWeight'
-            ? (hand?.maxWeightG ?? 0)
+            ? (assignment?.maxWeightG ?? 0)
             : kind === 'handBodies'
-              ? (hand?.inHand ?? 0)
+              ? (assignment?.bodiesAtOnce ?? 0)
               : 0,
-        needed: kind === 'noChange' ? null : trial.least(rest, kind, hand),
+        needed: kind === 'noChange' ? null : trial.least(rest, kind, assignment),
       };
   }
 }

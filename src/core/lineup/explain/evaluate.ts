@@ -1,63 +1,65 @@
 import type { FrameId } from '@/core/brief';
-import { kitPieces, type Setup } from '@/core/gear';
+import { stackItemIds, type Setup } from '@/core/gear';
 import { type Choice, choose } from '../solve/choose';
-import type { Field } from '../problem/problem';
-import type { Hand } from '../problem/assignments';
-import { isAtHand } from '../problem/candidates';
+import type { Problem } from '../problem/problem';
+import type { Assignment } from '../problem/assignments';
+import { isAvailable } from '../problem/candidates';
 import type { MipSolver } from '../solve/mipSolver';
 import { type AimName, aimsOf } from '../problem/aims';
-import { reduce } from '../presolve/presolve';
+import { presolve } from '../presolve/presolve';
 
-/** The setups that a choice has in a hand, each hand looked at once. */
-export type InHands = (hand: Hand) => readonly Setup[];
+/** The setups that a choice has in an assignment, each assignment looked at once. */
+export type SetupsByAssignment = (assignment: Assignment) => readonly Setup[];
 
-export function inHands(field: Field, choice: Choice): InHands {
+export function setupsByAssignment(problem: Problem, choice: Choice): SetupsByAssignment {
   const taken = new Set(choice.taken);
-  const here = new Set<Setup>(field.table.setups.filter((s) => isAtHand(s, taken)));
+  const here = new Set<Setup>(problem.table.setups.filter((s) => isAvailable(s, taken)));
   const known = new Map<number, readonly Setup[]>();
-  return (hand) => {
-    const found = known.get(hand.index) ?? setupsIn(field, choice, hand, here);
-    known.set(hand.index, found);
+  return (assignment) => {
+    const found = known.get(assignment.index) ?? setupsIn(problem, choice, assignment, here);
+    known.set(assignment.index, found);
     return found;
   };
 }
 
 function setupsIn(
-  field: Field,
+  problem: Problem,
   choice: Choice,
-  hand: Hand,
+  assignment: Assignment,
   here: ReadonlySet<Setup>,
 ): readonly Setup[] {
-  const inHand = <T extends { readonly hand: Hand }>(uses: readonly T[]) =>
-    uses.filter((use) => use.hand.index === hand.index);
-  const held = new Set(inHand(choice.uses.held).map((h) => h.pieceId));
-  const bodies = new Set<string>(inHand(choice.uses.bodies).map((b) => b.bodyId));
+  const setupsOf = <T extends { readonly assignment: Assignment }>(uses: readonly T[]) =>
+    uses.filter((use) => use.assignment.index === assignment.index);
+  const held = new Set(setupsOf(choice.uses.held).map((h) => h.itemId));
+  const bodies = new Set<string>(setupsOf(choice.uses.bodies).map((b) => b.bodyId));
   const fixed = new Set(
-    inHand(choice.uses.fixed).map(({ maker }) => `${maker.bodyId} ${kitPieces(maker.kit).join()}`),
+    setupsOf(choice.uses.fixed).map(
+      ({ candidate }) => `${candidate.bodyId} ${stackItemIds(candidate.stack).join()}`,
+    ),
   );
   const along = choice.along === null ? null : new Set(choice.along);
   const has = (setup: Setup) => {
     if (along !== null && !along.has(setup.bodyId)) return false;
-    if (hand.fixedSetups) return fixed.has(`${setup.bodyId} ${kitPieces(setup).join()}`);
+    if (assignment.fixedSetups) return fixed.has(`${setup.bodyId} ${stackItemIds(setup).join()}`);
     return (
-      (!hand.choosesPieces || isAtHand(setup, held)) &&
-      (!hand.choosesBodies || bodies.has(setup.bodyId))
+      (!assignment.choosesItems || isAvailable(setup, held)) &&
+      (!assignment.choosesBodies || bodies.has(setup.bodyId))
     );
   };
-  return field.table.setupsIn(hand, here).filter(has);
+  return problem.table.setupsIn(assignment, here).filter(has);
 }
 
-/** The frames that some pieces get at the most, whatever is done with them. */
+/** The frames that some items get at the most, whatever is done with them. */
 export function framesGotWith(
   solver: MipSolver,
-  field: Field,
+  problem: Problem,
   among: ReadonlySet<string>,
   timeLimitS: number,
 ): ReadonlySet<FrameId> {
-  const plain = { ...field, limits: { ...field.limits, wantRatePercent: 0, order: [] } };
-  const reduced = reduce(plain, { among, keepAll: true });
+  const plain = { ...problem, limits: { ...problem.limits, wantRatePercent: 0, order: [] } };
+  const presolved = presolve(plain, { among, keepAll: true });
   const aims = aimsOf(plain.frames, plain.limits).filter(({ name }) => OF_FRAMES.has(name));
-  return choose(solver, plain, reduced, timeLimitS, aims)?.got ?? new Set();
+  return choose(solver, plain, presolved, timeLimitS, aims)?.got ?? new Set();
 }
 
 /** The aims that count frames. */

@@ -12,24 +12,24 @@ import { AT_EASE, type Pace } from '@/core/pace';
 import type { Choice } from '../solve/choose';
 import type { Interval, IntervalSet } from '@/core/intervals';
 import { framesGotWith } from './evaluate';
-import { type Field, fieldOf, type Target } from '../problem/problem';
+import { type Problem, problemOf, type Target } from '../problem/problem';
 import { isLoose } from '../problem/assignments';
-import { isAtHand, type Maker } from '../problem/candidates';
+import { isAvailable, type Candidate } from '../problem/candidates';
 import type { MipSolver } from '../solve/mipSolver';
-import { missingOf, type OccasionPlaces, placesOf } from '../problem/positions';
+import { missingOf, type OpportunityPositions, positionsOf } from '../problem/positions';
 import type { LineupQuestion } from '../problem/question';
 import type { LensLack, LensOut } from './result';
 
 /** The frames that are lost when a lens of the lineup stays at home. */
 export function onlyIt(
   solver: MipSolver,
-  field: Field,
+  problem: Problem,
   choice: Choice,
   lensId: LensId,
   timeLimitS: number,
 ): FrameId[] {
   const rest = new Set(choice.taken.filter((id) => id !== lensId));
-  const left = framesGotWith(solver, field, rest, timeLimitS);
+  const left = framesGotWith(solver, problem, rest, timeLimitS);
   return [...choice.got].filter((id) => !left.has(id));
 }
 
@@ -37,40 +37,40 @@ export function onlyIt(
 export function lensesOut(
   solver: MipSolver,
   question: LineupQuestion,
-  field: Field,
+  problem: Problem,
   choice: Choice,
   timeLimitS: number,
   pace: Pace = AT_EASE,
 ): LensOut[] {
   const { shelf, frames } = question;
   const taken = new Set(choice.taken);
-  const selectableIds = new Set(field.choice.pieces.map((p) => p.id));
+  const selectableIds = new Set(problem.choice.items.map((p) => p.id));
   const out = shelf.lenses.filter((l) => !taken.has(l.id));
   const others = out.filter((l) => !selectableIds.has(l.id));
-  const alone = madeAlone(field);
+  const alone = madeAlone(problem);
   const othersAlone =
-    others.length > 0 ? madeAlone(othersField(question, others, pace)) : new Map();
+    others.length > 0 ? madeAlone(problemOfOthers(question, others, pace)) : new Map();
   const fitting = new Set<string>(
     mountableSetups({ ...shelf, lenses: out, converters: [], tubes: [] }, pace).map(
       (s) => s.lensId,
     ),
   );
   const lost = frames.filter((f) => !choice.got.has(f.id)).map((f) => f.id);
-  const added = addedBy(field, lost, taken);
+  const added = addedBy(problem, lost, taken);
   return out.map((l) => {
     pace();
     const wouldAdd = selectableIds.has(l.id) ? (added.get(l.id) ?? []) : [];
     return {
       lensId: l.id,
       makes: (selectableIds.has(l.id) ? alone.get(l.id) : othersAlone.get(l.id)) ?? [],
-      reason: reasonOut(l, fitting.has(l.id), wouldAdd, { solver, field, choice, timeLimitS }),
+      reason: reasonOut(l, fitting.has(l.id), wouldAdd, { solver, problem, choice, timeLimitS }),
       wouldAdd,
     };
   });
 }
 
 /** The field of lenses that the limits leave out, as if they did not. */
-function othersField(question: LineupQuestion, lenses: readonly Lens[], pace: Pace): Field {
+function problemOfOthers(question: LineupQuestion, lenses: readonly Lens[], pace: Pace): Problem {
   const { shelf, limits } = question;
   const bodies = eligibleBodies(shelf, limits);
   const asIfNot: LineupQuestion = {
@@ -92,64 +92,64 @@ function othersField(question: LineupQuestion, lenses: readonly Lens[], pace: Pa
       order: [],
     },
   };
-  return fieldOf(asIfNot, undefined, pace);
+  return problemOf(asIfNot, undefined, pace);
 }
 
-/** The frames that each lens makes with nothing behind it, hands and bodies not counted. */
-function madeAlone(field: Field): Map<LensId, FrameId[]> {
-  const bare = field.makers.map((maker) => maker.bare);
-  return framesByLens(field.targets, (occasion) =>
-    lensesFor(occasion, field.makers, bare, [occasion.axis]),
+/** The frames that each lens makes with nothing behind it, assignments and bodies not counted. */
+function madeAlone(problem: Problem): Map<LensId, FrameId[]> {
+  const bare = problem.candidates.map((candidate) => candidate.bare);
+  return framesByLens(problem.targets, (opportunity) =>
+    lensesFor(opportunity, problem.candidates, bare, [opportunity.axis]),
   );
 }
 
 /**
- * The lost frames that each lens, with what could come with it, would add to what is taken; hands and
+ * The lost frames that each lens, with what could come with it, would add to what is taken; assignments and
  * bodies not counted.
  */
 function addedBy(
-  field: Field,
+  problem: Problem,
   lost: readonly FrameId[],
   taken: ReadonlySet<string>,
 ): Map<LensId, FrameId[]> {
-  const { makers } = field;
-  const withOne = makers.map(() => true);
-  const atHand = makers.map(({ kit }) => isAtHand(kit, taken));
+  const { candidates } = problem;
+  const withOne = candidates.map(() => true);
+  const available = candidates.map(({ stack }) => isAvailable(stack, taken));
   const wanted = new Set(lost);
-  const targets = field.targets.filter((t) => wanted.has(t.frame.id));
-  return framesByLens(targets, (occasion) => {
-    const { axis, places } = occasion;
-    const missing = missingOf(axis, placesOf(places, atHand));
+  const targets = problem.targets.filter((t) => wanted.has(t.frame.id));
+  return framesByLens(targets, (opportunity) => {
+    const { axis, positions } = opportunity;
+    const missing = missingOf(axis, positionsOf(positions, available));
     // What is at hand and still not made is kept by hands and bodies: a lens that makes it all may help.
-    return lensesFor(occasion, makers, withOne, missing.length === 0 ? [axis] : missing);
+    return lensesFor(opportunity, candidates, withOne, missing.length === 0 ? [axis] : missing);
   });
 }
 
-/** The frames of some targets by the lenses that get one of their occasions. */
+/** The frames of some targets by the lenses that get one of their opportunities. */
 function framesByLens(
   targets: readonly Target[],
-  lensesOn: (occasion: OccasionPlaces) => readonly LensId[],
+  lensesOn: (opportunity: OpportunityPositions) => readonly LensId[],
 ): Map<LensId, FrameId[]> {
   const frames = new Map<LensId, FrameId[]>();
   for (const target of targets) {
     if (target.layer !== 'base') continue;
-    const able = new Set(target.occasions.flatMap(lensesOn));
-    for (const id of able) frames.set(id, [...(frames.get(id) ?? []), target.frame.id]);
+    const covered = new Set(target.opportunities.flatMap(lensesOn));
+    for (const id of covered) frames.set(id, [...(frames.get(id) ?? []), target.frame.id]);
   }
   return frames;
 }
 
-/** The lenses of which the makers that count make some places of an occasion together. */
+/** The lenses of which the candidates that count make some places of an opportunity together. */
 function lensesFor(
-  { places }: OccasionPlaces,
-  makers: readonly Maker[],
+  { positions }: OpportunityPositions,
+  candidates: readonly Candidate[],
   counts: readonly boolean[],
   missing: readonly Interval[],
 ): LensId[] {
   const own = new Map<LensId, IntervalSet[]>();
-  for (const [i, set] of places) {
+  for (const [i, set] of positions) {
     if (!counts[i]) continue;
-    const { lensId } = makers[i]!.kit;
+    const { lensId } = candidates[i]!.stack;
     const sets = own.get(lensId);
     if (sets) sets.push(set);
     else own.set(lensId, [set]);
@@ -179,9 +179,9 @@ export function lensLacks(
 }
 
 /** What a choice was made in, to find out what keeps a lens out of it. */
-interface Made {
+interface CoveredByLens {
   readonly solver: MipSolver;
-  readonly field: Field;
+  readonly problem: Problem;
   readonly choice: Choice;
   readonly timeLimitS: number;
 }
@@ -194,13 +194,13 @@ function reasonOut(
   lens: Lens,
   fitsABody: boolean,
   wouldAdd: readonly FrameId[],
-  made: Made,
+  made: CoveredByLens,
 ): LensOut['reason'] {
-  const { limits, choice, frames } = made.field;
+  const { limits, choice, frames } = made.problem;
   if (limits.lockedOut.includes(lens.id)) return 'locked-out';
   if (choice.weightUnknown.includes(lens.id)) return 'weight-unknown';
   if (choice.priceUnknown.includes(lens.id)) return 'price-unknown';
-  if (!choice.pieces.some((p) => p.id === lens.id))
+  if (!choice.items.some((p) => p.id === lens.id))
     return new Set<Ownership>(limits.sources).has(lens.ownership) ? 'kind' : 'source';
   if (!fitsABody) return 'no-body';
   if (wouldAdd.length === 0) return 'adds-nothing';
@@ -213,18 +213,18 @@ function reasonOut(
 function isLimited(
   lens: Lens,
   wouldAdd: readonly FrameId[],
-  { solver, field, choice, timeLimitS }: Made,
+  { solver, problem, choice, timeLimitS }: CoveredByLens,
 ): boolean {
-  const { limits, choice: all, hands } = field;
+  const { limits, choice: all, assignments } = problem;
   const isFree =
     limits.maxLenses === null &&
     limits.maxLineupWeightG === null &&
     limits.maxCarriedWeightG === null &&
     limits.maxSpend === null &&
-    hands.every(isLoose);
+    assignments.every(isLoose);
   if (isFree) return false;
-  const behind = all.pieces.filter((p) => p.kind !== 'lens').map((p) => p.id);
+  const behind = all.items.filter((p) => p.kind !== 'lens').map((p) => p.id);
   const among = new Set<string>([...choice.taken, ...behind, lens.id]);
-  const got = framesGotWith(solver, field, among, timeLimitS);
+  const got = framesGotWith(solver, problem, among, timeLimitS);
   return !wouldAdd.some((id) => got.has(id));
 }

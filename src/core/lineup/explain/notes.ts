@@ -1,40 +1,40 @@
 import type { Frame } from '@/core/brief';
 import type { Setup } from '@/core/gear';
 import type { Choice } from '../solve/choose';
-import type { InHands } from './evaluate';
-import type { Field } from '../problem/problem';
+import type { SetupsByAssignment } from './evaluate';
+import type { Problem } from '../problem/problem';
 import type { LineupQuestion } from '../problem/question';
 import type { Note } from './result';
 
 /**
  * What was left out, or could not be checked, under a limit on weight because nobody knows what it
- * weighs: of the whole, what is locked in included, or of what a hand carries.
+ * weighs: of the whole, what is locked in included, or of what an assignment carries.
  */
-function weightsUnknown(field: Field, choice: Choice): string[] {
-  const { pieces, bodies, weightUnknown } = field.choice;
-  const inHands = field.hands.filter((hand) => hand.maxWeightG !== null);
-  const unweighed = (items: readonly { readonly id: string; readonly weightG: number | null }[]) =>
-    items.filter((item) => item.weightG === null).map((item) => item.id);
-  const carried = new Set<string>(inHands.flatMap((hand) => hand.bodyIds));
+function weightsUnknown(problem: Problem, choice: Choice): string[] {
+  const { items, bodies, weightUnknown } = problem.choice;
+  const limited = problem.assignments.filter((assignment) => assignment.maxWeightG !== null);
+  const unweighed = (all: readonly { readonly id: string; readonly weightG: number | null }[]) =>
+    all.filter((item) => item.weightG === null).map((item) => item.id);
+  const carried = new Set<string>(limited.flatMap((assignment) => assignment.bodyIds));
   return [
     ...new Set([
       ...weightUnknown,
-      ...unverifiedWeights(field, choice),
+      ...unverifiedWeights(problem, choice),
       ...unweighed(bodies.filter((b) => carried.has(b.id))),
-      ...(inHands.length > 0 ? unweighed(pieces) : []),
+      ...(limited.length > 0 ? unweighed(items) : []),
     ]),
   ];
 }
 
 /** What comes along, locked in, under a limit on weight that cannot be checked for it. */
-export function unverifiedWeights({ choice: all, limits }: Field, choice: Choice): string[] {
+export function unverifiedWeights({ choice: all, limits }: Problem, choice: Choice): string[] {
   const { maxLineupWeightG, maxCarriedWeightG, countBodies } = limits;
   if (maxLineupWeightG === null && maxCarriedWeightG === null) return [];
   const taken = new Set(choice.taken);
   const along = new Set<string>(choice.along ?? []);
   const bodiesCount = maxCarriedWeightG !== null || countBodies;
   return [
-    ...all.pieces.filter((p) => taken.has(p.id)),
+    ...all.items.filter((p) => taken.has(p.id)),
     ...(bodiesCount ? all.bodies.filter((b) => along.has(b.id)) : []),
   ]
     .filter((item) => item.weightG === null)
@@ -44,22 +44,22 @@ export function unverifiedWeights({ choice: all, limits }: Field, choice: Choice
 /** What the answer rests on that is not known, and what is missing for any answer. */
 export function notesOf(
   { frames, shelf }: LineupQuestion,
-  field: Field,
+  problem: Problem,
   choice: Choice,
-  inHand: InHands,
+  setupsOf: SetupsByAssignment,
   pixelsUnknown: readonly string[],
 ): Note[] {
-  const used = field.hands.flatMap((hand) => inHand(hand));
+  const used = problem.assignments.flatMap((assignment) => setupsOf(assignment));
   const asked = (wish: (f: Frame) => boolean) => frames.some(wish);
   const among = (setups: readonly Setup[], unknown: (s: Setup) => boolean) =>
     [...new Set(setups.filter(unknown).map((s) => s.lensId))].sort();
-  const wet = field.hands.some((h) => h.wet) || asked((f) => f.special.sealed);
+  const wet = problem.assignments.some((h) => h.wet) || asked((f) => f.special.sealed);
   const named: {
     code: Exclude<Note['code'], `no-${string}` | 'reasons-cut'>;
     ids: readonly string[];
   }[] = [
-    { code: 'weight-unknown', ids: weightsUnknown(field, choice) },
-    { code: 'price-unknown', ids: field.choice.priceUnknown },
+    { code: 'weight-unknown', ids: weightsUnknown(problem, choice) },
+    { code: 'price-unknown', ids: problem.choice.priceUnknown },
     { code: 'pixels-unknown', ids: pixelsUnknown },
     {
       code: 'autofocus-unknown',
@@ -81,15 +81,15 @@ export function notesOf(
     },
     {
       code: 'sealing-unknown',
-      ids: wet ? among(field.choice.setups, (s) => s.sealed === null) : [],
+      ids: wet ? among(problem.choice.setups, (s) => s.sealed === null) : [],
     },
   ];
-  const hasLenses = field.choice.pieces.some((p) => p.kind === 'lens');
+  const hasLenses = problem.choice.items.some((p) => p.kind === 'lens');
   return [
     ...named.filter(({ ids }) => ids.length > 0),
     ...(frames.length === 0 ? [{ code: 'no-frames' as const }] : []),
     ...(!hasLenses ? [{ code: 'no-lenses' as const }] : []),
-    ...(hasLenses && field.choice.setups.length === 0 && shelf.lenses.length > 0
+    ...(hasLenses && problem.choice.setups.length === 0 && shelf.lenses.length > 0
       ? [{ code: 'no-bodies' as const }]
       : []),
   ];

@@ -12,7 +12,7 @@ import {
   union,
 } from '@/core/intervals';
 import { AT_EASE, type Pace } from '@/core/pace';
-import { ablePlaces, verdictOn } from '@/core/coverage';
+import { coveredPositions, verdictOn } from '@/core/coverage';
 
 /** All ranges here are focal lengths on the 36×24 mm frame by diagonal, mm: wide end first. */
 
@@ -68,7 +68,7 @@ export function equivalentRange(setup: Pick<Setup, 'focal' | 'sensor'>): Interva
 }
 
 /** How a lineup serves a frame. */
-export type FrameState = 'clear' | 'crop' | 'lost';
+export type ResultState = 'clear' | 'crop' | 'lost';
 
 const isSame = (a: number, b: number) => !clearlyBelow(a, b) && !clearlyBelow(b, a);
 
@@ -76,7 +76,7 @@ const isSame = (a: number, b: number) => !clearlyBelow(a, b) && !clearlyBelow(b,
 export function gapsOf(
   setups: readonly Setup[],
   frames: readonly Frame[],
-  states: ReadonlyMap<string, FrameState>,
+  states: ReadonlyMap<string, ResultState>,
   limits: Limits,
   pace: Pace = AT_EASE,
 ): Gap[] {
@@ -137,9 +137,9 @@ function askedRanges(
       : subtract([axis], clear);
   return setups.flatMap((setup) =>
     framings(frame, setup.sensor, limits).flatMap((way) =>
-      unmade.map((place) => ({
-        from: equivalentFocalLengthMm(way.slopeMin(1) * place.from, setup.sensor),
-        to: equivalentFocalLengthMm(way.slopeMax * place.to, setup.sensor),
+      unmade.map((position) => ({
+        from: equivalentFocalLengthMm(way.slopeMin(1) * position.from, setup.sensor),
+        to: equivalentFocalLengthMm(way.slopeMax * position.to, setup.sensor),
       })),
     ),
   );
@@ -159,10 +159,10 @@ export function overlapsOf(
   const ids = [...new Set(bare.map((s) => s.lensId))].sort();
   const bodiesOf = (id: LensId) =>
     new Set(bare.filter((s) => s.lensId === id).map((s) => s.bodyId));
-  const twice = frames.filter((f) => f.twice);
+  const needsBackup = frames.filter((f) => f.twice);
   const makes = (id: LensId, frame: Frame) =>
     limits !== undefined &&
-    bare.some((s) => s.lensId === id && ablePlaces(s, frame, limits).length > 0);
+    bare.some((s) => s.lensId === id && coveredPositions(s, frame, limits).length > 0);
   const rangesOf = (id: LensId) => union(bare.filter((s) => s.lensId === id).map(equivalentRange));
   return ids.flatMap((a, i) =>
     ids.slice(i + 1).flatMap((b) => {
@@ -172,7 +172,7 @@ export function overlapsOf(
         lensIds: [a, b] as const,
         reasons: overlapReasons(bare, lenses, a, b, range),
         onTwoBodies: new Set([...bodiesOf(a), ...bodiesOf(b)]).size > 1,
-        spareForFrameIds: twice.filter((f) => makes(a, f) && makes(b, f)).map((f) => f.id),
+        spareForFrameIds: needsBackup.filter((f) => makes(a, f) && makes(b, f)).map((f) => f.id),
       }));
     }),
   );

@@ -1,9 +1,9 @@
-import type { FrameId, PlaceUnit, ShooterId, StretchId, Want } from '@/core/brief';
+import type { FrameId, PositionUnit, ShooterId, StretchId, Want } from '@/core/brief';
 import type { Conflict, Margins, Shortfall, VerdictCode } from '@/core/coverage';
 import type { AdapterId, BodyId, ConverterId, LensId, TubeId } from '@/core/gear';
 import type { Interval } from '@/core/intervals';
 import type { Open } from '../solve/choose';
-import type { Kept, LimitConflict } from './conflicts';
+import type { KeptOut, LimitConflict } from './conflicts';
 import type { Proof } from '../prove/proof';
 import type { Gap, Overlap } from './ranges';
 
@@ -31,8 +31,8 @@ export interface FrameResult {
   readonly frameId: FrameId;
   readonly want: Want;
   readonly state: 'clear' | 'crop' | 'lost';
-  readonly unit: PlaceUnit;
-  /** Setups of the lineup that make it, or some of it; the best setup of each kit. */
+  readonly unit: PositionUnit;
+  /** Setups of the lineup that make it, or some of it; the best setup of each stack. */
   readonly covers: readonly Cover[];
   /** Places that the lineup leaves unmade. */
   readonly missing: readonly Interval[];
@@ -43,16 +43,16 @@ export interface FrameResult {
   /** Wishes of the frame that fight each other whatever the lens, when it is lost for that. */
   readonly conflict: Conflict | null;
   /** What keeps a must lost that could be made by itself, and each way out; null for any other. */
-  readonly kept: Kept | null;
+  readonly kept: KeptOut | null;
 }
 
-/** What is in one hand in one stretch, where that is part of the choice. */
-export interface InHand {
+/** What is in one assignment in one stretch, where that is part of the choice. */
+export interface AssignmentOutcome {
   readonly stretchId: StretchId | null;
   readonly shooterId: ShooterId | null;
   /** Bodies in hand; null when all are. */
   readonly bodyIds: readonly BodyId[] | null;
-  /** Pieces carried there; null when all that come along are. */
+  /** Items carried there; null when all that come along are. */
   readonly pieceIds: readonly string[] | null;
   /** Setups that stay on their bodies; null where they may be changed. */
   readonly fixed:
@@ -94,7 +94,7 @@ export interface LensOut {
 export interface Totals {
   readonly lenses: number;
   readonly pieces: number;
-  /** All pieces, and the bodies along where they are counted; of those whose weight is known. */
+  /** All items, and the bodies along where they are counted; of those whose weight is known. */
   readonly weightG: number;
   readonly weightUnknown: readonly string[];
   /** By the price that counts, else the other one. */
@@ -131,7 +131,7 @@ export type Note =
 export interface Carried {
   readonly limitG: number;
   readonly weightG: number;
-  /** Of it, what is neither a body in use nor a piece. */
+  /** Of it, what is neither a body in use nor an item. */
   readonly packedG: number;
   /** Packed things of unknown weight. */
   readonly unknown: readonly string[];
@@ -156,7 +156,7 @@ export interface LineupResult {
   /** Bodies that come along. */
   readonly bodies: readonly BodyId[];
   /** Stretch by stretch, where what is in hand is part of the choice. */
-  readonly hands: readonly InHand[];
+  readonly hands: readonly AssignmentOutcome[];
   readonly frames: readonly FrameResult[];
   readonly proof: Proof;
   readonly gaps: readonly Gap[];

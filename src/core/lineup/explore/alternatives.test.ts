@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import {
-  exploreLineup,
+  alternativesOf,
   type ExploreOptions,
   type LineupQuestion,
-  type LineupRivals,
+  type Alternatives,
   type MipSolver,
   selectable,
   solveChoice,
@@ -19,8 +19,8 @@ beforeAll(async () => {
   solver = await loadHighsSolver();
 });
 
-const explore = (question: LineupQuestion, change: Partial<ExploreOptions> = {}): LineupRivals =>
-  exploreLineup(solver, question, {
+const explore = (question: LineupQuestion, change: Partial<ExploreOptions> = {}): Alternatives =>
+  alternativesOf(solver, question, {
     timeLimitS: 30,
     mostTies: 60,
     mostNext: 3,
@@ -30,10 +30,10 @@ const explore = (question: LineupQuestion, change: Partial<ExploreOptions> = {})
   })!;
 
 const subsets = (question: LineupQuestion) => {
-  const { pieces } = selectable(question.shelf, question.limits);
-  return Array.from({ length: 2 ** pieces.length }, (_, mask) =>
-    pieces.filter((_p, i) => mask & (1 << i)),
-  ).filter((chosen) => pieces.every((p) => !p.lockedIn || chosen.includes(p)));
+  const { items } = selectable(question.shelf, question.limits);
+  return Array.from({ length: 2 ** items.length }, (_, mask) =>
+    items.filter((_p, i) => mask & (1 << i)),
+  ).filter((chosen) => items.every((p) => !p.lockedIn || chosen.includes(p)));
 };
 
 describe('against plain enumeration', () => {

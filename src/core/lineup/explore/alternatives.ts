@@ -3,14 +3,14 @@ import { countingRange, isPrime, type LensId, type Setup } from '@/core/gear';
 import { type AimValue, allAims, type Choice, choose, solveAims } from '../solve/choose';
 import { framesGotWith } from '../explain/evaluate';
 import { unlessCut } from '../solve/deadline';
-import { type Field, fieldOf } from '../problem/problem';
+import { type Problem, problemOf } from '../problem/problem';
 import { lensesOut } from '../explain/lenses';
 import type { MipRow, MipSolver } from '../solve/mipSolver';
 import { type CoveringModel, modelOf } from '../solve/model';
 import { AIM_TOLERANCE, type AimName } from '../problem/aims';
 import type { LineupQuestion } from '../problem/question';
 import { equivalentRange } from '../explain/ranges';
-import { reduce } from '../presolve/presolve';
+import { presolve } from '../presolve/presolve';
 import { tradeOff, type TradeOff } from './tradeOff';
 
 export type { TradeOff, TradePoint } from './tradeOff';
@@ -25,8 +25,8 @@ export interface Difference {
   readonly other: number;
 }
 
-/** Another lineup, by its pieces, with the values of the aims. */
-export interface Rival {
+/** Another lineup, by its items, with the values of the aims. */
+export interface Alternative {
   readonly pieceIds: readonly string[];
   readonly got: readonly FrameId[];
   readonly values: readonly AimValue[];
@@ -39,7 +39,7 @@ export interface IfBreaks {
   readonly lensId: LensId;
   /** Frames lost with the rest of the lineup alone. */
   readonly lost: readonly FrameId[];
-  /** Pieces from the rest of the choice that would mend most of it, fewest first. */
+  /** Items from the rest of the choice that would mend most of it, fewest first. */
   readonly repair: readonly string[];
   /** Frames lost even so. */
   readonly lostAfterRepair: readonly FrameId[];
@@ -55,15 +55,15 @@ export interface OutReason {
 }
 
 /** The other lineups, and what the best one depends on. */
-export interface LineupRivals {
-  /** The pieces of the best lineup, beside which the others stand. */
+export interface Alternatives {
+  /** The items of the best lineup, beside which the others stand. */
   readonly bestIds: readonly string[];
   /** Equally good by every aim but the order of ids. */
-  readonly ties: readonly Rival[];
+  readonly ties: readonly Alternative[];
   /** Whether there are no more of them. */
   readonly tiesComplete: boolean;
   /** The best that differ from all before in the kinds of their lenses, best first. */
-  readonly next: readonly Rival[];
+  readonly next: readonly Alternative[];
   readonly tradeOff: TradeOff;
   readonly ifBreaks: readonly IfBreaks[];
   readonly lensesOut: readonly OutReason[];
@@ -85,24 +85,24 @@ export interface ExploreOptions {
 }
 
 /** Everything beside the best lineup of a question; null when there is none. */
-export function exploreLineup(
+export function alternativesOf(
   solver: MipSolver,
   question: LineupQuestion,
   options: ExploreOptions,
-): LineupRivals | null {
-  const field = fieldOf(question);
-  const best = choose(solver, field, reduce(field), options.timeLimitS);
-  return best && exploreBeside(solver, question, field, best, options);
+): Alternatives | null {
+  const problem = problemOf(question);
+  const best = choose(solver, problem, presolve(problem), options.timeLimitS);
+  return best && exploreAlternatives(solver, question, problem, best, options);
 }
 
 /** Everything beside a best lineup that is known already. */
-export function exploreBeside(
+export function exploreAlternatives(
   solver: MipSolver,
   question: LineupQuestion,
-  field: Field,
+  problem: Problem,
   best: Choice,
   options: ExploreOptions,
-): LineupRivals {
+): Alternatives {
   const { timeLimitS, progress = () => undefined, goOn = () => true } = options;
   let cut = false;
   /** A part that is looked for to the end, or given as far as it came. */
@@ -112,16 +112,16 @@ export function exploreBeside(
       return otherwise;
     });
   progress(0.1);
-  const { ties, complete } = part(() => tiesOf(solver, field, best, options), {
+  const { ties, complete } = part(() => tiesOf(solver, problem, best, options), {
     ties: [],
     complete: false,
   });
   progress(0.2);
-  const next = part(() => nextInKind(solver, field, question, best, options), []);
+  const next = part(() => nextInKind(solver, problem, question, best, options), []);
   progress(0.4);
   const curve = part(
     () =>
-      tradeOff(solver, field, {
+      tradeOff(solver, problem, {
         timeLimitS,
         mostPoints: options.mostPoints,
         goOn,
@@ -130,9 +130,9 @@ export function exploreBeside(
     { points: [], complete: false },
   );
   progress(0.7);
-  const breaks = part(() => ifBreaks(solver, field, best, options), []);
+  const breaks = part(() => ifBreaks(solver, problem, best, options), []);
   progress(0.8);
-  const candidates = part(() => lensesOut(solver, question, field, best, timeLimitS), [])
+  const candidates = part(() => lensesOut(solver, question, problem, best, timeLimitS), [])
     .filter((out) => out.makes.length > 0 || out.wouldAdd.length > 0)
     .slice(0, options.mostOut);
   return {
@@ -144,7 +144,7 @@ export function exploreBeside(
     ifBreaks: breaks,
     lensesOut: candidates.flatMap(({ lensId }, i) => {
       progress(0.8 + (0.2 * i) / candidates.length);
-      const look = () => [whyOut(solver, question, field, best, lensId, timeLimitS)];
+      const look = () => [whyOut(solver, question, problem, best, lensId, timeLimitS)];
       return goOn() ? part(look, []) : [];
     }),
     complete: !cut && goOn(),
@@ -154,15 +154,15 @@ export function exploreBeside(
 /** All lineups that are as good by every aim but the order of ids, up to a number. */
 function tiesOf(
   solver: MipSolver,
-  field: Field,
+  problem: Problem,
   best: Choice,
   { timeLimitS, mostTies, goOn = () => true }: ExploreOptions,
-): { ties: Rival[]; complete: boolean } {
-  const model = modelOf(field, reduce(field, { keepTies: true }));
+): { ties: Alternative[]; complete: boolean } {
+  const model = modelOf(problem, presolve(problem, { keepTies: true }));
   const session = solver.open(model.mip);
   const found: Choice[] = [];
   try {
-    const aims = allAims(field).filter(({ name }) => name !== 'order' && name !== 'bodyOrder');
+    const aims = allAims(problem).filter(({ name }) => name !== 'order' && name !== 'bodyOrder');
     let next: Choice | null = solveAims(session, model, aims, timeLimitS);
     while (next !== null && next.open === null && found.length <= mostTies && goOn()) {
       found.push(next);
@@ -185,33 +185,33 @@ function tiesOf(
   }
 }
 
-/** A row that rules one set of pieces out. */
-function otherThan({ pieces }: CoveringModel, taken: readonly string[]): MipRow {
+/** A row that rules one set of items out. */
+function otherThan({ items }: CoveringModel, taken: readonly string[]): MipRow {
   const ids = new Set(taken);
   return {
-    lower: 1 - pieces.filter((p) => ids.has(p.id)).length,
+    lower: 1 - items.filter((p) => ids.has(p.id)).length,
     upper: Infinity,
-    columns: pieces.map((_, i) => i),
-    coefficients: pieces.map((p) => (ids.has(p.id) ? -1 : 1)),
+    columns: items.map((_, i) => i),
+    coefficients: items.map((p) => (ids.has(p.id) ? -1 : 1)),
   };
 }
 
 /** Focal lengths on the 36×24 mm frame at which one speaks of another kind of lens. Common practice. */
 const KIND_BOUNDS_MM = [24, 35, 70, 135, 300] as const;
 
-/** Kind of a piece: prime or zoom and its range in words' width; what stands behind a lens by itself. */
-function kindsOf(field: Field, question: LineupQuestion): (id: string) => string {
+/** Kind of an item: prime or zoom and its range in words' width; what stands behind a lens by itself. */
+function kindsOf(problem: Problem, question: LineupQuestion): (id: string) => string {
   const prime = new Map<string, boolean>(
     question.shelf.lenses.map((l) => [l.id, isPrime(countingRange(l))]),
   );
   const setups = new Map<string, Setup>();
-  for (const s of field.choice.setups) if (!setups.has(s.lensId)) setups.set(s.lensId, s);
-  const place = (mm: number) => KIND_BOUNDS_MM.filter((bound) => mm >= bound).length;
+  for (const s of problem.choice.setups) if (!setups.has(s.lensId)) setups.set(s.lensId, s);
+  const position = (mm: number) => KIND_BOUNDS_MM.filter((bound) => mm >= bound).length;
   return (id) => {
     const setup = setups.get(id);
     if (!setup) return `piece ${id}`;
     const range = equivalentRange(setup);
-    return `${prime.get(id) ? 'prime' : 'zoom'} ${place(range.from)}-${place(range.to)} ${setup.projection}`;
+    return `${prime.get(id) ? 'prime' : 'zoom'} ${position(range.from)}-${position(range.to)} ${setup.projection}`;
   };
 }
 
@@ -230,14 +230,14 @@ interface Region {
  */
 function nextInKind(
   solver: MipSolver,
-  field: Field,
+  problem: Problem,
   question: LineupQuestion,
   best: Choice,
   { timeLimitS, mostNext, goOn = () => true }: ExploreOptions,
-): Rival[] {
-  const kindOf = kindsOf(field, question);
-  const model = modelOf(field, reduce(field, { kindOf }));
-  const aims = allAims(field);
+): Alternative[] {
+  const kindOf = kindsOf(problem, question);
+  const model = modelOf(problem, presolve(problem, { kindOf }));
+  const aims = allAims(problem);
   const solveIn = (most: ReadonlyMap<string, number>): Region | null => {
     const session = solver.open(model.mip);
     try {
@@ -278,12 +278,12 @@ function nextInKind(
 }
 
 function atMostOfKind(
-  { pieces }: CoveringModel,
+  { items }: CoveringModel,
   kindOf: (id: string) => string,
   kind: string,
   most: number,
 ): MipRow {
-  const columns = pieces.flatMap((p, i) => (kindOf(p.id) === kind ? [i] : []));
+  const columns = items.flatMap((p, i) => (kindOf(p.id) === kind ? [i] : []));
   return { lower: -Infinity, upper: most, columns, coefficients: columns.map(() => 1) };
 }
 
@@ -305,17 +305,17 @@ function differenceOf(best: readonly AimValue[], other: readonly AimValue[]): Di
 /** For each lens of the lineup: what is lost when it breaks, and what from the choice mends it best. */
 function ifBreaks(
   solver: MipSolver,
-  field: Field,
+  problem: Problem,
   best: Choice,
   { timeLimitS, goOn = () => true }: ExploreOptions,
 ): IfBreaks[] {
-  const lenses = field.choice.pieces.filter((p) => p.kind === 'lens' && best.taken.includes(p.id));
+  const lenses = problem.choice.items.filter((p) => p.kind === 'lens' && best.taken.includes(p.id));
   return lenses.flatMap((lens) => {
     if (!goOn()) return [];
     const rest = new Set(best.taken.filter((id) => id !== lens.id));
-    const left = framesGotWith(solver, field, rest, timeLimitS);
-    const among = new Set(field.choice.pieces.map((p) => p.id).filter((id) => id !== lens.id));
-    const mended = choose(solver, field, reduce(field, { among, forced: rest }), timeLimitS);
+    const left = framesGotWith(solver, problem, rest, timeLimitS);
+    const among = new Set(problem.choice.items.map((p) => p.id).filter((id) => id !== lens.id));
+    const mended = choose(solver, problem, presolve(problem, { among, forced: rest }), timeLimitS);
     const lostOf = (got: ReadonlySet<FrameId>) => [...best.got].filter((id) => !got.has(id));
     return {
       lensId: lens.id as LensId,
@@ -330,14 +330,14 @@ function ifBreaks(
 export function whyOut(
   solver: MipSolver,
   question: LineupQuestion,
-  field: Field,
+  problem: Problem,
   best: Choice,
   lensId: LensId,
   timeLimitS: number,
 ): OutReason {
-  const selectable = field.choice.pieces.some((p) => p.id === lensId);
-  const own = selectable ? field : fieldOf(allowing(question, field, lensId));
-  const withIt = choose(solver, own, reduce(own, { forced: new Set([lensId]) }), timeLimitS);
+  const selectable = problem.choice.items.some((p) => p.id === lensId);
+  const own = selectable ? problem : problemOf(allowing(question, problem, lensId));
+  const withIt = choose(solver, own, presolve(own, { forced: new Set([lensId]) }), timeLimitS);
   return {
     lensId,
     difference: withIt === null ? null : differenceOf(best.values, withIt.values),
@@ -346,15 +346,15 @@ export function whyOut(
 }
 
 /** The question as if one lens could be had, and no other that the limits keep out. */
-function allowing(question: LineupQuestion, field: Field, lensId: LensId): LineupQuestion {
+function allowing(question: LineupQuestion, problem: Problem, lensId: LensId): LineupQuestion {
   const { shelf, limits } = question;
-  const pieces = new Set<string>([lensId, ...field.choice.pieces.map((p) => p.id)]);
+  const items = new Set<string>([lensId, ...problem.choice.items.map((p) => p.id)]);
   return {
     ...question,
     shelf: {
       ...shelf,
       lenses: shelf.lenses
-        .filter((l) => pieces.has(l.id))
+        .filter((l) => items.has(l.id))
         .map((l) => (l.id === lensId ? { ...l, ownership: limits.sources[0] ?? 'owned' } : l)),
     },
     limits: {

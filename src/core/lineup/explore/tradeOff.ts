@@ -1,9 +1,9 @@
 import type { FrameId } from '@/core/brief';
-import type { Field } from '../problem/problem';
+import type { Problem } from '../problem/problem';
 import type { MipModel, MipOutcome, MipRow, MipSolver } from '../solve/mipSolver';
 import { type CoveringModel, modelOf } from '../solve/model';
 import { AIM_TOLERANCE, aimsOf, wantSharesPercent } from '../problem/aims';
-import { reduce } from '../presolve/presolve';
+import { presolve } from '../presolve/presolve';
 
 /** A lineup that nothing beats by lenses, weight, money and wants all together. */
 export interface TradePoint {
@@ -48,7 +48,7 @@ type Box = Readonly<Record<Dimension, number>>;
  */
 export function tradeOff(
   solver: MipSolver,
-  field: Field,
+  problem: Problem,
   {
     timeLimitS,
     mostPoints,
@@ -61,10 +61,10 @@ export function tradeOff(
     readonly progress: (share: number) => void;
   },
 ): TradeOff {
-  const unranked = { ...field, limits: { ...field.limits, order: [] } };
-  const model = modelOf(unranked, reduce(unranked, { byResources: true }));
-  const costs = costsByDimension(field, model);
-  const musts = mustRow(solver, field, model, timeLimitS);
+  const unranked = { ...problem, limits: { ...problem.limits, order: [] } };
+  const model = modelOf(unranked, presolve(unranked, { byResources: true }));
+  const costs = costsByDimension(problem, model);
+  const musts = mustRow(solver, problem, model, timeLimitS);
   if (musts === null) return { points: [], complete: false };
   const scale = scaleOf(model, costs);
   const points: TradePoint[] = [];
@@ -130,17 +130,17 @@ function cutBelow(boxes: readonly Box[], point: Box): Box[] {
 }
 
 /** What each column costs in each dimension; wants count what is lost. */
-function costsByDimension(field: Field, model: CoveringModel): Record<Dimension, number[]> {
+function costsByDimension(problem: Problem, model: CoveringModel): Record<Dimension, number[]> {
   const zeros = () => new Array<number>(model.mip.columnCount).fill(0);
   const costs = { lenses: zeros(), weightG: zeros(), spend: zeros(), wantsPercent: zeros() };
-  model.pieces.forEach((p, i) => {
+  model.items.forEach((p, i) => {
     costs.lenses[i] = Number(p.kind === 'lens');
     costs.weightG[i] = p.weightG ?? 0;
     costs.spend[i] = p.spend ?? 0;
   });
-  if (field.limits.countBodies)
+  if (problem.limits.countBodies)
     for (const { body, column } of model.along) costs.weightG[column] = body.weightG ?? 0;
-  const shares = wantSharesPercent(field.frames);
+  const shares = wantSharesPercent(problem.frames);
   for (const { target, column } of model.targets)
     costs.wantsPercent[column] = -(shares.get(target.frame.id) ?? 0);
   return costs;
@@ -149,11 +149,11 @@ function costsByDimension(field: Field, model: CoveringModel): Record<Dimension,
 /** Keeps the musts lost at their fewest; null when the limits cannot be met. */
 function mustRow(
   solver: MipSolver,
-  field: Field,
+  problem: Problem,
   model: CoveringModel,
   timeLimitS: number,
 ): MipRow[] | null {
-  const [musts] = aimsOf(field.frames, field.limits);
+  const [musts] = aimsOf(problem.frames, problem.limits);
   const entries = model.targets
     .map(({ target, column }) => [column, musts?.targetCost(target) ?? 0] as const)
     .filter(([, cost]) => cost !== 0);
@@ -206,7 +206,7 @@ function pointOf(
   values: readonly number[],
   reached: Record<Dimension, number>,
 ): TradePoint {
-  const taken = model.pieces.filter((_, i) => (values[i] ?? 0) > 0.5);
+  const taken = model.items.filter((_, i) => (values[i] ?? 0) > 0.5);
   const got = model.targets.filter(({ column }) => (values[column] ?? 0) > 0.5);
   return {
     pieceIds: taken.map((p) => p.id),

@@ -1,6 +1,6 @@
 const WORD_BITS = 32;
 
-/** A set of numbers from 0 on, one bit each: thousands of cells over thousands of makers stay small. */
+/** A set of numbers from 0 on, one bit each: thousands of segments over thousands of candidates stay small. */
 export class BitSet {
   private constructor(private readonly words: Uint32Array) {}
 

@@ -3,16 +3,16 @@ import type { LensId } from '@/core/gear';
 import { covers, type IntervalSet, union } from '@/core/intervals';
 import { AT_EASE, type Pace } from '@/core/pace';
 import { BitSet } from './bitSet';
-import type { OccasionCells } from './segments';
-import type { Field, Target } from '../problem/problem';
+import type { OpportunitySegments } from './segments';
+import type { Problem, Target } from '../problem/problem';
 import { usefulCopies } from '../problem/assignments';
-import { isInterchangeable, type Maker } from '../problem/candidates';
+import { isInterchangeable, type Candidate } from '../problem/candidates';
 import { byAims } from '../problem/aims';
-import type { Occasion } from '../problem/opportunities';
-import type { Piece } from '../problem/selectable';
+import type { Opportunity } from '../problem/opportunities';
+import type { SelectableItem } from '../problem/selectable';
 
 export interface DominanceOptions {
-  /** Pieces that stay whatever stands over them. */
+  /** Items that stay whatever stands over them. */
   readonly forced: ReadonlySet<string>;
   /** Only lenses of the same kind may stand for each other. */
   readonly kindOf?: (lensId: string) => string;
@@ -36,13 +36,13 @@ interface Ability<Of> {
  * The lenses that may be needed: one is left out when as many others as can be of use at once where
  * it is of use can do all that it can, in the same hand and on the same body, alone or with the same
  * things behind them, and none of them ranks worse by any aim or limited resource. Putting one of
- * them in its place never makes a lineup worse, nor lets two cells share a lens that could not
- * before. Pieces that are no lenses all stay.
+ * them in its place never makes a lineup worse, nor lets two segments share a lens that could not
+ * before. Items that are no lenses all stay.
  */
 export function undominated<Of extends Ability<Of>>(
-  field: Field,
+  problem: Problem,
   abilities: ReadonlyMap<LensId, Of>,
-  pieces: readonly Piece[],
+  items: readonly SelectableItem[],
   {
     forced,
     kindOf = () => '',
@@ -51,50 +51,50 @@ export function undominated<Of extends Ability<Of>>(
     pace = AT_EASE,
   }: DominanceOptions,
 ): Set<string> {
-  const compare = byAims(field.limits);
-  const rank = rankOf(field, compare, keepTies, byResources);
-  const ranked = pieces
-    .flatMap((piece) => {
-      const ability = piece.kind === 'lens' ? abilities.get(piece.id as LensId) : undefined;
-      return ability ? [{ piece, ability, kind: kindOf(piece.id) }] : [];
+  const compare = byAims(problem.limits);
+  const rank = rankOf(problem, compare, keepTies, byResources);
+  const ranked = items
+    .flatMap((item) => {
+      const ability = item.kind === 'lens' ? abilities.get(item.id as LensId) : undefined;
+      return ability ? [{ item, ability, kind: kindOf(item.id) }] : [];
     })
     .sort(
       (a, b) =>
         b.ability.size - a.ability.size ||
-        compare(a.piece, b.piece) ||
-        (a.piece.id < b.piece.id ? -1 : 1),
+        compare(a.item, b.item) ||
+        (a.item.id < b.item.id ? -1 : 1),
     );
   const kept: typeof ranked = [];
   for (const lens of ranked) {
     let better = 0;
     pace();
     for (const k of kept) {
-      if (k.kind === lens.kind && rank(k.piece, lens.piece) && lens.ability.isWithin(k.ability))
+      if (k.kind === lens.kind && rank(k.item, lens.item) && lens.ability.isWithin(k.ability))
         better += 1;
       if (better >= lens.ability.copies) break;
     }
-    if (better < lens.ability.copies || forced.has(lens.piece.id)) kept.push(lens);
+    if (better < lens.ability.copies || forced.has(lens.item.id)) kept.push(lens);
   }
   return new Set([
-    ...kept.map((k) => k.piece.id),
-    ...pieces.filter((p) => p.kind !== 'lens' || forced.has(p.id)).map((p) => p.id),
+    ...kept.map((k) => k.item.id),
+    ...items.filter((p) => p.kind !== 'lens' || forced.has(p.id)).map((p) => p.id),
   ]);
 }
 
-/** Whether one piece ranks no worse than another by the aims and by every limited resource. */
+/** Whether one item ranks no worse than another by the aims and by every limited resource. */
 function rankOf(
-  { limits, hands }: Field,
-  compare: (a: Piece, b: Piece) => number,
+  { limits, assignments }: Problem,
+  compare: (a: SelectableItem, b: SelectableItem) => number,
   keepTies: boolean,
   byResources: boolean,
 ) {
   const weighs =
     byResources ||
     limits.maxLineupWeightG !== null ||
-    hands.some((hand) => hand.maxWeightG !== null);
+    assignments.some((assignment) => assignment.maxWeightG !== null);
   const costs = byResources || limits.maxSpend !== null;
   const noMore = (a: number | null, b: number | null) => a !== null && (b === null || a <= b);
-  return (one: Piece, other: Piece) => {
+  return (one: SelectableItem, other: SelectableItem) => {
     const order = compare(one, other);
     if (keepTies && order === 0) return false;
     return (
@@ -106,40 +106,40 @@ function rankOf(
 }
 
 /**
- * What each lens can do, cell by cell: a bit for each cell and each slot met there (hand, body, and
- * what stands behind the lens). A lens that makes a cell bare also stands for everything behind it
+ * What each lens can do, segment by segment: a bit for each segment and each slot met there (hand, body, and
+ * what stands behind the lens). A lens that makes a segment bare also stands for everything behind it
  * in that place, unless setups stay on their bodies: it can take the place of a lens that needs the
  * converter.
  */
-export function abilitiesByCells(
-  field: Field,
-  targets: readonly Target<OccasionCells>[],
+export function abilitiesBySegments(
+  problem: Problem,
+  targets: readonly Target<OpportunitySegments>[],
 ): Map<LensId, BitAbility> {
-  const { makers } = field;
-  const occasions = targets.flatMap((t) => t.occasions);
-  const copiesAt = copiesIn(field, occasions);
+  const { candidates } = problem;
+  const opportunities = targets.flatMap((t) => t.opportunities);
+  const copiesAt = copiesIn(problem, opportunities);
   let bits = 0;
-  const marked = occasions.flatMap(({ occasion, cells }) =>
-    cells.map((cell) => {
+  const marked = opportunities.flatMap(({ opportunity, segments }) =>
+    segments.map((segment) => {
       const bitOf: number[] = [];
       const byWhere: number[][] = [];
-      for (const i of cell.makers) {
-        const { slot, where } = makers[i]!;
+      for (const i of segment.candidates) {
+        const { slot, where } = candidates[i]!;
         if (bitOf[slot] !== undefined) continue;
         bitOf[slot] = bits;
         (byWhere[where] ??= []).push(bits);
         bits += 1;
       }
-      return { cell, bitOf, byWhere, copies: copiesAt(occasion) };
+      return { segment, bitOf, byWhere, copies: copiesAt(opportunity) };
     }),
   );
   const marks = new Map<LensId, { bits: BitSet; copies: number }>();
-  for (const { cell, bitOf, byWhere, copies } of marked) {
-    for (const i of cell.makers) {
-      const { slot, where, kit } = makers[i]!;
-      const standsForAll = makers[i]!.bare && isInterchangeable(makers[i]!);
-      let own = marks.get(kit.lensId);
-      if (!own) marks.set(kit.lensId, (own = { bits: BitSet.empty(bits), copies: 1 }));
+  for (const { segment, bitOf, byWhere, copies } of marked) {
+    for (const i of segment.candidates) {
+      const { slot, where, stack } = candidates[i]!;
+      const standsForAll = candidates[i]!.bare && isInterchangeable(candidates[i]!);
+      let own = marks.get(stack.lensId);
+      if (!own) marks.set(stack.lensId, (own = { bits: BitSet.empty(bits), copies: 1 }));
       own.copies = Math.max(own.copies, copies);
       if (standsForAll) for (const bit of byWhere[where] ?? []) own.bits.add(bit);
       else own.bits.add(bitOf[slot] ?? 0);
@@ -164,44 +164,44 @@ class BitAbility implements Ability<BitAbility> {
 }
 
 /**
- * What each lens can do, place by place, before anything is cut into cells: what is within another
- * here is within it in every cell, whatever the cells. Slots and bare lenses as with cells.
+ * What each lens can do, place by place, before anything is cut into segments: what is within another
+ * here is within it in every segment, whatever the segments. Slots and bare lenses as with segments.
  *
- * @param allowed for each maker whether it may be used
+ * @param allowed for each candidate whether it may be used
  */
-export function abilitiesByPlaces(
-  field: Field,
+export function abilitiesByPositions(
+  problem: Problem,
   targets: readonly Target[],
   allowed: readonly boolean[],
-): Map<LensId, PlaceAbility> {
-  const occasions = targets.flatMap((t) => t.occasions);
-  const copiesAt = copiesIn(field, occasions);
-  const abilities = new Map<LensId, PlaceAbility>();
+): Map<LensId, PositionAbility> {
+  const opportunities = targets.flatMap((t) => t.opportunities);
+  const copiesAt = copiesIn(problem, opportunities);
+  const abilities = new Map<LensId, PositionAbility>();
   let spots = 0;
-  for (const { occasion, places } of occasions) {
-    const copies = copiesAt(occasion);
-    const usable: { maker: Maker; set: IntervalSet }[] = [];
+  for (const { opportunity, positions } of opportunities) {
+    const copies = copiesAt(opportunity);
+    const usable: { candidate: Candidate; set: IntervalSet }[] = [];
     const spotOf: number[] = [];
     const slotsIn: number[] = [];
     const bareSpotIn: number[] = [];
     const bareSets: IntervalSet[] = [];
-    for (const [i, set] of places) {
+    for (const [i, set] of positions) {
       if (!allowed[i]) continue;
-      const maker = field.makers[i]!;
-      const { slot, where, whereLens, bare } = maker;
-      usable.push({ maker, set });
+      const candidate = problem.candidates[i]!;
+      const { slot, where, whereLens, bare } = candidate;
+      usable.push({ candidate, set });
       if (spotOf[slot] === undefined) {
         spotOf[slot] = spots;
         slotsIn[where] = (slotsIn[where] ?? 0) + 1;
-        if (bare && isInterchangeable(maker)) bareSpotIn[where] = spots;
+        if (bare && isInterchangeable(candidate)) bareSpotIn[where] = spots;
         spots += 1;
       }
       if (bare) bareSets[whereLens] = set;
     }
-    for (const { maker, set } of usable) {
-      const { slot, where, whereLens, bare, kit } = maker;
-      let own = abilities.get(kit.lensId);
-      if (!own) abilities.set(kit.lensId, (own = new PlaceAbility()));
+    for (const { candidate, set } of usable) {
+      const { slot, where, whereLens, bare, stack } = candidate;
+      let own = abilities.get(stack.lensId);
+      if (!own) abilities.set(stack.lensId, (own = new PositionAbility()));
       own.copies = Math.max(own.copies, copies);
       const alone = bare ? undefined : bareSets[whereLens];
       const size = bare ? slotsIn[where]! * sizeOf(set) : sizeBeside(set, alone);
@@ -211,26 +211,26 @@ export function abilitiesByPlaces(
   return abilities;
 }
 
-/** What one lens makes in one slot of an occasion; and the slot of lenses with nothing behind them there. */
-interface Spot {
+/** What one lens makes in one slot of an opportunity; and the slot of lenses with nothing behind them there. */
+interface SlotUse {
   readonly spot: number;
   readonly bareSpot: number | undefined;
   readonly set: IntervalSet;
 }
 
-class PlaceAbility implements Ability<PlaceAbility> {
+class PositionAbility implements Ability<PositionAbility> {
   size = 0;
   copies = 1;
-  private readonly spots: Spot[] = [];
+  private readonly spots: SlotUse[] = [];
   private readonly sets = new Map<number, IntervalSet>();
 
-  add(spot: Spot, size: number): void {
+  add(spot: SlotUse, size: number): void {
     this.spots.push(spot);
     this.sets.set(spot.spot, spot.set);
     this.size += size;
   }
 
-  isWithin(other: PlaceAbility): boolean {
+  isWithin(other: PositionAbility): boolean {
     for (const { spot, bareSpot, set } of this.spots) {
       if (isPart(set, other.sets.get(spot))) continue;
       if (bareSpot === undefined || !isPart(set, other.sets.get(bareSpot))) return false;
@@ -251,14 +251,14 @@ function sizeBeside(set: IntervalSet, alone: IntervalSet | undefined): number {
   return alone ? lengthOf(union([...alone, ...set])) - lengthOf(alone) : sizeOf(set);
 }
 
-/** How many lenses that do the same can be of use at once on an occasion. */
+/** How many lenses that do the same can be of use at once on an opportunity. */
 function copiesIn(
-  { hands }: Field,
-  occasions: readonly { readonly occasion: Occasion; readonly twice: boolean }[],
-): (occasion: Occasion) => number {
-  const twiceIn = new Set<StretchId | null>(
-    occasions.filter((o) => o.twice).map((o) => o.occasion.stretchId),
+  { assignments }: Problem,
+  opportunities: readonly { readonly opportunity: Opportunity; readonly needsBackup: boolean }[],
+): (opportunity: Opportunity) => number {
+  const needsBackupIn = new Set<StretchId | null>(
+    opportunities.filter((o) => o.needsBackup).map((o) => o.opportunity.stretchId),
   );
-  const copies = usefulCopies(hands, twiceIn);
+  const copies = usefulCopies(assignments, needsBackupIn);
   return ({ stretchId }) => copies.get(stretchId) ?? 1;
 }

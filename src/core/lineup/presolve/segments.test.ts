@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { footingOf, type Frame, type FrameId, needAxis } from '@/core/brief';
-import { ablePlaces } from '@/core/coverage';
-import { kitKey, kitPieces, type Lens } from '@/core/gear';
+import { coveredPositions } from '@/core/coverage';
+import { stackKey, stackItemIds, type Lens } from '@/core/gear';
 import { containsPoint, union } from '@/core/intervals';
 import { anyFrame, anyQuestion } from '../../../../tests/support/arbitraries';
 import {
@@ -16,11 +16,11 @@ import {
   someLimits,
 } from '../../../../tests/support/gear';
 import { BitSet } from './bitSet';
-import { type Cell, cellsOf, essentialCells } from './segments';
-import { baseTargets, type Field, fieldOf } from '../problem/problem';
+import { type Segment, segmentsOf, essentialSegments } from './segments';
+import { baseTargets, type Problem, problemOf } from '../problem/problem';
 import { lensesOf } from '../problem/candidates';
 import { missingOf } from '../problem/positions';
-import { reduce } from './presolve';
+import { presolve } from './presolve';
 
 const LIMITS = someLimits();
 const BODIES = ['one', 'two', 'three'].map((id) => aBody({ id }));
@@ -45,22 +45,22 @@ describe('sets of numbers', () => {
   });
 });
 
-const everyMaker = (field: Field) => field.makers.map(() => true);
+const everyCandidate = (problem: Problem) => problem.candidates.map(() => true);
 
-/** The frames of which every cell has a maker among some pieces, hands and bodies not counted. */
-function framesWithin(field: Field, among: ReadonlySet<string>): Set<FrameId> {
+/** The frames of which every segment has a candidate among some items, assignments and bodies not counted. */
+function framesWithin(problem: Problem, among: ReadonlySet<string>): Set<FrameId> {
   const usable = new Set<number>();
-  field.makers.forEach((m, i) => {
-    if (kitPieces(m.kit).every((id) => among.has(id))) usable.add(i);
+  problem.candidates.forEach((m, i) => {
+    if (stackItemIds(m.stack).every((id) => among.has(id))) usable.add(i);
   });
   return new Set(
-    field.targets
+    problem.targets
       .filter(
         (t) =>
           t.layer === 'base' &&
-          t.occasions.some((o) =>
-            cellsOf(o, everyMaker(field)).cells.every((cell) =>
-              cell.makers.some((i) => usable.has(i)),
+          t.opportunities.some((o) =>
+            segmentsOf(o, everyCandidate(problem)).segments.every((segment) =>
+              segment.candidates.some((i) => usable.has(i)),
             ),
           ),
       )
@@ -71,13 +71,15 @@ function framesWithin(field: Field, among: ReadonlySet<string>): Set<FrameId> {
 describe('cells', () => {
   const lenses = [aLens('a', 24, 50, 4), aLens('b', 40, 85, 4), aLens('c', 85, 200, 4)];
   const shown = (frame: Frame, from = lenses) => {
-    const field = fieldOf(aQuestion({ shelf: aShelf(from), frames: [frame] }));
-    const [target] = field.targets;
-    return cellsOf(target!.occasions[0]!, everyMaker(field)).cells.map((cell) => [
-      cell.range.from,
-      cell.range.to,
-      [...lensesOf(cell.makers, field.makers)].sort().join('+'),
-    ]);
+    const problem = problemOf(aQuestion({ shelf: aShelf(from), frames: [frame] }));
+    const [target] = problem.targets;
+    return segmentsOf(target!.opportunities[0]!, everyCandidate(problem)).segments.map(
+      (segment) => [
+        segment.range.from,
+        segment.range.to,
+        [...lensesOf(segment.candidates, problem.candidates)].sort().join('+'),
+      ],
+    );
   };
 
   it('are the leanest runs of a held range, and only they', () => {
@@ -90,13 +92,13 @@ describe('cells', () => {
 
   it('leave the places that nothing makes to be named', () => {
     const frame = focalFrame('f', 16, 300, 'held');
-    const field = fieldOf(aQuestion({ shelf: aShelf(lenses), frames: [frame] }));
-    const { axis, places } = field.targets[0]!.occasions[0]!;
-    expect(missingOf(axis, places.values())).toEqual([
+    const problem = problemOf(aQuestion({ shelf: aShelf(lenses), frames: [frame] }));
+    const { axis, positions } = problem.targets[0]!.opportunities[0]!;
+    expect(missingOf(axis, positions.values())).toEqual([
       { from: 16, to: 24 },
       { from: 200, to: 300 },
     ]);
-    expect(shown(frame).some(([, , makers]) => makers === '')).toBe(true);
+    expect(shown(frame).some(([, , candidates]) => candidates === '')).toBe(true);
   });
 
   it('are one for a free frame, a flowing frame, and a single place', () => {
@@ -125,18 +127,20 @@ describe('cells', () => {
             limits: { ...asked.limits, neverChange: false, order: [] },
             frames: asked.frames.map((f) => ({ ...f, twice: null })),
           };
-          const field = fieldOf(question);
-          const ids = field.choice.pieces.map((p) => p.id);
+          const problem = problemOf(question);
+          const ids = problem.choice.items.map((p) => p.id);
           const taken = new Set<string>(ids.filter((_, i) => mask & (1 << i)));
-          const atHand = field.choice.setups.filter((s) =>
-            kitPieces(s).every((id) => taken.has(id)),
+          const available = problem.choice.setups.filter((s) =>
+            stackItemIds(s).every((id) => taken.has(id)),
           );
-          const got = framesWithin(field, taken);
+          const got = framesWithin(problem, taken);
           for (const frame of question.frames) {
             if (footingOf(frame.need) !== 'held' || !got.has(frame.id)) continue;
             const { from, to } = needAxis(frame.need).range;
-            const places = union(atHand.flatMap((s) => [...ablePlaces(s, frame, question.limits)]));
-            expect(containsPoint(places, from * (to / from) ** share)).toBe(true);
+            const positions = union(
+              available.flatMap((s) => [...coveredPositions(s, frame, question.limits)]),
+            );
+            expect(containsPoint(positions, from * (to / from) ** share)).toBe(true);
           }
         },
       ),
@@ -145,20 +149,20 @@ describe('cells', () => {
   });
 
   it('imply others when they have fewer makers', () => {
-    const cell = (from: number, makers: number[]): Cell => ({
+    const segment = (from: number, candidates: number[]): Segment => ({
       frameId: 'f' as never,
       range: { from, to: from + 1 },
-      makers,
+      candidates,
     });
-    const cells = [
-      cell(1, [1, 2, 3]),
-      cell(2, [1, 2]),
-      cell(3, [4]),
-      cell(4, [1, 2]),
-      cell(5, [4, 5]),
+    const segments = [
+      segment(1, [1, 2, 3]),
+      segment(2, [1, 2]),
+      segment(3, [4]),
+      segment(4, [1, 2]),
+      segment(5, [4, 5]),
     ];
-    const essential = essentialCells(cells, 6);
-    expect(essential.map((c) => [c.range.from, [...c.makers]])).toEqual([
+    const essential = essentialSegments(segments, 6);
+    expect(essential.map((c) => [c.range.from, [...c.candidates]])).toEqual([
       [2, [1, 2]],
       [3, [4]],
     ]);
@@ -166,37 +170,37 @@ describe('cells', () => {
 });
 
 describe('reduction', () => {
-  const reducedLenses = (
+  const presolvedLenses = (
     lenses: Lens[],
     frames: Frame[],
     converters: ReturnType<typeof aConverter>[] = [],
     limits = LIMITS,
   ) => {
-    const field = fieldOf(aQuestion({ shelf: aShelf(lenses, converters), frames, limits }));
-    return reduce(field)
-      .pieces.filter((p) => p.kind === 'lens')
+    const problem = problemOf(aQuestion({ shelf: aShelf(lenses, converters), frames, limits }));
+    return presolve(problem)
+      .items.filter((p) => p.kind === 'lens')
       .map((p) => p.id);
   };
   const frames = [focalFrame('f', 30, 60, 'held'), focalFrame('g', 90, 90, 'free')];
 
   it('leaves out a lens that another beats everywhere', () => {
     const good = aLens('good', 24, 105, 4, { weightG: 400 });
-    expect(reducedLenses([good, aLens('short', 24, 70, 4, { weightG: 500 })], frames)).toEqual([
+    expect(presolvedLenses([good, aLens('short', 24, 70, 4, { weightG: 500 })], frames)).toEqual([
       'good',
     ]);
-    expect(reducedLenses([good, aLens('same', 24, 105, 4, { weightG: 401 })], frames)).toEqual([
+    expect(presolvedLenses([good, aLens('same', 24, 105, 4, { weightG: 401 })], frames)).toEqual([
       'good',
     ]);
   });
 
   it('keeps a lens that is lighter, or makes something that the other does not', () => {
     const zoom = aLens('zoom', 24, 105, 4, { weightG: 700 });
-    expect(reducedLenses([zoom, aLens('light', 24, 70, 4, { weightG: 300 })], frames)).toEqual([
+    expect(presolvedLenses([zoom, aLens('light', 24, 70, 4, { weightG: 300 })], frames)).toEqual([
       'light',
       'zoom',
     ]);
     expect(
-      reducedLenses(
+      presolvedLenses(
         [aLens('mid', 24, 70, 4), aLens('tele', 85, 200, 4, { weightG: 2000 })],
         frames,
       ),
@@ -206,9 +210,9 @@ describe('reduction', () => {
   it('prefers a known weight to an unknown one, and keeps what is locked in', () => {
     const known = aLens('z-known', 24, 105, 4, { weightG: 3000 });
     const unknown = aLens('a-unknown', 24, 105, 4, { weightG: null });
-    expect(reducedLenses([known, unknown], frames)).toEqual(['z-known']);
+    expect(presolvedLenses([known, unknown], frames)).toEqual(['z-known']);
     expect(
-      reducedLenses([known, unknown], frames, [], someLimits({ lockedIn: ['a-unknown'] })),
+      presolvedLenses([known, unknown], frames, [], someLimits({ lockedIn: ['a-unknown'] })),
     ).toEqual(['a-unknown', 'z-known']);
   });
 
@@ -217,8 +221,8 @@ describe('reduction', () => {
     const bare = aLens('bare', 180, 180, 4, { weightG: 400 });
     const converted = aLens('converted', 90, 90, 2, { weightG: 500 });
     const doubler = aConverter('x2', 2, ['converted']);
-    expect(reducedLenses([bare, converted], far, [doubler])).toEqual(['bare']);
-    expect(reducedLenses([{ ...bare, weightG: 900 }, converted], far, [doubler])).toEqual([
+    expect(presolvedLenses([bare, converted], far, [doubler])).toEqual(['bare']);
+    expect(presolvedLenses([{ ...bare, weightG: 900 }, converted], far, [doubler])).toEqual([
       'bare',
       'converted',
     ]);
@@ -226,16 +230,16 @@ describe('reduction', () => {
 
   it('drops frames that nothing makes wholly', () => {
     const shelf = aShelf([aLens('a', 24, 70, 4)]);
-    const field = fieldOf(
+    const problem = problemOf(
       aQuestion({ shelf, frames: [personFrame('p', 1, 80, 'held'), frames[0]!] }),
     );
-    expect(reduce(field).targets.map((t) => t.key)).toEqual(['f']);
+    expect(presolve(problem).targets.map((t) => t.key)).toEqual(['f']);
   });
 
   it('keeps as many alike as can be of use at once', () => {
     const alike = ['a', 'b', 'c', 'd'].map((id) => aLens(id, 24, 105, 4));
     const left = (change: Partial<Parameters<typeof aQuestion>[0]>) =>
-      reduce(fieldOf(aQuestion({ shelf: aShelf(alike, [], BODIES), frames, ...change }))).pieces
+      presolve(problemOf(aQuestion({ shelf: aShelf(alike, [], BODIES), frames, ...change }))).items
         .length;
     const fixed = aStretch('s', { changes: false });
     expect(left({})).toBe(1);
@@ -250,10 +254,12 @@ describe('reduction', () => {
         const { lenses, ...shelf } = asked.shelf;
         const turned = { ...asked, shelf: { ...shelf, lenses: [...lenses].reverse() } };
         const keys = (q: typeof asked) =>
-          fieldOf(q).makers.map((m) => `${m.hand?.index} ${m.bodyId} ${kitKey(m.kit)}`);
+          problemOf(q).candidates.map(
+            (m) => `${m.assignment?.index} ${m.bodyId} ${stackKey(m.stack)}`,
+          );
         expect(keys(turned)).toEqual(keys(asked));
-        expect([...baseTargets(fieldOf(turned)).keys()]).toEqual([
-          ...baseTargets(fieldOf(asked)).keys(),
+        expect([...baseTargets(problemOf(turned)).keys()]).toEqual([
+          ...baseTargets(problemOf(asked)).keys(),
         ]);
       }),
       { seed: 2, numRuns: 40 },

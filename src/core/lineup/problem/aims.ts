@@ -1,8 +1,8 @@
 import type { Frame, FrameId, LateAim, Limits } from '@/core/brief';
 import type { Body } from '@/core/gear';
-import type { Hand } from './assignments';
+import type { Assignment } from './assignments';
 import type { Target } from './problem';
-import type { Piece } from './selectable';
+import type { SelectableItem } from './selectable';
 
 /** Two values of an aim nearer than this are equal; the smallest real step is far larger. */
 export const AIM_TOLERANCE = 1e-6;
@@ -32,10 +32,10 @@ export interface Aim {
   readonly name: AimName;
   /** Cost of losing a target: a frame, or a stricter reading of it. */
   readonly targetCost: (target: Pick<Target, 'frame' | 'layer'>) => number;
-  /** Cost of taking a piece; `order` is its place in the order of ids. */
-  readonly pieceCost: (piece: Piece, order: number) => number;
-  /** Cost of each lens in a hand beyond the bodies there. */
-  readonly changeCost: (hand: Hand) => number;
+  /** Cost of taking an item; `order` is its place in the order of ids. */
+  readonly itemCostOf: (item: SelectableItem, order: number) => number;
+  /** Cost of each lens in an assignment beyond the bodies there. */
+  readonly changeCost: (assignment: Assignment) => number;
   /** Cost of bringing a body along; `order` is its place in the order of ids. */
   readonly bodyCost: (body: Body, order: number) => number;
   /** Cost of each lens that a body bears in turn beyond the first. */
@@ -46,22 +46,22 @@ const none = () => 0;
 const aim = (name: AimName, own: Partial<Aim>): Aim => ({
   name,
   targetCost: none,
-  pieceCost: none,
+  itemCostOf: none,
   changeCost: none,
   bodyCost: none,
   turnCost: 0,
   ...own,
 });
 
-/** What each aim after the pieces counts. */
+/** What each aim after the items counts. */
 const LATE: Readonly<Record<LateAim, readonly Aim[]>> = {
   weight: [
-    aim('weightUnknown', { pieceCost: (p) => (p.weightG === null ? 1 : 0) }),
-    aim('weight', { pieceCost: (p) => p.weightG ?? 0 }),
+    aim('weightUnknown', { itemCostOf: (p) => (p.weightG === null ? 1 : 0) }),
+    aim('weight', { itemCostOf: (p) => p.weightG ?? 0 }),
   ],
   price: [
-    aim('priceUnknown', { pieceCost: (p) => (p.price === null ? 1 : 0) }),
-    aim('price', { pieceCost: (p) => p.price ?? 0 }),
+    aim('priceUnknown', { itemCostOf: (p) => (p.price === null ? 1 : 0) }),
+    aim('price', { itemCostOf: (p) => p.price ?? 0 }),
   ],
   speed: [
     aim('speed', {
@@ -75,7 +75,7 @@ const LATE: Readonly<Record<LateAim, readonly Aim[]>> = {
       targetCost: ({ frame, layer }) => (layer === 'whole' && frame.want !== 'bonus' ? 1 : 0),
     }),
   ],
-  own: [aim('own', { pieceCost: (p) => (p.owned ? 0 : 1) })],
+  own: [aim('own', { itemCostOf: (p) => (p.owned ? 0 : 1) })],
   grade: [
     aim('grade', {
       targetCost: ({ frame, layer }) =>
@@ -88,7 +88,7 @@ const LATE: Readonly<Record<LateAim, readonly Aim[]>> = {
 const ALWAYS: readonly LateAim[] = ['weight', 'price'];
 
 /**
- * Musts lost; percent of the wanted pictures lost, against pieces at the person's rate; pieces; the
+ * Musts lost; percent of the wanted pictures lost, against items at the person's rate; items; the
  * aims of the order; weight and price where it does not name them; bonus frames lost, and wanted
  * ones that stand for no pictures; the order of ids.
  */
@@ -101,9 +101,9 @@ export function aimsOf(frames: readonly Frame[], limits: Limits): Aim[] {
     }),
     aim('wants', {
       targetCost: ({ frame, layer }) => (layer === 'base' ? (shares.get(frame.id) ?? 0) : 0),
-      pieceCost: (p) => (shares.size > 0 && !p.lockedIn ? limits.wantRatePercent * p.pieces : 0),
+      itemCostOf: (p) => (shares.size > 0 && !p.lockedIn ? limits.wantRatePercent * p.itemCost : 0),
     }),
-    aim('pieces', { pieceCost: (p) => p.pieces }),
+    aim('pieces', { itemCostOf: (p) => p.itemCost }),
     ...late
       .flatMap((name) => LATE[name])
       .map((each) => (limits.countBodies ? withBodies(each) : each)),
@@ -111,7 +111,7 @@ export function aimsOf(frames: readonly Frame[], limits: Limits): Aim[] {
       targetCost: ({ frame, layer }) =>
         layer === 'base' && (frame.want === 'bonus' || shares.get(frame.id) === 0) ? 1 : 0,
     }),
-    aim('order', { pieceCost: (_, order) => order + 1 }),
+    aim('order', { itemCostOf: (_, order) => order + 1 }),
   ];
 }
 
@@ -136,11 +136,11 @@ export const BODY_AIMS: readonly Aim[] = [
 /** A body of unknown weight counts as heavier than any. */
 const UNKNOWN_BODY_G = 50_000;
 
-/** Orders two lenses by the aims that look at pieces alone; 0 when only the id differs. */
-export function byAims(limits: Limits): (a: Piece, b: Piece) => number {
+/** Orders two lenses by the aims that look at items alone; 0 when only the id differs. */
+export function byAims(limits: Limits): (a: SelectableItem, b: SelectableItem) => number {
   const costs = aimsOf([], limits)
     .filter(({ name }) => name !== 'order' && name !== 'wants' && name !== 'pieces')
-    .map((each) => each.pieceCost)
+    .map((each) => each.itemCostOf)
     .filter((cost) => cost !== none);
   return (a, b) => {
     for (const cost of costs) {

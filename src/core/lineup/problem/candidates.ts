@@ -1,90 +1,99 @@
-import { type BodyId, isBare, type Kit, kitPieces, type LensId, type Setup } from '@/core/gear';
-import type { Hand } from './assignments';
+import {
+  type BodyId,
+  isBare,
+  type Stack,
+  stackItemIds,
+  type LensId,
+  type Setup,
+} from '@/core/gear';
+import type { Assignment } from './assignments';
 
 /**
- * What makes a piece of a frame: a kit that only has to come along, or a kit in one hand, on one
+ * What covers a part of a frame: a stack that only has to come along, or a stack in one assignment, on one
  * body where it matters which.
  */
-export interface Maker {
-  readonly kit: Kit;
-  /** null: it is enough that the kit comes along, in any hand that has everything. */
-  readonly hand: Hand | null;
-  /** null: any of the hand's bodies. */
+export interface Candidate {
+  readonly stack: Stack;
+  /** null: it is enough that the stack comes along, in any assignment that has everything. */
+  readonly assignment: Assignment | null;
+  /** null: any of the assignment's bodies. */
   readonly bodyId: BodyId | null;
-  /** Number of where it is and what stands behind the lens: makers that differ in the lens alone share it. */
+  /** Number of where it is and what stands behind the lens: candidates that differ in the lens alone share it. */
   readonly slot: number;
-  /** Number of where it is, without the kit. */
+  /** Number of where it is, without the stack. */
   readonly where: number;
   /** Number of where it is with the lens, whatever stands behind the lens. */
   readonly whereLens: number;
-  /** Whether the kit is a lens and nothing else. */
+  /** Whether the stack is a lens and nothing else. */
   readonly bare: boolean;
 }
 
 /**
- * The makers that make anything, by number in the order in which they are met; setups that need the
+ * The candidates that make anything, by number in the order in which they are met; setups that need the
  * same things share one. Most setups of a large shelf make nothing and never become one.
  */
-export class MakerTable {
-  readonly makers: Maker[] = [];
+export class CandidateTable {
+  readonly candidates: Candidate[] = [];
   private readonly bodies = new Map<BodyId, number>();
   private readonly lenses = new Map<LensId, number>();
   /** What stands behind a lens; nothing is 0. */
   private readonly behind = new Map<string, number>([['', 0]]);
-  private readonly places = new Map<number, number>();
+  private readonly positions = new Map<number, number>();
   private readonly slots = new Map<number, number>();
   private readonly placedLenses = new Map<number, number>();
   private readonly numbers = new Map<number, number>();
-  /** For each kind of place the makers that setups have turned out to be; -1 where not yet. */
+  /** For each kind of place the candidates that setups have turned out to be; -1 where not yet. */
   private readonly known: Int32Array[] = [];
-  /** For each hand, whether each setup's body is at hand there. */
-  private readonly atHand: readonly (readonly boolean[])[];
+  /** For each assignment, whether each setup's body is at hand there. */
+  private readonly available: readonly (readonly boolean[])[];
 
   constructor(
     readonly setups: readonly Setup[],
-    hands: readonly Hand[],
+    assignments: readonly Assignment[],
   ) {
-    this.atHand = hands.map((hand) => {
-      const own = new Set(hand.bodyIds);
+    this.available = assignments.map((assignment) => {
+      const own = new Set(assignment.bodyIds);
       return setups.map((s) => own.has(s.bodyId));
     });
   }
 
-  /** Whether a setup, by its number, can be mounted in a hand. */
-  isInHand(index: number, hand: Hand): boolean {
-    return this.atHand[hand.index]?.[index] ?? false;
+  /** Whether a setup, by its number, can be mounted in an assignment. */
+  isAvailableIn(index: number, assignment: Assignment): boolean {
+    return this.available[assignment.index]?.[index] ?? false;
   }
 
-  /** What can be mounted in a hand, of some setups or of all. */
-  setupsIn(hand: Hand, of?: ReadonlySet<Setup>): Setup[] {
-    return this.setups.filter((s, index) => (!of || of.has(s)) && this.isInHand(index, hand));
+  /** What can be mounted in an assignment, of some setups or of all. */
+  setupsIn(assignment: Assignment, of?: ReadonlySet<Setup>): Setup[] {
+    return this.setups.filter(
+      (s, index) => (!of || of.has(s)) && this.isAvailableIn(index, assignment),
+    );
   }
 
-  /** Number of the maker that a setup is in a hand; `onBody` tells bodies apart whatever the hand. */
-  numberOf(index: number, hand: Hand, onBody: boolean): number {
-    const tied = onBody || hand.choosesBodies || hand.fixedSetups;
-    const inHand = tied || hand.choosesPieces;
-    const place = inHand ? 1 + 2 * hand.index + Number(tied) : 0;
-    const known = (this.known[place] ??= new Int32Array(this.setups.length).fill(-1));
+  /** Number of the candidate that a setup is in an assignment; `onBody` tells bodies apart whatever the assignment. */
+  numberOf(index: number, assignment: Assignment, onBody: boolean): number {
+    const tied = onBody || assignment.choosesBodies || assignment.fixedSetups;
+    const setupsOf = tied || assignment.choosesItems;
+    const position = setupsOf ? 1 + 2 * assignment.index + Number(tied) : 0;
+    const known = (this.known[position] ??= new Int32Array(this.setups.length).fill(-1));
     const number = known[index] ?? -1;
     if (number >= 0) return number;
-    const added = this.add(this.setups[index]!, hand, tied, inHand);
+    const added = this.add(this.setups[index]!, assignment, tied, setupsOf);
     known[index] = added;
     return added;
   }
 
-  private add(setup: Setup, hand: Hand, tied: boolean, inHand: boolean): number {
+  private add(setup: Setup, assignment: Assignment, tied: boolean, setupsOf: boolean): number {
     const { lensId, adapterId, converterId, tubeId, bodyId } = setup;
     const bare = isBare(setup);
     const behind = bare ? 0 : numberIn(this.behind, `${adapterId}+${converterId}+${tubeId}`);
     const body = tied ? numberIn(this.bodies, bodyId) + 1 : 0;
-    const where = inHand ? numberIn(this.places, hand.index * WIDEST + body) + 1 : 0;
+    const where = setupsOf ? numberIn(this.positions, assignment.index * WIDEST + body) + 1 : 0;
     const whereLens = numberIn(this.placedLenses, where * WIDEST + numberIn(this.lenses, lensId));
     const number = numberIn(this.numbers, whereLens * WIDEST + behind);
-    if (number === this.makers.length)
-      this.makers.push({
-        kit: { lensId, adapterId, converterId, tubeId },
-        hand: inHand ? hand : null,
+    if (number === this.candidates.length)
+      this.candidates.push({
+        stack: { lensId, adapterId, converterId, tubeId },
+        assignment: setupsOf ? assignment : null,
         bodyId: tied ? bodyId : null,
         slot: numberIn(this.slots, where * WIDEST + behind),
         where,
@@ -106,38 +115,44 @@ function numberIn<Key>(known: Map<Key, number>, key: Key): number {
 }
 
 /**
- * The makers that a cell's row needs: a bare lens also stands for the same lens with something
+ * The candidates that a segment's row needs: a bare lens also stands for the same lens with something
  * behind it in the same place, since that takes the lens too. Not where setups stay on their bodies:
  * there the lens with something behind it may be the one setup that makes other frames as well.
  */
-export function neededMakers(numbers: readonly number[], makers: readonly Maker[]): number[] {
+export function neededCandidates(
+  numbers: readonly number[],
+  candidates: readonly Candidate[],
+): number[] {
   const bare = new Set<number>();
   for (const i of numbers) {
-    const maker = makers[i]!;
-    if (maker.bare && isInterchangeable(maker)) bare.add(maker.whereLens);
+    const candidate = candidates[i]!;
+    if (candidate.bare && isInterchangeable(candidate)) bare.add(candidate.whereLens);
   }
   return numbers.filter((i) => {
-    const maker = makers[i]!;
-    return maker.bare || !bare.has(maker.whereLens);
+    const candidate = candidates[i]!;
+    return candidate.bare || !bare.has(candidate.whereLens);
   });
 }
 
 /** Whether what stands behind a lens can be put on and taken off there at will. */
-export function isInterchangeable({ hand }: Maker): boolean {
-  return hand === null || !hand.fixedSetups;
+export function isInterchangeable({ assignment }: Candidate): boolean {
+  return assignment === null || !assignment.fixedSetups;
 }
 
-/** Whether everything of a kit is among the taken pieces. */
-export function isAtHand(kit: Kit, taken: ReadonlySet<string>): boolean {
-  return kitPieces(kit).every((id) => taken.has(id));
+/** Whether everything of a stack is among the taken items. */
+export function isAvailable(stack: Stack, taken: ReadonlySet<string>): boolean {
+  return stackItemIds(stack).every((id) => taken.has(id));
 }
 
-/** The lenses of some makers. */
-export function lensesOf(numbers: readonly number[], makers: readonly Maker[]): Set<LensId> {
+/** The lenses of some candidates. */
+export function lensesOf(
+  numbers: readonly number[],
+  candidates: readonly Candidate[],
+): Set<LensId> {
   const ids = new Set<LensId>();
   for (const i of numbers) {
-    const maker = makers[i];
-    if (maker) ids.add(maker.kit.lensId);
+    const candidate = candidates[i];
+    if (candidate) ids.add(candidate.stack.lensId);
   }
   return ids;
 }

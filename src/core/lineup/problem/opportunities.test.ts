@@ -11,14 +11,14 @@ import {
   lightOf,
   personFrame,
 } from '../../../../tests/support/gear';
-import { handsOf } from './assignments';
-import { framesThere, occasionsOf } from './opportunities';
+import { assignmentsOf } from './assignments';
+import { framesThere, opportunitiesOf } from './opportunities';
 
 const BODIES = [aBody({ id: 'b1' }), aBody({ id: 'b2' })];
 const LIT = { flash: { guideNumberM: 40 }, support: 'support' };
 const lit = personFrame('f', 3, 6, 'free', { light: lightOf(3, LIT) });
 const SHOOTERS = ['one', 'two'].map((id) => ({ id: shooterId.parse(id), name: id, placed: false }));
-const inHandOf = (id: string, change: object = {}) => ({
+const inAssignmentOf = (id: string, change: object = {}) => ({
   shooterId: id,
   bodyIds: [],
   bodies: null,
@@ -33,41 +33,45 @@ const question = (stretches: readonly Stretch[], frame: Frame = lit) =>
     frames: [frame],
     shelf: aShelf([aLens('l', 24, 70, 4)], [], BODIES),
   });
-const occasions = (stretches: readonly Stretch[], frame: Frame = lit) =>
-  occasionsOf(frame, handsOf(question(stretches, frame), BODIES));
+const opportunities = (stretches: readonly Stretch[], frame: Frame = lit) =>
+  opportunitiesOf(frame, assignmentsOf(question(stretches, frame), BODIES));
 const allowing = (change: Partial<Stretch['allowed']>) => ({
   allowed: { ...PLAIN_STRETCH.allowed, ...change },
 });
 
 describe('the occasions of a frame', () => {
   it('are one without stretches, and the frame itself', () => {
-    const [only, ...others] = occasions([]);
+    const [only, ...others] = opportunities([]);
     expect(others).toEqual([]);
     expect(only).toMatchObject({ stretchId: null, frameId: 'f' });
     expect(only?.frame).toBe(lit);
   });
 
   it('are asked as the place has it: sealed in the wet, without flash or support', () => {
-    const wet = occasions([aStretch('s', { weather: ['wet'] })])[0]?.frame;
+    const wet = opportunities([aStretch('s', { weather: ['wet'] })])[0]?.frame;
     expect(wet?.special.sealed).toBe(true);
     expect(wet?.light).toBe(lit.light);
-    const dark = occasions([aStretch('s', allowing({ flash: false }))])[0]?.frame;
+    const dark = opportunities([aStretch('s', allowing({ flash: false }))])[0]?.frame;
     expect(dark?.light).toEqual({ ...lit.light, flash: null });
-    const held = occasions([aStretch('s', allowing({ support: false }))])[0]?.frame;
+    const held = opportunities([aStretch('s', allowing({ support: false }))])[0]?.frame;
     expect(held?.light).toEqual({ ...lit.light, support: 'hand' });
-    const bagless = occasions([aStretch('s', allowing({ bags: false }))]);
+    const bagless = opportunities([aStretch('s', allowing({ bags: false }))]);
     expect(bagless[0]?.frame).toBe(lit);
-    expect(bagless[0]?.hands[0]?.fixedSetups).toBe(true);
+    expect(bagless[0]?.assignments[0]?.fixedSetups).toBe(true);
   });
 
   it('leave a frame as it is where nothing that it uses is barred', () => {
     const plain = focalFrame('f', 50, 50, 'free', { light: lightOf(10, { support: 'hand' }) });
-    const [only] = occasions([aStretch('s', allowing({ flash: false, support: false }))], plain);
+    const [only] = opportunities(
+      [aStretch('s', allowing({ flash: false, support: false }))],
+      plain,
+    );
     expect(only?.frame).toBe(plain);
   });
 
   it('let a stretch stand for those that offer no more, and not for one that offers more', () => {
-    const names = (stretches: readonly Stretch[]) => occasions(stretches).map((o) => o.stretchId);
+    const names = (stretches: readonly Stretch[]) =>
+      opportunities(stretches).map((o) => o.stretchId);
     expect(names([aStretch('a'), aStretch('b')])).toEqual(['a']);
     expect(names([aStretch('a'), aStretch('b', allowing({ flash: false }))])).toEqual(['a']);
     expect(names([aStretch('a', allowing({ flash: false })), aStretch('b')])).toEqual(['b']);
@@ -76,38 +80,38 @@ describe('the occasions of a frame', () => {
       aStretch('b', allowing({ support: false })),
     ];
     expect(names(apart)).toEqual(['a', 'b']);
-    const fewer = aStretch('b', { hands: [inHandOf('one', { bodies: 1 })] });
+    const fewer = aStretch('b', { hands: [inAssignmentOf('one', { bodies: 1 })] });
     expect(names([fewer, aStretch('c')])).toEqual(['c']);
   });
 
   it('are shared by shooters at the same distances, and not by those who stand elsewhere', () => {
-    const both = aStretch('s', { hands: [inHandOf('one'), inHandOf('two')] });
-    expect(occasions([both]).map((o) => o.hands.length)).toEqual([2]);
+    const both = aStretch('s', { hands: [inAssignmentOf('one'), inAssignmentOf('two')] });
+    expect(opportunities([both]).map((o) => o.assignments.length)).toEqual([2]);
     const views = [{ shooterId: 'two', fromM: 20, toM: 30 }];
-    const apart = occasions([both], { ...lit, views } as Frame);
-    expect(apart.map((o) => o.hands.map((h) => h.shooterId))).toEqual([['one'], ['two']]);
+    const apart = opportunities([both], { ...lit, views } as Frame);
+    expect(apart.map((o) => o.assignments.map((h) => h.shooterId))).toEqual([['one'], ['two']]);
     expect(apart[1]?.frame.need).toMatchObject({ fromM: 20, toM: 30 });
   });
 
   it('are only where and by whom the frame is asked', () => {
     const stretches = [aStretch('a', allowing({ flash: false })), aStretch('b')];
-    const there = occasions(stretches, { ...lit, stretchIds: [stretchId.parse('a')] });
+    const there = opportunities(stretches, { ...lit, stretchIds: [stretchId.parse('a')] });
     expect(there.map((o) => o.stretchId)).toEqual(['a']);
-    expect(occasions(stretches, { ...lit, shooterIds: [SHOOTERS[1]!.id] })).toEqual([]);
+    expect(opportunities(stretches, { ...lit, shooterIds: [SHOOTERS[1]!.id] })).toEqual([]);
   });
 });
 
 describe('a frame as it is asked there', () => {
   it('comes first as it stands, where it is asked so at all', () => {
     const stretches = [
-      aStretch('a', { ...allowing({ flash: false }), hands: [inHandOf('one')] }),
-      aStretch('b', { hands: [inHandOf('one', { bodies: 1 })] }),
+      aStretch('a', { ...allowing({ flash: false }), hands: [inAssignmentOf('one')] }),
+      aStretch('b', { hands: [inAssignmentOf('one', { bodies: 1 })] }),
     ];
     const [first, ...others] = framesThere(lit, question(stretches), BODIES);
     expect(first).toBe(lit);
     expect(others.map((f) => f.light.flash)).toEqual([null]);
-    const [barred] = framesThere(lit, question(stretches.slice(0, 1)), BODIES);
-    expect(barred.light.flash).toBeNull();
+    const [excluded] = framesThere(lit, question(stretches.slice(0, 1)), BODIES);
+    expect(excluded.light.flash).toBeNull();
     const nowhere = { ...lit, shooterIds: [SHOOTERS[1]!.id] };
     expect(framesThere(nowhere, question(stretches), BODIES)).toEqual([nowhere]);
   });

@@ -1,13 +1,13 @@
 import type { Frame, FrameId, StretchId } from '@/core/brief';
 import type { Body } from '@/core/gear';
-import { type Hand, handsOf, isLoose } from './assignments';
+import { type Assignment, assignmentsOf, isLoose } from './assignments';
 import type { LineupQuestion } from './question';
 
 /** One way in which a frame may come about: a stretch, who may make it there, and from how far. */
-export interface Occasion {
+export interface Opportunity {
   readonly frameId: FrameId;
   readonly stretchId: StretchId | null;
-  readonly hands: readonly Hand[];
+  readonly assignments: readonly Assignment[];
   /**
    * The frame as it is there: with the distances from that place, sealed in the wet, without the flash
    * or the support that is not allowed; one object where alike.
@@ -16,15 +16,15 @@ export interface Occasion {
 }
 
 /**
- * The occasions of a frame. Shooters who stand at the same distances share one, so that their
- * lenses add up; a frame is got when one of its occasions gets it, or, where two people are to cover
+ * The opportunities of a frame. Shooters who stand at the same distances share one, so that their
+ * lenses add up; a frame is got when one of its opportunities gets it, or, where two people are to cover
  * it, when each of theirs does. Where it may be made in any stretch, a stretch with everything at hand
  * stands for those that offer no more. A placed camera makes only what names it.
  */
-export function occasionsOf(frame: Frame, hands: readonly Hand[]): Occasion[] {
+export function opportunitiesOf(frame: Frame, assignments: readonly Assignment[]): Opportunity[] {
   const stretches = new Set<StretchId>(frame.stretchIds);
   const shooters = new Set<string>(frame.shooterIds);
-  const may = hands.filter(
+  const may = assignments.filter(
     (h) =>
       (stretches.size === 0 || (h.stretchId !== null && stretches.has(h.stretchId))) &&
       (shooters.size === 0
@@ -32,57 +32,59 @@ export function occasionsOf(frame: Frame, hands: readonly Hand[]): Occasion[] {
         : h.shooterId !== null && shooters.has(h.shooterId)),
   );
   const apart = frame.twice?.by === 'people';
-  const seen = new Map<string, { hands: Hand[]; frame: Frame }>();
+  const seen = new Map<string, { assignments: Assignment[]; frame: Frame }>();
   const alike = new Map<string, Frame>();
-  for (const hand of may) {
-    const own = frameAt(frame, hand);
-    const place = `${distanceKey(own)} ${own.special.sealed} ${own.light.flash !== null} ${own.light.support}`;
-    const there = alike.get(place) ?? own;
-    alike.set(place, there);
-    const key = `${hand.stretchId} ${distanceKey(there)} ${apart ? hand.shooterId : ''} ${hand.placed}`;
+  for (const assignment of may) {
+    const own = frameAt(frame, assignment);
+    const position = `${distanceKey(own)} ${own.special.sealed} ${own.light.flash !== null} ${own.light.support}`;
+    const there = alike.get(position) ?? own;
+    alike.set(position, there);
+    const key = `${assignment.stretchId} ${distanceKey(there)} ${apart ? assignment.shooterId : ''} ${assignment.placed}`;
     const known = seen.get(key);
-    if (known) known.hands.push(hand);
-    else seen.set(key, { hands: [hand], frame: there });
+    if (known) known.assignments.push(assignment);
+    else seen.set(key, { assignments: [assignment], frame: there });
   }
-  const occasions = [...seen.values()].map((o) => ({
+  const opportunities = [...seen.values()].map((o) => ({
     frameId: frame.id,
-    stretchId: o.hands[0]?.stretchId ?? null,
+    stretchId: o.assignments[0]?.stretchId ?? null,
     ...o,
   }));
-  if (apart) return occasions;
-  return occasions.filter(
-    (o, i) => !occasions.some((other, j) => j !== i && standsFor(other, o, j < i)),
+  if (apart) return opportunities;
+  return opportunities.filter(
+    (o, i) => !opportunities.some((other, j) => j !== i && standsFor(other, o, j < i)),
   );
 }
 
-/** A frame as it is asked on each of its occasions, each once, first as it stands where it is. */
+/** A frame as it is asked on each of its opportunities, each once, first as it stands where it is. */
 export function framesThere(
   frame: Frame,
   question: Pick<LineupQuestion, 'outing' | 'stretches' | 'limits'>,
   bodies: readonly Body[],
 ): readonly [Frame, ...Frame[]] {
-  const there = new Set(occasionsOf(frame, handsOf(question, bodies)).map((o) => o.frame));
+  const there = new Set(
+    opportunitiesOf(frame, assignmentsOf(question, bodies)).map((o) => o.frame),
+  );
   const [first = frame, ...others] = there.has(frame)
     ? [frame, ...[...there].filter((f) => f !== frame)]
     : there;
   return [first, ...others];
 }
 
-/** Whether one occasion offers all that another does; of two alike the first stands. */
-function standsFor(one: Occasion, other: Occasion, first: boolean): boolean {
-  const [hand] = one.hands;
-  if (!hand || one.hands.length > 1 || !isLoose(hand)) return false;
+/** Whether one opportunity offers all that another does; of two alike the first stands. */
+function standsFor(one: Opportunity, other: Opportunity, first: boolean): boolean {
+  const [assignment] = one.assignments;
+  if (!assignment || one.assignments.length > 1 || !isLoose(assignment)) return false;
   if (distanceKey(one.frame) !== distanceKey(other.frame)) return false;
   if (asksMore(one.frame, other.frame)) return false;
-  const bodies = new Set<string>(hand.bodyIds);
-  if (!other.hands.every((h) => h.bodyIds.every((id) => bodies.has(id)))) return false;
-  const [otherHand] = other.hands;
+  const bodies = new Set<string>(assignment.bodyIds);
+  if (!other.assignments.every((h) => h.bodyIds.every((id) => bodies.has(id)))) return false;
+  const [otherAssignment] = other.assignments;
   const alike =
     !asksMore(other.frame, one.frame) &&
-    other.hands.length === 1 &&
-    otherHand !== undefined &&
-    isLoose(otherHand) &&
-    otherHand.bodyIds.length === hand.bodyIds.length;
+    other.assignments.length === 1 &&
+    otherAssignment !== undefined &&
+    isLoose(otherAssignment) &&
+    otherAssignment.bodyIds.length === assignment.bodyIds.length;
   return !alike || first;
 }
 
@@ -95,32 +97,33 @@ function asksMore({ special, light }: Frame, than: Frame): boolean {
   );
 }
 
-/** The frame for one hand; the same object where nothing differs. */
-function frameAt(frame: Frame, hand: Hand): Frame {
+/** The frame for one assignment; the same object where nothing differs. */
+function frameAt(frame: Frame, assignment: Assignment): Frame {
   const { need, special, light } = frame;
-  const view = frame.views.find((v) => v.shooterId === hand.shooterId);
-  const sealed = hand.wet && !special.sealed;
-  const barred =
-    (!hand.flash && light.flash !== null) || (!hand.support && light.support === 'support');
-  const stands = hand.placed && light.support === 'hand';
+  const view = frame.views.find((v) => v.shooterId === assignment.shooterId);
+  const sealed = assignment.wet && !special.sealed;
+  const excluded =
+    (!assignment.flash && light.flash !== null) ||
+    (!assignment.support && light.support === 'support');
+  const stands = assignment.placed && light.support === 'hand';
   const moved = view !== undefined && need.kind === 'subject';
-  if (!sealed && !barred && !moved && !stands) return frame;
+  if (!sealed && !excluded && !moved && !stands) return frame;
   return {
     ...frame,
     need: moved ? { ...need, fromM: view.fromM, toM: view.toM } : need,
     special: sealed ? { ...special, sealed: true } : special,
     light:
-      barred || stands
+      excluded || stands
         ? {
             ...light,
-            flash: hand.flash ? light.flash : null,
-            support: hand.placed ? 'support' : hand.support ? light.support : 'hand',
+            flash: assignment.flash ? light.flash : null,
+            support: assignment.placed ? 'support' : assignment.support ? light.support : 'hand',
           }
         : light,
   };
 }
 
-/** What makes the distances of two occasions of one frame the same. */
+/** What makes the distances of two opportunities of one frame the same. */
 function distanceKey({ need }: Frame): string {
   return need.kind === 'subject' ? `${need.fromM} ${need.toM}` : '';
 }

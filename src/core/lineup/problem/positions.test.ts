@@ -1,17 +1,18 @@
 import fc from 'fast-check';
 import { footingOf } from '@/core/brief';
-import { ablePlaces } from '@/core/coverage';
-import { kitPieces } from '@/core/gear';
+import { coveredPositions } from '@/core/coverage';
+import { stackItemIds } from '@/core/gear';
 import { containsPoint, covers, type Interval, subtract, union } from '@/core/intervals';
 import { anyOuting, anyOutingOf, anyQuestion } from '../../../../tests/support/arbitraries';
 import { aLens, aQuestion, aShelf, focalFrame } from '../../../../tests/support/gear';
-import { cellsOf, cut } from '../presolve/segments';
-import { abilitiesByCells, abilitiesByPlaces } from '../presolve/dominance';
-import { type Field, fieldOf } from './problem';
-import { isOfOnePiece, missingOf, type OccasionPlaces, placesOf } from './positions';
+import { segmentsOf, cut } from '../presolve/segments';
+import { abilitiesBySegments, abilitiesByPositions } from '../presolve/dominance';
+import { type Problem, problemOf } from './problem';
+import { isOfOneItem, missingOf, type OpportunityPositions, positionsOf } from './positions';
 
-const every = (field: Field) => field.makers.map(() => true);
-const occasionsOf = (field: Field): OccasionPlaces[] => field.targets.flatMap((t) => t.occasions);
+const every = (problem: Problem) => problem.candidates.map(() => true);
+const opportunitiesOf = (problem: Problem): OpportunityPositions[] =>
+  problem.targets.flatMap((t) => t.opportunities);
 const inside = ({ from, to }: Interval, share: number) => from + (to - from) * share;
 const share = fc.double({ min: 0.001, max: 0.999, noNaN: true });
 
@@ -24,22 +25,22 @@ describe('the places that makers make', () => {
           limits: { ...asked.limits, order: [], neverChange: false },
           frames: asked.frames.map((f) => ({ ...f, twice: null })),
         };
-        const field = fieldOf(question);
-        for (const { occasion, axis, places } of occasionsOf(field)) {
-          const { frame } = occasion;
+        const problem = problemOf(question);
+        for (const { opportunity, axis, positions } of opportunitiesOf(problem)) {
+          const { frame } = opportunity;
           const x = axis.from * (axis.to / axis.from) ** at;
-          field.makers.forEach((maker, i) => {
-            const ids = kitPieces(maker.kit).join();
-            const own = field.choice.setups
-              .filter((s) => kitPieces(s).join() === ids)
-              .map((s) => ablePlaces(s, frame, question.limits));
+          problem.candidates.forEach((candidate, i) => {
+            const ids = stackItemIds(candidate.stack).join();
+            const own = problem.choice.setups
+              .filter((s) => stackItemIds(s).join() === ids)
+              .map((s) => coveredPositions(s, frame, question.limits));
             const expected =
               footingOf(frame.need) === 'free'
                 ? own.some((set) => set.length > 0)
-                : isOfOnePiece(frame)
+                : isOfOneItem(frame)
                   ? own.some((set) => covers(set, axis))
                   : containsPoint(union(own.flat()), x);
-            expect(containsPoint(places.get(i) ?? [], x)).toBe(expected);
+            expect(containsPoint(positions.get(i) ?? [], x)).toBe(expected);
           });
         }
       }),
@@ -73,41 +74,48 @@ describe('the places that makers make', () => {
 
   it('are narrowed to the makers that count', () => {
     const shelf = aShelf([aLens('a', 24, 50, 4), aLens('b', 40, 85, 4)]);
-    const field = fieldOf(aQuestion({ shelf, frames: [focalFrame('f', 30, 80, 'held')] }));
-    const [{ axis, places }] = occasionsOf(field) as [OccasionPlaces];
-    const only = (id: string) => field.makers.map((m) => m.kit.lensId === id);
-    expect(missingOf(axis, placesOf(places, only('a')))).toEqual([{ from: 50, to: 80 }]);
-    expect(missingOf(axis, placesOf(places, only('b')))).toEqual([{ from: 30, to: 40 }]);
-    expect(missingOf(axis, placesOf(places, every(field)))).toEqual([]);
+    const problem = problemOf(aQuestion({ shelf, frames: [focalFrame('f', 30, 80, 'held')] }));
+    const [{ axis, positions }] = opportunitiesOf(problem) as [OpportunityPositions];
+    const only = (id: string) => problem.candidates.map((m) => m.stack.lensId === id);
+    expect(missingOf(axis, positionsOf(positions, only('a')))).toEqual([{ from: 50, to: 80 }]);
+    expect(missingOf(axis, positionsOf(positions, only('b')))).toEqual([{ from: 30, to: 40 }]);
+    expect(missingOf(axis, positionsOf(positions, every(problem)))).toEqual([]);
   });
 });
 
 describe('a part of an axis, cut by itself', () => {
   it('has cells whose makers are those of its every place', () => {
-    let cells = 0;
+    let segments = 0;
     fc.assert(
       fc.property(anyOuting, share, share, share, (question, a, b, at) => {
-        const field = fieldOf(question);
-        for (const { occasion, axis, places } of occasionsOf(field)) {
-          if (isOfOnePiece(occasion.frame)) continue;
+        const problem = problemOf(question);
+        for (const { opportunity, axis, positions } of opportunitiesOf(problem)) {
+          if (isOfOneItem(opportunity.frame)) continue;
           const [from, to] = [a, b].sort((x, y) => x - y).map((s) => inside(axis, s));
           const part = { from: from!, to: to! };
-          for (const { range, makers } of cut(occasion.frame, part, places, every(field))) {
-            cells += 1;
+          for (const { range, candidates } of cut(
+            opportunity.frame,
+            part,
+            positions,
+            every(problem),
+          )) {
+            segments += 1;
             expect(range.from).toBeGreaterThanOrEqual(part.from);
             expect(range.to).toBeLessThanOrEqual(part.to);
             const x = inside(range, at);
-            const able = [...places].filter(([, set]) => containsPoint(set, x)).map(([i]) => i);
-            // At the very end of a range its neighbours' makers are able as well.
-            expect(able).toEqual(expect.arrayContaining([...makers]));
-            const well = [...places].filter(([, set]) => covers(set, range)).map(([i]) => i);
-            expect([...makers].sort()).toEqual(well.sort());
+            const covered = [...positions]
+              .filter(([, set]) => containsPoint(set, x))
+              .map(([i]) => i);
+            // At the very end of a range its neighbours' candidates are able as well.
+            expect(covered).toEqual(expect.arrayContaining([...candidates]));
+            const well = [...positions].filter(([, set]) => covers(set, range)).map(([i]) => i);
+            expect([...candidates].sort()).toEqual(well.sort());
           }
         }
       }),
       { seed: 83, numRuns: 150 },
     );
-    expect(cells).toBeGreaterThan(100);
+    expect(segments).toBeGreaterThan(100);
   });
 });
 
@@ -116,19 +124,19 @@ describe('what lenses can do', () => {
     let within = 0;
     fc.assert(
       fc.property(anyOutingOf(10), (question) => {
-        const field = fieldOf(question);
-        const byPlaces = abilitiesByPlaces(field, field.targets, every(field));
-        const cells = field.targets.map((t) => ({
+        const problem = problemOf(question);
+        const byPositions = abilitiesByPositions(problem, problem.targets, every(problem));
+        const segments = problem.targets.map((t) => ({
           ...t,
-          occasions: t.occasions.map((o) => cellsOf(o, every(field))),
+          opportunities: t.opportunities.map((o) => segmentsOf(o, every(problem))),
         }));
-        const byCells = abilitiesByCells(field, cells);
-        for (const [id, one] of byPlaces)
-          for (const [other, another] of byPlaces) {
+        const bySegments = abilitiesBySegments(problem, segments);
+        for (const [id, one] of byPositions)
+          for (const [other, another] of byPositions) {
             if (id === other || !one.isWithin(another)) continue;
             within += 1;
             expect(one.size).toBeLessThanOrEqual(another.size * (1 + 1e-9));
-            const [a, b] = [byCells.get(id), byCells.get(other)];
+            const [a, b] = [bySegments.get(id), bySegments.get(other)];
             expect(a === undefined || (b !== undefined && a.isWithin(b))).toBe(true);
           }
       }),

@@ -1,5 +1,5 @@
 import { footingOf, type Frame, needAxis } from '@/core/brief';
-import type { Able } from '@/core/coverage';
+import type { Covering } from '@/core/coverage';
 import {
   containsPoint,
   covers,
@@ -8,58 +8,58 @@ import {
   subtract,
   union,
 } from '@/core/intervals';
-import type { MakerTable } from './candidates';
-import type { Occasion } from './opportunities';
+import type { CandidateTable } from './candidates';
+import type { Opportunity } from './opportunities';
 
-/** An occasion with what makes any of it. */
-export interface OccasionPlaces {
-  readonly occasion: Occasion;
+/** An opportunity with what makes any of it. */
+export interface OpportunityPositions {
+  readonly opportunity: Opportunity;
   /** Two lenses on two bodies are asked for. */
-  readonly twice: boolean;
+  readonly needsBackup: boolean;
   readonly axis: Interval;
   /**
-   * Where each maker, by its number, makes it. Where one place or one setup has to do, the makers
+   * Where each candidate, by its number, makes it. Where one place or one setup has to do, the candidates
    * that do it have the whole axis, and the others are left out.
    */
-  readonly places: ReadonlyMap<number, IntervalSet>;
+  readonly positions: ReadonlyMap<number, IntervalSet>;
 }
 
-/** What the able setups make of an occasion in its hands. */
-export function placesAt(
-  occasion: Occasion,
-  able: readonly Able[],
-  table: MakerTable,
-  twice: boolean,
-): OccasionPlaces {
-  const axis = needAxis(occasion.frame.need).range;
+/** What the able setups make of an opportunity in its assignments. */
+export function positionsAt(
+  opportunity: Opportunity,
+  covered: readonly Covering[],
+  table: CandidateTable,
+  needsBackup: boolean,
+): OpportunityPositions {
+  const axis = needAxis(opportunity.frame.need).range;
   const whole: IntervalSet = [axis];
-  const onePiece = isOfOnePiece(occasion.frame);
-  const free = footingOf(occasion.frame.need) === 'free';
-  const places = new Map<number, IntervalSet>();
-  for (const hand of occasion.hands) {
-    for (const { index, places: set } of able) {
-      if (!table.isInHand(index, hand)) continue;
+  const oneItem = isOfOneItem(opportunity.frame);
+  const free = footingOf(opportunity.frame.need) === 'free';
+  const positions = new Map<number, IntervalSet>();
+  for (const assignment of opportunity.assignments) {
+    for (const { index, positions: set } of covered) {
+      if (!table.isAvailableIn(index, assignment)) continue;
       const isWhole = free || covers(set, axis);
-      if (onePiece && !isWhole) continue;
-      const number = table.numberOf(index, hand, twice);
-      const before = places.get(number);
-      if (isWhole) places.set(number, whole);
-      else if (before !== whole) places.set(number, before ? union([...before, ...set]) : set);
+      if (oneItem && !isWhole) continue;
+      const number = table.numberOf(index, assignment, needsBackup);
+      const before = positions.get(number);
+      if (isWhole) positions.set(number, whole);
+      else if (before !== whole) positions.set(number, before ? union([...before, ...set]) : set);
     }
   }
-  return { occasion, twice, axis, places };
+  return { opportunity, needsBackup, axis, positions };
 }
 
-/** The places that the makers that count make. */
-export function* placesOf(
-  places: OccasionPlaces['places'],
+/** The places that the candidates that count make. */
+export function* positionsOf(
+  positions: OpportunityPositions['positions'],
   counts: readonly boolean[],
 ): Generator<IntervalSet> {
-  for (const [number, set] of places) if (counts[number]) yield set;
+  for (const [number, set] of positions) if (counts[number]) yield set;
 }
 
-/** Whether one maker has to do for the whole of a frame: it is free, flowing, or of one place. */
-export function isOfOnePiece({ need }: Frame): boolean {
+/** Whether one candidate has to do for the whole of a frame: it is free, flowing, or of one place. */
+export function isOfOneItem({ need }: Frame): boolean {
   const { from, to } = needAxis(need).range;
   return footingOf(need) !== 'held' || from === to;
 }
@@ -71,7 +71,7 @@ export function missingOf(axis: Interval, made: Iterable<IntervalSet>): Interval
     if (covers(set, axis)) return [];
     sets.push(set);
   }
-  const places = union(sets.flat());
-  if (axis.from === axis.to) return containsPoint(places, axis.from) ? [] : [axis];
-  return subtract([axis], places);
+  const positions = union(sets.flat());
+  if (axis.from === axis.to) return containsPoint(positions, axis.from) ? [] : [axis];
+  return subtract([axis], positions);
 }

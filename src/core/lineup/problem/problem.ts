@@ -1,10 +1,10 @@
 import type { Frame, FrameId, Limits } from '@/core/brief';
-import { type Able, ableSetups, type Harder, stillAble } from '@/core/coverage';
+import { type Covering, coveringSetups, type Harder, stillCovering } from '@/core/coverage';
 import { AT_EASE, type Pace } from '@/core/pace';
-import { type Hand, handsOf } from './assignments';
-import { type Maker, MakerTable } from './candidates';
-import { type Occasion, occasionsOf } from './opportunities';
-import { type OccasionPlaces, placesAt } from './positions';
+import { type Assignment, assignmentsOf } from './assignments';
+import { type Candidate, CandidateTable } from './candidates';
+import { type Opportunity, opportunitiesOf } from './opportunities';
+import { type OpportunityPositions, positionsAt } from './positions';
 import type { LineupQuestion } from './question';
 import { type Selectable, selectable } from './selectable';
 
@@ -20,27 +20,27 @@ const HARDER: Readonly<Record<Exclude<Layer, 'base'>, Harder>> = {
   firstClass: { stops: 0, uncropped: false, leastGrade: 'first-class' },
 };
 
-/** A frame, or a stricter reading of it, with the occasions on which it can be got. */
-export interface Target<OnOccasion = OccasionPlaces> {
+/** A frame, or a stricter reading of it, with the opportunities on which it can be got. */
+export interface Target<OnOpportunity = OpportunityPositions> {
   readonly key: string;
   readonly frame: Frame;
   readonly layer: Layer;
-  readonly occasions: readonly OnOccasion[];
+  readonly opportunities: readonly OnOpportunity[];
 }
 
-/** A question laid out for the choice: what may be chosen, in whose hands, and what it makes. */
-export interface Field {
+/** A question laid out for the choice: what may be chosen, in whose assignments, and what it makes. */
+export interface Problem {
   /** Which bodies come along is chosen together with the lenses, since their weight counts. */
   readonly tied: boolean;
-  /** What is packed besides pieces and bodies, g: it counts under the limit of all that is carried. */
+  /** What is packed besides items and bodies, g: it counts under the limit of all that is carried. */
   readonly packedG: number;
   readonly frames: readonly Frame[];
   readonly limits: Limits;
   readonly choice: Selectable;
-  readonly hands: readonly Hand[];
-  readonly table: MakerTable;
-  /** What makes anything in any hand, by number. */
-  readonly makers: readonly Maker[];
+  readonly assignments: readonly Assignment[];
+  readonly table: CandidateTable;
+  /** What makes anything in any assignment, by number. */
+  readonly candidates: readonly Candidate[];
   readonly targets: readonly Target[];
 }
 
@@ -49,15 +49,15 @@ export interface Field {
  *
  * @throws {OutOfTime} from the pace
  */
-export function fieldOf(
+export function problemOf(
   question: LineupQuestion,
   tied = bodiesWeigh(question.limits),
   pace: Pace = AT_EASE,
-): Field {
+): Problem {
   const { frames, shelf, limits, packedG = 0 } = question;
   const choice = selectable(shelf, limits, pace);
-  const hands = handsOf(question, choice.bodies, tied);
-  return layOut({ frames, limits, choice, tied, packedG }, hands, pace);
+  const assignments = assignmentsOf(question, choice.bodies, tied);
+  return layOut({ frames, limits, choice, tied, packedG }, assignments, pace);
 }
 
 /** Whether the weight of bodies counts in the choice. */
@@ -66,8 +66,12 @@ function bodiesWeigh({ countBodies, maxCarriedWeightG }: Limits): boolean {
 }
 
 /** The same field with other hands. */
-export function withHands(field: Field, hands: readonly Hand[], pace: Pace = AT_EASE): Field {
-  return layOut(field, hands, pace);
+export function withAssignments(
+  problem: Problem,
+  assignments: readonly Assignment[],
+  pace: Pace = AT_EASE,
+): Problem {
+  return layOut(problem, assignments, pace);
 }
 
 function layOut(
@@ -77,49 +81,54 @@ function layOut(
     choice,
     tied,
     packedG,
-  }: Pick<Field, 'frames' | 'limits' | 'choice' | 'tied' | 'packedG'>,
-  hands: readonly Hand[],
+  }: Pick<Problem, 'frames' | 'limits' | 'choice' | 'tied' | 'packedG'>,
+  assignments: readonly Assignment[],
   pace: Pace = AT_EASE,
-): Field {
-  const table = new MakerTable(choice.setups, hands);
+): Problem {
+  const table = new CandidateTable(choice.setups, assignments);
   return {
     tied,
     packedG,
     frames,
     limits,
     choice,
-    hands,
+    assignments,
     table,
-    makers: table.makers,
-    targets: targetsOf(frames, hands, table, limits, pace),
+    candidates: table.candidates,
+    targets: targetsOf(frames, assignments, table, limits, pace),
   };
 }
 
 /** Each frame as asked, and the stricter readings that the order of aims asks about. */
 function targetsOf(
   frames: readonly Frame[],
-  hands: readonly Hand[],
-  table: MakerTable,
+  assignments: readonly Assignment[],
+  table: CandidateTable,
   limits: Limits,
   pace: Pace,
 ): Target[] {
   const ordered = [...frames].sort((a, b) => (a.id < b.id ? -1 : 1));
-  const framed = ordered.map((frame) => ({ frame, occasions: occasionsOf(frame, hands) }));
-  const there = new Set(framed.flatMap(({ occasions }) => occasions.map((o) => o.frame)));
-  const asked = ableSetups(table.setups, [...there], limits, pace);
-  return framed.flatMap(({ frame, occasions }) =>
+  const framed = ordered.map((frame) => ({
+    frame,
+    opportunities: opportunitiesOf(frame, assignments),
+  }));
+  const there = new Set(framed.flatMap(({ opportunities }) => opportunities.map((o) => o.frame)));
+  const asked = coveringSetups(table.setups, [...there], limits, pace);
+  return framed.flatMap(({ frame, opportunities }) =>
     layersOf(frame, limits).map((layer) => {
       const isBase = layer === 'base';
-      const able = isBase ? asked : stricter(asked, occasions, HARDER[layer], table, limits, pace);
+      const covered = isBase
+        ? asked
+        : stricter(asked, opportunities, HARDER[layer], table, limits, pace);
       return {
         key: isBase ? frame.id : `${frame.id}#${layer}`,
         frame,
         layer,
-        occasions: occasions.map((o) => {
+        opportunities: opportunities.map((o) => {
           pace();
-          return placesAt(
+          return positionsAt(
             o,
-            able.get(o.frame) ?? [],
+            covered.get(o.frame) ?? [],
             table,
             isBase && frame.twice?.by === 'bodies',
           );
@@ -130,18 +139,18 @@ function targetsOf(
 }
 
 function stricter(
-  asked: ReadonlyMap<Frame, readonly Able[]>,
-  occasions: readonly Occasion[],
+  asked: ReadonlyMap<Frame, readonly Covering[]>,
+  opportunities: readonly Opportunity[],
   harder: Harder,
-  { setups }: MakerTable,
+  { setups }: CandidateTable,
   limits: Limits,
   pace: Pace,
-): Map<Frame, readonly Able[]> {
-  const there = new Set(occasions.map((o) => o.frame));
+): Map<Frame, readonly Covering[]> {
+  const there = new Set(opportunities.map((o) => o.frame));
   return new Map(
     [...there].map((frame) => [
       frame,
-      stillAble(setups, asked.get(frame) ?? [], frame, limits, harder, pace),
+      stillCovering(setups, asked.get(frame) ?? [], frame, limits, harder, pace),
     ]),
   );
 }
@@ -158,6 +167,6 @@ function layersOf(frame: Frame, { order }: Limits): Layer[] {
 }
 
 /** The base targets by frame. */
-export function baseTargets(field: Field): Map<FrameId, Target> {
-  return new Map(field.targets.filter((t) => t.layer === 'base').map((t) => [t.frame.id, t]));
+export function baseTargets(problem: Problem): Map<FrameId, Target> {
+  return new Map(problem.targets.filter((t) => t.layer === 'base').map((t) => [t.frame.id, t]));
 }

@@ -8,6 +8,6 @@ export interface LineupQuestion {
   readonly frames: readonly Frame[];
   readonly shelf: Shelf;
   readonly limits: Limits;
-  /** What is packed besides pieces and bodies, g; counts where all that is carried is limited. */
+  /** What is packed besides items and bodies, g; counts where all that is carried is limited. */
   readonly packedG?: number;
 }

@@ -13,13 +13,13 @@ import {
 } from '@/core/gear';
 import { AT_EASE, type Pace } from '@/core/pace';
 
-export type PieceKind = 'lens' | 'converter' | 'tube' | 'adapter';
+export type SelectableKind = 'lens' | 'converter' | 'tube' | 'adapter';
 
 /** An item that the choice may take, with what it counts. */
-export interface Piece {
+export interface SelectableItem {
   readonly id: string;
-  readonly kind: PieceKind;
-  readonly pieces: number;
+  readonly kind: SelectableKind;
+  readonly itemCost: number;
   readonly weightG: number | null;
   readonly price: number | null;
   /** Money it takes to have it; 0 for what is owned or borrowed, null when not known. */
@@ -31,7 +31,7 @@ export interface Piece {
 /** What the limits leave to choose from. */
 export interface Selectable {
   /** In the stated order of ids, so that the answer does not depend on the order of the shelf. */
-  readonly pieces: readonly Piece[];
+  readonly items: readonly SelectableItem[];
   /** Bodies that may be used; which of them come along is chosen. */
   readonly bodies: readonly Body[];
   readonly setups: readonly Setup[];
@@ -51,7 +51,7 @@ export function selectable(shelf: Shelf, limits: Limits, pace: Pace = AT_EASE): 
   const weightUnknown: string[] = [];
   const priceUnknown: string[] = [];
   const allowed = allowedBy(limits);
-  const measured = (item: Item) => {
+  const measured = (item: PricedItem) => {
     if (lockedIn.has(item.id)) return true;
     if (item.weightG === null && weighs(limits)) {
       weightUnknown.push(item.id);
@@ -63,7 +63,7 @@ export function selectable(shelf: Shelf, limits: Limits, pace: Pace = AT_EASE): 
     }
     return true;
   };
-  const along = <T extends Item>(items: readonly T[]) =>
+  const along = <T extends PricedItem>(items: readonly T[]) =>
     items.filter((item) => allowed(item) && measured(item));
   const lenses = along(shelf.lenses).filter(
     (l) => lockedIn.has(l.id) || isOfKind(l, limits.lensKinds),
@@ -77,10 +77,10 @@ export function selectable(shelf: Shelf, limits: Limits, pace: Pace = AT_EASE): 
     return known;
   };
   const bodies = eligibleBodies(shelf, limits).filter(isWeighed);
-  const pieceOf = (item: Item, kind: PieceKind, pieces: number): Piece => ({
+  const itemOf = (item: PricedItem, kind: SelectableKind, items: number): SelectableItem => ({
     id: item.id,
     kind,
-    pieces,
+    itemCost: items,
     weightG: item.weightG,
     price: priceOf(item, limits),
     spend: spendOf(item, limits),
@@ -88,11 +88,11 @@ export function selectable(shelf: Shelf, limits: Limits, pace: Pace = AT_EASE): 
     lockedIn: lockedIn.has(item.id),
   });
   return {
-    pieces: [
-      ...lenses.map((l) => pieceOf(l, 'lens', 1)),
-      ...converters.map((c) => pieceOf(c, 'converter', limits.converterPieces)),
-      ...tubes.map((t) => pieceOf(t, 'tube', limits.tubePieces)),
-      ...adapters.map((a) => pieceOf(a, 'adapter', limits.adapterPieces)),
+    items: [
+      ...lenses.map((l) => itemOf(l, 'lens', 1)),
+      ...converters.map((c) => itemOf(c, 'converter', limits.converterPieces)),
+      ...tubes.map((t) => itemOf(t, 'tube', limits.tubePieces)),
+      ...adapters.map((a) => itemOf(a, 'adapter', limits.adapterPieces)),
     ].sort(compareIds),
     bodies,
     setups: mountableSetups(
@@ -129,7 +129,7 @@ function byId<T extends { readonly id: string }>(items: readonly T[]): T[] {
   return [...items].sort(compareIds);
 }
 
-interface Item {
+interface PricedItem {
   readonly id: string;
   readonly weightG: number | null;
   readonly priceNew: number | null;
@@ -140,7 +140,7 @@ interface Item {
 
 /** The price that counts; the other one where that is not known. */
 export function priceOf(
-  item: Pick<Item, 'priceNew' | 'priceUsed'>,
+  item: Pick<PricedItem, 'priceNew' | 'priceUsed'>,
   { priceBasis }: Pick<Limits, 'priceBasis'>,
 ): number | null {
   return priceBasis === 'new'
@@ -150,7 +150,7 @@ export function priceOf(
 
 /** Money it takes to have an item: its price to buy it, its days to rent it; null when not known. */
 export function spendOf(
-  item: Omit<Item, 'id' | 'weightG'>,
+  item: Omit<PricedItem, 'id' | 'weightG'>,
   limits: Pick<Limits, 'priceBasis'>,
 ): number | null {
   if (item.ownership === 'wished') return priceOf(item, limits);

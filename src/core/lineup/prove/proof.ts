@@ -1,11 +1,11 @@
 import type { FrameId, StretchId } from '@/core/brief';
 import type { LensId } from '@/core/gear';
 import type { Interval } from '@/core/intervals';
-import { cut, type OccasionCells } from '../presolve/segments';
-import type { Field, Target } from '../problem/problem';
+import { cut, type OpportunitySegments } from '../presolve/segments';
+import type { Problem, Target } from '../problem/problem';
 import { lensesOf } from '../problem/candidates';
 import type { MipSolver } from '../solve/mipSolver';
-import type { Reduced } from '../presolve/presolve';
+import type { Presolved } from '../presolve/presolve';
 
 /** A picture, or a run of distances of one, and every lens that can make it. */
 export interface Witness {
@@ -22,7 +22,7 @@ export interface Witness {
  *
  * witnesses: no two of these can be made with the same lens, and none with a locked-in lens, so
  * every lineup that gets these frames has at least `bound` lenses, as many as the lineup has.
- * search: the largest such set is smaller than the lineup; fewer pieces are ruled out by the
+ * search: the largest such set is smaller than the lineup; fewer items are ruled out by the
  * solver's exact search.
  * none: there is nothing to prove, or the search was cut short.
  */
@@ -39,30 +39,30 @@ export type Proof =
 const MOST_COMBINATIONS = 256;
 
 /**
- * The largest set of cells, among the frames got, of which no two can be made with the same lens.
+ * The largest set of segments, among the frames got, of which no two can be made with the same lens.
  *
- * It is found exactly: one column a cell, one row a lens, at most one chosen cell in each row. A
- * frame with several occasions stands for one cell of each of them together.
+ * It is found exactly: one column a segment, one row a lens, at most one chosen segment in each row. A
+ * frame with several opportunities stands for one segment of each of them together.
  *
  * @param got the frames that the lineup gets; bonus frames count for nothing here
  * @param lineup its number of lenses, and whether it is itself proven best
  */
 export function proofOf(
   solver: MipSolver,
-  field: Field,
-  reduced: Reduced,
+  problem: Problem,
+  presolved: Presolved,
   got: ReadonlySet<FrameId>,
   lineup: { readonly lensCount: number; readonly proven: boolean },
   timeLimitS: number,
 ): Proof {
   if (lineup.lensCount === 0) return { kind: 'none' };
   const lockedIn = new Set(
-    field.choice.pieces.filter((p) => p.lockedIn && p.kind === 'lens').map((p) => p.id),
+    problem.choice.items.filter((p) => p.lockedIn && p.kind === 'lens').map((p) => p.id),
   );
   const candidates = fewestLenses(
-    reduced.targets
+    presolved.targets
       .filter((t) => t.layer === 'base' && got.has(t.frame.id))
-      .flatMap((t) => candidatesOf(t, field))
+      .flatMap((t) => candidatesOf(t, problem))
       .filter(({ lensIds }) => !lensIds.some((id) => lockedIn.has(id))),
   );
   const witnesses = candidates.length === 0 ? [] : largestDisjoint(solver, candidates, timeLimitS);
@@ -94,41 +94,41 @@ function fewestLenses(all: readonly Witness[]): Witness[] {
 }
 
 /**
- * The combinations of one cell for each occasion, with every lens of the whole choice that makes
- * any of them. Occasions that nothing can make are no way to get the frame and ask for nothing. A
- * cell is cut once more by all lenses: those that were left out may make a part of it.
+ * The combinations of one segment for each opportunity, with every lens of the whole choice that makes
+ * any of them. Opportunities that nothing can make are no way to get the frame and ask for nothing. A
+ * segment is cut once more by all lenses: those that were left out may make a part of it.
  */
-function candidatesOf(target: Target<OccasionCells>, field: Field): Witness[] {
-  const { makers } = field;
-  const all = makers.map(() => true);
-  const whole = field.targets.find((t) => t.key === target.key)!;
-  const occasions = target.occasions.map(({ occasion, cells }) => {
-    const { places } = whole.occasions.find((w) => w.occasion === occasion)!;
-    return cells
-      .flatMap((cell) => cut(occasion.frame, cell.range, places, all))
-      .map((cell) => ({
-        place: { stretchId: occasion.stretchId, range: cell.range },
-        lensIds: lensesOf(cell.makers, makers),
+function candidatesOf(target: Target<OpportunitySegments>, problem: Problem): Witness[] {
+  const { candidates } = problem;
+  const all = candidates.map(() => true);
+  const whole = problem.targets.find((t) => t.key === target.key)!;
+  const opportunities = target.opportunities.map(({ opportunity, segments }) => {
+    const { positions } = whole.opportunities.find((w) => w.opportunity === opportunity)!;
+    return segments
+      .flatMap((segment) => cut(opportunity.frame, segment.range, positions, all))
+      .map((segment) => ({
+        place: { stretchId: opportunity.stretchId, range: segment.range },
+        lensIds: lensesOf(segment.candidates, candidates),
       }));
   });
-  let combinations: { places: Witness['places'][number][]; lensIds: Set<LensId> }[] = [
-    { places: [], lensIds: new Set() },
+  let combinations: { positions: Witness['places'][number][]; lensIds: Set<LensId> }[] = [
+    { positions: [], lensIds: new Set() },
   ];
-  for (const cells of occasions) {
+  for (const segments of opportunities) {
     combinations = combinations
       .flatMap((c) =>
-        cells.map((cell) => ({
-          places: [...c.places, cell.place],
-          lensIds: new Set([...c.lensIds, ...cell.lensIds]),
+        segments.map((segment) => ({
+          positions: [...c.positions, segment.place],
+          lensIds: new Set([...c.lensIds, ...segment.lensIds]),
         })),
       )
       .sort((a, b) => a.lensIds.size - b.lensIds.size)
       .slice(0, MOST_COMBINATIONS);
   }
-  const once = target.occasions.length === 1 && target.frame.twice;
-  return combinations.map(({ places, lensIds }) => ({
+  const once = target.opportunities.length === 1 && target.frame.twice;
+  return combinations.map(({ positions, lensIds }) => ({
     frameId: target.frame.id,
-    places,
+    places: positions,
     lensIds: [...lensIds],
     lenses: once ? 2 : 1,
   }));
@@ -136,18 +136,18 @@ function candidatesOf(target: Target<OccasionCells>, field: Field): Witness[] {
 
 function largestDisjoint(
   solver: MipSolver,
-  cells: readonly Witness[],
+  segments: readonly Witness[],
   timeLimitS: number,
 ): Witness[] {
   const byLens = new Map<LensId, number[]>();
-  cells.forEach((cell, i) => {
-    for (const id of cell.lensIds) byLens.set(id, [...(byLens.get(id) ?? []), i]);
+  segments.forEach((segment, i) => {
+    for (const id of segment.lensIds) byLens.set(id, [...(byLens.get(id) ?? []), i]);
   });
   const session = solver.open({
-    columnCount: cells.length,
-    lower: cells.map(() => 0),
-    upper: cells.map(() => 1),
-    integer: cells.map(() => true),
+    columnCount: segments.length,
+    lower: segments.map(() => 0),
+    upper: segments.map(() => 1),
+    integer: segments.map(() => true),
     rows: largestOnly([...byLens.values()]).map((columns) => ({
       lower: -Infinity,
       upper: 1,
@@ -157,12 +157,12 @@ function largestDisjoint(
   });
   try {
     const outcome = session.minimise(
-      cells.map((cell) => -cell.lenses),
+      segments.map((segment) => -segment.lenses),
       timeLimitS,
     );
     if (outcome.kind === 'infeasible' || outcome.values === null) return [];
     const { values } = outcome;
-    return cells.filter((_, i) => (values[i] ?? 0) > 0.5);
+    return segments.filter((_, i) => (values[i] ?? 0) > 0.5);
   } finally {
     session.close();
   }

@@ -6,7 +6,7 @@ import {
   aShooter,
   aStretch,
   focalFrame,
-  handsOf,
+  assignmentsOf,
   lightOf,
   someLimits,
 } from '../../../../tests/support/gear';
@@ -91,18 +91,18 @@ describe('a picture covered twice', () => {
   const asked = (change: Record<string, unknown>, who: string[], bodies = two) =>
     aQuestion({
       outing: { shooters: [lead, second] },
-      stretches: [aStretch('church', { hands: who.map((id) => handsOf(id)) })],
+      stretches: [aStretch('church', { hands: who.map((id) => assignmentsOf(id)) })],
       shelf: aShelf([aLens('a', 24, 24, 4), aLens('b', 24, 24, 4)], [], bodies),
       frames: [focalFrame('entrance', 24, 24, 'free', change)],
     });
 
   it('by two people needs two who are there', async () => {
-    const twice = { twice: { by: 'people', shooterIds: [] } };
-    const both = await solve(asked(twice, ['lead', 'second']));
+    const needsBackup = { twice: { by: 'people', shooterIds: [] } };
+    const both = await solve(asked(needsBackup, ['lead', 'second']));
     expect(both.totals.musts.got).toBe(1);
     expect(both.lineup.lensIds).toHaveLength(2);
     expect(both.bodies).toHaveLength(2);
-    expect((await solve(asked(twice, ['lead']))).totals.musts.got).toBe(0);
+    expect((await solve(asked(needsBackup, ['lead']))).totals.musts.got).toBe(0);
   });
 
   it('from named places needs those, each able there', async () => {
@@ -121,7 +121,7 @@ describe('a picture covered twice', () => {
 describe('a placed camera', () => {
   const stand = aShooter('stand', true);
   const lead = aShooter('lead');
-  const there = ['lead', 'stand'].map((id) => handsOf(id));
+  const there = ['lead', 'stand'].map((id) => assignmentsOf(id));
 
   it('keeps one setup in its stretch, where a person changes', async () => {
     const bodies = [light, middling];

@@ -1,12 +1,12 @@
 import type { FrameId } from '@/core/brief';
 import type { BodyId } from '@/core/gear';
-import type { Field } from '../problem/problem';
-import type { Hand } from '../problem/assignments';
-import type { Maker } from '../problem/candidates';
+import type { Problem } from '../problem/problem';
+import type { Assignment } from '../problem/assignments';
+import type { Candidate } from '../problem/candidates';
 import type { MipSession, MipSolver } from './mipSolver';
 import { type CoveringModel, modelOf } from './model';
 import { type Aim, AIM_TOLERANCE, type AimName, aimsOf, BODY_AIMS } from '../problem/aims';
-import type { Reduced } from '../presolve/presolve';
+import type { Presolved } from '../presolve/presolve';
 
 /** Where time ran out: the aim, its value and the best that is still open. */
 export interface Open {
@@ -16,7 +16,7 @@ export interface Open {
 }
 
 export interface Choice {
-  /** Ids of the pieces taken, in the order of ids. */
+  /** Ids of the items taken, in the order of ids. */
   readonly taken: readonly string[];
   /** The frames that they get. */
   readonly got: ReadonlySet<FrameId>;
@@ -34,28 +34,28 @@ export interface AimValue {
   readonly value: number;
 }
 
-/** What is in which hand, where that is part of the choice. */
+/** What is in which assignment, where that is part of the choice. */
 export interface Uses {
-  readonly held: readonly { readonly hand: Hand; readonly pieceId: string }[];
-  readonly bodies: readonly { readonly hand: Hand; readonly bodyId: BodyId }[];
+  readonly held: readonly { readonly assignment: Assignment; readonly itemId: string }[];
+  readonly bodies: readonly { readonly assignment: Assignment; readonly bodyId: BodyId }[];
   /** Setups that stay on their bodies for a stretch. */
-  readonly fixed: readonly { readonly hand: Hand; readonly maker: Maker }[];
+  readonly fixed: readonly { readonly assignment: Assignment; readonly candidate: Candidate }[];
 }
 
 /**
  * The best lineup by the aims in their order, each solved to the optimum and then held while the
  * next is improved.
  *
- * @returns null when the locked-in pieces and the limits cannot be met together
+ * @returns null when the locked-in items and the limits cannot be met together
  */
 export function choose(
   solver: MipSolver,
-  field: Field,
-  reduced: Reduced,
+  problem: Problem,
+  presolved: Presolved,
   timeLimitS: number,
-  aims: readonly Aim[] = allAims(field),
+  aims: readonly Aim[] = allAims(problem),
 ): Choice | null {
-  const model = modelOf(field, reduced);
+  const model = modelOf(problem, presolved);
   const session = solver.open(model.mip);
   try {
     return solveAims(session, model, aims, timeLimitS);
@@ -64,8 +64,8 @@ export function choose(
   }
 }
 
-/** The aims of a field; where bodies are chosen with the lenses, those of the bodies come last. */
-export function allAims({ frames, limits, tied }: Field): Aim[] {
+/** The aims of a problem; where bodies are chosen with the lenses, those of the bodies come last. */
+export function allAims({ frames, limits, tied }: Problem): Aim[] {
   return [...aimsOf(frames, limits), ...(tied ? BODY_AIMS : [])];
 }
 
@@ -168,7 +168,7 @@ function openAt(
   model: CoveringModel,
 ): Open {
   const constant = constantOf(aim, model);
-  const at = values ?? before ?? model.pieces.map((p) => Number(p.lockedIn));
+  const at = values ?? before ?? model.items.map((p) => Number(p.lockedIn));
   const value = valueAt(costs, at);
   const least = Math.max(bound, boxEnd(costs, model, 'least'));
   const met = least >= value - AIM_TOLERANCE * Math.max(1, Math.abs(value));
@@ -191,11 +191,11 @@ function boxEnd(costs: readonly number[], { mip }: CoveringModel, end: 'least' |
 /** Targets count as lost unless got, also those that nothing makes, so a target's cost is subtracted where its column is 1. */
 export function costsOf(aim: Aim, model: CoveringModel): number[] {
   const costs = new Array<number>(model.mip.columnCount).fill(0);
-  model.pieces.forEach((p, order) => {
-    costs[order] = aim.pieceCost(p, order);
+  model.items.forEach((p, order) => {
+    costs[order] = aim.itemCostOf(p, order);
   });
   for (const { target, column } of model.targets) costs[column] = -aim.targetCost(target) || 0;
-  for (const { hand, column } of model.changes) costs[column] = aim.changeCost(hand);
+  for (const { assignment, column } of model.changes) costs[column] = aim.changeCost(assignment);
   model.along.forEach(({ body, column }, order) => {
     costs[column] = aim.bodyCost(body, order);
   });
@@ -215,7 +215,7 @@ function choiceOf(
   open: Open | null,
 ): Choice {
   const on = (column: number) => (values?.[column] ?? 0) > 0.5;
-  const taken = model.pieces.filter((p, i) => (values === null ? p.lockedIn : on(i)));
+  const taken = model.items.filter((p, i) => (values === null ? p.lockedIn : on(i)));
   return {
     taken: taken.map((p) => p.id),
     got: new Set(
@@ -231,8 +231,10 @@ function choiceOf(
     uses: {
       held: model.held.filter((h) => on(h.column)),
       bodies: model.bodies.filter((b) => on(b.column)),
-      fixed: model.fixed.flatMap(({ maker, column }) =>
-        maker.hand !== null && on(column) ? [{ hand: maker.hand, maker }] : [],
+      fixed: model.fixed.flatMap(({ candidate, column }) =>
+        candidate.assignment !== null && on(column)
+          ? [{ assignment: candidate.assignment, candidate }]
+          : [],
       ),
     },
     open,

@@ -1,37 +1,40 @@
 import type { FrameId } from '@/core/brief';
-import { type Body, type BodyId, kitPieces } from '@/core/gear';
+import { type Body, type BodyId, stackItemIds } from '@/core/gear';
 import { AT_EASE, type Pace } from '@/core/pace';
-import type { OccasionCells } from '../presolve/segments';
-import type { Field, Target } from '../problem/problem';
-import { type Hand, handsByStretch } from '../problem/assignments';
-import { type Maker, neededMakers } from '../problem/candidates';
+import type { OpportunitySegments } from '../presolve/segments';
+import type { Problem, Target } from '../problem/problem';
+import { type Assignment, assignmentsByStretch } from '../problem/assignments';
+import { type Candidate, neededCandidates } from '../problem/candidates';
 import type { MipModel, MipRow } from './mipSolver';
-import type { Reduced } from '../presolve/presolve';
-import type { Piece } from '../problem/selectable';
+import type { Presolved } from '../presolve/presolve';
+import type { SelectableItem } from '../problem/selectable';
 
 /** What a row of the model stands for; limits and demands can be named when they fight. */
 export type RowGroup =
   | { readonly kind: 'structure' }
   | { readonly kind: 'cell'; readonly frameId: FrameId }
   | { readonly kind: 'maxLenses' | 'maxLineupWeightG' | 'maxCarriedWeightG' | 'maxSpend' }
-  | { readonly kind: 'handWeight' | 'handBodies'; readonly hand: Hand };
+  | { readonly kind: 'handWeight' | 'handBodies'; readonly assignment: Assignment };
 
 /** The covering model with the meaning of its columns. */
 export interface CoveringModel {
   readonly mip: MipModel;
   readonly groups: readonly RowGroup[];
-  /** Pieces: the first columns, in order. */
-  readonly pieces: readonly Piece[];
-  readonly targets: readonly { readonly target: Target<OccasionCells>; readonly column: number }[];
+  /** Items: the first columns, in order. */
+  readonly items: readonly SelectableItem[];
+  readonly targets: readonly {
+    readonly target: Target<OpportunitySegments>;
+    readonly column: number;
+  }[];
   /** All that is asked for, also what nothing can make. */
   readonly asked: readonly Pick<Target, 'frame' | 'layer'>[];
-  /** Lenses beyond the bodies of a hand. */
-  readonly changes: readonly { readonly hand: Hand; readonly column: number }[];
+  /** Lenses beyond the bodies of an assignment. */
+  readonly changes: readonly { readonly assignment: Assignment; readonly column: number }[];
   /** Setups that stay on their bodies for a stretch. */
-  readonly fixed: readonly { readonly maker: Maker; readonly column: number }[];
+  readonly fixed: readonly { readonly candidate: Candidate; readonly column: number }[];
   readonly held: readonly {
-    readonly hand: Hand;
-    readonly pieceId: string;
+    readonly assignment: Assignment;
+    readonly itemId: string;
     readonly column: number;
   }[];
   /** Bodies that come along, in the order of ids, where they are chosen. */
@@ -39,7 +42,7 @@ export interface CoveringModel {
   /** Lenses that a body bears in turn, and the first of them, which is no change. */
   readonly turns: readonly { readonly column: number; readonly first: boolean }[];
   readonly bodies: readonly {
-    readonly hand: Hand;
+    readonly assignment: Assignment;
     readonly bodyId: BodyId;
     readonly column: number;
   }[];
@@ -48,19 +51,23 @@ export interface CoveringModel {
 /**
  * The covering model of a reduced field.
  *
- * A piece comes along (x), is carried in a hand (h ≤ x, in one hand of a stretch), a body is in a
- * hand (b), a kit is used in a hand and on a body (y ≤ what it takes); where setups are fixed, a body
- * bears one kit and a piece serves one. A cell is made when one of its makers is used, an occasion
- * when all its cells are, a frame when one of its occasions is. Twice covered: each cell has two
- * makers that share no body and no piece, or two shooters of one stretch cover it each. Covered by
+ * An item comes along (x), is carried in an assignment (h ≤ x, in one assignment of a stretch), a body is in a
+ * hand (b), a stack is used in an assignment and on a body (y ≤ what it takes); where setups are fixed, a body
+ * bears one stack and an item serves one. A segment is made when one of its candidates is used, an opportunity
+ * when all its segments are, a frame when one of its opportunities is. Twice covered: each segment has two
+ * candidates that share no body and no item, or two shooters of one stretch cover it each. Covered by
  * people: each of those named does, or any two, in one stretch. Where bodies are chosen, each that is
- * in a hand comes along.
+ * in an assignment comes along.
  */
-export function modelOf(field: Field, reduced: Reduced, pace: Pace = AT_EASE): CoveringModel {
-  return new ModelBuilder(field, reduced).build(pace);
+export function modelOf(
+  problem: Problem,
+  presolved: Presolved,
+  pace: Pace = AT_EASE,
+): CoveringModel {
+  return new ModelBuilder(problem, presolved).build(pace);
 }
 
-/** Combinations of cells of one frame that are looked at for rows that only tighten. */
+/** Combinations of segments of one frame that are looked at for rows that only tighten. */
 const MOST_COMBINATIONS = 24;
 
 const NO_GROUP: RowGroup = { kind: 'structure' };
@@ -71,41 +78,47 @@ class ModelBuilder {
   private readonly integer: boolean[] = [];
   private readonly rows: MipRow[] = [];
   private readonly groups: RowGroup[] = [];
-  private readonly pieces: readonly Piece[];
-  private readonly pieceAt: ReadonlyMap<string, number>;
-  private readonly heldAt = new Map<string, { hand: Hand; pieceId: string; column: number }>();
-  private readonly bodyAt = new Map<string, { hand: Hand; bodyId: BodyId; column: number }>();
-  private readonly fixedAt = new Map<number, { maker: Maker; column: number }>();
-  private readonly targets: { target: Target<OccasionCells>; column: number }[] = [];
-  private readonly changes: { hand: Hand; column: number }[] = [];
-  private readonly makers: readonly Maker[];
-  private readonly stretches: readonly (readonly Hand[])[];
+  private readonly items: readonly SelectableItem[];
+  private readonly itemAt: ReadonlyMap<string, number>;
+  private readonly heldAt = new Map<
+    string,
+    { assignment: Assignment; itemId: string; column: number }
+  >();
+  private readonly bodyAt = new Map<
+    string,
+    { assignment: Assignment; bodyId: BodyId; column: number }
+  >();
+  private readonly fixedAt = new Map<number, { candidate: Candidate; column: number }>();
+  private readonly targets: { target: Target<OpportunitySegments>; column: number }[] = [];
+  private readonly changes: { assignment: Assignment; column: number }[] = [];
+  private readonly candidates: readonly Candidate[];
+  private readonly stretches: readonly (readonly Assignment[])[];
   private readonly along = new Map<BodyId, { body: Body; column: number }>();
   private readonly turns: { column: number; first: boolean }[] = [];
   /** By body, the columns that say that it bears a lens at some time. */
   private readonly bearing = new Map<BodyId, Map<string, number>>();
 
   constructor(
-    private readonly field: Field,
-    private readonly reduced: Reduced,
+    private readonly problem: Problem,
+    private readonly presolved: Presolved,
   ) {
-    this.makers = field.makers;
-    this.stretches = handsByStretch(field.hands);
+    this.candidates = problem.candidates;
+    this.stretches = assignmentsByStretch(problem.assignments);
     const used = new Set<string>();
-    for (const target of reduced.targets)
-      for (const { cells } of target.occasions)
-        for (const cell of cells)
-          for (const i of neededMakers(cell.makers, this.makers)) {
-            const maker = this.makers[i];
-            if (maker) for (const id of kitPieces(maker.kit)) used.add(id);
+    for (const target of presolved.targets)
+      for (const { segments } of target.opportunities)
+        for (const segment of segments)
+          for (const i of neededCandidates(segment.candidates, this.candidates)) {
+            const candidate = this.candidates[i];
+            if (candidate) for (const id of stackItemIds(candidate.stack)) used.add(id);
           }
-    this.pieces = reduced.pieces.filter((p) => reduced.forced.has(p.id) || used.has(p.id));
-    this.pieceAt = new Map(
-      this.pieces.map((p) => [p.id, this.column(reduced.forced.has(p.id) ? 1 : 0, 1, true)]),
+    this.items = presolved.items.filter((p) => presolved.forced.has(p.id) || used.has(p.id));
+    this.itemAt = new Map(
+      this.items.map((p) => [p.id, this.column(presolved.forced.has(p.id) ? 1 : 0, 1, true)]),
     );
-    if (!field.tied) return;
-    const lockedIn = new Set<string>(field.limits.lockedIn);
-    for (const body of [...field.choice.bodies].sort((a, b) => (a.id < b.id ? -1 : 1)))
+    if (!problem.tied) return;
+    const lockedIn = new Set<string>(problem.limits.lockedIn);
+    for (const body of [...problem.choice.bodies].sort((a, b) => (a.id < b.id ? -1 : 1)))
       this.along.set(body.id, {
         body,
         column: this.column(lockedIn.has(body.id) ? 1 : 0, 1, true),
@@ -113,12 +126,12 @@ class ModelBuilder {
   }
 
   build(pace: Pace): CoveringModel {
-    for (const target of this.reduced.targets) {
+    for (const target of this.presolved.targets) {
       pace();
       this.addTarget(target);
     }
     this.fixSetups();
-    this.shareHands();
+    this.shareAssignments();
     this.bringBodies();
     this.countChanges();
     this.limit();
@@ -131,9 +144,9 @@ class ModelBuilder {
         rows: this.rows,
       },
       groups: this.groups,
-      pieces: this.pieces,
+      items: this.items,
       targets: this.targets,
-      asked: this.field.targets,
+      asked: this.problem.targets,
       changes: this.changes,
       fixed: [...this.fixedAt.values()],
       held: [...this.heldAt.values()],
@@ -178,26 +191,27 @@ class ModelBuilder {
     this.row(0, Infinity, [...others.map((o) => [o, 1] as const), [what, -share]], group);
   }
 
-  private addTarget(target: Target<OccasionCells>): void {
-    const twice = target.occasions.some((o) => o.twice);
+  private addTarget(target: Target<OpportunitySegments>): void {
+    const needsBackup = target.opportunities.some((o) => o.needsBackup);
     const people = target.layer === 'base' && target.frame.twice?.by === 'people';
     const column = this.column(0, 1, true);
     const group: RowGroup = { kind: 'cell', frameId: target.frame.id };
     this.targets.push({ target, column });
-    const [only] = target.occasions;
-    if (target.occasions.length === 1 && only && !twice && !people) {
-      for (const cell of only.cells) this.impliedBy(column, this.makerColumns(cell.makers), group);
+    const [only] = target.opportunities;
+    if (target.opportunities.length === 1 && only && !needsBackup && !people) {
+      for (const segment of only.segments)
+        this.impliedBy(column, this.candidateColumns(segment.candidates), group);
       return;
     }
     if (people) return this.addByPeople(target, column, group);
     const ways = new Map<string | null, number[]>();
-    for (const occasion of target.occasions) {
-      const { stretchId } = occasion.occasion;
-      const columns = this.coverOccasion(occasion, group);
+    for (const opportunity of target.opportunities) {
+      const { stretchId } = opportunity.opportunity;
+      const columns = this.coverOpportunity(opportunity, group);
       ways.set(stretchId, [...(ways.get(stretchId) ?? []), ...columns]);
     }
     this.needALens(column, target, group);
-    if (!twice) return this.impliedBy(column, [...ways.values()].flat(), group);
+    if (!needsBackup) return this.impliedBy(column, [...ways.values()].flat(), group);
     const stretches = [...ways.values()].map((columns) => {
       const inStretch = this.column(0, 1, true);
       this.impliedBy(inStretch, columns, group, 2);
@@ -208,18 +222,18 @@ class ModelBuilder {
 
   /** In one stretch each person who is named covers it from her own place, or any two do. */
   private addByPeople(
-    { frame, occasions }: Target<OccasionCells>,
+    { frame, opportunities }: Target<OpportunitySegments>,
     column: number,
     group: RowGroup,
   ): void {
     const named = frame.twice?.by === 'people' ? frame.twice.shooterIds : [];
     const stretches = new Map<string | null, Map<string | null, number[]>>();
-    for (const covered of occasions) {
-      const { stretchId, hands } = covered.occasion;
+    for (const covered of opportunities) {
+      const { stretchId, assignments } = covered.opportunity;
       const byPerson = stretches.get(stretchId) ?? new Map<string | null, number[]>();
       stretches.set(stretchId, byPerson);
-      const person = hands[0]?.shooterId ?? null;
-      const columns = this.coverOccasion(covered, group);
+      const person = assignments[0]?.shooterId ?? null;
+      const columns = this.coverOpportunity(covered, group);
       byPerson.set(person, [...(byPerson.get(person) ?? []), ...columns]);
     }
     const ways = [...stretches.values()].map((byPerson) => {
@@ -232,15 +246,19 @@ class ModelBuilder {
   }
 
   /**
-   * Whichever way a frame comes about, one of the lenses that make its cells there comes along.
+   * Whichever way a frame comes about, one of the lenses that make its segments there comes along.
    * Implied, but it keeps the relaxation from counting half a lens once for each way.
    */
-  private needALens(column: number, { occasions }: Target<OccasionCells>, group: RowGroup): void {
-    const combined = occasions.reduce((count, { cells }) => count * cells.length, 1);
+  private needALens(
+    column: number,
+    { opportunities }: Target<OpportunitySegments>,
+    group: RowGroup,
+  ): void {
+    const combined = opportunities.reduce((count, { segments }) => count * segments.length, 1);
     if (combined > MOST_COMBINATIONS) return;
     let combinations: ReadonlySet<number>[] = [new Set()];
-    for (const { cells } of occasions) {
-      const lenses = cells.map((cell) => this.lensColumns(cell.makers));
+    for (const { segments } of opportunities) {
+      const lenses = segments.map((segment) => this.lensColumns(segment.candidates));
       combinations = combinations.flatMap((before) =>
         lenses.map((more) => new Set([...before, ...more])),
       );
@@ -249,27 +267,32 @@ class ModelBuilder {
   }
 
   private lensColumns(numbers: readonly number[]): Set<number> {
-    return new Set(numbers.map((i) => this.pieceColumn(this.makers[i]!.kit.lensId)));
+    return new Set(numbers.map((i) => this.itemColumn(this.candidates[i]!.stack.lensId)));
   }
 
-  /** Columns for an occasion: that it is covered, and, where asked, that it is covered once more. */
-  private coverOccasion({ cells, twice }: OccasionCells, group: RowGroup): number[] {
+  /** Columns for an opportunity: that it is covered, and, where asked, that it is covered once more. */
+  private coverOpportunity(
+    { segments, needsBackup }: OpportunitySegments,
+    group: RowGroup,
+  ): number[] {
     const once = this.column(0, 1, false);
-    for (const cell of cells) this.impliedBy(once, this.makerColumns(cell.makers), group);
-    if (!twice) return [once];
+    for (const segment of segments)
+      this.impliedBy(once, this.candidateColumns(segment.candidates), group);
+    if (!needsBackup) return [once];
     const again = this.column(0, 1, true);
     this.atMost(again, once);
-    for (const cell of cells) this.coverTwice(again, neededMakers(cell.makers, this.makers), group);
+    for (const segment of segments)
+      this.coverWithBackup(again, neededCandidates(segment.candidates, this.candidates), group);
     return [once, again];
   }
 
   /**
-   * Two makers of the cell, used at once: no body and no piece serves both. That at least one of
+   * Two candidates of the segment, used at once: no body and no item serves both. That at least one of
    * them does without each part is implied, but keeps the relaxation from covering by halves.
    */
-  private coverTwice(again: number, numbers: readonly number[], group: RowGroup): void {
+  private coverWithBackup(again: number, numbers: readonly number[], group: RowGroup): void {
     const users = new Map<string, number[]>();
-    /** By the column that a part has in one hand, or by the part itself where it has none. */
+    /** By the column that a part has in one assignment, or by the part itself where it has none. */
     const usersOf = new Map<number | string, number[]>();
     const add = <Key>(to: Map<Key, number[]>, key: Key, column: number) => {
       const known = to.get(key);
@@ -277,15 +300,17 @@ class ModelBuilder {
       else to.set(key, [column]);
     };
     const chosen = numbers.map((i) => {
-      const maker = this.makers[i]!;
+      const candidate = this.candidates[i]!;
       const column = this.column(0, 1, true);
-      if (maker.hand?.fixedSetups) this.atMost(column, this.fixedColumn(i));
-      else this.bears(maker, column);
-      const parts = kitPieces(maker.kit).map(
-        (id, p) => [id, this.resourcesOf(maker)[p] ?? null] as const,
+      if (candidate.assignment?.fixedSetups) this.atMost(column, this.fixedColumn(i));
+      else this.bears(candidate, column);
+      const parts = stackItemIds(candidate.stack).map(
+        (id, p) => [id, this.resourcesOf(candidate)[p] ?? null] as const,
       );
-      const body = maker.hand?.choosesBodies ? (this.resourcesOf(maker).at(-1) ?? null) : null;
-      for (const [id, most] of [...parts, [`body ${maker.bodyId}`, body] as const]) {
+      const body = candidate.assignment?.choosesBodies
+        ? (this.resourcesOf(candidate).at(-1) ?? null)
+        : null;
+      for (const [id, most] of [...parts, [`body ${candidate.bodyId}`, body] as const]) {
         add(users, id, column);
         add(usersOf, most ?? id, column);
       }
@@ -308,16 +333,18 @@ class ModelBuilder {
   }
 
   /**
-   * The columns of which one is to be 1 for a cell to be made. One maker is enough, so what needs
-   * several things gets a column for this cell alone, and of those that share a thing no more than
-   * one counts: that keeps the relaxation from making a cell by halves of many kits.
+   * The columns of which one is to be 1 for a segment to be made. One candidate is enough, so what needs
+   * several things gets a column for this segment alone, and of those that share a thing no more than
+   * one counts: that keeps the relaxation from making a segment by halves of many stacks.
    */
-  private makerColumns(numbers: readonly number[]): number[] {
+  private candidateColumns(numbers: readonly number[]): number[] {
     const columns = new Set<number>();
     const users = new Map<number, number[]>();
-    for (const i of neededMakers(numbers, this.makers)) {
-      const maker = this.makers[i]!;
-      const resources = maker.hand?.fixedSetups ? [this.fixedColumn(i)] : this.resourcesOf(maker);
+    for (const i of neededCandidates(numbers, this.candidates)) {
+      const candidate = this.candidates[i]!;
+      const resources = candidate.assignment?.fixedSetups
+        ? [this.fixedColumn(i)]
+        : this.resourcesOf(candidate);
       const [only] = resources;
       if (resources.length === 1 && only !== undefined) {
         columns.add(only);
@@ -325,7 +352,7 @@ class ModelBuilder {
       }
       const column = this.column(0, 1, false);
       columns.add(column);
-      this.bears(maker, column);
+      this.bears(candidate, column);
       for (const r of resources) users.set(r, [...(users.get(r) ?? []), column]);
     }
     for (const [resource, using] of users) this.sumAtMost(using, resource);
@@ -348,38 +375,38 @@ class ModelBuilder {
   private fixedColumn(number: number): number {
     const known = this.fixedAt.get(number);
     if (known) return known.column;
-    const maker = this.makers[number]!;
+    const candidate = this.candidates[number]!;
     const column = this.column(0, 1, true);
-    for (const resource of this.resourcesOf(maker)) this.atMost(column, resource);
-    this.bears(maker, column);
-    this.fixedAt.set(number, { maker, column });
+    for (const resource of this.resourcesOf(candidate)) this.atMost(column, resource);
+    this.bears(candidate, column);
+    this.fixedAt.set(number, { candidate, column });
     return column;
   }
 
-  private resourcesOf({ kit, hand, bodyId }: Maker): number[] {
-    const pieces = kitPieces(kit).map((id) =>
-      hand?.choosesPieces ? this.heldColumn(hand, id) : this.pieceColumn(id),
+  private resourcesOf({ stack, assignment, bodyId }: Candidate): number[] {
+    const items = stackItemIds(stack).map((id) =>
+      assignment?.choosesItems ? this.heldColumn(assignment, id) : this.itemColumn(id),
     );
-    return hand?.choosesBodies && bodyId !== null
-      ? [...pieces, this.bodyColumn(hand, bodyId)]
-      : pieces;
+    return assignment?.choosesBodies && bodyId !== null
+      ? [...items, this.bodyColumn(assignment, bodyId)]
+      : items;
   }
 
   /** What uses a lens on a body: the body bears it at some time. Only where bodies are chosen. */
-  private bears({ bodyId, kit }: Maker, user: number): void {
-    if (!this.field.tied || bodyId === null) return;
+  private bears({ bodyId, stack }: Candidate, user: number): void {
+    if (!this.problem.tied || bodyId === null) return;
     const lenses = this.bearing.get(bodyId) ?? new Map<string, number>();
     this.bearing.set(bodyId, lenses);
-    let column = lenses.get(kit.lensId);
+    let column = lenses.get(stack.lensId);
     if (column === undefined) {
       column = this.column(0, 1, true);
-      lenses.set(kit.lensId, column);
+      lenses.set(stack.lensId, column);
       this.turns.push({ column, first: false });
     }
     this.atMost(user, column);
   }
 
-  /** A body in a hand, or bearing a lens, comes along; the first lens that it bears is no change. */
+  /** A body in an assignment, or bearing a lens, comes along; the first lens that it bears is no change. */
   private bringBodies(): void {
     for (const { bodyId, column } of this.bodyAt.values()) {
       const along = this.along.get(bodyId);
@@ -395,60 +422,60 @@ class ModelBuilder {
     }
   }
 
-  private pieceColumn(id: string): number {
-    const column = this.pieceAt.get(id);
+  private itemColumn(id: string): number {
+    const column = this.itemAt.get(id);
     if (column === undefined) throw new Error(`no column for the piece ${id}`);
     return column;
   }
 
-  private heldColumn(hand: Hand, pieceId: string): number {
-    const key = `${hand.index} ${pieceId}`;
+  private heldColumn(assignment: Assignment, itemId: string): number {
+    const key = `${assignment.index} ${itemId}`;
     const known = this.heldAt.get(key);
     if (known) return known.column;
     const column = this.column(0, 1, true);
-    this.heldAt.set(key, { hand, pieceId, column });
-    const piece = this.pieces[this.pieceColumn(pieceId)];
-    if (hand.maxWeightG !== null && piece?.weightG === null)
-      this.row(0, 0, [[column, 1]], { kind: 'handWeight', hand });
+    this.heldAt.set(key, { assignment, itemId, column });
+    const item = this.items[this.itemColumn(itemId)];
+    if (assignment.maxWeightG !== null && item?.weightG === null)
+      this.row(0, 0, [[column, 1]], { kind: 'handWeight', assignment });
     return column;
   }
 
-  private bodyColumn(hand: Hand, bodyId: BodyId): number {
-    const key = `${hand.index} ${bodyId}`;
+  private bodyColumn(assignment: Assignment, bodyId: BodyId): number {
+    const key = `${assignment.index} ${bodyId}`;
     const known = this.bodyAt.get(key);
     if (known) return known.column;
     const column = this.column(0, 1, true);
-    this.bodyAt.set(key, { hand, bodyId, column });
-    const body = this.field.choice.bodies.find((b) => b.id === bodyId);
-    if (hand.maxWeightG !== null && body?.weightG === null)
-      this.row(0, 0, [[column, 1]], { kind: 'handWeight', hand });
+    this.bodyAt.set(key, { assignment, bodyId, column });
+    const body = this.problem.choice.bodies.find((b) => b.id === bodyId);
+    if (assignment.maxWeightG !== null && body?.weightG === null)
+      this.row(0, 0, [[column, 1]], { kind: 'handWeight', assignment });
     return column;
   }
 
-  /** Where setups are fixed, a body bears one kit and a piece is part of one. */
+  /** Where setups are fixed, a body bears one stack and an item is part of one. */
   private fixSetups(): void {
     const users = new Map<string, number[]>();
-    for (const { maker, column } of this.fixedAt.values()) {
-      for (const part of [...kitPieces(maker.kit), `body ${maker.bodyId}`]) {
-        const key = `${maker.hand?.index} ${part}`;
+    for (const { candidate, column } of this.fixedAt.values()) {
+      for (const part of [...stackItemIds(candidate.stack), `body ${candidate.bodyId}`]) {
+        const key = `${candidate.assignment?.index} ${part}`;
         users.set(key, [...(users.get(key) ?? []), column]);
       }
     }
     for (const columns of users.values()) if (columns.length > 1) this.sumAtMostOne(columns);
   }
 
-  /** In one stretch a piece and a body are in one hand; a hand has so many bodies and weight. */
-  private shareHands(): void {
-    for (const hands of this.stretches) {
-      const inStretch = new Set(hands);
+  /** In one stretch an item and a body are in one assignment; an assignment has so many bodies and weight. */
+  private shareAssignments(): void {
+    for (const assignments of this.stretches) {
+      const inStretch = new Set(assignments);
       const held = columnsBy(
-        [...this.heldAt.values()].filter((h) => inStretch.has(h.hand)),
-        'pieceId',
+        [...this.heldAt.values()].filter((h) => inStretch.has(h.assignment)),
+        'itemId',
       );
       for (const [id, columns] of held)
-        this.row(0, Infinity, [[this.pieceColumn(id), 1], ...columns.map((c) => [c, -1] as const)]);
+        this.row(0, Infinity, [[this.itemColumn(id), 1], ...columns.map((c) => [c, -1] as const)]);
       const bodies = columnsBy(
-        [...this.bodyAt.values()].filter((b) => inStretch.has(b.hand)),
+        [...this.bodyAt.values()].filter((b) => inStretch.has(b.assignment)),
         'bodyId',
       );
       for (const columns of bodies.values())
@@ -458,64 +485,67 @@ class ModelBuilder {
             1,
             columns.map((c) => [c, 1]),
           );
-      for (const hand of hands) this.boundHand(hand);
+      for (const assignment of assignments) this.boundAssignment(assignment);
     }
   }
 
-  private boundHand(hand: Hand): void {
-    const bodies = [...this.bodyAt.values()].filter((b) => b.hand === hand);
-    if (bodies.length > hand.inHand)
+  private boundAssignment(assignment: Assignment): void {
+    const bodies = [...this.bodyAt.values()].filter((b) => b.assignment === assignment);
+    if (bodies.length > assignment.bodiesAtOnce)
       this.row(
         -Infinity,
-        hand.inHand,
+        assignment.bodiesAtOnce,
         bodies.map((b) => [b.column, 1]),
-        { kind: 'handBodies', hand },
+        { kind: 'handBodies', assignment },
       );
-    if (hand.maxWeightG === null) return;
+    if (assignment.maxWeightG === null) return;
     const weights = [...this.heldAt.values()]
-      .filter((h) => h.hand === hand)
-      .map((h) => [h.column, this.pieces[this.pieceColumn(h.pieceId)]?.weightG ?? 0] as const);
-    const bodyWeight = new Map(this.field.choice.bodies.map((b) => [b.id, b.weightG ?? 0]));
+      .filter((h) => h.assignment === assignment)
+      .map((h) => [h.column, this.items[this.itemColumn(h.itemId)]?.weightG ?? 0] as const);
+    const bodyWeight = new Map(this.problem.choice.bodies.map((b) => [b.id, b.weightG ?? 0]));
     this.row(
       -Infinity,
-      hand.maxWeightG,
+      assignment.maxWeightG,
       [...weights, ...bodies.map((b) => [b.column, bodyWeight.get(b.bodyId) ?? 0] as const)],
-      { kind: 'handWeight', hand },
+      { kind: 'handWeight', assignment },
     );
   }
 
-  /** Lenses carried in a hand beyond its bodies: so many changes there are at the least. */
+  /** Lenses carried in an assignment beyond its bodies: so many changes there are at the least. */
   private countChanges(): void {
-    if (!this.field.limits.order.includes('changes')) return;
-    const lenses = new Set(this.pieces.filter((p) => p.kind === 'lens').map((p) => p.id));
-    for (const hand of this.field.hands) {
-      if (hand.fixedSetups) continue;
+    if (!this.problem.limits.order.includes('changes')) return;
+    const lenses = new Set(this.items.filter((p) => p.kind === 'lens').map((p) => p.id));
+    for (const assignment of this.problem.assignments) {
+      if (assignment.fixedSetups) continue;
       const held = [...this.heldAt.values()].filter(
-        (h) => h.hand === hand && lenses.has(h.pieceId),
+        (h) => h.assignment === assignment && lenses.has(h.itemId),
       );
-      if (held.length <= hand.inHand) continue;
-      const column = this.column(0, this.pieces.length, true);
-      this.changes.push({ hand, column });
-      this.row(-hand.inHand, Infinity, [[column, 1], ...held.map((h) => [h.column, -1] as const)]);
+      if (held.length <= assignment.bodiesAtOnce) continue;
+      const column = this.column(0, this.items.length, true);
+      this.changes.push({ assignment, column });
+      this.row(-assignment.bodiesAtOnce, Infinity, [
+        [column, 1],
+        ...held.map((h) => [h.column, -1] as const),
+      ]);
     }
   }
 
   private limit(): void {
-    const { limits, packedG } = this.field;
+    const { limits, packedG } = this.problem;
     const most = (
       kind: 'maxLenses' | 'maxLineupWeightG' | 'maxCarriedWeightG' | 'maxSpend',
       upper: number | null,
-      cost: (p: Piece) => number,
+      cost: (p: SelectableItem) => number,
       bodies = false,
     ) => {
       if (upper === null) return;
-      const pieces = this.pieces.map((p, i) => [i, cost(p)] as const);
+      const items = this.items.map((p, i) => [i, cost(p)] as const);
       const along = [...this.along.values()].map((a) => [a.column, a.body.weightG ?? 0] as const);
-      const entries = [...pieces, ...(bodies ? along : [])].filter(([, c]) => c !== 0);
+      const entries = [...items, ...(bodies ? along : [])].filter(([, c]) => c !== 0);
       this.row(-Infinity, upper, entries, { kind });
     };
     most('maxLenses', limits.maxLenses, (p) => (p.kind === 'lens' ? 1 : 0));
-    const weight = (p: Piece) => p.weightG ?? 0;
+    const weight = (p: SelectableItem) => p.weightG ?? 0;
     most('maxLineupWeightG', limits.maxLineupWeightG, weight, limits.countBodies);
     const { maxCarriedWeightG } = limits;
     most(

@@ -1,13 +1,13 @@
 import {
   type BagItem,
   type CarryAnswer,
-  type CarryHand,
+  type CarryAssignment,
   type CarryPlan,
   type OnBody,
-  type Sides,
+  type BlockSides,
   volumeMm3,
 } from '@/core/carry';
-import { piecesOf } from '@/core/gear';
+import { itemsWithoutBodies } from '@/core/gear';
 import { namesOf } from '../names';
 import { exactWeight } from './lineupSteps';
 import { exact } from './marginSteps';
@@ -18,16 +18,21 @@ import { type OutingFile } from '@/document';
 const SOURCE = 'Weights from the shelf; the bag’s as set below.';
 
 /** What one shooter carries in a stretch, by where it is. */
-export function handWeightSteps(file: OutingFile, hand: CarryHand): Step[] {
+export function carriedWeightSteps(file: OutingFile, assignment: CarryAssignment): Step[] {
   const part = parter(file);
-  const setups = [...hand.start, ...hand.doings.flatMap((d) => (d.kind === 'put' ? [d.on] : []))];
+  const setups = [
+    ...assignment.start,
+    ...assignment.doings.flatMap((d) => (d.kind === 'put' ? [d.on] : [])),
+  ];
   const heaviest = heaviestOf(setups, part);
-  const worn = hand.start.flatMap(piecesOn);
-  const held = new Set(heaviestOf(hand.start, part).map((p) => p.id));
-  const bag = hand.bag.map(part);
+  const worn = assignment.start.flatMap(itemsOn);
+  const held = new Set(heaviestOf(assignment.start, part).map((p) => p.id));
+  const bag = assignment.bag.map(part);
   const { bagWeightG } = file.packing;
   const bagItself =
-    hand.bag.length > 0 ? [{ id: 'bag', name: 'the bag itself', value: bagWeightG ?? 0 }] : [];
+    assignment.bag.length > 0
+      ? [{ id: 'bag', name: 'the bag itself', value: bagWeightG ?? 0 }]
+      : [];
   const step = (name: string, parts: readonly Summand[]) =>
     sumStep(name, parts, exactWeight, SOURCE);
   return [
@@ -131,18 +136,20 @@ export function tooBigSteps(file: OutingFile, item: BagItem): Step[] {
   }));
 }
 
-function sidesText({ widthMm, heightMm, depthMm }: Sides): string {
+function sidesText({ widthMm, heightMm, depthMm }: BlockSides): string {
   const sides = [widthMm, heightMm, depthMm].sort((a, b) => b - a);
   return `${sides.map(exact).join(' × ')} mm`;
 }
 
-type Part = Summand & { readonly id: string };
+type WeightPart = Summand & { readonly id: string };
 
-const piecesOn = (on: OnBody) => [on.bodyId as string, ...on.pieceIds];
+const itemsOn = (on: OnBody) => [on.bodyId as string, ...on.pieceIds];
 
-function parter({ shelf }: OutingFile): (id: string) => Part {
+function parter({ shelf }: OutingFile): (id: string) => WeightPart {
   const items = new Map(
-    [...piecesOf(shelf), ...shelf.bodies].map((item) => [item.id as string, item] as const),
+    [...itemsWithoutBodies(shelf), ...shelf.bodies].map(
+      (item) => [item.id as string, item] as const,
+    ),
   );
   return (id) => {
     const item = items.get(id);
@@ -150,9 +157,12 @@ function parter({ shelf }: OutingFile): (id: string) => Part {
   };
 }
 
-function heaviestOf(setups: readonly OnBody[], part: (id: string) => Part): readonly Part[] {
-  const weigh = (parts: readonly Part[]) => parts.reduce((sum, p) => sum + (p.value ?? 0), 0);
+function heaviestOf(
+  setups: readonly OnBody[],
+  part: (id: string) => WeightPart,
+): readonly WeightPart[] {
+  const weigh = (parts: readonly WeightPart[]) => parts.reduce((sum, p) => sum + (p.value ?? 0), 0);
   return setups
-    .map((on) => piecesOn(on).map(part))
-    .reduce<readonly Part[]>((a, b) => (weigh(b) > weigh(a) ? b : a), []);
+    .map((on) => itemsOn(on).map(part))
+    .reduce<readonly WeightPart[]>((a, b) => (weigh(b) > weigh(a) ? b : a), []);
 }

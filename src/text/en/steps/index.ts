@@ -3,7 +3,7 @@ export {
   anyOrderSteps,
   CAPS_MM,
   changeSteps,
-  handWeightSteps,
+  carriedWeightSteps,
   orderSteps,
   roomSteps,
   tooBigSteps,

@@ -1,5 +1,5 @@
 import type { Frame, FrameId, Limits } from '@/core/brief';
-import { piecesOf, type Shelf } from '@/core/gear';
+import { itemsWithoutBodies, type Shelf } from '@/core/gear';
 import {
   type Advantage,
   type Gap,
@@ -14,7 +14,7 @@ import type { Step } from './step';
 import { exact, exactIn } from './marginSteps';
 import { sumStep } from './sumSteps';
 
-interface Outing {
+interface PricedOuting {
   readonly shelf: Shelf;
   readonly frames: readonly Frame[];
   readonly limits: Limits;
@@ -32,14 +32,14 @@ export const idsIn = ({ lineup }: LineupResult): string[] => [
   ...lineup.adapterIds,
 ];
 
-function itemsOf({ shelf }: Outing, ids: readonly string[]) {
+function itemsOf({ shelf }: PricedOuting, ids: readonly string[]) {
   const taken = new Set(ids);
-  return piecesOf(shelf).filter((piece) => taken.has(piece.id));
+  return itemsWithoutBodies(shelf).filter((item) => taken.has(item.id));
 }
 
 /** The weight of some pieces, with the bodies along where the limits count them. */
 export function weightSteps(
-  file: Outing,
+  file: PricedOuting,
   ids: readonly string[],
   bodyIds: readonly string[] = [],
 ): Step[] {
@@ -57,7 +57,7 @@ export function weightSteps(
 }
 
 /** What some pieces cost by the price that counts. */
-export function priceSteps(file: Outing, ids: readonly string[]): Step[] {
+export function priceSteps(file: PricedOuting, ids: readonly string[]): Step[] {
   const { limits } = file;
   return [
     sumStep(
@@ -70,7 +70,7 @@ export function priceSteps(file: Outing, ids: readonly string[]): Step[] {
 }
 
 /** What has to be bought or rented for some items. */
-export function buySteps(file: Outing, ids: readonly string[]): Step[] {
+export function buySteps(file: PricedOuting, ids: readonly string[]): Step[] {
   const { limits } = file;
   return [
     sumStep(
@@ -85,7 +85,7 @@ export function buySteps(file: Outing, ids: readonly string[]): Step[] {
 }
 
 /** The share of the wanted pictures that a lineup gets. */
-export function wantsSteps(file: Outing, { frames }: LineupResult): Step[] {
+export function wantsSteps(file: PricedOuting, { frames }: LineupResult): Step[] {
   return wantsGotSteps(
     file,
     frames.flatMap((f) => (f.state === 'lost' ? [] : [f.frameId])),
@@ -93,7 +93,7 @@ export function wantsSteps(file: Outing, { frames }: LineupResult): Step[] {
 }
 
 /** The share of the wanted pictures that some frames stand for. */
-export function wantsGotSteps(file: Outing, gotIds: readonly FrameId[]): Step[] {
+export function wantsGotSteps(file: PricedOuting, gotIds: readonly FrameId[]): Step[] {
   const shares = wantSharesPercent(file.frames);
   const parts = file.frames.flatMap((f) => {
     const share = shares.get(f.id);

@@ -1,4 +1,4 @@
-import type { PlaceUnit } from '@/core/brief';
+import type { PositionUnit } from '@/core/brief';
 import type { Margins } from '@/core/coverage';
 import { inOwnUnits } from '../../units';
 import { TIME_RULES } from '../words';
@@ -13,7 +13,7 @@ export function exactIn(value: number, unit: 'm' | 'g'): string {
 }
 
 /** The steps behind a verdict at its deciding place, with exact numbers. */
-export function marginSteps(m: Margins, unit: PlaceUnit): Step[] {
+export function marginSteps(m: Margins, unit: PositionUnit): Step[] {
   const place =
     unit === 'm'
       ? `at ${exactIn(m.at, 'm')}`

@@ -19,9 +19,9 @@ import { Summary } from './Summary';
 import { useCarryPlan } from './useCarryPlan';
 import { WhatIf } from './WhatIf';
 
-const t = carryText.carryPlace;
+const t = carryText.carryPage;
 
-export function CarryPlace() {
+export function CarryPage() {
   const file = useFile();
   const { question, result, answer, thinking, problem } = useCarryPlan();
   const name = namesOf(file);

@@ -1,13 +1,13 @@
 'use client';
 
-import type { InHand, LineupResult } from '@/core/lineup';
+import type { AssignmentOutcome, LineupResult } from '@/core/lineup';
 import { lineupText, namesOf, plainList } from '@/text';
 import { useFile } from '@/session';
 
-const t = lineupText.hands;
+const t = lineupText.sharing;
 
 /** Stretch by stretch, what is in whose hands, where that is part of the choice. */
-export function Hands({ result }: { result: LineupResult }) {
+export function Sharing({ result }: { result: LineupResult }) {
   const name = namesOf(useFile());
   const told = result.hands.filter(
     (h) => h.bodyIds !== null || h.pieceIds !== null || h.fixed !== null,
@@ -19,14 +19,19 @@ export function Hands({ result }: { result: LineupResult }) {
         {t.oneWayToShareThe}
       </h2>
       <ul>
-        {told.map((hand) => (
-          <li key={`${hand.stretchId} ${hand.shooterId}`} className="border-b border-hair py-1">
+        {told.map((assignment) => (
+          <li
+            key={`${assignment.stretchId} ${assignment.shooterId}`}
+            className="border-b border-hair py-1"
+          >
             <span className="font-semibold">
               {plainList(
-                [hand.stretchId, hand.shooterId].flatMap((id) => (id === null ? [] : [name(id)])),
+                [assignment.stretchId, assignment.shooterId].flatMap((id) =>
+                  id === null ? [] : [name(id)],
+                ),
               ) || t.theWholeOuting}
             </span>
-            <span className="block text-[13px]">{handText(hand, name)}</span>
+            <span className="block text-[13px]">{assignmentText(assignment, name)}</span>
           </li>
         ))}
       </ul>
@@ -34,7 +39,10 @@ export function Hands({ result }: { result: LineupResult }) {
   );
 }
 
-function handText({ bodyIds, pieceIds, fixed }: InHand, name: (id: string) => string): string {
+function assignmentText(
+  { bodyIds, pieceIds: itemIds, fixed }: AssignmentOutcome,
+  name: (id: string) => string,
+): string {
   if (fixed !== null) {
     const setups = fixed.map((f) =>
       t.withNotChanged(name(f.bodyId), f.pieceIds.map(name).join(' + ')),
@@ -42,7 +50,7 @@ function handText({ bodyIds, pieceIds, fixed }: InHand, name: (id: string) => st
     return setups.length > 0 ? setups.join('; ') : t.nothingNeededHere;
   }
   const bodies = bodyIds === null ? [] : [`${plainList(bodyIds.map(name)) || t.noCamera}`];
-  const pieces =
-    pieceIds === null ? [] : [pieceIds.length > 0 ? plainList(pieceIds.map(name)) : t.noLensNeeded];
-  return [...bodies, ...pieces].join(': ');
+  const items =
+    itemIds === null ? [] : [itemIds.length > 0 ? plainList(itemIds.map(name)) : t.noLensNeeded];
+  return [...bodies, ...items].join(': ');
 }

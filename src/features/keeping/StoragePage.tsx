@@ -10,12 +10,12 @@ import { counted, keepingText } from '@/text';
 import { Restore } from './Restore';
 import { Room } from './Room';
 
-const t = keepingText.storagePlace;
+const t = keepingText.storagePage;
 
 const DAY_MS = 86_400_000;
 
 /** What this browser keeps, how safe it is, and the ways to keep it elsewhere and get it back. */
-export function StoragePlace() {
+export function StoragePage() {
   return (
     <div className="max-w-4xl space-y-8 pt-4">
       <h1 className="text-xl">{t.backupAndStorage}</h1>

@@ -17,14 +17,14 @@ import { servicesOf } from './service';
 import { ReachTable } from './ReachTable';
 import { shownBy, useFilters } from './useFilters';
 
-const t = reachText.reachPlace;
+const t = reachText.reachPage;
 
 const ReachChart = dynamic(() => import('./ReachChart'), {
   ssr: false,
   loading: () => <p className="p-4 text-soft">{t.drawing}</p>,
 });
 
-export function ReachPlace() {
+export function ReachPage() {
   const file = useFile();
   const { result } = useAnswer();
   const [bodyId, setBodyId] = useSelection('body');

@@ -9,7 +9,7 @@ import { Button } from '@/ui';
 import { FrameList } from './FrameList';
 import { briefText, plainList } from '@/text';
 
-const text = briefText.briefPlace;
+const text = briefText.briefPage;
 
 // Loaded after the list that is read first.
 const FrameEditor = dynamic(() => import('./FrameEditor').then((m) => m.FrameEditor), {
@@ -22,7 +22,7 @@ const Stretches = memo(
   dynamic(() => import('./Stretches').then((m) => m.Stretches), { ssr: false }),
 );
 
-export function BriefPlace() {
+export function BriefPage() {
   const frames = useFilePart((file) => file.frames);
   const edit = useEdit();
   const [selected, select] = useSelection('frame');

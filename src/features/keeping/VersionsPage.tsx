@@ -17,9 +17,9 @@ import { itemsOf } from '@/core/gear';
 import { download, useDesk, useEditDesk, useHistory, useKnownGear, useSession } from '@/session';
 import { Button, Choice, notify } from '@/ui';
 import { changesText, counted, keepingText, plainList } from '@/text';
-import { readPlan, readShelf, type State, useVersions } from './useVersions';
+import { readPlan, readShelf, type VersionsState, useVersions } from './useVersions';
 
-const t = keepingText.versionsPlace;
+const t = keepingText.versionsPage;
 
 type Of = 'outing' | 'shelf';
 const OF: readonly (readonly [Of, string])[] = [
@@ -28,7 +28,7 @@ const OF: readonly (readonly [Of, string])[] = [
 ];
 
 /** Earlier states of the open outing and of the shelf: when, what was changed, and the way back. */
-export function VersionsPlace() {
+export function VersionsPage() {
   const [of, setOf] = useState<Of>('outing');
   return (
     <div className="max-w-4xl space-y-4 pt-4">
@@ -171,7 +171,7 @@ function Entry<T>({
   onOpen,
   children,
 }: {
-  state: State<T>;
+  state: VersionsState<T>;
   /** What was changed, in words; null where it is not known. */
   changes: string | null;
   open: boolean;

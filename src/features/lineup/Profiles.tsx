@@ -11,7 +11,7 @@ import {
   formatPercent,
   formatWeight,
   idsIn,
-  kitName,
+  stackName,
   lineupText,
   namesOf,
   priceSteps,
@@ -24,11 +24,11 @@ import { type OutingFile, setLimits } from '@/document';
 import { useEdit, useFile } from '@/session';
 import { Button } from '@/ui';
 import { StateMark, Figure } from '@/parts';
-import { compareSchools, type SchoolAnswer } from '@/workers/backgroundClient';
+import { compareProfiles, type ProfileAnswer } from '@/workers/backgroundClient';
 import { Looking } from './Looking';
 import { useBackground } from './useBackground';
 
-const t = lineupText.schools;
+const t = lineupText.styles;
 
 const FIRST: readonly ProfileKey[] = [
   'fewestLightest',
@@ -39,14 +39,14 @@ const FIRST: readonly ProfileKey[] = [
 ];
 
 /** What people who choose differently would take, side by side: lineups as columns, pictures as rows. */
-export function Schools({ question }: { question: LineupQuestion }) {
+export function Profiles({ question }: { question: LineupQuestion }) {
   const [keys, setKeys] = useState<readonly ProfileKey[]>(FIRST);
-  const { state, start, stop } = useBackground<readonly SchoolAnswer[]>(question);
+  const { state, start, stop } = useBackground<readonly ProfileAnswer[]>(question);
   const turn = (key: ProfileKey) =>
     setKeys(PROFILES.map((p) => p.key).filter((k) => keys.includes(k) !== (k === key)));
   return (
-    <section aria-labelledby="schools">
-      <h2 id="schools" className="mb-1 text-lg">
+    <section aria-labelledby="profiles">
+      <h2 id="profiles" className="mb-1 text-lg">
         {t.stylesSideBySide}
       </h2>
       <fieldset className="flex flex-wrap gap-x-5">
@@ -61,7 +61,7 @@ export function Schools({ question }: { question: LineupQuestion }) {
       <p className="mt-1 mb-2">
         <Button
           disabled={keys.length === 0}
-          onClick={() => start((report) => compareSchools(question, keys, report))}
+          onClick={() => start((report) => compareProfiles(question, keys, report))}
         >
           {keys.length > 1 ? t.compareThese(keys.length) : t.workThisOut}
         </Button>
@@ -77,7 +77,7 @@ export function Schools({ question }: { question: LineupQuestion }) {
   );
 }
 
-function SideBySide({ answers }: { answers: readonly SchoolAnswer[] }) {
+function SideBySide({ answers }: { answers: readonly ProfileAnswer[] }) {
   const file = useFile();
   const edit = useEdit();
   const name = namesOf(file);
@@ -89,7 +89,7 @@ function SideBySide({ answers }: { answers: readonly SchoolAnswer[] }) {
       role="region"
       aria-label={t.lineupsSideBySide}
     >
-      <table className="w-full border-collapse text-[13px]" data-testid="schools">
+      <table className="w-full border-collapse text-[13px]" data-testid="profiles">
         <thead>
           <tr className="border-b border-ink text-left align-bottom">
             <th scope="col" className="py-1 pr-4 text-[12px] font-normal text-soft">
@@ -220,7 +220,7 @@ function Made({
   return (
     <>
       <StateMark state={standing.state} />{' '}
-      {standing.state !== 'lost' && cover && kitName(cover, name)}
+      {standing.state !== 'lost' && cover && stackName(cover, name)}
     </>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import type { Difference, IfBreaks, LineupQuestion, LineupRivals } from '@/core/lineup';
+import type { Difference, IfBreaks, LineupQuestion, Alternatives } from '@/core/lineup';
 import {
   bringInText,
   counted,
@@ -14,17 +14,17 @@ import {
 import { useFile } from '@/session';
 import { Button } from '@/ui';
 import { Figure } from '@/parts';
-import { exploreRivals } from '@/workers/backgroundClient';
+import { findAlternatives } from '@/workers/backgroundClient';
 import { Looking } from './Looking';
 import { TakeButton } from './TakeButton';
 import { TradeCurve } from './TradeCurve';
 import { useBackground } from './useBackground';
 
-const t = lineupText.rivals;
+const t = lineupText.otherLineups;
 
 /** What stands beside the best lineup; looked for when asked, and again when the outing changes. */
-export function Rivals({ question }: { question: LineupQuestion }) {
-  const { state, start, stop } = useBackground<LineupRivals | null>(question);
+export function OtherLineups({ question }: { question: LineupQuestion }) {
+  const { state, start, stop } = useBackground<Alternatives | null>(question);
   return (
     <section aria-labelledby="rivals">
       <h2 id="rivals" className="mb-1 text-lg">
@@ -33,7 +33,7 @@ export function Rivals({ question }: { question: LineupQuestion }) {
       {state.kind === 'idle' && (
         <p className="flex flex-wrap items-center gap-3">
           {t.equallyGoodLineupsOtherKinds}
-          <Button onClick={() => start((report) => exploreRivals(question, report))}>
+          <Button onClick={() => start((report) => findAlternatives(question, report))}>
             {t.compareAlternatives}
           </Button>
         </p>
@@ -44,12 +44,12 @@ export function Rivals({ question }: { question: LineupQuestion }) {
       {state.kind === 'failed' && (
         <p className="text-wrong">{t.couldntFindAlternatives(state.message)}</p>
       )}
-      {state.kind === 'found' && state.found && <Found rivals={state.found} />}
+      {state.kind === 'found' && state.found && <Found alternatives={state.found} />}
     </section>
   );
 }
 
-function Found({ rivals }: { rivals: LineupRivals }) {
+function Found({ alternatives }: { alternatives: Alternatives }) {
   const file = useFile();
   const name = namesOf(file);
   const { currency } = file.outing;
@@ -63,7 +63,7 @@ function Found({ rivals }: { rivals: LineupRivals }) {
     return (
       <Figure
         label={`${what}: ${about}`}
-        steps={() => differenceSteps(file, difference, rivals.bestIds, otherIds)}
+        steps={() => differenceSteps(file, difference, alternatives.bestIds, otherIds)}
       >
         {about}
       </Figure>
@@ -72,34 +72,37 @@ function Found({ rivals }: { rivals: LineupRivals }) {
   const names = (ids: readonly string[]) => plainList(ids.map(name)) || 'nothing';
   return (
     <div className="space-y-5" data-testid="rivals">
-      {!rivals.complete && <p>{t.timeRanOutThisIs}</p>}
+      {!alternatives.complete && <p>{t.timeRanOutThisIs}</p>}
       <List
         title={
-          rivals.ties.length === 0
+          alternatives.ties.length === 0
             ? t.noOtherLineupIsAs
             : t.asGood(
-                counted(rivals.ties.length, 'otherIs'),
-                rivals.tiesComplete ? '' : t.andThereAreMore,
+                counted(alternatives.ties.length, 'otherIs'),
+                alternatives.tiesComplete ? '' : t.andThereAreMore,
               )
         }
-        rows={rivals.ties.map((r) => ({ what: names(r.pieceIds), take: r.pieceIds }))}
+        rows={alternatives.ties.map((r) => ({ what: names(r.pieceIds), take: r.pieceIds }))}
       />
       <List
         title={t.nextBestOfAnotherKind}
-        rows={rivals.next.map(({ pieceIds, worse }) => {
-          const what = names(pieceIds);
-          const about = worse === null ? t.equallyGood : figure(what, worse, pieceIds, worseText);
-          return { what, about, take: pieceIds };
+        rows={alternatives.next.map(({ pieceIds: itemIds, worse }) => {
+          const what = names(itemIds);
+          const about = worse === null ? t.equallyGood : figure(what, worse, itemIds, worseText);
+          return { what, about, take: itemIds };
         })}
       />
-      <TradeCurve points={rivals.tradeOff.points} name={name} currency={currency} />
+      <TradeCurve points={alternatives.tradeOff.points} name={name} currency={currency} />
       <List
         title={t.ifItBreaks}
-        rows={rivals.ifBreaks.map((b) => ({ what: name(b.lensId), about: breakText(b, names) }))}
+        rows={alternatives.ifBreaks.map((b) => ({
+          what: name(b.lensId),
+          about: breakText(b, names),
+        }))}
       />
       <List
         title={t.whatItWouldTakeFor}
-        rows={rivals.lensesOut.flatMap(({ lensId, difference, withIt }) => {
+        rows={alternatives.lensesOut.flatMap(({ lensId, difference, withIt }) => {
           const what = name(lensId);
           if (difference === null) return [];
           return [{ what, about: figure(what, difference, withIt, bringInText), take: withIt }];
@@ -139,7 +142,7 @@ function List({ title, rows }: { title: string; rows: readonly Row[] }) {
                 {what}
                 {about && <span className="block text-[13px] text-soft">{about}</span>}
               </span>
-              {take && <TakeButton pieceIds={take} name={name} />}
+              {take && <TakeButton itemIds={take} name={name} />}
             </li>
           ))}
         </ul>

@@ -3,19 +3,19 @@
 import { lineupText, namesOf } from '@/text';
 import { useAnswer } from '@/session';
 import { Ranges } from '@/parts';
-import { Hands } from './Hands';
+import { Sharing } from './Sharing';
 import { LimitsPanel } from './LimitsPanel';
 import { LineupTable } from './LineupTable';
 import { Matrix } from './Matrix';
 import { NotGot } from './NotGot';
 import { OutTable } from './OutTable';
 import { ProofText } from './ProofText';
-import { Rivals } from './Rivals';
-import { Schools } from './Schools';
+import { OtherLineups } from './OtherLineups';
+import { Profiles } from './Profiles';
 
-const t = lineupText.lineupPlace;
+const t = lineupText.lineupPage;
 
-export function LineupPlace() {
+export function LineupPage() {
   const { result, question } = useAnswer();
   return (
     <div className="grid gap-x-8 gap-y-6 pt-4 lg:grid-cols-[minmax(0,1fr)_17rem]">
@@ -26,11 +26,11 @@ export function LineupPlace() {
             {result.status !== 'impossible' && <ProofText result={result} />}
             <NotGot result={result} />
             <Matrix result={result} question={question} />
-            <Hands result={result} />
+            <Sharing result={result} />
             <Ranges result={result} name={namesOf(question)} />
             <div className="space-y-8 print:hidden">
-              <Schools question={question} />
-              <Rivals question={question} />
+              <Profiles question={question} />
+              <OtherLineups question={question} />
             </div>
             <OutTable result={result} />
           </>

@@ -36,7 +36,7 @@ import {
 import { ShelfFile } from './ShelfFile';
 import { WorthWeighing } from './WorthWeighing';
 
-const t = shelfText.shelfPlace;
+const t = shelfText.shelfPage;
 
 const KINDS = [
   ['lenses', LENS_COLUMNS],
@@ -51,7 +51,7 @@ const BAGS = 'bags';
 const TAB =
   'border-b-2 border-transparent px-2 py-1 hover:bg-chosen data-[state=active]:border-ink data-[state=active]:font-semibold';
 
-export function ShelfPlace() {
+export function ShelfPage() {
   const file = useFile();
   const desk = useDesk();
   const shelf = useKnownGear();

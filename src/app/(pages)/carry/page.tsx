@@ -1,0 +1,7 @@
+import { CarryPage } from '@/features/carry';
+
+export const metadata = { title: 'Carry' };
+
+export default function Page() {
+  return <CarryPage />;
+}

@@ -1,0 +1,7 @@
+import { LineupPage } from '@/features/lineup';
+
+export const metadata = { title: 'Lineup' };
+
+export default function Page() {
+  return <LineupPage />;
+}

@@ -1,0 +1,7 @@
+import { ReachPage } from '@/features/reach';
+
+export const metadata = { title: 'Reach' };
+
+export default function Page() {
+  return <ReachPage />;
+}

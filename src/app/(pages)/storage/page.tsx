@@ -1,0 +1,5 @@
+import { StoragePage } from '@/features/keeping';
+
+export default function Page() {
+  return <StoragePage />;
+}

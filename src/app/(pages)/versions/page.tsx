@@ -1,0 +1,5 @@
+import { VersionsPage } from '@/features/keeping';
+
+export default function Page() {
+  return <VersionsPage />;
+}

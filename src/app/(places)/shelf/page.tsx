@@ -1,7 +1,0 @@
-import { ShelfPlace } from '@/features/shelf';
-
-export const metadata = { title: 'Shelf' };
-
-export default function ShelfPage() {
-  return <ShelfPlace />;
-}

@@ -1,5 +1,0 @@
-import { StoragePlace } from '@/features/keeping';
-
-export default function Page() {
-  return <StoragePlace />;
-}

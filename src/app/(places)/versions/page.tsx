@@ -1,5 +1,0 @@
-import { VersionsPlace } from '@/features/keeping';
-
-export default function Page() {
-  return <VersionsPlace />;
-}
