@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Result } from '@/core/result';
-import { migrate } from './migrations';
-import { FILE_FORMAT, FILE_VERSION, type OutingFile, outingFile } from './outingFile';
+import { FILE_VERSION, migrate } from './migrations';
+import { FILE_FORMAT, type OutingFile, outingFile } from './outingFile';
 import { type DocumentFormat, readText, readValue, type Refusal, writeText } from './reading';
 
 const OUTING: DocumentFormat<OutingFile> = {

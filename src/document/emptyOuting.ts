@@ -1,5 +1,6 @@
+import { FILE_VERSION } from './migrations';
 import { DEFAULT_LIMITS, DEFAULT_PACKING, outingId } from '@/core/brief';
-import { FILE_FORMAT, FILE_VERSION, type OutingFile } from './outingFile';
+import { FILE_FORMAT, type OutingFile } from './outingFile';
 
 /** An outing with nothing in it yet. */
 export const EMPTY_OUTING: OutingFile = {

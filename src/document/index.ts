@@ -40,10 +40,11 @@ export {
   readBackup,
 } from './backup';
 export { plainMessage } from './messages';
-export { FILE_FORMAT, FILE_VERSION, type OutingFile, outingFile } from './outingFile';
+export { FILE_FORMAT, type OutingFile, outingFile } from './outingFile';
 export * from './desk';
 export { readShotList, type ShotLine } from './formats/shotList';
 export { copyItem, newItem } from './newGear';
 export { copyOfFrame, framesOfLines, newFrame, STARTING_NEEDS, STARTING_OUTPUTS } from './newFrame';
 export { countOf, type Fitting, fittingFrames, fittingGear, type LeftOut } from './fitting';
 export { type GearLine, readGearLines, type Understood } from './formats/gearLines';
+export { FILE_VERSION } from './migrations';

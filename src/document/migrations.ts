@@ -1,22 +1,35 @@
-import { FILE_VERSION } from './outingFile';
-
 /** Turns a document of one version into the next; pure, and never touched once released. */
 type Migration = (file: Json) => Json;
 type Json = Readonly<Record<string, unknown>>;
 
-/** Entry i leads from version i + 1 to version i + 2. */
-const MIGRATIONS: readonly Migration[] = [
+/** An outing's file: entry i leads from version i + 1 to version i + 2. */
+const FILE_STEPS: readonly Migration[] = [
   stretchesAndWishes,
   sizesAndPacking,
   permissions,
   practice,
   oneShelf,
+  lensDiameter,
 ];
+export const FILE_VERSION = FILE_STEPS.length + 1;
 
-/** Brings a document of an older version to the newest, step by step. */
+/** An outing's own part as stored; its first version was 6, as the file's was then. */
+const PLAN_STEPS: readonly Migration[] = [lensDiameter];
+const FIRST_PLAN_VERSION = 6;
+export const PLAN_VERSION = FIRST_PLAN_VERSION + PLAN_STEPS.length;
+
+/** Brings a file of an older version to the newest, step by step. */
 export function migrate(file: unknown, version: number): unknown {
-  if (!isJson(file)) return file;
-  return MIGRATIONS.slice(version - 1, FILE_VERSION - 1).reduce((value, step) => step(value), file);
+  return stepwise(FILE_STEPS, file, version - 1);
+}
+
+/** Brings an outing's own part of an older version to the newest. */
+export function migratePlan(plan: unknown, version: number): unknown {
+  return stepwise(PLAN_STEPS, plan, version - FIRST_PLAN_VERSION);
+}
+
+function stepwise(steps: readonly Migration[], value: unknown, done: number): unknown {
+  return isJson(value) ? steps.slice(done).reduce((json, step) => step(json), value) : value;
 }
 
 /**
@@ -314,6 +327,11 @@ function lightOf(light: unknown): unknown {
     ...rest,
     ...missing(rest, { movement: null, stars: null, flash: null }),
   };
+}
+
+/** 6 to 7: a limit on the diameter of lenses. */
+function lensDiameter(file: Json): Json {
+  return { ...file, version: 7, limits: added(file.limits, { maxDiameterMm: null }) };
 }
 
 function isJson(value: unknown): value is Json {

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { frame, limits, outing, packing, stretch } from '@/core/brief';
 import { isAway, itemsOf, shelf } from '@/core/gear';
+import { FILE_VERSION } from './migrations';
 import { MAX_FRAMES, MAX_STRETCHES, ties } from './desk/plan';
 
 export const FILE_FORMAT = 'armreach';
-export const FILE_VERSION = 6;
 
 /** The outing as stored, exported and posted: one JSON document. */
 export const outingFile = z

@@ -35,6 +35,8 @@ export const limits = z.strictObject({
   maxCarriedWeightG: grams,
   /** Most money for what is neither owned nor borrowed; null for no limit. */
   maxSpend: z.number().min(0).max(10_000_000).nullable(),
+  /** Thickest lens, mm, its hood reversed; null for no limit. */
+  maxDiameterMm: z.number().min(1).max(2000).nullable(),
   /** Which price counts where both are known. */
   priceBasis: z.enum(['new', 'used']),
   /** Pieces and bodies that come along whatever the answer. */
@@ -88,6 +90,7 @@ export const DEFAULT_LIMITS: Limits = {
   countBodies: false,
   maxCarriedWeightG: null,
   maxSpend: null,
+  maxDiameterMm: null,
   priceBasis: 'new',
   lockedIn: [],
   lockedOut: [],

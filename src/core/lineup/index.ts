@@ -27,6 +27,13 @@ export {
 } from './solve/mipSolver';
 export { modelOf } from './solve/model';
 export { type Aim, AIM_TOLERANCE, type AimName, aimsOf, wantSharesPercent } from './problem/aims';
+export {
+  LIMIT_KEYS,
+  type LimitKey,
+  type SumLimit,
+  type BeyondLimit,
+  type UnknownUnderLimit,
+} from './problem/limitRules';
 export type { Proof, Witness } from './prove/proof';
 export { presolve, type Presolved } from './presolve/presolve';
 export {

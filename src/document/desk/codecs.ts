@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type { Result } from '@/core/result';
-import { withLoans } from '../migrations';
+import { migratePlan, PLAN_VERSION, withLoans } from '../migrations';
 import { type DocumentFormat, readText, type Refusal, writeText } from '../reading';
 import { EMPTY_OUTING } from '../emptyOuting';
 import { salvaged } from '../salvage';
@@ -65,8 +65,8 @@ const asItIs = (value: unknown) => value;
 
 /** An outing's own part, as it is stored in the browser. */
 export const planCodec: Codec<Plan> = codecOf(
-  { format: 'armreach-plan', version: 6 },
-  { called: 'an Arm Reach plan', migrate: asItIs },
+  { format: 'armreach-plan', version: PLAN_VERSION },
+  { called: 'an Arm Reach plan', migrate: migratePlan },
   plan,
   EMPTY_PLAN,
 );

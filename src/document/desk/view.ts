@@ -1,3 +1,4 @@
+import { FILE_VERSION } from '../migrations';
 import type { PackedThing } from '@/core/brief';
 import {
   ITEM_KINDS,
@@ -8,7 +9,7 @@ import {
   type Ownership,
   type Shelf,
 } from '@/core/gear';
-import { FILE_FORMAT, FILE_VERSION, type OutingFile } from '../outingFile';
+import { FILE_FORMAT, type OutingFile } from '../outingFile';
 import { same } from './join';
 import { type PersonalShelf, type Settings, USUAL_LIMITS } from './personal';
 import type { Arrangement, Plan, Ties } from './plan';

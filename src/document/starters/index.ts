@@ -1,7 +1,8 @@
 /** Starter briefs: outings of the usual genres to begin from. */
+import { FILE_VERSION } from '../migrations';
 import { DEFAULT_LIMITS, DEFAULT_PACKING, outingId, PLAIN_STRETCH, stretch } from '@/core/brief';
 import type { Shelf } from '@/core/gear';
-import { FILE_FORMAT, FILE_VERSION, type OutingFile } from '../outingFile';
+import { FILE_FORMAT, type OutingFile } from '../outingFile';
 import { slugOf } from '../freshId';
 import { frameOf, type Starter } from './shot';
 

@@ -1,7 +1,7 @@
 'use client';
 
 import type { ConflictMember, LimitConflict } from '@/core/lineup';
-import { counted, formatMoney, formatWeight, lineupText, namesOf, plainList } from '@/text';
+import { counted, formatWeight, LIMIT_TEXTS, lineupText, namesOf, plainList } from '@/text';
 import { useFile } from '@/session';
 
 const t = lineupText.conflictText;
@@ -39,26 +39,6 @@ export function memberText(
       return t.thePicture(name(m.frameId));
     case 'lockedIn':
       return t.whatYouLockedIn(plainList(m.ids.map(name)));
-    case 'maxLenses':
-      return t.atMost(
-        counted(m.allowed, 'lens'),
-        needed(m.needed === null ? null : String(m.needed)),
-      );
-    case 'maxLineupWeightG':
-      return t.atMost2(
-        formatWeight(m.allowed),
-        needed(m.needed === null ? null : formatWeight(m.needed)),
-      );
-    case 'maxCarriedWeightG':
-      return t.atMostCarriedInAll(
-        formatWeight(m.allowed),
-        needed(m.needed === null ? null : formatWeight(m.needed)),
-      );
-    case 'maxSpend':
-      return t.atMostToSpend(
-        formatMoney(m.allowed, currency),
-        needed(m.needed === null ? null : formatMoney(m.needed, currency)),
-      );
     case 'handWeight':
       return t.atMostCarriedIn(
         formatWeight(m.allowed),
@@ -73,5 +53,10 @@ export function memberText(
       );
     case 'noChange':
       return t.noLensChanges(place === '' ? '' : t.inIt(place));
+    default: {
+      const { atMost, figure } = LIMIT_TEXTS[m.kind];
+      const enough = m.needed === null ? '' : t.wouldBeEnough(figure(m.needed, currency));
+      return `${atMost(figure(m.allowed, currency))}${enough}`;
+    }
   }
 }

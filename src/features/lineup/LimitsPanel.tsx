@@ -2,9 +2,17 @@
 
 import { useFormContext, useWatch } from 'react-hook-form';
 import { limits as limitsSchema, profileOf, PROFILES, withProfile } from '@/core/brief';
+import { LIMIT_KEYS } from '@/core/lineup';
 import { formatKey, type Source, SOURCES } from '@/core/gear';
 import { followUsual, setLimits, setLock, type UsualKey } from '@/document';
-import { lineupText, namesOf, OWNERSHIPS, PROFILE_NAMES, USUAL_LIMIT_NAMES } from '@/text';
+import {
+  LIMIT_TEXTS,
+  lineupText,
+  namesOf,
+  OWNERSHIPS,
+  PROFILE_NAMES,
+  USUAL_LIMIT_NAMES,
+} from '@/text';
 import { useDesk, useEdit, useEditDesk, useFile } from '@/session';
 import { Button, EntityForm, FormNumber, SelectField, Tick, useFormSet } from '@/ui';
 import { UsualLimitFields } from '@/parts';
@@ -26,21 +34,19 @@ export function LimitsPanel() {
         onValid={(next, field) => edit(setLimits(next), `limits.${field}`)}
       >
         <div className="grid grid-cols-2 gap-2">
-          <FormNumber name="maxLenses" label={t.lensesAtMost} placeholder={t.noLimit} />
-          <FormNumber
-            name="maxLineupWeightG"
-            label={t.weightAtMost}
-            unit="g"
-            placeholder={t.noLimit}
-          />
-          <FormNumber name="maxSpend" label={t.spendAtMost} placeholder={t.noLimit} />
-          <FormNumber
-            name="maxCarriedWeightG"
-            label={t.everythingCarried}
-            unit="g"
-            placeholder={t.noLimit}
-            hint={t.camerasLensesSupportBatteriesCards}
-          />
+          {LIMIT_KEYS.map((key) => {
+            const { label, unit, hint } = LIMIT_TEXTS[key];
+            return (
+              <FormNumber
+                key={key}
+                name={key}
+                label={label}
+                placeholder={t.noLimit}
+                {...(unit ? { unit } : {})}
+                {...(hint ? { hint } : {})}
+              />
+            );
+          })}
           <div className="col-span-2">
             <Ticks />
           </div>

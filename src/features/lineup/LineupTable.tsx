@@ -4,16 +4,17 @@ import type { LineupResult, Reason } from '@/core/lineup';
 import { itemsWithoutBodies } from '@/core/gear';
 import { lockOf, setLock } from '@/document';
 import {
-  itemsText,
   formatFNumber,
   formatFocalRange,
   formatMm,
   formatMoney,
   formatWeight,
+  itemsText,
   lineupText,
   namesOf,
   OWNERSHIPS,
   plainList,
+  UNKNOWN_NOTES,
 } from '@/text';
 import { useEdit, useFile } from '@/session';
 import { Button } from '@/ui';
@@ -161,12 +162,8 @@ const REASONS: Readonly<Record<Reason, string>> = {
 function Notes({ result, name }: { result: LineupResult; name: (id: string) => string }) {
   const texts = result.notes.map((note) => {
     switch (note.code) {
-      case 'weight-unknown':
-        return words.aWeightLimitIsSet(listed(note.ids.map(name)));
       case 'pixels-unknown':
         return words.thePixelCountOfIs(listed(note.ids.map(name)));
-      case 'price-unknown':
-        return words.aBudgetIsSetBut(listed(note.ids.map(name)));
       case 'autofocus-unknown':
         return words.autofocusOfUnknownAssumedYes(listed(note.ids.map(name)));
       case 'thread-unknown':
@@ -185,6 +182,8 @@ function Notes({ result, name }: { result: LineupResult; name: (id: string) => s
         return words.noLensCanBeChosen;
       case 'no-bodies':
         return words.noLensFitsACamera;
+      default:
+        return UNKNOWN_NOTES[note.code](listed(note.ids.map(name)));
     }
   });
   return texts.map((text) => (

@@ -3,7 +3,15 @@
 import { useMemo, useState } from 'react';
 import { lensLacks, type LensOut, type LineupResult } from '@/core/lineup';
 import { setLock } from '@/document';
-import { counted, lineupText, namesOf, OWNERSHIPS, plainList, shortfallText } from '@/text';
+import {
+  counted,
+  LIMIT_REASONS,
+  lineupText,
+  namesOf,
+  OWNERSHIPS,
+  plainList,
+  shortfallText,
+} from '@/text';
 import { useEdit, useFile } from '@/session';
 import { Button } from '@/ui';
 
@@ -98,10 +106,6 @@ function reasonText(
       return t.youLeftItOut;
     case 'source':
       return t.isExcludedByYourLimits(ownership ? OWNERSHIPS[ownership] : t.notHere);
-    case 'weight-unknown':
-      return t.weightUnknownAndAWeight;
-    case 'price-unknown':
-      return t.priceUnknownAndABudget;
     case 'kind':
       return t.aKindOfLensYour;
     case 'no-body':
@@ -116,5 +120,7 @@ function reasonText(
       return t.wouldAddButALimit(adds);
     case 'earns-too-little':
       return t.wouldAddLessThanEach(adds);
+    default:
+      return LIMIT_REASONS[out.reason];
   }
 }

@@ -74,7 +74,7 @@ function Found({ found, onAgain }: { found: WorthKnowing; onAgain: () => void })
       </p>
       <ul>
         {listed.map((figure) => (
-          <Row key={`${figure.itemId}.${figure.problem}`} figure={figure} />
+          <Row key={`${figure.itemId}.${figure.field}`} figure={figure} />
         ))}
       </ul>
       <p className="flex justify-end">
@@ -92,7 +92,7 @@ const UNITS: Partial<Record<Knowable, string>> = {
 };
 const YES_NO = { unknown: t.unknown, yes: 'yes', no: 'no' } as const;
 
-function Row({ figure: { kind, itemId, problem: field } }: { figure: UnknownFigure }) {
+function Row({ figure: { kind, itemId, field: field } }: { figure: UnknownFigure }) {
   const shelf = useKnownGear();
   const edit = useEditGear();
   const item = shelf[kind].find((i) => i.id === itemId);

@@ -1,5 +1,5 @@
 import type { Change, ChangedPart } from '@/document';
-import { USUAL_LIMIT_NAMES } from './limits';
+import { LIMIT_TEXTS, USUAL_LIMIT_NAMES } from './limits';
 import { plainList } from '../lists';
 
 /** The forms of a word for one and for many. */
@@ -17,6 +17,10 @@ const PARTS: Readonly<Record<ChangedPart, readonly [string, string]>> = {
 };
 const HOWS = { added: 'added', removed: 'deleted', changed: 'changed' } as const;
 
+const LIMIT_LABELS = Object.fromEntries(
+  Object.entries(LIMIT_TEXTS).map(([key, { label }]) => [key, label]),
+);
+
 /** Fields of an outing and its limits by their names on screen. */
 const FIELDS: Readonly<Record<string, string>> = {
   ...USUAL_LIMIT_NAMES,
@@ -27,10 +31,7 @@ const FIELDS: Readonly<Record<string, string>> = {
   shooters: 'shooters',
   note: 'note',
   currency: 'currency',
-  maxLenses: 'Lenses at most',
-  maxLineupWeightG: 'Weight at most',
-  maxCarriedWeightG: 'Everything carried',
-  maxSpend: 'Spend at most',
+  ...LIMIT_LABELS,
   lockedIn: 'Locked in',
   lockedOut: 'Left out',
   spares: 'spare cameras',

@@ -7,7 +7,7 @@ export { fieldPathText } from './fieldPath';
 export { missingText, understoodText } from './gearLine';
 export { GEAR_KINDS } from './gearKinds';
 export { FIELD_NAMES, fieldText } from './itemFields';
-export { USUAL_LIMIT_NAMES } from './limits';
+export { LIMIT_REASONS, LIMIT_TEXTS, UNKNOWN_NOTES, USUAL_LIMIT_NAMES } from './limits';
 export { isolated, stackName, type Nameable, namesOf } from './names';
 export { FORGOTTEN, lineWords } from './packing';
 export { proofText } from './proof';

@@ -1,3 +1,7 @@
+import type { BeyondLimit, LimitKey, UnknownUnderLimit } from '@/core/lineup';
+import { formatMm, formatMoney, formatWeight } from '../format';
+import { counted } from './counts';
+
 /** Limits that are usually the same on every outing, by the names that their fields have. */
 export const USUAL_LIMIT_NAMES = {
   order: 'Order of preferences',
@@ -13,3 +17,66 @@ export const USUAL_LIMIT_NAMES = {
   needTolerancePercent: 'Focal length or angle, within',
   priceBasis: 'Prices',
 } as const;
+
+interface LimitText {
+  /** Of its field. */
+  readonly label: string;
+  readonly hint?: string;
+  readonly unit?: 'g' | 'mm';
+  /** One of its values, with its unit. */
+  readonly figure: (value: number, currency: string) => string;
+  /** The limit, where it is one of those that can't all be met. */
+  readonly atMost: (figure: string) => string;
+}
+
+/** What is said of each limit. */
+export const LIMIT_TEXTS: Readonly<Record<LimitKey, LimitText>> = {
+  maxLenses: {
+    label: 'Lenses at most',
+    figure: (count) => counted(count, 'lens'),
+    atMost: (figure) => `at most ${figure}`,
+  },
+  maxLineupWeightG: {
+    label: 'Weight at most',
+    unit: 'g',
+    figure: formatWeight,
+    atMost: (figure) => `at most ${figure}`,
+  },
+  maxCarriedWeightG: {
+    label: 'Everything carried',
+    hint: 'cameras, lenses, support, batteries, cards, own things, bag',
+    unit: 'g',
+    figure: formatWeight,
+    atMost: (figure) => `at most ${figure} carried in all`,
+  },
+  maxSpend: {
+    label: 'Spend at most',
+    figure: formatMoney,
+    atMost: (figure) => `at most ${figure} to spend`,
+  },
+  maxDiameterMm: {
+    label: 'Lens diameter at most',
+    hint: 'hood reversed',
+    unit: 'mm',
+    figure: formatMm,
+    atMost: (figure) => `lenses at most ${figure} thick`,
+  },
+};
+
+/** What is said of gear that is left out because nobody knows whether it keeps to a limit. */
+export const UNKNOWN_NOTES: Readonly<Record<UnknownUnderLimit, (names: string) => string>> = {
+  'weight-unknown': (names) =>
+    `A weight limit is set, but the weight of ${names} is unknown, so they’re left out. Add the weights on the shelf, or remove the limit.`,
+  'price-unknown': (names) =>
+    `A budget is set, but the price of ${names} is unknown, so they’re left out. Add the prices on the shelf, or remove the limit.`,
+  'diameter-unknown': (names) =>
+    `A limit on diameter is set, but the diameter of ${names} is unknown, so they’re left out. Add the diameters on the shelf, or remove the limit.`,
+};
+
+/** Why a limit leaves a lens out by itself. */
+export const LIMIT_REASONS: Readonly<Record<UnknownUnderLimit | BeyondLimit, string>> = {
+  'weight-unknown': 'weight unknown, and a weight limit is set',
+  'price-unknown': 'price unknown, and a budget is set',
+  'diameter-unknown': 'diameter unknown, and a limit on diameter is set',
+  'too-thick': 'thicker than your limit',
+};

@@ -6,11 +6,6 @@ export const lineupText = {
     wouldBeEnough: (text: string) => `; ${text} would be enough`,
     thePicture: (name: string) => `the picture ${name}`,
     whatYouLockedIn: (list: string) => `what you locked in: ${list}`,
-    atMost: (count: string, needed: string) => `at most ${count}${needed}`,
-    atMost2: (weight: string, needed: string) => `at most ${weight}${needed}`,
-    atMostCarriedInAll: (weight: string, needed: string) =>
-      `at most ${weight} carried in all${needed}`,
-    atMostToSpend: (money: string, needed: string) => `at most ${money} to spend${needed}`,
     atMostCarriedIn: (weight: string, place: string, needed: string) =>
       `at most ${weight} carried in ${place}${needed}`,
     inHandIn: (count: string, place: string, needed: string) =>
@@ -28,13 +23,7 @@ export const lineupText = {
   },
   limitsPanel: {
     limits: 'Limits',
-    lensesAtMost: 'Lenses at most',
     noLimit: 'no limit',
-    weightAtMost: 'Weight at most',
-    spendAtMost: 'Spend at most',
-    everythingCarried: 'Everything carried',
-    camerasLensesSupportBatteriesCards:
-      'cameras, lenses, support, batteries, cards, own things, bag',
     camerasWithTheseMounts: 'Cameras with these mounts',
     withTheseFormatsMm: 'With these formats, mm',
     selectionStyle: 'Selection style',
@@ -78,12 +67,8 @@ export const lineupText = {
     whyLensesAreLeftOut: 'why lenses are left out',
     theNearestMissOfLost: 'the nearest miss of lost pictures',
     gapsAndOverlaps: 'gaps and overlaps',
-    aWeightLimitIsSet: (listed: string) =>
-      `A weight limit is set, but the weight of ${listed} is unknown, so they’re left out. Add the weights on the shelf, or remove the limit.`,
     thePixelCountOfIs: (listed: string) =>
       `The pixel count of ${listed} is unknown, so cropping isn’t counted there.`,
-    aBudgetIsSetBut: (listed: string) =>
-      `A budget is set, but the price of ${listed} is unknown, so they’re left out. Add the prices on the shelf, or remove the limit.`,
     autofocusOfUnknownAssumedYes: (listed: string) =>
       `Autofocus of ${listed} unknown: assumed yes.`,
     frontFilterOnUnknownAssumed: (listed: string) =>
@@ -154,8 +139,6 @@ export const lineupText = {
     youLeftItOut: 'you left it out',
     notHere: 'not here',
     isExcludedByYourLimits: (more: string) => `is ${more}: excluded by your limits`,
-    weightUnknownAndAWeight: 'weight unknown, and a weight limit is set',
-    priceUnknownAndABudget: 'price unknown, and a budget is set',
     aKindOfLensYour: 'a kind of lens your limits exclude',
     fitsNoCameraYoureBringing: 'fits no camera you’re bringing',
     addsNothingTheLineupAlready: (count: string) =>

@@ -8,13 +8,14 @@ import type { MipModel, MipSolver } from '../solve/mipSolver';
 import { type CoveringModel, modelOf, type RowGroup } from '../solve/model';
 import type { LineupQuestion } from '../problem/question';
 import { presolve } from '../presolve/presolve';
+import { LIMIT_RULES, type SumLimit, sumLimits, type SumRule } from '../problem/limitRules';
 
 /** One of the limits and wishes that fight. */
 export type ConflictMember =
   | { readonly kind: 'frame'; readonly frameId: FrameId }
   | { readonly kind: 'lockedIn'; readonly ids: readonly string[] }
   | {
-      readonly kind: 'maxLenses' | 'maxLineupWeightG' | 'maxCarriedWeightG' | 'maxSpend';
+      readonly kind: SumLimit;
       readonly allowed: number;
       /** The least that would free the others; null when this alone never does. */
       readonly needed: number | null;
@@ -237,10 +238,7 @@ function demandsOf(problem: Problem, musts: readonly FrameId[]): LimitDemand[] {
   });
   return [
     ...(choice.items.some((p) => p.lockedIn) ? [plain('lockedIn')] : []),
-    ...(limits.maxLenses === null ? [] : [plain('maxLenses')]),
-    ...(limits.maxLineupWeightG === null ? [] : [plain('maxLineupWeightG')]),
-    ...(limits.maxCarriedWeightG === null ? [] : [plain('maxCarriedWeightG')]),
-    ...(limits.maxSpend === null ? [] : [plain('maxSpend')]),
+    ...sumLimits(limits).map(({ key }) => plain(key)),
     ...assignments.flatMap((assignment) => [
       ...(assignment.maxWeightG === null ? [] : [ofAssignment('handWeight', assignment)]),
       ...(assignment.bodiesAtOnce < assignment.bodyIds.length
@@ -348,18 +346,11 @@ class Trial {
           if (h.assignment.index === assignment?.index) costs[h.column] = weight.get(h.itemId) ?? 0;
       return costs;
     }
-    model.items.forEach((p, i) => {
-      costs[i] =
-        kind === 'maxLenses'
-          ? Number(p.kind === 'lens')
-          : kind === 'maxSpend'
-            ? (p.spend ?? 0)
-            : (p.weightG ?? 0);
-    });
-    const weighsBodies =
-      kind === 'maxCarriedWeightG' ||
-      (kind === 'maxLineupWeightG' && this.problem.limits.countBodies);
-    if (weighsBodies) for (const { body, column } of model.along) costs[column] = body.weightG ?? 0;
+    const rule = ruleOf(kind);
+    if (rule === null) return costs;
+    model.items.forEach((p, i) => (costs[i] = rule.of(p) ?? 0));
+    if (rule.countsBodies(this.problem.limits))
+      for (const { body, column } of model.along) costs[column] = body.weightG ?? 0;
     return costs;
   }
 
@@ -407,6 +398,11 @@ function withDemands(
   };
 }
 
+/** The rule of a limit on all that comes along; null for what is no such limit. */
+function ruleOf(kind: ConflictMember['kind']): SumRule | null {
+  return kind in LIMIT_RULES ? LIMIT_RULES[kind as SumLimit] : null;
+}
+
 /** The key of the demand that a row belongs to; null for what always holds. */
 function groupKey(group: RowGroup | undefined): string | null {
   if (group === undefined || group.kind === 'structure') return null;
@@ -426,18 +422,6 @@ function memberOf(
       return { kind, frameId: frameId! };
     case 'lockedIn':
       return { kind, ids: choice.items.filter((p) => p.lockedIn).map((p) => p.id) };
-    case 'maxLenses':
-    case 'maxSpend':
-    case 'maxLineupWeightG':
-      return { kind, allowed: limits[kind] ?? 0, needed: trial.least(rest, kind, null) };
-    case 'maxCarriedWeightG': {
-      const least = trial.least(rest, kind, null);
-      return {
-        kind,
-        allowed: limits[kind] ?? 0,
-        needed: least === null ? null : least + packedG,
-      };
-    }
     case 'handWeight':
     case 'handBodies':
     case 'noChange':
@@ -453,5 +437,11 @@ function memberOf(
               : 0,
         needed: kind === 'noChange' ? null : trial.least(rest, kind, assignment),
       };
+    default: {
+      const least = trial.least(rest, kind, null);
+      const { besides } = LIMIT_RULES[kind];
+      const needed = least === null ? null : least + besides({ packedG });
+      return { kind, allowed: limits[kind] ?? 0, needed };
+    }
   }
 }

@@ -19,6 +19,7 @@ import type { MipSolver } from '../solve/mipSolver';
 import { missingOf, type OpportunityPositions, positionsOf } from '../problem/positions';
 import type { LineupQuestion } from '../problem/question';
 import type { LensLack, LensOut } from './result';
+import { NO_LIMITS, sumLimits } from '../problem/limitRules';
 
 /** The frames that are lost when a lens of the lineup stays at home. */
 export function onlyIt(
@@ -78,17 +79,15 @@ function problemOfOthers(question: LineupQuestion, lenses: readonly Lens[], pace
     shelf: { ...shelf, bodies, lenses: [...lenses], converters: [], tubes: [] },
     limits: {
       ...limits,
+      ...NO_LIMITS,
       sources: [...SOURCES],
       lockedIn: [],
       lockedOut: [],
       spares: [],
       countBodies: false,
-      maxCarriedWeightG: null,
       formats: null,
       bodyMounts: null,
       lensKinds: 'any',
-      maxLineupWeightG: null,
-      maxSpend: null,
       order: [],
     },
   };
@@ -198,8 +197,9 @@ function reasonOut(
 ): LensOut['reason'] {
   const { limits, choice, frames } = made.problem;
   if (limits.lockedOut.includes(lens.id)) return 'locked-out';
-  if (choice.weightUnknown.includes(lens.id)) return 'weight-unknown';
-  if (choice.priceUnknown.includes(lens.id)) return 'price-unknown';
+  for (const [note, ids] of choice.unknown) if (ids.includes(lens.id)) return note;
+  const beyond = choice.beyond.get(lens.id);
+  if (beyond !== undefined) return beyond;
   if (!choice.items.some((p) => p.id === lens.id))
     return new Set<Ownership>(limits.sources).has(lens.ownership) ? 'kind' : 'source';
   if (!fitsABody) return 'no-body';
@@ -216,12 +216,7 @@ function isLimited(
   { solver, problem, choice, timeLimitS }: CoveredByLens,
 ): boolean {
   const { limits, choice: all, assignments } = problem;
-  const isFree =
-    limits.maxLenses === null &&
-    limits.maxLineupWeightG === null &&
-    limits.maxCarriedWeightG === null &&
-    limits.maxSpend === null &&
-    assignments.every(isLoose);
+  const isFree = sumLimits(limits).length === 0 && assignments.every(isLoose);
   if (isFree) return false;
   const behind = all.items.filter((p) => p.kind !== 'lens').map((p) => p.id);
   const among = new Set<string>([...choice.taken, ...behind, lens.id]);

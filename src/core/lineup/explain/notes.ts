@@ -5,20 +5,21 @@ import type { SetupsByAssignment } from './evaluate';
 import type { Problem } from '../problem/problem';
 import type { LineupQuestion } from '../problem/question';
 import type { Note } from './result';
+import { sumLimits } from '../problem/limitRules';
 
 /**
  * What was left out, or could not be checked, under a limit on weight because nobody knows what it
  * weighs: of the whole, what is locked in included, or of what an assignment carries.
  */
 function weightsUnknown(problem: Problem, choice: Choice): string[] {
-  const { items, bodies, weightUnknown } = problem.choice;
+  const { items, bodies, unknown } = problem.choice;
   const limited = problem.assignments.filter((assignment) => assignment.maxWeightG !== null);
   const unweighed = (all: readonly { readonly id: string; readonly weightG: number | null }[]) =>
     all.filter((item) => item.weightG === null).map((item) => item.id);
   const carried = new Set<string>(limited.flatMap((assignment) => assignment.bodyIds));
   return [
     ...new Set([
-      ...weightUnknown,
+      ...(unknown.get('weight-unknown') ?? []),
       ...unverifiedWeights(problem, choice),
       ...unweighed(bodies.filter((b) => carried.has(b.id))),
       ...(limited.length > 0 ? unweighed(items) : []),
@@ -28,11 +29,11 @@ function weightsUnknown(problem: Problem, choice: Choice): string[] {
 
 /** What comes along, locked in, under a limit on weight that cannot be checked for it. */
 export function unverifiedWeights({ choice: all, limits }: Problem, choice: Choice): string[] {
-  const { maxLineupWeightG, maxCarriedWeightG, countBodies } = limits;
-  if (maxLineupWeightG === null && maxCarriedWeightG === null) return [];
+  const weighing = sumLimits(limits).filter(({ rule }) => rule.resource === 'weightG');
+  if (weighing.length === 0) return [];
   const taken = new Set(choice.taken);
   const along = new Set<string>(choice.along ?? []);
-  const bodiesCount = maxCarriedWeightG !== null || countBodies;
+  const bodiesCount = weighing.some(({ rule }) => rule.countsBodies(limits));
   return [
     ...all.items.filter((p) => taken.has(p.id)),
     ...(bodiesCount ? all.bodies.filter((b) => along.has(b.id)) : []),
@@ -59,7 +60,9 @@ export function notesOf(
     ids: readonly string[];
   }[] = [
     { code: 'weight-unknown', ids: weightsUnknown(problem, choice) },
-    { code: 'price-unknown', ids: problem.choice.priceUnknown },
+    ...[...problem.choice.unknown].flatMap(([code, ids]) =>
+      code === 'weight-unknown' ? [] : [{ code, ids }],
+    ),
     { code: 'pixels-unknown', ids: pixelsUnknown },
     {
       code: 'autofocus-unknown',

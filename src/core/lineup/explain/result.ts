@@ -6,6 +6,7 @@ import type { Open } from '../solve/choose';
 import type { KeptOut, LimitConflict } from './conflicts';
 import type { Proof } from '../prove/proof';
 import type { Gap, Overlap } from './ranges';
+import { type BeyondLimit, type UnknownUnderLimit } from '../problem/limitRules';
 
 export const RESULT_VERSION = 3;
 
@@ -80,8 +81,8 @@ export interface LensOut {
     | 'locked-out'
     | 'source'
     | 'kind'
-    | 'weight-unknown'
-    | 'price-unknown'
+    | UnknownUnderLimit
+    | BeyondLimit
     | 'no-body'
     | 'adds-nothing'
     | 'bonus-only'
@@ -111,8 +112,7 @@ export interface Totals {
 export type Reason = 'kept' | 'conflict' | 'only-it' | 'lenses-out' | 'nearest' | 'ranges';
 
 export type Note =
-  | { readonly code: 'weight-unknown'; readonly ids: readonly string[] }
-  | { readonly code: 'price-unknown'; readonly ids: readonly string[] }
+  | { readonly code: UnknownUnderLimit; readonly ids: readonly string[] }
   | { readonly code: 'pixels-unknown'; readonly ids: readonly string[] }
   /** Lenses in the lineup of which a figure that a frame asks for is not known. */
   | { readonly code: 'autofocus-unknown'; readonly ids: readonly string[] }

@@ -33,7 +33,7 @@ test('a weight that decides between two lenses is worth knowing, one that cannot
     limits: someLimits({ order: ['weight'] }),
   });
   expect(worthKnowing(solver, question, options)).toMatchObject({
-    figures: [{ kind: 'lenses', itemId: 'light', problem: 'weightG' }],
+    figures: [{ kind: 'lenses', itemId: 'light', field: 'weightG' }],
     together: [],
     complete: true,
   });
@@ -76,7 +76,7 @@ test('finds the same single weights as trying each by itself', () => {
           ),
       );
       const found = worthKnowing(solver, question, options).figures.filter(
-        (f) => f.problem === 'weightG',
+        (f) => f.field === 'weightG',
       );
       expect(found.map((f) => f.itemId)).toEqual(expected.map((l) => l.id));
     }),

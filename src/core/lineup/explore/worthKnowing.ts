@@ -21,7 +21,7 @@ export type Knowable = (typeof KNOWABLE)[number];
 export interface UnknownFigure {
   readonly kind: ItemKind;
   readonly itemId: string;
-  readonly problem: Knowable;
+  readonly field: Knowable;
 }
 
 /** The fewest unknown figures that, filled in, could change the lineup. */
@@ -86,7 +86,7 @@ export function worthKnowing(
     fills.length > 0 && solves < options.most && lineup(fills).key !== now.key;
   const at = (end: 0 | 1) => (figure: UnknownFigure) => ({
     ...figure,
-    value: ENDS[figure.problem][end],
+    value: ENDS[figure.field][end],
   });
   const out = unknown.filter((f) => !now.ids.has(f.itemId)).map(at(0));
   const inside = unknown.filter((f) => now.ids.has(f.itemId));
@@ -95,12 +95,12 @@ export function worthKnowing(
     ...[0, 1].flatMap((end) => inside.map(at(end as 0 | 1)).filter((fill) => changes([fill]))),
   ];
   const figures = unknown.filter((f) =>
-    singles.some((s) => s.itemId === f.itemId && s.problem === f.problem),
+    singles.some((s) => s.itemId === f.itemId && s.field === f.field),
   );
   const together = figures.length > 0 || !changes(out) ? [] : fewestOf(out, changes);
   return {
     figures,
-    together: together.map(({ kind, itemId, problem }) => ({ kind, itemId, problem })),
+    together: together.map(({ kind, itemId, field }) => ({ kind, itemId, field })),
     unknown: unknown.length,
     complete: solves < options.most,
   };
@@ -141,25 +141,23 @@ function unknownFigures({ shelf, limits }: LineupQuestion): UnknownFigure[] {
   return ITEM_KINDS.flatMap((kind) =>
     shelf[kind].filter(allowed).flatMap((item): UnknownFigure[] => {
       const has = item as unknown as Readonly<Record<string, unknown>>;
-      return KNOWABLE.filter(
-        (problem) => problem in has && has[problem] === null && counts(problem),
-      )
-        .filter((problem) => problem !== 'priceNew' || has.priceUsed === null)
-        .map((problem) => ({ kind, itemId: item.id, problem }));
+      return KNOWABLE.filter((field) => field in has && has[field] === null && counts(field))
+        .filter((field) => field !== 'priceNew' || has.priceUsed === null)
+        .map((field) => ({ kind, itemId: item.id, field }));
     }),
   );
 }
 
-function countsIn({ order, maxSpend }: Limits): (problem: Knowable) => boolean {
+function countsIn({ order, maxSpend }: Limits): (field: Knowable) => boolean {
   const priced = order.includes('price') || maxSpend !== null;
-  return (problem) => problem !== 'priceNew' || priced;
+  return (field) => field !== 'priceNew' || priced;
 }
 
 function filledIn(question: LineupQuestion, fills: readonly Fill[]): LineupQuestion {
   if (fills.length === 0) return question;
   const byItem = new Map<string, Record<string, number | boolean>>();
-  for (const { itemId, problem, value } of fills)
-    byItem.set(itemId, { ...byItem.get(itemId), [problem]: value });
+  for (const { itemId, field, value } of fills)
+    byItem.set(itemId, { ...byItem.get(itemId), [field]: value });
   const fill = <T extends { readonly id: string }>(list: readonly T[]) =>
     list.map((item) => (byItem.has(item.id) ? { ...item, ...byItem.get(item.id) } : item));
   const { shelf } = question;

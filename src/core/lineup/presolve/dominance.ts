@@ -10,6 +10,7 @@ import { isInterchangeable, type Candidate } from '../problem/candidates';
 import { byAims } from '../problem/aims';
 import type { Opportunity } from '../problem/opportunities';
 import type { SelectableItem } from '../problem/selectable';
+import { sumLimits } from '../problem/limitRules';
 
 export interface DominanceOptions {
   /** Items that stay whatever stands over them. */
@@ -81,6 +82,9 @@ export function undominated<Of extends Ability<Of>>(
   ]);
 }
 
+/** What may be limited of all that comes along. */
+const RESOURCES = ['weightG', 'spend'] as const;
+
 /** Whether one item ranks no worse than another by the aims and by every limited resource. */
 function rankOf(
   { limits, assignments }: Problem,
@@ -88,19 +92,16 @@ function rankOf(
   keepTies: boolean,
   byResources: boolean,
 ) {
-  const weighs =
-    byResources ||
-    limits.maxLineupWeightG !== null ||
-    assignments.some((assignment) => assignment.maxWeightG !== null);
-  const costs = byResources || limits.maxSpend !== null;
+  const limited = new Set(sumLimits(limits).flatMap(({ rule }) => rule.resource ?? []));
+  if (assignments.some((assignment) => assignment.maxWeightG !== null)) limited.add('weightG');
+  const resources = byResources ? RESOURCES : [...limited];
   const noMore = (a: number | null, b: number | null) => a !== null && (b === null || a <= b);
   return (one: SelectableItem, other: SelectableItem) => {
     const order = compare(one, other);
     if (keepTies && order === 0) return false;
     return (
       (order < 0 || (order === 0 && one.id < other.id)) &&
-      (!weighs || noMore(one.weightG, other.weightG)) &&
-      (!costs || noMore(one.spend, other.spend))
+      resources.every((resource) => noMore(one[resource], other[resource]))
     );
   };
 }

@@ -12,6 +12,7 @@ import {
   type Shelf,
 } from '@/core/gear';
 import { AT_EASE, type Pace } from '@/core/pace';
+import { type BeyondLimit, lensLimits, sumLimits, type UnknownUnderLimit } from './limitRules';
 
 export type SelectableKind = 'lens' | 'converter' | 'tube' | 'adapter';
 
@@ -35,10 +36,10 @@ export interface Selectable {
   /** Bodies that may be used; which of them come along is chosen. */
   readonly bodies: readonly Body[];
   readonly setups: readonly Setup[];
-  /** Left out because a weight limit is set and their weight is not known. */
-  readonly weightUnknown: readonly string[];
-  /** Left out because a limit on money is set and their price is not known. */
-  readonly priceUnknown: readonly string[];
+  /** Left out because a limit is set and nobody knows whether they keep to it. */
+  readonly unknown: ReadonlyMap<UnknownUnderLimit, readonly string[]>;
+  /** Lenses that are beyond a limit by themselves. */
+  readonly beyond: ReadonlyMap<string, BeyondLimit>;
 }
 
 /**
@@ -48,85 +49,99 @@ export interface Selectable {
  */
 export function selectable(shelf: Shelf, limits: Limits, pace: Pace = AT_EASE): Selectable {
   const lockedIn = new Set(limits.lockedIn);
-  const weightUnknown: string[] = [];
-  const priceUnknown: string[] = [];
   const allowed = allowedBy(limits);
-  const measured = (item: PricedItem) => {
-    if (lockedIn.has(item.id)) return true;
-    if (item.weightG === null && weighs(limits)) {
-      weightUnknown.push(item.id);
-      return false;
-    }
-    if (limits.maxSpend !== null && spendOf(item, limits) === null) {
-      priceUnknown.push(item.id);
-      return false;
-    }
-    return true;
-  };
-  const along = <T extends PricedItem>(items: readonly T[]) =>
-    items.filter((item) => allowed(item) && measured(item));
-  const lenses = along(shelf.lenses).filter(
-    (l) => lockedIn.has(l.id) || isOfKind(l, limits.lensKinds),
-  );
-  const converters = along(shelf.converters).filter((c) => limits.converters || lockedIn.has(c.id));
-  const tubes = along(shelf.tubes);
-  const adapters = along(shelf.adapters);
-  const isWeighed = (body: Body) => {
-    const known = body.weightG !== null || lockedIn.has(body.id) || !weighsBodies(limits);
-    if (!known) weightUnknown.push(body.id);
-    return known;
-  };
-  const bodies = eligibleBodies(shelf, limits).filter(isWeighed);
-  const itemOf = (item: PricedItem, kind: SelectableKind, items: number): SelectableItem => ({
+  const { unknown, beyond, keepsToLimits, isWeighed } = checks(limits, lockedIn);
+  const entryOf = (item: PricedItem, kind: SelectableKind, itemCost: number): SelectableItem => ({
     id: item.id,
     kind,
-    itemCost: items,
+    itemCost,
     weightG: item.weightG,
     price: priceOf(item, limits),
     spend: spendOf(item, limits),
     owned: item.ownership === 'owned',
     lockedIn: lockedIn.has(item.id),
   });
+  const along = <T extends PricedItem>(
+    items: readonly T[],
+    kind: SelectableKind,
+    itemCost: number,
+    mayCome: (item: T) => boolean = () => true,
+  ) =>
+    items
+      .filter((item) => allowed(item))
+      .map((item) => ({ item, entry: entryOf(item, kind, itemCost) }))
+      .filter(({ item, entry }) => keepsToLimits(entry, item))
+      .filter(({ item, entry }) => entry.lockedIn || mayCome(item));
+  const lenses = along(shelf.lenses, 'lens', 1, (l) => isOfKind(l, limits.lensKinds));
+  const converters = along(
+    shelf.converters,
+    'converter',
+    limits.converterPieces,
+    () => limits.converters,
+  );
+  const tubes = along(shelf.tubes, 'tube', limits.tubePieces);
+  const adapters = along(shelf.adapters, 'adapter', limits.adapterPieces);
+  const bodies = eligibleBodies(shelf, limits).filter(isWeighed);
+  const itemsOf = <T extends PricedItem>(chosen: readonly { readonly item: T }[]) =>
+    byId(chosen.map(({ item }) => item));
   return {
-    items: [
-      ...lenses.map((l) => itemOf(l, 'lens', 1)),
-      ...converters.map((c) => itemOf(c, 'converter', limits.converterPieces)),
-      ...tubes.map((t) => itemOf(t, 'tube', limits.tubePieces)),
-      ...adapters.map((a) => itemOf(a, 'adapter', limits.adapterPieces)),
-    ].sort(compareIds),
+    items: byId([...lenses, ...converters, ...tubes, ...adapters].map(({ entry }) => entry)),
     bodies,
     setups: mountableSetups(
       {
         mounts: shelf.mounts,
         bodies: byId(bodies),
-        lenses: byId(lenses),
-        converters: byId(converters),
-        tubes: byId(tubes),
-        adapters: byId(adapters),
+        lenses: itemsOf(lenses),
+        converters: itemsOf(converters),
+        tubes: itemsOf(tubes),
+        adapters: itemsOf(adapters),
       },
       pace,
     ),
-    weightUnknown,
-    priceUnknown,
+    unknown,
+    beyond,
   };
 }
 
-/** Whether a limit on weight is set. */
-function weighs({ maxLineupWeightG, maxCarriedWeightG }: Limits): boolean {
-  return maxLineupWeightG !== null || maxCarriedWeightG !== null;
+/** Whether items keep to the limits; what does not, or not knowably, is noted. */
+function checks(limits: Limits, lockedIn: ReadonlySet<string>) {
+  const unknown = new Map<UnknownUnderLimit, string[]>();
+  const beyond = new Map<string, BeyondLimit>();
+  const sums = sumLimits(limits);
+  const ofLenses = lensLimits(limits);
+  const isUnknown = (id: string, note: UnknownUnderLimit) => {
+    unknown.set(note, [...(unknown.get(note) ?? []), id]);
+    return false;
+  };
+  return {
+    unknown,
+    beyond,
+    keepsToLimits: (entry: SelectableItem, item: PricedItem): boolean => {
+      if (entry.lockedIn) return true;
+      for (const { rule } of sums)
+        if (rule.unknown !== null && rule.of(entry) === null)
+          return isUnknown(entry.id, rule.unknown);
+      if (entry.kind !== 'lens') return true;
+      for (const { rule, most } of ofLenses) {
+        const figure = rule.of(item as Lens);
+        if (figure === null) return isUnknown(entry.id, rule.unknown);
+        if (figure <= most) continue;
+        beyond.set(entry.id, rule.beyond);
+        return false;
+      }
+      return true;
+    },
+    isWeighed: (body: Body): boolean =>
+      body.weightG !== null ||
+      lockedIn.has(body.id) ||
+      !sums.some(({ rule }) => rule.countsBodies(limits)) ||
+      isUnknown(body.id, 'weight-unknown'),
+  };
 }
-
-/** Whether a limit on weight counts the bodies. */
-function weighsBodies({ countBodies, maxLineupWeightG, maxCarriedWeightG }: Limits): boolean {
-  return maxCarriedWeightG !== null || (countBodies && maxLineupWeightG !== null);
-}
-
-const compareIds = (a: { readonly id: string }, b: { readonly id: string }) =>
-  a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
 
 /** In the order of ids, so that nothing depends on the order of the shelf. */
 function byId<T extends { readonly id: string }>(items: readonly T[]): T[] {
-  return [...items].sort(compareIds);
+  return [...items].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
 }
 
 interface PricedItem {

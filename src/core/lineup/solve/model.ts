@@ -8,12 +8,13 @@ import { type Candidate, neededCandidates } from '../problem/candidates';
 import type { MipModel, MipRow } from './mipSolver';
 import type { Presolved } from '../presolve/presolve';
 import type { SelectableItem } from '../problem/selectable';
+import { type SumLimit, sumLimits } from '../problem/limitRules';
 
 /** What a row of the model stands for; limits and demands can be named when they fight. */
 export type RowGroup =
   | { readonly kind: 'structure' }
   | { readonly kind: 'cell'; readonly frameId: FrameId }
-  | { readonly kind: 'maxLenses' | 'maxLineupWeightG' | 'maxCarriedWeightG' | 'maxSpend' }
+  | { readonly kind: SumLimit }
   | { readonly kind: 'handWeight' | 'handBodies'; readonly assignment: Assignment };
 
 /** The covering model with the meaning of its columns. */
@@ -531,30 +532,14 @@ class ModelBuilder {
   }
 
   private limit(): void {
-    const { limits, packedG } = this.problem;
-    const most = (
-      kind: 'maxLenses' | 'maxLineupWeightG' | 'maxCarriedWeightG' | 'maxSpend',
-      upper: number | null,
-      cost: (p: SelectableItem) => number,
-      bodies = false,
-    ) => {
-      if (upper === null) return;
-      const items = this.items.map((p, i) => [i, cost(p)] as const);
-      const along = [...this.along.values()].map((a) => [a.column, a.body.weightG ?? 0] as const);
-      const entries = [...items, ...(bodies ? along : [])].filter(([, c]) => c !== 0);
-      this.row(-Infinity, upper, entries, { kind });
-    };
-    most('maxLenses', limits.maxLenses, (p) => (p.kind === 'lens' ? 1 : 0));
-    const weight = (p: SelectableItem) => p.weightG ?? 0;
-    most('maxLineupWeightG', limits.maxLineupWeightG, weight, limits.countBodies);
-    const { maxCarriedWeightG } = limits;
-    most(
-      'maxCarriedWeightG',
-      maxCarriedWeightG === null ? null : maxCarriedWeightG - packedG,
-      weight,
-      true,
-    );
-    most('maxSpend', limits.maxSpend, (p) => p.spend ?? 0);
+    const { limits } = this.problem;
+    for (const { key, rule, most } of sumLimits(limits)) {
+      const items = this.items.map((p, i) => [i, rule.of(p) ?? 0] as const);
+      const bodies = rule.countsBodies(limits) ? [...this.along.values()] : [];
+      const along = bodies.map((a) => [a.column, a.body.weightG ?? 0] as const);
+      const entries = [...items, ...along].filter(([, cost]) => cost !== 0);
+      this.row(-Infinity, most - rule.besides(this.problem), entries, { kind: key });
+    }
   }
 }
 

@@ -1,0 +1,101 @@
+import fc from 'fast-check';
+import type { Limits } from '@/core/brief';
+import type { MipSolver } from '@/core/lineup';
+import { loadHighsSolver } from '@/solver';
+import { anyQuestion } from '../../../../tests/support/arbitraries';
+import {
+  aBody,
+  aLens,
+  aQuestion,
+  aShelf,
+  focalFrame,
+  someLimits,
+} from '../../../../tests/support/gear';
+import { solveWith, takenOf } from '../../../../tests/support/solve';
+
+let solver: MipSolver;
+beforeAll(async () => {
+  solver = await loadHighsSolver();
+});
+
+const FRAME = focalFrame('frame', 50, 50, 'free');
+const solve = (
+  lenses: Parameters<typeof aShelf>[0],
+  limits: Partial<Limits>,
+  body: Record<string, unknown> = {},
+) =>
+  solveWith(
+    solver,
+    aQuestion({
+      shelf: aShelf(lenses, [], [aBody(body)]),
+      frames: [FRAME],
+      limits: someLimits(limits),
+    }),
+  );
+
+describe('a limit on the diameter of lenses', () => {
+  const thick = aLens('thick', 50, 50, 2, { diameterMm: 90, weightG: 300 });
+  const thin = aLens('thin', 50, 50, 2, { diameterMm: 62, weightG: 400 });
+  const unknown = aLens('unknown', 50, 50, 2, { diameterMm: null, weightG: 100 });
+
+  it('leaves thicker lenses out, with the reason, its own measure included', () => {
+    const result = solve([thick, thin], { maxDiameterMm: 62 });
+    expect([...takenOf(result)]).toEqual(['thin']);
+    expect(result.lensesOut).toMatchObject([{ lensId: 'thick', reason: 'too-thick' }]);
+    expect([...takenOf(solve([thick, thin], { maxDiameterMm: null }))]).toEqual(['thick']);
+  });
+
+  it('leaves lenses of unknown diameter out, and names them', () => {
+    const result = solve([unknown, thin], { maxDiameterMm: 70 });
+    expect([...takenOf(result)]).toEqual(['thin']);
+    expect(result.notes).toContainEqual({ code: 'diameter-unknown', ids: ['unknown'] });
+    expect(result.lensesOut).toMatchObject([{ lensId: 'unknown', reason: 'diameter-unknown' }]);
+  });
+
+  it('does not hold for what is locked in', () => {
+    const result = solve([thick, thin], { maxDiameterMm: 70, lockedIn: ['thick'] });
+    expect([...takenOf(result)]).toEqual(['thick']);
+  });
+
+  it('chooses as from a shelf without what is too thick', () => {
+    fc.assert(
+      fc.property(
+        anyQuestion(5),
+        fc.array(fc.integer({ min: 40, max: 120 }), { minLength: 5, maxLength: 5 }),
+        (question, widths) => {
+          const lenses = question.shelf.lenses.map((l, i) => ({
+            ...l,
+            diameterMm: widths[i] ?? 60,
+          }));
+          const { limits, shelf } = question;
+          const isIn = (l: (typeof lenses)[number]) =>
+            l.diameterMm <= 80 || limits.lockedIn.includes(l.id);
+          const limited = solveWith(solver, {
+            ...question,
+            shelf: { ...shelf, lenses },
+            limits: { ...limits, maxDiameterMm: 80 },
+          });
+          const narrowed = solveWith(solver, {
+            ...question,
+            shelf: { ...shelf, lenses: lenses.filter(isIn) },
+          });
+          expect(limited.lineup).toEqual(narrowed.lineup);
+          expect(limited.totals).toEqual(narrowed.totals);
+        },
+      ),
+      { seed: 13, numRuns: 40 },
+    );
+  });
+});
+
+it('keeps the lighter of two lenses where all that is carried is limited, whatever is preferred', () => {
+  const cheap = aLens('cheap', 50, 50, 2, { weightG: 900, priceNew: 100 });
+  const light = aLens('light', 50, 50, 2, { weightG: 200, priceNew: 800 });
+  const result = solve(
+    [cheap, light],
+    { maxCarriedWeightG: 1000, order: ['price'] },
+    { weightG: 600 },
+  );
+  expect([...takenOf(result)]).toEqual(['light']);
+  expect(result.frames[0]?.state).toBe('clear');
+});
