@@ -148,7 +148,7 @@ test('an outing of version 5 is read as it was written, with no loan and tied to
   const read = decode(JSON.stringify(old));
   if (!read.ok) throw new Error(read.error.message);
   const { shelf, ties, version, ...rest } = read.value;
-  expect([version, ties]).toEqual([6, null]);
+  expect([version, ties]).toEqual([7, null]);
   expect(rest.limits.sources).toEqual(['owned', 'borrowed', 'rented']);
   old.limits.sources.push('rented');
   const items = itemsOf(shelf);

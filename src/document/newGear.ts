@@ -1,5 +1,9 @@
 import {
   type Adapter,
+  BODY_FIGURES,
+  ITEM_FIGURES,
+  LENS_FIGURES,
+  unknownOf,
   adapterId,
   type Body,
   bodyId,
@@ -16,12 +20,13 @@ import { type ItemOf, type Kind, shelfIds } from './edits';
 
 /** Nothing known yet of an item that is owned. */
 export const UNKNOWN_ITEM = {
-  weightG: null,
-  priceNew: null,
-  priceUsed: null,
+  ...unknownOf(ITEM_FIGURES),
   ownership: 'owned',
   loan: null,
 } as const;
+/** Nothing known of the figures of a lens, and of a body. */
+export const UNKNOWN_LENS = { ...unknownOf(LENS_FIGURES), grade: null } as const;
+export const UNKNOWN_BODY = { ...unknownOf(BODY_FIGURES), sizeMm: null } as const;
 const UNKNOWN = { maker: '', ...UNKNOWN_ITEM } as const;
 
 /** A new item in a first state that is valid; mounts follow what is already on the shelf. */
@@ -38,20 +43,8 @@ export function newItem<K extends Kind>(kind: K, shelf: Shelf): ItemOf[K] {
       measured: null,
       apertures: [{ focalMm: 50, fNumber: 1.8 }],
       projection: 'rectilinear',
-      imageCircleMm: null,
-      minFocusM: null,
-      maxMagnification: null,
-      stabiliserStops: null,
+      ...UNKNOWN_LENS,
       autofocus: true,
-      filterMm: null,
-      sealed: null,
-      smallestFNumber: null,
-      builtInConverter: null,
-      frontThread: null,
-      shift: null,
-      lengthMm: null,
-      diameterMm: null,
-      grade: null,
     }),
     bodies: (): Body => ({
       id: bodyId.parse(freshId('body', taken)),
@@ -59,15 +52,7 @@ export function newItem<K extends Kind>(kind: K, shelf: Shelf): ItemOf[K] {
       ...UNKNOWN,
       mount,
       sensor: { widthMm: 36, heightMm: 24, pixelsWide: 6000, pixelsHigh: 4000 },
-      isoCeiling: null,
-      stabiliserStops: null,
-      autofocusLimitFNumber: null,
-      sizeMm: null,
-      picturesPerCharge: null,
-      cardType: null,
-      cardSlots: null,
-      fileMb: null,
-      sealed: null,
+      ...UNKNOWN_BODY,
     }),
     converters: (): Converter => ({
       id: converterId.parse(freshId('converter', taken)),

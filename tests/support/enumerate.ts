@@ -31,7 +31,7 @@ interface AssignmentRule {
   readonly shooterId: string | null;
   readonly placed: boolean;
   readonly bodyIds: readonly string[];
-  readonly inAssignment: number;
+  readonly bodiesAtOnce: number;
   readonly maxWeightG: number | null;
 }
 
@@ -145,13 +145,13 @@ function aimValuesWith(
       rules,
       weights,
     )) {
-      const inAssignments = shared.map(({ itemIds, bodyIds }) =>
+      const setupsByAssignment = shared.map(({ itemIds, bodyIds }) =>
         carried.filter(
           (s) => bodyIds.has(s.bodyId) && stackItemIds(s).every((id) => itemIds.has(id)),
         ),
       );
       const ways = assignedSetups(
-        inAssignments,
+        setupsByAssignment,
         rules.map((rule) => fixed || rule.placed),
       );
       const counted = limits.order.includes('changes') && !fixed;
@@ -161,7 +161,7 @@ function aimValuesWith(
         const changes = counted
           ? shared.reduce((s, { itemIds }, i) => {
               const lenses = items.filter((p) => p.kind === 'lens' && itemIds.has(p.id)).length;
-              return s + (rules[i]!.placed ? 0 : Math.max(0, lenses - rules[i]!.inAssignment));
+              return s + (rules[i]!.placed ? 0 : Math.max(0, lenses - rules[i]!.bodiesAtOnce));
             }, 0)
           : 0;
         const key = [...got].sort().join();
@@ -196,7 +196,7 @@ function rulesOf(
         shooterId: first,
         placed: false,
         bodyIds: bodies,
-        inAssignment: bodies.length,
+        bodiesAtOnce: bodies.length,
         maxWeightG: null,
       },
     ];
@@ -210,7 +210,7 @@ function rulesOf(
       shooterId: assignment.shooterId,
       placed,
       bodyIds,
-      inAssignment: Math.min(placed ? 1 : (assignment.bodies ?? bodyIds.length), bodyIds.length),
+      bodiesAtOnce: Math.min(placed ? 1 : (assignment.bodies ?? bodyIds.length), bodyIds.length),
       maxWeightG: placed ? null : assignment.maxWeightG,
     };
   });
@@ -248,7 +248,7 @@ function* sharings(
     for (const [h, assignment] of assignments.entries()) {
       if (kind === 'bodyIds' && !rules[h]!.bodyIds.includes(id)) continue;
       assignment[kind].add(id);
-      if (assignment.bodyIds.size <= rules[h]!.inAssignment) yield* visit(i + 1);
+      if (assignment.bodyIds.size <= rules[h]!.bodiesAtOnce) yield* visit(i + 1);
       assignment[kind].delete(id);
     }
   };
@@ -267,7 +267,7 @@ function isCarriable(
 
 /** Every way to put one setup on each body, no piece used twice, in each hand that changes nothing. */
 function assignedSetups(
-  inAssignments: readonly (readonly Setup[])[],
+  setupsByAssignment: readonly (readonly Setup[])[],
   fixed: readonly boolean[],
 ): (readonly Setup[])[][] {
   const ofAssignment = (setups: readonly Setup[]): Setup[][] => {
@@ -285,7 +285,7 @@ function assignedSetups(
     }
     return ways;
   };
-  return inAssignments.reduce<(readonly Setup[])[][]>(
+  return setupsByAssignment.reduce<(readonly Setup[])[][]>(
     (all, setups, i) =>
       all.flatMap((one) =>
         (fixed[i] ? ofAssignment(setups) : [setups]).map((way) => [...one, way]),

@@ -1,5 +1,5 @@
 /** The outing, its wanted pictures and limits, and the need that follows from a frame. */
-export { allowedBy, eligibleBodies } from './eligibility';
+export { allowedBy, eligibleBodies, eligibleBy, eligibleGear } from './eligibility';
 export {
   type Depth,
   type Footing,
@@ -44,7 +44,10 @@ export { type Profile, type ProfileKey, profileOf, PROFILES, withProfile } from 
 export { type SceneKey, SCENES } from './scenes';
 export {
   type Presence,
+  PERMISSION_KEYS,
+  type PermissionKey,
   PLAIN_STRETCH,
+  setupsStay,
   type Shooter,
   shooterId,
   type ShooterId,

@@ -28,6 +28,23 @@ export type Presence = z.infer<typeof presence>;
 export const WEATHERS = ['wet', 'dust', 'cold'] as const;
 export type Weather = (typeof WEATHERS)[number];
 
+/** What a place may not allow, and what follows where it doesn't. */
+export interface Permission {
+  /** Setups stay on their bodies. */
+  readonly fixesSetups: boolean;
+}
+export const PERMISSIONS = {
+  flash: { fixesSetups: false },
+  support: { fixesSetups: false },
+  /** Where bags stay outside, only what is on the bodies is there. */
+  bags: { fixesSetups: true },
+} as const satisfies Readonly<Record<string, Permission>>;
+export type PermissionKey = keyof typeof PERMISSIONS;
+export const PERMISSION_KEYS = Object.keys(PERMISSIONS) as readonly PermissionKey[];
+
+const each = <T>(value: T) =>
+  Object.fromEntries(PERMISSION_KEYS.map((key) => [key, value])) as Record<PermissionKey, T>;
+
 /** A part of the outing, in time order. */
 export const stretch = z.strictObject({
   id: stretchId,
@@ -44,8 +61,7 @@ export const stretch = z.strictObject({
     .refine((w) => new Set(w).size === w.length, { message: 'names a weather twice' }),
   /** Whether lenses can be changed. */
   changes: z.boolean(),
-  /** What the place lets in; where bags stay outside, only what hangs on the bodies is there. */
-  allowed: z.strictObject({ flash: z.boolean(), support: z.boolean(), bags: z.boolean() }),
+  allowed: z.strictObject(each(z.boolean())),
   /** Who is there; empty for one shooter with everything. */
   hands: z.array(presence).max(20),
   note: z.string().max(2000),
@@ -60,7 +76,12 @@ export const PLAIN_STRETCH: Omit<Stretch, 'id' | 'name'> = {
   place: '',
   weather: [],
   changes: true,
-  allowed: { flash: true, support: true, bags: true },
+  allowed: each(true),
   hands: [],
   note: '',
 };
+
+/** Whether every setup stays on its body there: no lens may be changed, or nothing else is let in. */
+export function setupsStay({ changes, allowed }: Pick<Stretch, 'changes' | 'allowed'>): boolean {
+  return !changes || PERMISSION_KEYS.some((key) => PERMISSIONS[key].fixesSetups && !allowed[key]);
+}

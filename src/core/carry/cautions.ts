@@ -58,7 +58,7 @@ export function cautionsFor(question: CarryQuestion, plan: CarryPlan): Caution[]
       (ev100OfSource(f.light.source) ?? 0) >= DAYLIGHT_EV100 &&
       longestMadeWith(f, question, plan) >= LONG_MM,
   );
-  const inAssignment = Math.max(
+  const liftedG = Math.max(
     0,
     ...plan.stretches.flatMap((s) => s.hands.map((h) => h.weights.inHandG)),
   );
@@ -80,7 +80,7 @@ export function cautionsFor(question: CarryQuestion, plan: CarryPlan): Caution[]
     plan.worst !== null && plan.worst.weightG >= BEARABLE_G
       ? { code: 'lifting', for: [], weightG: plan.worst.weightG }
       : null,
-    inAssignment >= HEAVY_SETUP_G ? { code: 'heavy-lens', for: [], weightG: inAssignment } : null,
+    liftedG >= HEAVY_SETUP_G ? { code: 'heavy-lens', for: [], weightG: liftedG } : null,
     days > 1 ? { code: 'lithium', for: [], weightG: null } : null,
   ];
   return all.filter((c) => c !== null);

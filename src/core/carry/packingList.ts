@@ -1,4 +1,10 @@
-import { type Charging, ev100OfSource, type Frame, type FrameId } from '@/core/brief';
+import {
+  type Charging,
+  ev100OfSource,
+  type Frame,
+  type FrameId,
+  PermissionKey,
+} from '@/core/brief';
 import { filterFNumber, filterStops } from '@/core/coverage';
 import { type Body, type Lens, itemsWithoutBodies } from '@/core/gear';
 import type { CarryPlan, CarryQuestion } from './plan';
@@ -257,12 +263,14 @@ function spareCardsFor(bodies: readonly Body[], how: 'shared' | 'each'): Packing
 
 /** Of the frames, those that the plan makes somewhere where a thing is allowed. */
 function madeWhere(
-  allowed: 'flash' | 'support',
+  permission: PermissionKey,
   { stretches }: CarryQuestion,
   plan: CarryPlan,
   frames: readonly Frame[],
 ): Frame[] {
-  const excluded = new Set<string>(stretches.filter((s) => !s.allowed[allowed]).map((s) => s.id));
+  const excluded = new Set<string>(
+    stretches.filter((s) => !s.allowed[permission]).map((s) => s.id),
+  );
   const made = new Set(
     plan.stretches
       .filter((s) => s.stretchId === null || !excluded.has(s.stretchId))

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { itemFields, itemId, mountName } from './common';
+import { itemId, mountName } from './common';
+import { itemFields } from './figures';
 
 export const adapterId = itemId.brand<'AdapterId'>();
 export type AdapterId = z.infer<typeof adapterId>;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { GEAR_RANGES, itemFields, itemId, lineOfText, mountName, within } from './common';
+import { GEAR_RANGES, itemId, mountName, within } from './common';
+import { itemFields, BODY_FIGURES, schemasOf } from './figures';
 
 export const bodyId = itemId.brand<'BodyId'>();
 export type BodyId = z.infer<typeof bodyId>;
@@ -17,11 +18,7 @@ export const body = z.strictObject({
   ...itemFields,
   mount: mountName,
   sensor,
-  isoCeiling: within(GEAR_RANGES.iso).nullable(),
-  stabiliserStops: within(GEAR_RANGES.stabiliserStops).nullable(),
-  /** Slowest f-number at which its autofocus still works. */
-  autofocusLimitFNumber: within(GEAR_RANGES.fNumber).nullable(),
-  sealed: z.boolean().nullable(),
+  ...schemasOf(BODY_FIGURES),
   /** Width, height and depth as a block, without a lens. */
   sizeMm: z
     .strictObject({
@@ -30,11 +27,5 @@ export const body = z.strictObject({
       depthMm: within(GEAR_RANGES.sizeMm),
     })
     .nullable(),
-  picturesPerCharge: z.number().int().min(1).max(20_000).nullable(),
-  /** Kind of memory card it takes, in one's own words. */
-  cardType: lineOfText(40).min(1).nullable(),
-  cardSlots: z.number().int().min(1).max(4).nullable(),
-  /** Size of a picture's file, MB. */
-  fileMb: z.number().min(0.1).max(2000).nullable(),
 });
 export type Body = z.infer<typeof body>;

@@ -73,14 +73,3 @@ const DAY_MS = 86_400_000;
 export function loanDays({ from, to }: Pick<Loan, 'from' | 'to'>): number | null {
   return from === null || to === null ? null : (Date.parse(to) - Date.parse(from)) / DAY_MS + 1;
 }
-
-/** What every item on the shelf has. `null` is "not known", which is never the same as zero. */
-export const itemFields = {
-  name: itemName,
-  maker: lineOfText(80),
-  weightG: within(GEAR_RANGES.weightG).nullable(),
-  priceNew: within(GEAR_RANGES.price).nullable(),
-  priceUsed: within(GEAR_RANGES.price).nullable(),
-  ownership,
-  loan: loan.nullable(),
-} as const;

@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { itemFields, itemId, mountName } from './common';
+import { itemId, mountName } from './common';
 import { lensId } from './lens';
+import { itemFields } from './figures';
 
 export const converterId = itemId.brand<'ConverterId'>();
 export type ConverterId = z.infer<typeof converterId>;

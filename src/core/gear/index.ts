@@ -20,6 +20,19 @@ export {
   type Ownership,
   within,
 } from './common';
+export {
+  BODY_FIGURES,
+  type BodyFigure,
+  type GearFigure,
+  type FigureKey,
+  FIGURES,
+  figuresOf,
+  ITEM_FIGURES,
+  LENS_FIGURES,
+  type LensFigure,
+  type Measure,
+  unknownOf,
+} from './figures';
 export { converter, type Converter, converterId, type ConverterId } from './converter';
 export {
   type AperturePoint,

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { FISHEYE_PROJECTIONS } from '@/core/optics';
-import { GEAR_RANGES, itemFields, itemId, mountName, within } from './common';
+import { GEAR_RANGES, itemId, mountName, within } from './common';
+import { itemFields, LENS_FIGURES, schemasOf } from './figures';
 
 export const lensId = itemId.brand<'LensId'>();
 export type LensId = z.infer<typeof lensId>;
@@ -31,8 +32,7 @@ export type AperturePoint = z.infer<typeof aperturePoint>;
  * A lens as its maker marks it, with a measured range beside the marked one where there is one.
  *
  * `apertures` runs from wide to long; between two points the f-number is interpolated evenly in
- * stops over the logarithm of the focal length. `autofocus`, `sealed` and the other figures are
- * `null` where they are not known.
+ * stops over the logarithm of the focal length.
  */
 export const lens = z.strictObject({
   id: lensId,
@@ -66,25 +66,7 @@ export const lens = z.strictObject({
       }
     }),
   projection: z.enum(['rectilinear', ...FISHEYE_PROJECTIONS]),
-  /** Largest f-number it stops down to. */
-  smallestFNumber: within(GEAR_RANGES.fNumber).nullable(),
-  /** Factor of a converter built in, switched in at will; null for none. */
-  builtInConverter: z.number().gt(1).max(4).nullable(),
-  imageCircleMm: z.number().min(1).max(500).nullable(),
-  minFocusM: within(GEAR_RANGES.focusM).nullable(),
-  maxMagnification: within(GEAR_RANGES.magnification).nullable(),
-  stabiliserStops: within(GEAR_RANGES.stabiliserStops).nullable(),
-  autofocus: z.boolean().nullable(),
-  filterMm: z.number().min(10).max(300).nullable(),
-  /** Whether a filter can be screwed on in front; where it is not known, a stated thread says yes. */
-  frontThread: z.boolean().nullable(),
-  /** Whether it shifts for perspective control. */
-  shift: z.boolean().nullable(),
-  sealed: z.boolean().nullable(),
-  /** From the mount to the front, caps off, at its shortest. */
-  lengthMm: within(GEAR_RANGES.sizeMm).nullable(),
-  /** Of the barrel, or of the hood put on reversed where that is wider. */
-  diameterMm: within(GEAR_RANGES.sizeMm).nullable(),
+  ...schemasOf(LENS_FIGURES),
   /** How good it is, in the person's own judgement; null where there is none. */
   grade: z.enum(GRADES).nullable(),
 });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { itemFields, itemId, mountName } from './common';
+import { itemId, mountName } from './common';
+import { itemFields } from './figures';
 
 export const tubeId = itemId.brand<'TubeId'>();
 export type TubeId = z.infer<typeof tubeId>;

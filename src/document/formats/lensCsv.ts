@@ -1,7 +1,34 @@
 import Papa from 'papaparse';
-import { type AperturePoint, type FocalRange, type Lens, lens as lensSchema } from '@/core/gear';
+import {
+  type AperturePoint,
+  figuresOf,
+  type FocalRange,
+  ITEM_FIGURES,
+  type Lens,
+  lens as lensSchema,
+  LENS_FIGURES,
+} from '@/core/gear';
 import { freshId } from '../freshId';
 import { plainMessage } from '../messages';
+
+type SnakeCase<S extends string> = S extends `${infer Head}${infer Tail}`
+  ? `${Head extends Lowercase<Head> ? Head : `_${Lowercase<Head>}`}${SnakeCase<Tail>}`
+  : '';
+const snakeCase = <S extends string>(key: S) =>
+  key.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`) as SnakeCase<S>;
+
+/** The figures of a lens by their columns. */
+const LENS_CELLS = figuresOf(LENS_FIGURES).map(([key, figure]) => ({
+  key,
+  figure,
+  column: snakeCase(key),
+}));
+const ITEM_CELLS = figuresOf(ITEM_FIGURES).map(([key, figure]) => ({
+  key,
+  figure,
+  column: snakeCase(key),
+}));
+const CELLS = [...LENS_CELLS, ...ITEM_CELLS];
 
 /** The columns of a lens table, in their order. Empty cells are "not known". */
 export const LENS_COLUMNS = [
@@ -15,23 +42,9 @@ export const LENS_COLUMNS = [
   'measured_long_mm',
   'f_numbers',
   'projection',
-  'image_circle_mm',
-  'min_focus_m',
-  'max_magnification',
-  'stabiliser_stops',
-  'autofocus',
-  'filter_mm',
-  'front_thread',
-  'smallest_f_number',
-  'built_in_converter',
-  'shift',
-  'sealed',
-  'length_mm',
-  'diameter_mm',
+  ...LENS_CELLS.map(({ column }) => column),
   'grade',
-  'weight_g',
-  'price_new',
-  'price_used',
+  ...ITEM_CELLS.map(({ column }) => column),
   'ownership',
 ] as const;
 
@@ -193,23 +206,13 @@ function candidateOf(
     measured: measuredWide === null ? null : { wideMm: measuredWide, longMm: measuredLong },
     apertures: aperturesOf(row.f_numbers ?? '', focal, complain),
     projection: projectionOf(row.projection ?? ''),
-    imageCircleMm: number('image_circle_mm'),
-    minFocusM: number('min_focus_m'),
-    maxMagnification: number('max_magnification'),
-    stabiliserStops: number('stabiliser_stops'),
-    autofocus: yesNo('autofocus'),
-    filterMm: number('filter_mm'),
-    frontThread: yesNo('front_thread'),
-    smallestFNumber: number('smallest_f_number'),
-    builtInConverter: number('built_in_converter'),
-    shift: yesNo('shift'),
-    sealed: yesNo('sealed'),
-    lengthMm: number('length_mm'),
-    diameterMm: number('diameter_mm'),
+    ...Object.fromEntries(
+      CELLS.map(({ key, figure, column }) => [
+        key,
+        figure.measure === 'flag' ? yesNo(column) : number(column),
+      ]),
+    ),
     grade: row.grade || null,
-    weightG: number('weight_g'),
-    priceNew: number('price_new'),
-    priceUsed: number('price_used'),
     ownership: row.ownership || 'owned',
     loan: null,
   };
@@ -244,32 +247,15 @@ function aperturesOf(
     : [wide, { focalMm: longMm, fNumber: Number(ends[2] ?? ends[1]) }];
 }
 
-const COLUMN_OF_FIELD: Readonly<Record<string, Column>> = {
-  apertures: 'f_numbers',
-  imageCircleMm: 'image_circle_mm',
-  minFocusM: 'min_focus_m',
-  maxMagnification: 'max_magnification',
-  stabiliserStops: 'stabiliser_stops',
-  filterMm: 'filter_mm',
-  frontThread: 'front_thread',
-  smallestFNumber: 'smallest_f_number',
-  builtInConverter: 'built_in_converter',
-  lengthMm: 'length_mm',
-  diameterMm: 'diameter_mm',
-  weightG: 'weight_g',
-  priceNew: 'price_new',
-  priceUsed: 'price_used',
-};
-
 function columnOf(path: readonly PropertyKey[]): string {
   const [field, end] = path.map(String);
   if (field === 'focal') return end === 'longMm' ? 'long_mm' : 'wide_mm';
   if (field === 'measured') return end === 'longMm' ? 'measured_long_mm' : 'measured_wide_mm';
-  return COLUMN_OF_FIELD[field ?? ''] ?? field ?? '';
+  if (field === 'apertures') return 'f_numbers';
+  return CELLS.find(({ key }) => key === field)?.column ?? field ?? '';
 }
 
 function cellsOf(l: Lens): Record<Column, string | number> {
-  const yesNo = (value: boolean | null) => (value === null ? '' : value ? 'yes' : 'no');
   return {
     id: l.id,
     name: l.name,
@@ -280,25 +266,19 @@ function cellsOf(l: Lens): Record<Column, string | number> {
     ...measuredCells(l.measured),
     f_numbers: l.apertures.map((p) => `${p.focalMm}:${p.fNumber}`).join(' '),
     projection: l.projection,
-    image_circle_mm: l.imageCircleMm ?? '',
-    min_focus_m: l.minFocusM ?? '',
-    max_magnification: l.maxMagnification ?? '',
-    stabiliser_stops: l.stabiliserStops ?? '',
-    autofocus: yesNo(l.autofocus),
-    filter_mm: l.filterMm ?? '',
-    front_thread: yesNo(l.frontThread),
-    smallest_f_number: l.smallestFNumber ?? '',
-    built_in_converter: l.builtInConverter ?? '',
-    shift: yesNo(l.shift),
-    sealed: yesNo(l.sealed),
-    length_mm: l.lengthMm ?? '',
-    diameter_mm: l.diameterMm ?? '',
+    ...figureCells(l),
     grade: l.grade ?? '',
-    weight_g: l.weightG ?? '',
-    price_new: l.priceNew ?? '',
-    price_used: l.priceUsed ?? '',
     ownership: l.ownership,
   };
+}
+
+function figureCells(l: Lens) {
+  const cell = (value: number | boolean | null) =>
+    typeof value === 'boolean' ? (value ? 'yes' : 'no') : (value ?? '');
+  return Object.fromEntries(CELLS.map(({ key, column }) => [column, cell(l[key])])) as Record<
+    (typeof CELLS)[number]['column'],
+    string | number
+  >;
 }
 
 function measuredCells(measured: FocalRange | null) {

@@ -1,7 +1,7 @@
 import { type Body, bodyId, type Lens, lensId, type Mount } from '@/core/gear';
 import { FULL_FRAME, sideMm } from '@/core/optics';
 import { freshId } from '../freshId';
-import { UNKNOWN_ITEM } from '../newGear';
+import { UNKNOWN_BODY, UNKNOWN_ITEM, UNKNOWN_LENS } from '../newGear';
 import type { DatabaseCamera, DatabaseLens, LensDatabase } from './lensfun';
 
 /** What was chosen from a database. */
@@ -73,15 +73,7 @@ function bodyFrom(camera: DatabaseCamera, id: string): Body {
       pixelsWide: null,
       pixelsHigh: null,
     },
-    isoCeiling: null,
-    stabiliserStops: null,
-    autofocusLimitFNumber: null,
-    sizeMm: null,
-    picturesPerCharge: null,
-    cardType: null,
-    cardSlots: null,
-    fileMb: null,
-    sealed: null,
+    ...UNKNOWN_BODY,
   };
 }
 
@@ -96,20 +88,7 @@ function lensFrom(lens: DatabaseLens, mount: string, id: string): Lens {
     measured: lens.measured,
     apertures: [...lens.apertures],
     projection: lens.projection,
-    imageCircleMm: null,
-    minFocusM: null,
-    maxMagnification: null,
-    stabiliserStops: null,
-    autofocus: null,
-    filterMm: null,
-    frontThread: null,
-    shift: null,
-    lengthMm: null,
-    diameterMm: null,
-    grade: null,
-    smallestFNumber: null,
-    builtInConverter: null,
-    sealed: null,
+    ...UNKNOWN_LENS,
   };
 }
 

@@ -3,10 +3,11 @@
 import { Trash2 } from 'lucide-react';
 import { useWatch } from 'react-hook-form';
 import {
+  PERMISSION_KEYS,
   type Presence,
   type Shooter,
-  stretch as stretchSchema,
   type Stretch,
+  stretch as stretchSchema,
   type Weather,
   WEATHERS as WEATHER_KEYS,
 } from '@/core/brief';
@@ -22,7 +23,7 @@ import {
   Tick,
   useFormSet,
 } from '@/ui';
-import { briefText, WEATHERS } from '@/text';
+import { briefText, PERMISSION_NAMES, WEATHERS } from '@/text';
 
 const t = briefText.stretchDialog;
 
@@ -112,20 +113,22 @@ function WeatherFields() {
 /** What the place allows. */
 function Permissions() {
   const set = useFormSet();
-  const [changes, allowed] = useWatch({ name: ['changes', t.allowed] }) as [
+  const [changes, allowed] = useWatch({ name: ['changes', 'allowed'] }) as [
     boolean,
     Stretch['allowed'],
   ];
-  const tick = (what: keyof Stretch['allowed'], label: string) => (
-    <Tick label={label} on={allowed[what]} onChange={(on) => set(`allowed.${what}`, on)} />
-  );
   return (
     <fieldset className="grid grid-cols-2 gap-x-4">
       <legend className="text-[12px] text-soft">{t.allowedHere}</legend>
       <Tick label={t.changingLenses} on={changes} onChange={(on) => set('changes', on)} />
-      {tick('bags', 'bags')}
-      {tick('flash', 'flash')}
-      {tick('support', t.tripodOrOtherSupport)}
+      {PERMISSION_KEYS.map((key) => (
+        <Tick
+          key={key}
+          label={PERMISSION_NAMES[key]}
+          on={allowed[key]}
+          onChange={(on) => set(`allowed.${key}`, on)}
+        />
+      ))}
       {!allowed.bags && <p className="col-span-2 text-[12px] text-soft">{t.withoutABagYouOnly}</p>}
     </fieldset>
   );

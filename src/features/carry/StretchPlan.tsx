@@ -3,7 +3,7 @@
 import { ArrowRightLeft, Camera } from 'lucide-react';
 import type { CarryAssignment, CarryStretch, OnBody } from '@/core/carry';
 import {
-  barredTexts,
+  forbiddenTexts,
   carryText,
   counted,
   formatDistances,
@@ -52,7 +52,7 @@ export function StretchPlan({
               stretch?.place ?? '',
               ...(stretch?.weather.map((w) => WEATHERS[w]) ?? []),
               plan.mayChange ? '' : text.noLensChanges,
-              ...(stretch ? barredTexts(stretch.allowed) : []),
+              ...(stretch ? forbiddenTexts(stretch.allowed) : []),
             ].filter((t) => t !== ''),
           )}
         </p>

@@ -1,4 +1,4 @@
-import { allowedBy, eligibleBodies, type Frame } from '@/core/brief';
+import { eligibleBodies, eligibleBy, type Frame } from '@/core/brief';
 import { type FrameSpan, frameSpan } from '@/core/coverage';
 import { type Body, type Lens, mountFits, type Setup, setupOf } from '@/core/gear';
 import { cropFactor, FULL_FRAME } from '@/core/optics';
@@ -75,7 +75,7 @@ export function reachData(
 ): ReachData {
   const { frames, shelf, limits } = question;
   const bodies = body ? [body] : eligibleBodies(shelf, limits);
-  const allowed = allowedBy(limits);
+  const eligible = eligibleBy(limits);
   const format = body ?? bodies[0] ?? null;
   const taken = new Set<string>([
     ...(result?.lineup.lensIds ?? []),
@@ -86,7 +86,7 @@ export function reachData(
     const taking = bodies.find(fits);
     const mounted = taking ?? (body ? undefined : shelf.bodies.find(fits));
     if (!mounted || lens.projection !== 'rectilinear') return [];
-    return [bandOf(lens, mounted, { shelf, limits }, taken, !taking || !allowed(lens))];
+    return [bandOf(lens, mounted, { shelf, limits }, taken, !taking || !eligible('lenses', lens))];
   });
   const states = new Map(result?.frames.map((f) => [f.frameId, f]));
   const floor = slowestShown(bands);

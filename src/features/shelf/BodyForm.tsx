@@ -1,10 +1,11 @@
 'use client';
 
 import { useWatch } from 'react-hook-form';
-import { type Body, body } from '@/core/gear';
+import { type Body, body, BODY_FIGURES } from '@/core/gear';
 import { putItem } from '@/document';
 import { useEditGear } from '@/session';
-import { EntityForm, FormKnown, FormNumber, FormText, Tick, useFormSet } from '@/ui';
+import { EntityForm, FormNumber, Tick, useFormSet } from '@/ui';
+import { FigureFields } from './FigureFields';
 import { CommonFields, GRID, NameFields } from './gearFields';
 import { shelfText } from '@/text';
 
@@ -36,14 +37,7 @@ export function BodyForm({ item }: { item: Body }) {
           unit="px"
           placeholder={t.unknown}
         />
-        <FormNumber name="isoCeiling" label={t.highestIso} placeholder={t.outings} />
-        <FormNumber name="stabiliserStops" label={t.stabiliser} unit="stops" placeholder={t.none} />
-        <FormNumber name="autofocusLimitFNumber" label={t.autofocusToF} placeholder={t.unknown} />
-        <FormKnown name="sealed" label={t.sealed} />
-        <FormNumber name="picturesPerCharge" label={t.picturesACharge} placeholder={t.unknown} />
-        <FormNumber name="cardSlots" label={t.cardSlots} placeholder={t.unknown} />
-        <FormText name="cardType" label={t.kindOfCard} nullable />
-        <FormNumber name="fileMb" label={t.aPicturesFile} unit="MB" placeholder={t.unknown} />
+        <FigureFields figures={BODY_FIGURES} />
         <SizeFields />
         <CommonFields />
       </div>

@@ -2,13 +2,12 @@
 
 import { Plus, Trash2 } from 'lucide-react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
-import { type FocalRange, GRADES, type Lens, lens } from '@/core/gear';
+import { type FocalRange, GRADES, type Lens, lens, LENS_FIGURES } from '@/core/gear';
 import { putItem } from '@/document';
 import { useEditGear } from '@/session';
 import {
   Button,
   EntityForm,
-  FormKnown,
   FormNumber,
   FormSelect,
   IconButton,
@@ -16,6 +15,7 @@ import {
   useFormSet,
 } from '@/ui';
 import { GRADE_NAMES, shelfText } from '@/text';
+import { FigureFields } from './FigureFields';
 import { CommonFields, GRID, NameFields } from './gearFields';
 
 const t = shelfText.lensForm;
@@ -47,40 +47,8 @@ export function LensForm({ item }: { item: Lens }) {
             ['orthographic', t.fisheyeOrthographic],
           ]}
         />
-        <FormNumber name="imageCircleMm" label={t.imageCircle} unit="mm" placeholder={t.unknown} />
-        <FormNumber name="minFocusM" label={t.closestFocus} unit="m" placeholder={t.unknown} />
-        <FormNumber
-          name="maxMagnification"
-          label={t.magnification}
-          unit="×"
-          placeholder={t.unknown}
-        />
-        <FormNumber
-          name="stabiliserStops"
-          label={t.stabiliser}
-          unit="stops"
-          placeholder={t.unknown}
-        />
-        <FormKnown name="autofocus" label={t.autofocus} />
-        <FormNumber name="filterMm" label={t.filterThread} unit="mm" placeholder={t.unknown} />
-        <FormKnown name="frontThread" label={t.takesAFrontFilter} />
-        <FormNumber name="smallestFNumber" label={t.stopsDownToF} placeholder={t.unknown} />
-        <FormNumber
-          name="builtInConverter"
-          label={t.builtInConverter}
-          unit="×"
-          placeholder={t.none}
-        />
-        <FormKnown name="shift" label={t.shifts} />
+        <FigureFields figures={LENS_FIGURES} />
         <GradeField />
-        <FormKnown name="sealed" label={t.sealed} />
-        <FormNumber name="lengthMm" label={t.length} unit="mm" placeholder={t.unknown} />
-        <FormNumber
-          name="diameterMm"
-          label={t.diameterHoodReversed}
-          unit="mm"
-          placeholder={t.unknown}
-        />
         <CommonFields />
       </div>
     </EntityForm>
@@ -104,7 +72,7 @@ function GradeField() {
 /** A measured range beside the marked one; it counts where there is one. */
 function MeasuredFields() {
   const { setValue } = useFormContext();
-  const [measured, focal] = useWatch({ name: ['measured', t.focal] }) as [
+  const [measured, focal] = useWatch({ name: ['measured', 'focal'] }) as [
     FocalRange | null,
     FocalRange,
   ];
@@ -145,7 +113,7 @@ function ApertureFields() {
           <FormNumber name={`apertures.${i}.focalMm`} label={t.at} unit="mm" />
           <FormNumber name={`apertures.${i}.fNumber`} label="f/" />
           <IconButton
-            label={`Remove f-number ${i + 1}`}
+            label={t.deleteFNumber(i + 1)}
             disabled={fields.length === 1}
             onClick={() => remove(i)}
           >

@@ -1,12 +1,12 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { ITEM_SCHEMAS } from '@/core/gear';
-import type { Knowable, UnknownFigure, WorthKnowing } from '@/core/lineup';
+import { FIGURES, ITEM_SCHEMAS } from '@/core/gear';
+import type { UnknownFigure, WorthKnowing } from '@/core/lineup';
 import { putItem } from '@/document';
-import { useEditGear, useFileNow, useKnownGear } from '@/session';
+import { useEditGear, useFileNow, useKnownGear, useFile } from '@/session';
 import { Button, CellNumber, CellSelect, Dialog } from '@/ui';
-import { FIELD_NAMES, counted, shelfText } from '@/text';
+import { counted, FIGURE_NAMES, MEASURE_UNITS, shelfText } from '@/text';
 import { findWorthKnowing } from '@/workers/backgroundClient';
 
 const t = shelfText.worthWeighing;
@@ -84,16 +84,11 @@ function Found({ found, onAgain }: { found: WorthKnowing; onAgain: () => void })
   );
 }
 
-const UNITS: Partial<Record<Knowable, string>> = {
-  weightG: 'g',
-  minFocusM: 'm',
-  imageCircleMm: 'mm',
-  maxMagnification: '×',
-};
 const YES_NO = { unknown: t.unknown, yes: 'yes', no: 'no' } as const;
 
-function Row({ figure: { kind, itemId, field: field } }: { figure: UnknownFigure }) {
+function Row({ figure: { kind, itemId, field } }: { figure: UnknownFigure }) {
   const shelf = useKnownGear();
+  const { outing } = useFile();
   const edit = useEditGear();
   const item = shelf[kind].find((i) => i.id === itemId);
   if (!item) return null;
@@ -104,13 +99,13 @@ function Row({ figure: { kind, itemId, field: field } }: { figure: UnknownFigure
     edit(putItem(kind, read.data as never), `${itemId}.${field}`);
     return null;
   };
-  const name = FIELD_NAMES[field] ?? field;
-  const isYesNo = field === 'sealed' || field === 'autofocus' || field === 'frontThread';
+  const name = FIGURE_NAMES[field];
+  const { measure } = FIGURES[field];
   return (
     <li className="grid grid-cols-[1fr_10rem_9rem] items-center gap-3 border-b border-hair py-1">
       <span className="truncate font-semibold">{item.name}</span>
       <span>{name}</span>
-      {isYesNo ? (
+      {measure === 'flag' ? (
         <CellSelect
           label={t.of(name, item.name)}
           value={value === null ? 'unknown' : value ? 'yes' : 'no'}
@@ -121,7 +116,7 @@ function Row({ figure: { kind, itemId, field: field } }: { figure: UnknownFigure
         <CellNumber
           label={t.of(name, item.name)}
           value={value as number | null}
-          unit={UNITS[field] ?? ''}
+          unit={measure === 'money' ? outing.currency : MEASURE_UNITS[measure]}
           placeholder={t.unknown}
           take={put}
         />

@@ -59,11 +59,11 @@ test('lenses are narrowed by what they reach, their speed, weight and owner', as
 test('columns are chosen, and rows stand under their mounts', async () => {
   const user = userEvent.setup();
   list();
-  expect(screen.queryByRole('columnheader', { name: 'Thread' })).toBeNull();
+  expect(screen.queryByRole('columnheader', { name: 'Filter thread' })).toBeNull();
   await user.click(screen.getByRole('button', { name: 'Columns' }));
-  await user.click(screen.getByLabelText('Thread'));
+  await user.click(screen.getByLabelText('Filter thread'));
   await user.keyboard('{Escape}');
-  expect(screen.getByRole('columnheader', { name: 'Thread' })).toBeVisible();
+  expect(screen.getByRole('columnheader', { name: 'Filter thread' })).toBeVisible();
   await user.click(screen.getByRole('button', { name: 'By mount' }));
   const table = screen.getByRole('table');
   expect(within(table).getByRole('columnheader', { name: 'Brindlewick P' })).toBeVisible();

@@ -1,8 +1,9 @@
 'use client';
 
-import { SOURCES } from '@/core/gear';
-import { useFile, useKnownGear } from '@/session';
-import { FormNumber, FormSelect, FormText } from '@/ui';
+import { ITEM_FIGURES, SOURCES } from '@/core/gear';
+import { FigureFields } from './FigureFields';
+import { useKnownGear } from '@/session';
+import { FormSelect, FormText } from '@/ui';
 import { OWNERSHIPS, shelfText } from '@/text';
 
 const t = shelfText.gearFields;
@@ -26,29 +27,19 @@ export function NameFields() {
   );
 }
 
-/** Weight, whose it is, prices. */
+const { weightG, ...prices } = ITEM_FIGURES;
+
+/** Weight, ownership, prices. */
 export function CommonFields() {
-  const { outing } = useFile();
   return (
     <>
-      <FormNumber name="weightG" label={t.weight} unit="g" placeholder={t.unknown} />
+      <FigureFields figures={{ weightG }} />
       <FormSelect
         name="ownership"
         label={t.ownership}
         options={SOURCES.map((source) => [source, OWNERSHIPS[source]])}
       />
-      <FormNumber
-        name="priceNew"
-        label={t.priceNew}
-        unit={outing.currency}
-        placeholder={t.unknown}
-      />
-      <FormNumber
-        name="priceUsed"
-        label={t.priceUsed}
-        unit={outing.currency}
-        placeholder={t.unknown}
-      />
+      <FigureFields figures={prices} />
     </>
   );
 }

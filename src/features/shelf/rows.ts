@@ -2,18 +2,24 @@ import {
   type Adapter,
   type Body,
   type Converter,
+  FigureKey,
+  figuresOf,
+  GearFigure,
   GRADES,
+  ItemKind,
   type Lens,
+  LENS_FIGURES,
   type Ownership,
   type Tube,
 } from '@/core/gear';
-import { allowedBy, type Limits } from '@/core/brief';
+import { eligibleBy, type Limits } from '@/core/brief';
 import { cropFactor } from '@/core/optics';
 import {
   counted,
+  FIGURE_NAMES,
+  figureText,
   formatFNumbers,
   formatFocalRange,
-  formatMetres,
   formatMm,
   formatMoney,
   formatWeight,
@@ -38,21 +44,43 @@ export interface GearRow {
 
 type Cells = GearRow['cells'];
 
-export const LENS_COLUMNS = [
+/** The columns of figures that the table shows. */
+function figureColumns(figures: Readonly<Record<string, GearFigure>>) {
+  return figuresOf(figures)
+    .filter(([, { inTable }]) => inTable !== undefined)
+    .map(([key]) => [key, FIGURE_NAMES[key as FigureKey]] as const);
+}
+
+/** Their cells; a blank is "not known". */
+function figureCells(
+  figures: Readonly<Record<string, GearFigure>>,
+  item: Lens | Body,
+  currency: string,
+): Cells {
+  const values = item as unknown as Readonly<Record<string, number | boolean | string | null>>;
+  return Object.fromEntries(
+    figuresOf(figures)
+      .filter(([, { inTable }]) => inTable !== undefined)
+      .map(([key, figure]) => {
+        const value = values[key] ?? null;
+        const text = value === null ? '' : figureText(figure, value, currency);
+        return [key, { text, sort: value === null ? undefined : Number(value) }];
+      }),
+  );
+}
+
+export const LENS_COLUMNS: readonly (readonly [string, string])[] = [
   ['range', t.range],
   ['fNumber', 'f-number'],
   ['mount', t.mount],
-  ['focus', t.closest],
-  ['magnification', t.magnifies],
-  ['filter', t.thread],
-  ['length', t.length],
+  ...figureColumns(LENS_FIGURES),
   ['grade', t.grade],
   ['weight', t.weight],
   ['price', t.newIt],
   ['used', t.used],
   ['ownership', t.ownership],
   ['outing', t.thisOuting],
-] as const;
+];
 
 export const BODY_COLUMNS = [
   ['sensor', t.sensor],
@@ -110,31 +138,16 @@ interface Context {
 export function lensRow(lens: Lens, context: Context): GearRow {
   const { wideMm, longMm } = lens.focal;
   const ends = [lens.apertures[0]?.fNumber ?? 0, lens.apertures.at(-1)?.fNumber ?? 0] as const;
-  return rowOf(lens, context, {
+  return rowOf('lenses', lens, context, {
     range: { text: formatFocalRange(wideMm, longMm), sort: wideMm },
     fNumber: {
       text: formatFNumbers(...ends),
       sort: ends[1],
     },
-    magnification: {
-      text: lens.maxMagnification === null ? '' : `${lens.maxMagnification}×`,
-      sort: lens.maxMagnification ?? undefined,
-    },
-    filter: {
-      text: lens.filterMm === null ? '' : formatMm(lens.filterMm),
-      sort: lens.filterMm ?? undefined,
-    },
-    length: {
-      text: lens.lengthMm === null ? '' : formatMm(lens.lengthMm),
-      sort: lens.lengthMm ?? undefined,
-    },
+    ...figureCells(LENS_FIGURES, lens, context.currency),
     grade: {
       text: lens.grade === null ? '' : GRADE_NAMES[lens.grade],
       sort: lens.grade === null ? undefined : GRADES.indexOf(lens.grade),
-    },
-    focus: {
-      text: lens.minFocusM === null ? '' : formatMetres(lens.minFocusM),
-      sort: lens.minFocusM ?? undefined,
     },
   });
 }
@@ -143,7 +156,7 @@ export function bodyRow(body: Body, context: Context): GearRow {
   const { widthMm, heightMm, pixelsWide, pixelsHigh } = body.sensor;
   const megapixels =
     pixelsWide === null || pixelsHigh === null ? undefined : (pixelsWide * pixelsHigh) / 1e6;
-  return rowOf(body, context, {
+  return rowOf('bodies', body, context, {
     sensor: {
       text: t.mmCrop(widthMm, heightMm, cropFactor(body.sensor).toFixed(2)),
       sort: widthMm,
@@ -156,7 +169,7 @@ export function bodyRow(body: Body, context: Context): GearRow {
 }
 
 export function converterRow(converter: Converter, context: Context): GearRow {
-  return rowOf(converter, context, {
+  return rowOf('converters', converter, context, {
     factor: { text: `${converter.factor}×`, sort: converter.factor },
     lenses: {
       text: counted(converter.lensIds.length, 'lens'),
@@ -166,14 +179,14 @@ export function converterRow(converter: Converter, context: Context): GearRow {
 }
 
 export function tubeRow(tube: Tube, context: Context): GearRow {
-  return rowOf(tube, context, {
+  return rowOf('tubes', tube, context, {
     length: { text: formatMm(tube.lengthMm), sort: tube.lengthMm },
   });
 }
 
 export function adapterRow(adapter: Adapter, context: Context): GearRow {
   const survives = { true: 'survives', false: t.lost, null: t.unknown } as const;
-  return rowOf(adapter, context, {
+  return rowOf('adapters', adapter, context, {
     carries: { text: adapter.lensMount, sort: adapter.lensMount },
     autofocus: {
       text: survives[`${adapter.autofocus}`],
@@ -189,12 +202,13 @@ export function mountOf(item: Lens | Body | Converter | Tube | Adapter): string 
 
 /** What every piece has. A blank is "not known". */
 function rowOf(
+  kind: ItemKind,
   item: Lens | Body | Converter | Tube | Adapter,
   { currency, limits, inLineup, standing, alone }: Context,
   own: Cells,
 ): GearRow {
   const as = standing.get(item.id);
-  const out = as === undefined || !allowedBy(limits)({ ...item, ownership: as });
+  const out = as === undefined || !eligibleBy(limits)(kind, { ...item, ownership: as } as Lens);
   const here = outingText(as, alone.has(item.id));
   return {
     id: item.id,
@@ -232,10 +246,8 @@ function outingText(as: Ownership | undefined, alone: boolean): string {
 /** Columns that are only shown when asked for. */
 export const EXTRA_COLUMNS: ReadonlySet<string> = new Set([
   'used',
-  'magnification',
-  'filter',
-  'length',
   'grade',
+  ...figuresOf(LENS_FIGURES).flatMap(([key, { inTable }]) => (inTable === 'asked' ? [key] : [])),
 ]);
 
 /** Columns that can be changed in the table. */

@@ -35,13 +35,13 @@ describe('rows', () => {
       Object.fromEntries(Object.entries(row.cells).map(([key, cell]) => [key, plain(cell.text)])),
     ).toEqual({
       range: '24–240 mm',
-      filter: '72 mm',
-      length: '',
+      filterMm: '72 mm',
+      lengthMm: '',
       grade: '',
-      magnification: '0.27×',
+      maxMagnification: '0.27×',
       used: '€560',
       fNumber: 'f/4–6.3',
-      focus: '50 cm',
+      minFocusM: '50 cm',
       mount: 'Quillmar K',
       weight: '780 g',
       price: '€990',
@@ -162,7 +162,7 @@ describe('the editor', () => {
     expect(lensOf('k-50').weightG).toBe(190);
     await change(screen.getByLabelText('Weight'), '');
     expect(lensOf('k-50').weightG).toBeNull();
-    await change(screen.getByLabelText('Sealed'), 'unknown');
+    await change(screen.getByLabelText('Weather sealed'), 'unknown');
     expect(lensOf('k-50').sealed).toBeNull();
   });
 

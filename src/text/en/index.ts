@@ -5,6 +5,7 @@ export { changesText } from './changes';
 export { aimText, amountText, bringInText, differenceSteps, worseText } from './differences';
 export { fieldPathText } from './fieldPath';
 export { missingText, understoodText } from './gearLine';
+export { ABSENT, FIGURE_NAMES, figureLabel, figureText, MEASURE_UNITS } from './figures';
 export { GEAR_KINDS } from './gearKinds';
 export { FIELD_NAMES, fieldText } from './itemFields';
 export { LIMIT_REASONS, LIMIT_TEXTS, UNKNOWN_NOTES, USUAL_LIMIT_NAMES } from './limits';

@@ -1,50 +1,22 @@
-import {
-  formatFNumber,
-  formatFocalRange,
-  formatMagnification,
-  formatMetres,
-  formatMm,
-  formatMoney,
-  formatStops,
-  formatWeight,
-} from '../format';
+import { type FigureKey, FIGURES } from '@/core/gear';
+import { FIGURE_NAMES, figureText } from './figures';
+import { formatFNumber, formatFocalRange, formatMm } from '../format';
 import { counted } from './counts';
 import { plainList } from '../lists';
 
 /** Fields of gear by the names that the forms give them. */
 export const FIELD_NAMES: Readonly<Record<string, string>> = {
+  ...FIGURE_NAMES,
   name: 'Name',
   maker: 'Maker',
   mount: 'Mount',
-  weightG: 'Weight',
-  priceNew: 'Price new',
-  priceUsed: 'Price used',
   focal: 'Focal length',
   measured: 'Measured range',
   apertures: 'Widest f-number',
   projection: 'Projection',
-  smallestFNumber: 'Stops down to',
-  builtInConverter: 'Built-in converter',
-  imageCircleMm: 'Image circle',
-  minFocusM: 'Closest focus',
-  maxMagnification: 'Magnification',
-  stabiliserStops: 'Stabilisation',
-  autofocus: 'Autofocus',
-  filterMm: 'Filter thread',
-  frontThread: 'Takes a front filter',
-  shift: 'Shifts',
-  sealed: 'Weather sealed',
-  lengthMm: 'Length',
-  diameterMm: 'Diameter',
   grade: 'Grade',
   sensor: 'Sensor',
-  isoCeiling: 'Highest ISO',
-  autofocusLimitFNumber: 'Autofocus up to',
   sizeMm: 'Size',
-  picturesPerCharge: 'Pictures a charge',
-  cardType: 'Card',
-  cardSlots: 'Card slots',
-  fileMb: 'File size',
   factor: 'Factor',
   bodyMount: 'Camera mount',
   lensMount: 'Lens mount',
@@ -77,12 +49,6 @@ export function fieldText(field: string, value: unknown, currency: string): stri
 }
 
 function numberText(field: string, value: number, currency: string): string {
-  if (field.startsWith('price')) return formatMoney(value, currency);
-  if (field === 'weightG') return formatWeight(value);
-  if (field === 'maxMagnification') return formatMagnification(value);
-  if (field === 'stabiliserStops') return formatStops(value);
-  if (field.endsWith('FNumber')) return formatFNumber(value);
-  if (field.endsWith('Mm')) return formatMm(value);
-  if (field.endsWith('M')) return formatMetres(value);
-  return field === 'factor' || field === 'builtInConverter' ? `${value}×` : String(value);
+  if (field in FIGURES) return figureText(FIGURES[field as FigureKey], value, currency);
+  return field === 'factor' ? `${value}×` : String(value);
 }

@@ -171,6 +171,7 @@ export const shelfText = {
     measuredWide: 'Measured, wide',
     measuredLong: 'Measured, long',
     deleteTheMeasuredRange: 'Delete the measured range',
+    deleteFNumber: (number: number) => `Delete f-number ${number}`,
     widestFNumberAlongThe: 'Widest f-number along the range',
     at: 'at',
     addAPoint: ' Add a point',

@@ -1,7 +1,7 @@
 import type { Stretch } from '@/core/brief';
 import { formatWeight } from '../format';
 import { counted } from './counts';
-import { barredTexts, WEATHERS } from './words';
+import { forbiddenTexts, WEATHERS } from './words';
 import { plainList } from '../lists';
 
 /** What is particular about a stretch, short. */
@@ -13,7 +13,7 @@ export function stretchText({ weather, changes, allowed, hands }: Stretch): stri
   return plainList([
     ...weather.map((w) => WEATHERS[w]),
     ...(changes ? [] : ['no change']),
-    ...barredTexts(allowed),
+    ...forbiddenTexts(allowed),
     ...(hands.length > 1 ? [`${hands.length} shooters`] : []),
     ...limits,
   ]);

@@ -3,6 +3,8 @@ import {
   type Footing,
   type Frame,
   type Need,
+  PERMISSION_KEYS,
+  PermissionKey,
   type PositionUnit,
   type ProfileKey,
   type SceneKey,
@@ -105,13 +107,21 @@ export const GRADE_NAMES: Record<Grade, string> = {
   fair: 'fair',
 };
 
-/** What a place does not let in: no flash, no support. */
-export function barredTexts({ flash, support, bags }: Stretch['allowed']): string[] {
-  return [
-    ...(flash ? [] : ['no flash']),
-    ...(support ? [] : ['no tripod or other support']),
-    ...(bags ? [] : ['no bags']),
-  ];
+/** What may be allowed in a stretch, to be ticked; and what is said where it isn't. */
+export const PERMISSION_NAMES: Readonly<Record<PermissionKey, string>> = {
+  bags: 'bags',
+  flash: 'flash',
+  support: 'tripod or other support',
+};
+const FORBIDDEN: Readonly<Record<PermissionKey, string>> = {
+  flash: 'no flash',
+  support: 'no tripod or other support',
+  bags: 'no bags',
+};
+
+/** What a stretch doesn't allow: no flash, no bags. */
+export function forbiddenTexts(allowed: Stretch['allowed']): string[] {
+  return PERMISSION_KEYS.filter((key) => !allowed[key]).map((key) => FORBIDDEN[key]);
 }
 
 /** What one lens has over another: faster by 2 stops. */

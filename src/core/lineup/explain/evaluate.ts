@@ -28,12 +28,12 @@ function setupsIn(
   assignment: Assignment,
   here: ReadonlySet<Setup>,
 ): readonly Setup[] {
-  const setupsOf = <T extends { readonly assignment: Assignment }>(uses: readonly T[]) =>
+  const usesOf = <T extends { readonly assignment: Assignment }>(uses: readonly T[]) =>
     uses.filter((use) => use.assignment.index === assignment.index);
-  const held = new Set(setupsOf(choice.uses.held).map((h) => h.itemId));
-  const bodies = new Set<string>(setupsOf(choice.uses.bodies).map((b) => b.bodyId));
+  const held = new Set(usesOf(choice.uses.held).map((h) => h.itemId));
+  const bodies = new Set<string>(usesOf(choice.uses.bodies).map((b) => b.bodyId));
   const fixed = new Set(
-    setupsOf(choice.uses.fixed).map(
+    usesOf(choice.uses.fixed).map(
       ({ candidate }) => `${candidate.bodyId} ${stackItemIds(candidate.stack).join()}`,
     ),
   );

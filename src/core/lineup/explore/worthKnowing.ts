@@ -1,22 +1,20 @@
 import { allowedBy, type Limits } from '@/core/brief';
-import { ITEM_KINDS, type ItemKind, type Shelf } from '@/core/gear';
+import {
+  type FigureKey,
+  FIGURES,
+  figuresOf,
+  ITEM_KINDS,
+  type ItemKind,
+  type Shelf,
+} from '@/core/gear';
+import { LIMITED_FIGURES, lensLimits } from '../problem/limitRules';
 import type { MipSolver } from '../solve/mipSolver';
 import type { LineupQuestion } from '../problem/question';
 import { solveChoice, type SolveOptions } from '../solveLineup';
 
 /** Figures that may be unknown and that a choice may depend on. */
-export const KNOWABLE = [
-  'weightG',
-  'priceNew',
-  'minFocusM',
-  'maxMagnification',
-  'imageCircleMm',
-  'smallestFNumber',
-  'sealed',
-  'autofocus',
-  'frontThread',
-] as const;
-export type Knowable = (typeof KNOWABLE)[number];
+export type Knowable = FigureKey;
+const KNOWABLE = figuresOf(FIGURES).flatMap(([key, { ends }]) => (ends ? [key as Knowable] : []));
 
 export interface UnknownFigure {
   readonly kind: ItemKind;
@@ -35,23 +33,6 @@ export interface WorthKnowing {
   /** Whether all of them were looked at. */
   readonly complete: boolean;
 }
-
-/**
- * What a figure is at best and at worst for what has it. Plausible ends for photographic gear, common
- * practice, no source.
- */
-const ENDS: Readonly<Record<Knowable, readonly [best: number | boolean, worst: number | boolean]>> =
-  {
-    weightG: [60, 6500],
-    priceNew: [20, 15_000],
-    minFocusM: [0.1, 10],
-    maxMagnification: [1, 0.05],
-    imageCircleMm: [60, 15],
-    smallestFNumber: [64, 8],
-    sealed: [true, false],
-    autofocus: [true, false],
-    frontThread: [true, false],
-  };
 
 export interface WorthKnowingOptions extends SolveOptions {
   /** Most lineups that are worked out for it. */
@@ -86,7 +67,7 @@ export function worthKnowing(
     fills.length > 0 && solves < options.most && lineup(fills).key !== now.key;
   const at = (end: 0 | 1) => (figure: UnknownFigure) => ({
     ...figure,
-    value: ENDS[figure.field][end],
+    value: FIGURES[figure.field].ends![end],
   });
   const out = unknown.filter((f) => !now.ids.has(f.itemId)).map(at(0));
   const inside = unknown.filter((f) => now.ids.has(f.itemId));
@@ -148,9 +129,12 @@ function unknownFigures({ shelf, limits }: LineupQuestion): UnknownFigure[] {
   );
 }
 
-function countsIn({ order, maxSpend }: Limits): (field: Knowable) => boolean {
-  const priced = order.includes('price') || maxSpend !== null;
-  return (field) => field !== 'priceNew' || priced;
+/** Prices count where something is made of them, what a limit is on where it is set. */
+function countsIn(limits: Limits): (field: Knowable) => boolean {
+  const priced = limits.order.includes('price') || limits.maxSpend !== null;
+  const limited = new Set<string>(lensLimits(limits).map(({ rule }) => rule.figure));
+  return (field) =>
+    field === 'priceNew' ? priced : !LIMITED_FIGURES.has(field) || limited.has(field);
 }
 
 function filledIn(question: LineupQuestion, fills: readonly Fill[]): LineupQuestion {

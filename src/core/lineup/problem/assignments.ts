@@ -1,4 +1,13 @@
-import type { Presence as Presence, Limits, Shooter, ShooterId, StretchId } from '@/core/brief';
+import {
+  type Limits,
+  PLAIN_STRETCH,
+  type Presence as Presence,
+  setupsStay,
+  type Shooter,
+  type ShooterId,
+  Stretch,
+  type StretchId,
+} from '@/core/brief';
 import type { Body, BodyId } from '@/core/gear';
 import type { LineupQuestion } from './question';
 
@@ -20,9 +29,8 @@ export interface Assignment {
   /** A camera that stands somewhere and belongs to nobody: it keeps its setup and nobody carries it. */
   readonly placed: boolean;
   readonly wet: boolean;
-  /** Flash and support are allowed there. */
-  readonly flash: boolean;
-  readonly support: boolean;
+  /** What is allowed there. */
+  readonly allowed: Stretch['allowed'];
 }
 
 const EVERYTHING: Pick<Presence, 'bodyIds' | 'bodies' | 'maxWeightG'> = {
@@ -56,32 +64,31 @@ export function assignmentsOf(
     const present =
       stretch.hands.length > 0 ? stretch.hands : [{ ...EVERYTHING, shooterId: first }];
     const alone = present.length === 1;
-    for (const assignment of present) {
-      const own = new Set<BodyId>(assignment.bodyIds);
-      const bodyIds = own.size > 0 ? all.filter((id) => own.has(id)) : all;
-      const isPlaced = assignment.shooterId !== null && placed.has(assignment.shooterId);
-      const most = isPlaced ? 1 : (assignment.bodies ?? bodyIds.length);
-      const setupsOf = Math.min(most, bodyIds.length);
+    for (const presence of present) {
+      const named = new Set<BodyId>(presence.bodyIds);
+      const bodyIds = named.size > 0 ? all.filter((id) => named.has(id)) : all;
+      const isPlaced = presence.shooterId !== null && placed.has(presence.shooterId);
+      const most = isPlaced ? 1 : (presence.bodies ?? bodyIds.length);
+      const bodiesAtOnce = Math.min(most, bodyIds.length);
       const contested = present.some(
         (other) =>
-          other !== assignment &&
+          other !== presence &&
           (other.bodyIds.length === 0 || bodyIds.some((id) => other.bodyIds.includes(id))),
       );
       assignments.push({
         index: assignments.length,
         stretchId: stretch.id,
-        shooterId: assignment.shooterId,
+        shooterId: presence.shooterId,
         bodyIds,
-        bodiesAtOnce: setupsOf,
+        bodiesAtOnce,
         choosesBodies:
-          tied || setupsOf < bodyIds.length || contested || assignment.maxWeightG !== null,
-        fixedSetups: isPlaced || !stretch.changes || !stretch.allowed.bags || limits.neverChange,
-        choosesItems: tied || !alone || assignment.maxWeightG !== null || counted,
-        maxWeightG: isPlaced ? null : assignment.maxWeightG,
+          tied || bodiesAtOnce < bodyIds.length || contested || presence.maxWeightG !== null,
+        fixedSetups: isPlaced || setupsStay(stretch) || limits.neverChange,
+        choosesItems: tied || !alone || presence.maxWeightG !== null || counted,
+        maxWeightG: isPlaced ? null : presence.maxWeightG,
         placed: isPlaced,
         wet: stretch.weather.includes('wet'),
-        flash: stretch.allowed.flash,
-        support: stretch.allowed.support,
+        allowed: stretch.allowed,
       });
     }
   }
@@ -107,8 +114,7 @@ function wholeOuting(
     maxWeightG: null,
     placed: false,
     wet: false,
-    flash: true,
-    support: true,
+    allowed: PLAIN_STRETCH.allowed,
   };
 }
 
@@ -129,7 +135,7 @@ export function assignmentsByStretch(assignments: readonly Assignment[]): Assign
  * How many lenses that do the same can be of use at once in each stretch: one for each assignment, two
  * where pictures are to be twice covered, and one for each body that keeps its setup.
  *
- * @param twiceIn stretches with pictures to be twice covered
+ * @param needsBackupIn stretches with pictures to be twice covered
  */
 export function usefulCopies(
   assignments: readonly Assignment[],

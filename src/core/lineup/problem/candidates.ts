@@ -72,28 +72,35 @@ export class CandidateTable {
   /** Number of the candidate that a setup is in an assignment; `onBody` tells bodies apart whatever the assignment. */
   numberOf(index: number, assignment: Assignment, onBody: boolean): number {
     const tied = onBody || assignment.choosesBodies || assignment.fixedSetups;
-    const setupsOf = tied || assignment.choosesItems;
-    const position = setupsOf ? 1 + 2 * assignment.index + Number(tied) : 0;
+    const isTiedToAssignment = tied || assignment.choosesItems;
+    const position = isTiedToAssignment ? 1 + 2 * assignment.index + Number(tied) : 0;
     const known = (this.known[position] ??= new Int32Array(this.setups.length).fill(-1));
     const number = known[index] ?? -1;
     if (number >= 0) return number;
-    const added = this.add(this.setups[index]!, assignment, tied, setupsOf);
+    const added = this.add(this.setups[index]!, assignment, tied, isTiedToAssignment);
     known[index] = added;
     return added;
   }
 
-  private add(setup: Setup, assignment: Assignment, tied: boolean, setupsOf: boolean): number {
+  private add(
+    setup: Setup,
+    assignment: Assignment,
+    tied: boolean,
+    isTiedToAssignment: boolean,
+  ): number {
     const { lensId, adapterId, converterId, tubeId, bodyId } = setup;
     const bare = isBare(setup);
     const behind = bare ? 0 : numberIn(this.behind, `${adapterId}+${converterId}+${tubeId}`);
     const body = tied ? numberIn(this.bodies, bodyId) + 1 : 0;
-    const where = setupsOf ? numberIn(this.positions, assignment.index * WIDEST + body) + 1 : 0;
+    const where = isTiedToAssignment
+      ? numberIn(this.positions, assignment.index * WIDEST + body) + 1
+      : 0;
     const whereLens = numberIn(this.placedLenses, where * WIDEST + numberIn(this.lenses, lensId));
     const number = numberIn(this.numbers, whereLens * WIDEST + behind);
     if (number === this.candidates.length)
       this.candidates.push({
         stack: { lensId, adapterId, converterId, tubeId },
-        assignment: setupsOf ? assignment : null,
+        assignment: isTiedToAssignment ? assignment : null,
         bodyId: tied ? bodyId : null,
         slot: numberIn(this.slots, where * WIDEST + behind),
         where,

@@ -33,7 +33,7 @@ export interface SumRule {
 /** A most of each lens by itself: what is beyond it is not chosen from. */
 export interface LensRule {
   readonly kind: 'lens';
-  readonly of: (lens: Lens) => number | null;
+  readonly figure: keyof { [K in keyof Lens as Lens[K] extends number | null ? K : never]: true };
   readonly unknown: UnknownUnderLimit;
   readonly beyond: BeyondLimit;
 }
@@ -69,7 +69,7 @@ export const LIMIT_RULES = {
   },
   maxDiameterMm: {
     kind: 'lens',
-    of: (lens) => lens.diameterMm,
+    figure: 'diameterMm',
     unknown: 'diameter-unknown',
     beyond: 'too-thick',
   },
@@ -109,3 +109,8 @@ export const NO_LIMITS = Object.fromEntries(LIMIT_KEYS.map((key) => [key, null])
   LimitKey,
   null
 >;
+
+/** Figures of a lens that nothing but a limit asks about. */
+export const LIMITED_FIGURES: ReadonlySet<string> = new Set(
+  ALL.flatMap(([, rule]) => (rule.kind === 'lens' ? [rule.figure] : [])),
+);

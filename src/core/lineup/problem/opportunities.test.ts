@@ -18,7 +18,7 @@ const BODIES = [aBody({ id: 'b1' }), aBody({ id: 'b2' })];
 const LIT = { flash: { guideNumberM: 40 }, support: 'support' };
 const lit = personFrame('f', 3, 6, 'free', { light: lightOf(3, LIT) });
 const SHOOTERS = ['one', 'two'].map((id) => ({ id: shooterId.parse(id), name: id, placed: false }));
-const inAssignmentOf = (id: string, change: object = {}) => ({
+const presenceOf = (id: string, change: object = {}) => ({
   shooterId: id,
   bodyIds: [],
   bodies: null,
@@ -80,12 +80,12 @@ describe('the occasions of a frame', () => {
       aStretch('b', allowing({ support: false })),
     ];
     expect(names(apart)).toEqual(['a', 'b']);
-    const fewer = aStretch('b', { hands: [inAssignmentOf('one', { bodies: 1 })] });
+    const fewer = aStretch('b', { hands: [presenceOf('one', { bodies: 1 })] });
     expect(names([fewer, aStretch('c')])).toEqual(['c']);
   });
 
   it('are shared by shooters at the same distances, and not by those who stand elsewhere', () => {
-    const both = aStretch('s', { hands: [inAssignmentOf('one'), inAssignmentOf('two')] });
+    const both = aStretch('s', { hands: [presenceOf('one'), presenceOf('two')] });
     expect(opportunities([both]).map((o) => o.assignments.length)).toEqual([2]);
     const views = [{ shooterId: 'two', fromM: 20, toM: 30 }];
     const apart = opportunities([both], { ...lit, views } as Frame);
@@ -104,8 +104,8 @@ describe('the occasions of a frame', () => {
 describe('a frame as it is asked there', () => {
   it('comes first as it stands, where it is asked so at all', () => {
     const stretches = [
-      aStretch('a', { ...allowing({ flash: false }), hands: [inAssignmentOf('one')] }),
-      aStretch('b', { hands: [inAssignmentOf('one', { bodies: 1 })] }),
+      aStretch('a', { ...allowing({ flash: false }), hands: [presenceOf('one')] }),
+      aStretch('b', { hands: [presenceOf('one', { bodies: 1 })] }),
     ];
     const [first, ...others] = framesThere(lit, question(stretches), BODIES);
     expect(first).toBe(lit);

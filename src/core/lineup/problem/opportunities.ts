@@ -102,9 +102,9 @@ function frameAt(frame: Frame, assignment: Assignment): Frame {
   const { need, special, light } = frame;
   const view = frame.views.find((v) => v.shooterId === assignment.shooterId);
   const sealed = assignment.wet && !special.sealed;
+  const { allowed } = assignment;
   const excluded =
-    (!assignment.flash && light.flash !== null) ||
-    (!assignment.support && light.support === 'support');
+    (!allowed.flash && light.flash !== null) || (!allowed.support && light.support === 'support');
   const stands = assignment.placed && light.support === 'hand';
   const moved = view !== undefined && need.kind === 'subject';
   if (!sealed && !excluded && !moved && !stands) return frame;
@@ -116,8 +116,8 @@ function frameAt(frame: Frame, assignment: Assignment): Frame {
       excluded || stands
         ? {
             ...light,
-            flash: assignment.flash ? light.flash : null,
-            support: assignment.placed ? 'support' : assignment.support ? light.support : 'hand',
+            flash: allowed.flash ? light.flash : null,
+            support: assignment.placed ? 'support' : allowed.support ? light.support : 'hand',
           }
         : light,
   };

@@ -1,8 +1,6 @@
-import { allowedBy, eligibleBodies, type Limits } from '@/core/brief';
+import { eligibleGear, type Limits } from '@/core/brief';
 import {
   type Body,
-  countingRange,
-  isPrime,
   type Loan,
   loanDays,
   type Lens,
@@ -49,7 +47,7 @@ export interface Selectable {
  */
 export function selectable(shelf: Shelf, limits: Limits, pace: Pace = AT_EASE): Selectable {
   const lockedIn = new Set(limits.lockedIn);
-  const allowed = allowedBy(limits);
+  const eligible = eligibleGear(shelf, limits);
   const { unknown, beyond, keepsToLimits, isWeighed } = checks(limits, lockedIn);
   const entryOf = (item: PricedItem, kind: SelectableKind, itemCost: number): SelectableItem => ({
     id: item.id,
@@ -65,23 +63,15 @@ export function selectable(shelf: Shelf, limits: Limits, pace: Pace = AT_EASE): 
     items: readonly T[],
     kind: SelectableKind,
     itemCost: number,
-    mayCome: (item: T) => boolean = () => true,
   ) =>
     items
-      .filter((item) => allowed(item))
       .map((item) => ({ item, entry: entryOf(item, kind, itemCost) }))
-      .filter(({ item, entry }) => keepsToLimits(entry, item))
-      .filter(({ item, entry }) => entry.lockedIn || mayCome(item));
-  const lenses = along(shelf.lenses, 'lens', 1, (l) => isOfKind(l, limits.lensKinds));
-  const converters = along(
-    shelf.converters,
-    'converter',
-    limits.converterPieces,
-    () => limits.converters,
-  );
-  const tubes = along(shelf.tubes, 'tube', limits.tubePieces);
-  const adapters = along(shelf.adapters, 'adapter', limits.adapterPieces);
-  const bodies = eligibleBodies(shelf, limits).filter(isWeighed);
+      .filter(({ item, entry }) => keepsToLimits(entry, item));
+  const lenses = along(eligible.lenses, 'lens', 1);
+  const converters = along(eligible.converters, 'converter', limits.converterPieces);
+  const tubes = along(eligible.tubes, 'tube', limits.tubePieces);
+  const adapters = along(eligible.adapters, 'adapter', limits.adapterPieces);
+  const bodies = eligible.bodies.filter(isWeighed);
   const itemsOf = <T extends PricedItem>(chosen: readonly { readonly item: T }[]) =>
     byId(chosen.map(({ item }) => item));
   return {
@@ -123,7 +113,7 @@ function checks(limits: Limits, lockedIn: ReadonlySet<string>) {
           return isUnknown(entry.id, rule.unknown);
       if (entry.kind !== 'lens') return true;
       for (const { rule, most } of ofLenses) {
-        const figure = rule.of(item as Lens);
+        const figure = (item as Lens)[rule.figure];
         if (figure === null) return isUnknown(entry.id, rule.unknown);
         if (figure <= most) continue;
         beyond.set(entry.id, rule.beyond);
@@ -175,16 +165,4 @@ export function spendOf(
 function rentOf(of: Loan | null): number | null {
   const days = of && loanDays(of);
   return !of || days === null || of.pricePerDay === null ? null : days * of.pricePerDay;
-}
-
-function isOfKind(lens: Lens, kinds: Limits['lensKinds']): boolean {
-  const prime = isPrime(countingRange(lens));
-  const [first] = lens.apertures;
-  const constant = lens.apertures.every((p) => p.fNumber === first?.fNumber);
-  return {
-    any: true,
-    primes: prime,
-    zooms: !prime,
-    'constant-zooms': !prime && constant,
-  }[kinds];
 }
