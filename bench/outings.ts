@@ -9,7 +9,7 @@ import { numbers } from '../tests/support/numbers';
 
 export function demoOuting(): OutingFile {
   const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
-  if (!read.ok) throw new Error(read.error.message);
+  if (!read.ok) throw new Error(read.error.code);
   return read.value;
 }
 

@@ -205,7 +205,7 @@ async function compare(
   for (const record of outings) {
     const read = planCodec.read(record.text);
     if (!read.ok) {
-      fault(`${record.name} cannot be read: ${read.error.message}`);
+      fault(`${record.name} cannot be read: ${read.error.code}`);
       continue;
     }
     const { outing, frames } = read.value;

@@ -48,7 +48,7 @@ if (mode === 'compare') {
 /** Lineup, alternatives and plan of an outing as text. */
 async function answerOf(text: string): Promise<string> {
   const file = decode(text);
-  if (!file.ok) throw new Error(file.error.message);
+  if (!file.ok) throw new Error(file.error.code);
   const result = await answerInFull(file.value, LONGEST_TIME_S);
   const timing = { modelMs: 0, solveMs: 0, totalMs: 0 };
   const carry = carryAnswer(file.value, { ...result, timing });
@@ -61,7 +61,7 @@ function writeOutings(to: string): void {
   const demo = readFileSync(DEMO, 'utf8');
   put('demo', demo);
   const read = decode(demo);
-  if (!read.ok) throw new Error(read.error.message);
+  if (!read.ok) throw new Error(read.error.code);
   const { shelf, outing } = read.value;
   for (const starter of STARTERS)
     put(

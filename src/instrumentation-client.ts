@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { plainMessage } from '@/document';
+import { plainMessage } from '@/text';
 import { startEarly } from '@/session';
 
 // Next runs this before React takes the page over, which keeps this thread busy for long enough.

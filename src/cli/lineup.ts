@@ -3,7 +3,7 @@ import { stderr, stdout } from 'node:process';
 import { parseArgs } from 'node:util';
 import { decode } from '@/document';
 import { answerInFull, LONGEST_TIME_S, USUAL_TIME_S } from '@/application';
-import { hostText } from '@/text';
+import { fieldProblemText, hostText, refusalText } from '@/text';
 
 const t = hostText.lineup;
 
@@ -24,8 +24,8 @@ async function main(): Promise<number> {
   if (!file.ok) {
     const fields = file.error.issues
       .filter((i) => i.path !== '')
-      .map((i) => `  ${i.path}: ${i.message}\n`);
-    return refuse(`${path}: ${file.error.message}\n${fields.join('')}`);
+      .map((i) => `  ${i.path}: ${fieldProblemText(i.problem)}\n`);
+    return refuse(`${path}: ${refusalText(file.error)}\n${fields.join('')}`);
   }
   try {
     const answer = await answerInFull(file.value, timeLimitS);

@@ -1,4 +1,5 @@
 import { err, ok, type Result } from '@/core/result';
+import type { Refusal } from './reading';
 import {
   DEFAULT_SETTINGS,
   type Desk,
@@ -35,7 +36,7 @@ export interface Backup {
 /** What a zip holds that could not be read, file by file; the rest of it can be taken. */
 export interface BackupIssue {
   readonly file: string;
-  readonly message: string;
+  readonly refusal: Refusal;
 }
 
 export type NoBackup =
@@ -126,13 +127,9 @@ export async function readBackup(
   const shelfFile = textOf('shelf.json');
   if (listed === null || shelfFile === null) return err({ code: 'not-backup' });
   const issues: BackupIssue[] = [];
-  const read = <T>(
-    file: string,
-    result: Result<T, { readonly code: string; readonly message: string }>,
-    otherwise: T,
-  ) => {
+  const read = <T>(file: string, result: Result<T, Refusal>, otherwise: T) => {
     if (result.ok) return result.value;
-    issues.push({ file, message: result.error.message });
+    issues.push({ file, refusal: result.error });
     return otherwise;
   };
   const outings = listed.flatMap(({ file, ...about }): BackedUpOuting[] => {

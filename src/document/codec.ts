@@ -5,7 +5,7 @@ import { FILE_FORMAT, type OutingFile, outingFile } from './outingFile';
 import { type DocumentFormat, readText, readValue, type Refusal, writeText } from './reading';
 
 const OUTING: DocumentFormat<OutingFile> = {
-  called: 'an Arm Reach outing',
+  document: 'outing',
   format: FILE_FORMAT,
   version: FILE_VERSION,
   migrate,

@@ -16,11 +16,13 @@ import {
   withoutDangling,
 } from './index';
 import { createDocumentStore } from './live/documentStore';
+import { fieldProblemText } from '@/text';
+import { FILE_VERSION } from './migrations';
 
 const DEMO = readFileSync('demo/regatta.armreach.json', 'utf8');
 const demo = (): OutingFile => {
   const read = decode(DEMO);
-  if (!read.ok) throw new Error(read.error.message);
+  if (!read.ok) throw new Error(read.error.code);
   return read.value;
 };
 /** The demo with one change made deep inside, as text. */
@@ -30,7 +32,9 @@ const broken = (change: (file: ReturnType<typeof JSON.parse>) => void) => {
   return decode(JSON.stringify(file));
 };
 const issuesOf = (result: ReturnType<typeof decode>) =>
-  result.ok ? [] : result.error.issues.map((i) => `${i.path}: ${i.message}`);
+  result.ok
+    ? []
+    : result.error.issues.map(({ path, problem }) => `${path}: ${fieldProblemText(problem)}`);
 
 describe('the outing file', () => {
   it('comes back as it went out', () => {
@@ -49,7 +53,7 @@ describe('the outing file', () => {
       expect.arrayContaining([
         'frames[2].need.fromM: must be at least 0.01, got -3',
         'shelf.lenses[4].focal.longMm: the long end must not be shorter than the wide end',
-        'outing.name: is missing; give a text',
+        'outing.name: is missing: give a text',
         ': has unknown fields: extra',
       ]),
     );
@@ -59,7 +63,7 @@ describe('the outing file', () => {
     [
       'a lock on nothing',
       (f: OutingFile) => void (f.limits.lockedIn = ['ghost']),
-      'limits.lockedIn[0]: no thing on the shelf called ghost',
+      'limits.lockedIn[0]: there’s no item ghost on the shelf',
     ],
     [
       'an id used twice',
@@ -69,7 +73,7 @@ describe('the outing file', () => {
     [
       'a converter for no lens',
       (f: OutingFile) => void (f.shelf.converters[0]!.lensIds = ['x' as never]),
-      'shelf.converters[0].lensIds[0]: no lens x on the shelf',
+      'shelf.converters[0].lensIds[0]: there’s no lens x on the shelf',
     ],
     [
       'f-numbers that fall',
@@ -90,7 +94,7 @@ describe('the outing file', () => {
     expect(decode('[]')).toMatchObject({ ok: false, error: { code: 'not-armreach' } });
     expect(broken((f) => void (f.version = 99))).toMatchObject({
       ok: false,
-      error: { code: 'newer-version', message: expect.stringContaining('version 99') },
+      error: { code: 'newer-version', version: 99, newest: FILE_VERSION },
     });
   });
 

@@ -30,7 +30,7 @@ import {
 } from '@/document';
 
 const read = decode(readFileSync('tests/fixtures/outing-version-5.json', 'utf8'));
-if (!read.ok) throw new Error(read.error.message);
+if (!read.ok) throw new Error(read.error.code);
 const demo = read.value;
 
 /** An edit of gear, with what named gear that is gone cleared up. */

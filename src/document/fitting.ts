@@ -9,13 +9,21 @@ import {
   SHELF_LIMITS,
 } from '@/core/gear';
 import { MAX_FRAMES } from './desk/plan';
-import { plainMessage } from './messages';
-import { issuesOf } from './reading';
+import { type FieldIssue, issuesOf, TELLING } from './problems';
+
+/** Why something is not taken. */
+export type LeftOutProblem =
+  | { readonly code: 'field'; readonly issue: FieldIssue }
+  | {
+      readonly code: 'too-many-pictures' | 'too-many-items' | 'too-many-mounts';
+      readonly most: number;
+    }
+  | { readonly code: 'id-taken'; readonly id: string };
 
 /** Something that is not taken, and why. */
 export interface LeftOut {
   readonly name: string;
-  readonly message: string;
+  readonly problem: LeftOutProblem;
 }
 
 /** What of a paste or an import can be kept, and what cannot. */
@@ -39,9 +47,9 @@ export function fittingFrames(
   const taken: Frame[] = [];
   for (const one of added) {
     const problem = problemOf(frame, one);
-    if (problem) left.push({ name: one.name, message: problem });
+    if (problem) left.push({ name: one.name, problem });
     else if (taken.length >= room)
-      left.push({ name: one.name, message: `an outing holds at most ${MAX_FRAMES} pictures` });
+      left.push({ name: one.name, problem: { code: 'too-many-pictures', most: MAX_FRAMES } });
     else taken.push(one);
   }
   return { taken, left };
@@ -59,15 +67,15 @@ export function fittingGear(shelf: Shelf, added: Partial<Shelf>): Fitting<Partia
     const good: Named[] = [];
     for (const item of (added[kind] ?? []) as readonly Named[]) {
       const isNew = !kindOf.has(item.id);
-      const message =
+      const problem: LeftOutProblem | null =
         problemOf(ITEM_SCHEMAS[kind], item) ??
         (!isNew && kindOf.get(item.id) !== kind
-          ? `the id ${item.id} is that of another item; give it its own`
+          ? { code: 'id-taken', id: item.id }
           : isNew && room <= 0
-            ? `a shelf holds at most ${SHELF_LIMITS[kind]} of its kind`
+            ? { code: 'too-many-items', most: SHELF_LIMITS[kind] }
             : null);
-      if (message !== null) {
-        left.push({ name: item.name, message });
+      if (problem !== null) {
+        left.push({ name: item.name, problem });
         continue;
       }
       if (isNew) room -= 1;
@@ -83,26 +91,25 @@ export function fittingGear(shelf: Shelf, added: Partial<Shelf>): Fitting<Partia
 function fittingMounts(there: readonly Mount[], added: readonly Mount[], left: LeftOut[]): Mount[] {
   const names = new Set(there.map((m) => m.name));
   return added.filter((one) => {
-    const message =
+    const problem: LeftOutProblem | null =
       problemOf(mount, one) ??
       (names.has(one.name) || names.size < SHELF_LIMITS.mounts
         ? null
-        : `a shelf holds at most ${SHELF_LIMITS.mounts} mounts`);
-    if (message !== null) left.push({ name: one.name, message });
+        : { code: 'too-many-mounts', most: SHELF_LIMITS.mounts });
+    if (problem !== null) left.push({ name: one.name, problem });
     else names.add(one.name);
-    return message === null;
+    return problem === null;
   });
 }
 
-/** The first field that is not as it must be, and the fix; null when all is. */
+/** The first field that is not as it must be; null when all is. */
 function problemOf(
   schema: typeof frame | typeof mount | (typeof ITEM_SCHEMAS)[ItemKind],
   of: unknown,
-) {
-  const parsed = schema.safeParse(of, { error: plainMessage });
-  if (parsed.success) return null;
-  const [first] = issuesOf(parsed.error);
-  return first ? `${first.path} ${first.message}`.trim() : 'cannot be read';
+): LeftOutProblem | null {
+  const parsed = schema.safeParse(of, TELLING);
+  const [issue] = parsed.success ? [] : issuesOf(parsed.error);
+  return issue ? { code: 'field', issue } : null;
 }
 
 /** Everything of some gear, for counting. */

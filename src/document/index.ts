@@ -27,7 +27,9 @@ export {
   shelfIds,
   takeLineup,
 } from './edits';
-export { type FieldIssue, issuesOf, type Refusal } from './reading';
+export type { Refusal } from './reading';
+export { type FieldIssue, type FieldProblem, issuesOf, problemOf, TELLING } from './problems';
+export type { AsideReason } from './live/aside';
 export { EMPTY_OUTING } from './emptyOuting';
 export { freshId } from './freshId';
 export {
@@ -39,12 +41,18 @@ export {
   planOnShelf,
   readBackup,
 } from './backup';
-export { plainMessage } from './messages';
 export { FILE_FORMAT, type OutingFile, outingFile } from './outingFile';
 export * from './desk';
 export { readShotList, type ShotLine } from './formats/shotList';
 export { copyItem, newItem } from './newGear';
 export { copyOfFrame, framesOfLines, newFrame, STARTING_NEEDS, STARTING_OUTPUTS } from './newFrame';
-export { countOf, type Fitting, fittingFrames, fittingGear, type LeftOut } from './fitting';
+export {
+  countOf,
+  type Fitting,
+  fittingFrames,
+  fittingGear,
+  type LeftOut,
+  type LeftOutProblem,
+} from './fitting';
 export { type GearLine, readGearLines, type Understood } from './formats/gearLines';
 export { FILE_VERSION } from './migrations';

@@ -3,134 +3,130 @@ import { frame, limits, outing, packing, stretch } from '@/core/brief';
 import { isAway, itemsOf, shelf } from '@/core/gear';
 import { FILE_VERSION } from './migrations';
 import { MAX_FRAMES, MAX_STRETCHES, ties } from './desk/plan';
+import { broken, type Rule } from '@/core/rule';
 
 export const FILE_FORMAT = 'armreach';
 
+const parts = z.strictObject({
+  format: z.literal(FILE_FORMAT),
+  version: z.literal(FILE_VERSION),
+  outing,
+  stretches: z.array(stretch).max(MAX_STRETCHES),
+  frames: z.array(frame).max(MAX_FRAMES),
+  shelf,
+  limits,
+  packing,
+  /** How it hangs together with the shelf and settings of the person it comes from. */
+  ties: ties.nullable(),
+});
+
 /** The outing as stored, exported and posted: one JSON document. */
-export const outingFile = z
-  .strictObject({
-    format: z.literal(FILE_FORMAT),
-    version: z.literal(FILE_VERSION),
-    outing,
-    stretches: z.array(stretch).max(MAX_STRETCHES),
-    frames: z.array(frame).max(MAX_FRAMES),
-    shelf,
-    limits,
-    packing,
-    /** How it hangs together with the shelf and settings of the person it comes from. */
-    ties: ties.nullable(),
-  })
-  .superRefine((file, context) => {
-    for (const { path, message } of brokenReferences(file))
-      context.addIssue({ code: 'custom', path: [...path], message });
-  });
+export const outingFile = parts.superRefine((file, context) => {
+  for (const { path, rule } of brokenReferences(file))
+    context.addIssue({ code: 'custom', path: [...path], ...broken(rule) });
+});
 export type OutingFile = z.infer<typeof outingFile>;
 
 interface Broken {
-  readonly path: readonly (string | number)[];
-  readonly message: string;
+  readonly path: Path;
+  readonly rule: Rule;
 }
+type Path = readonly (string | number)[];
 type Identified = readonly { readonly id: string }[];
+type Parts = Readonly<Omit<z.infer<typeof parts>, 'format' | 'version' | 'ties'>>;
+
+const at = (path: Path, rule: Rule): Broken => ({ path, rule });
+const idsOf = (items: Identified) => new Set<string>(items.map((item) => item.id));
 
 /** Ids used twice, and names of things that the file does not hold. */
-function brokenReferences(file: {
-  readonly outing: z.infer<typeof outing>;
-  readonly stretches: readonly z.infer<typeof stretch>[];
-  readonly frames: readonly z.infer<typeof frame>[];
-  readonly shelf: z.infer<typeof shelf>;
-  readonly limits: z.infer<typeof limits>;
-  readonly packing: z.infer<typeof packing>;
-}): Broken[] {
-  const { shooters } = file.outing;
-  const ids = (items: Identified) => new Set<string>(items.map((item) => item.id));
-  const shooterIds = ids(shooters);
-  const stretchIds = ids(file.stretches);
-  const bodies = ids(file.shelf.bodies);
-  const lockedOut = new Set(file.limits.lockedOut);
-  const items = itemsOf(file.shelf);
-  const things = ids(items);
-  const away = ids(items.filter((item) => isAway(item.ownership)));
-  const unknown = (
-    list: readonly string[],
-    known: ReadonlySet<string>,
-    path: readonly (string | number)[],
-    what: string,
-  ): Broken[] =>
-    list.flatMap((id, i) =>
-      known.has(id) ? [] : [{ path: [...path, i], message: `no ${what} ${id}` }],
-    );
+function brokenReferences(file: Parts): Broken[] {
+  const { outing: of, stretches, frames, packing: packed } = file;
   return [
-    ...duplicateIds(shooters, ['outing', 'shooters']),
-    ...duplicateIds(file.stretches, ['stretches']),
-    ...duplicateIds(file.frames, ['frames']),
-    ...file.stretches.flatMap(({ hands }, i) =>
-      hands.flatMap((hand, j) => {
-        const path = ['stretches', i, 'hands', j];
-        return [
-          ...(shooterIds.has(hand.shooterId)
-            ? []
-            : [{ path: [...path, 'shooterId'], message: `no shooter ${hand.shooterId}` }]),
-          ...(hands.findIndex((other) => other.shooterId === hand.shooterId) < j
-            ? [{ path: [...path, 'shooterId'], message: `${hand.shooterId} is here twice` }]
-            : []),
-          ...unknown(hand.bodyIds, bodies, [...path, 'bodyIds'], 'body'),
-        ];
-      }),
-    ),
-    ...file.frames.flatMap((f, i) => [
-      ...unknown(f.stretchIds, stretchIds, ['frames', i, 'stretchIds'], 'stretch'),
-      ...unknown(f.shooterIds, shooterIds, ['frames', i, 'shooterIds'], 'shooter'),
-      ...(f.twice?.by === 'people'
-        ? unknown(f.twice.shooterIds, shooterIds, ['frames', i, 'twice', 'shooterIds'], 'shooter')
-        : []),
-      ...f.views.flatMap((v, j) =>
-        shooterIds.has(v.shooterId)
-          ? []
-          : [
-              {
-                path: ['frames', i, 'views', j, 'shooterId'],
-                message: `no shooter ${v.shooterId}`,
-              },
-            ],
-      ),
-    ]),
-    ...unknown(file.packing.anyOrder, stretchIds, ['packing', 'anyOrder'], 'stretch'),
-    ...file.limits.spares.flatMap(({ bodyId }, i): Broken[] =>
-      bodies.has(bodyId)
-        ? []
-        : [{ path: ['limits', 'spares', i, 'bodyId'], message: `no body ${bodyId}` }],
-    ),
-    ...duplicateIds(file.packing.compartments, ['packing', 'compartments']),
-    ...duplicateIds(file.packing.things, ['packing', 'things']),
-    ...unknown(file.limits.lockedIn, things, ['limits', 'lockedIn'], 'thing on the shelf called'),
-    ...file.limits.lockedIn.flatMap((id, i) =>
-      lockedOut.has(id)
-        ? [
-            {
-              path: ['limits', 'lockedIn', i],
-              message: `${id} is locked in and locked out at once`,
-            },
-          ]
-        : [],
-    ),
-    ...file.limits.lockedIn.flatMap((id, i) =>
-      away.has(id)
-        ? [
-            {
-              path: ['limits', 'lockedIn', i],
-              message: `${id} is in repair or lent out and cannot be locked in`,
-            },
-          ]
-        : [],
-    ),
-    ...unknown(file.limits.lockedOut, things, ['limits', 'lockedOut'], 'thing on the shelf called'),
+    ...duplicateIds(of.shooters, ['outing', 'shooters']),
+    ...duplicateIds(stretches, ['stretches']),
+    ...duplicateIds(frames, ['frames']),
+    ...duplicateIds(packed.compartments, ['packing', 'compartments']),
+    ...duplicateIds(packed.things, ['packing', 'things']),
+    ...missing(packed.anyOrder, idsOf(stretches), ['packing', 'anyOrder'], 'no-stretch'),
+    ...brokenPresences(file),
+    ...frames.flatMap((_, i) => brokenFrame(file, i)),
+    ...brokenLocks(file),
   ];
 }
 
-function duplicateIds(items: Identified, path: readonly string[]): Broken[] {
+/** Who is in a stretch, and with which bodies. */
+function brokenPresences({ outing: of, stretches, shelf: gear }: Parts): Broken[] {
+  const shooters = idsOf(of.shooters);
+  const bodies = idsOf(gear.bodies);
+  return stretches.flatMap(({ hands }, i) =>
+    hands.flatMap(({ shooterId, bodyIds }, j) => {
+      const path = ['stretches', i, 'hands', j];
+      const isAgain = hands.findIndex((other) => other.shooterId === shooterId) < j;
+      return [
+        ...missing([shooterId], shooters, [...path, 'shooterId'], 'no-shooter', true),
+        ...(isAgain ? [at([...path, 'shooterId'], { rule: 'shooter-twice', id: shooterId })] : []),
+        ...missing(bodyIds, bodies, [...path, 'bodyIds'], 'no-body'),
+      ];
+    }),
+  );
+}
+
+/** Where, by whom and from where a frame is made. */
+function brokenFrame({ outing: of, stretches, frames }: Parts, i: number): Broken[] {
+  const shooters = idsOf(of.shooters);
+  const path = ['frames', i];
+  const { stretchIds, shooterIds, twice, views } = frames[i]!;
+  return [
+    ...missing(stretchIds, idsOf(stretches), [...path, 'stretchIds'], 'no-stretch'),
+    ...missing(shooterIds, shooters, [...path, 'shooterIds'], 'no-shooter'),
+    ...(twice?.by === 'people'
+      ? missing(twice.shooterIds, shooters, [...path, 'twice', 'shooterIds'], 'no-shooter')
+      : []),
+    ...views.flatMap(({ shooterId }, j) =>
+      missing([shooterId], shooters, [...path, 'views', j, 'shooterId'], 'no-shooter', true),
+    ),
+  ];
+}
+
+/** What is locked in, left out and spare. */
+function brokenLocks({ limits: { lockedIn, lockedOut, spares }, shelf: gear }: Parts): Broken[] {
+  const items = itemsOf(gear);
+  const known = idsOf(items);
+  const out = new Set(lockedOut);
+  const away = idsOf(items.filter((item) => isAway(item.ownership)));
+  return [
+    ...spares.flatMap(({ bodyId }, i) =>
+      missing([bodyId], idsOf(gear.bodies), ['limits', 'spares', i, 'bodyId'], 'no-body', true),
+    ),
+    ...missing(lockedIn, known, ['limits', 'lockedIn'], 'no-item'),
+    ...missing(lockedOut, known, ['limits', 'lockedOut'], 'no-item'),
+    ...lockedIn.flatMap((id, i) => {
+      const path = ['limits', 'lockedIn', i];
+      return [
+        ...(out.has(id) ? [at(path, { rule: 'locked-in-and-out', id })] : []),
+        ...(away.has(id) ? [at(path, { rule: 'away-locked-in', id })] : []),
+      ];
+    }),
+  ];
+}
+
+/** Ids of a list, or a single one, that are not known. */
+function missing(
+  ids: readonly string[],
+  known: ReadonlySet<string>,
+  path: Path,
+  rule: 'no-stretch' | 'no-shooter' | 'no-body' | 'no-item',
+  isSingle = false,
+): Broken[] {
+  return ids.flatMap((id, i) =>
+    known.has(id) ? [] : [at(isSingle ? path : [...path, i], { rule, id })],
+  );
+}
+
+function duplicateIds(items: Identified, path: Path): Broken[] {
   const seen = new Set<string>();
   return items.flatMap(({ id }, i) => {
-    if (seen.has(id)) return [{ path: [...path, i, 'id'], message: `the id ${id} is used twice` }];
+    if (seen.has(id)) return [at([...path, i, 'id'], { rule: 'duplicate-id', id })];
     seen.add(id);
     return [];
   });

@@ -1,38 +1,33 @@
 import { z } from 'zod';
 import { err, ok, type Result } from '@/core/result';
-import { plainMessage } from './messages';
+import { type FieldIssue, issuesOf, TELLING } from './problems';
 
-export interface FieldIssue {
-  /** Where in the document, such as frames[2].need.fromM. */
-  readonly path: string;
-  readonly message: string;
-}
+/** The kinds of documents that are read. */
+export type DocumentKind = 'outing' | 'plan' | 'shelf' | 'settings';
 
-/** Why a document is refused; the message and the issues say what to fix. */
-export interface Refusal {
-  readonly code: 'not-json' | 'not-armreach' | 'newer-version' | 'invalid';
-  readonly message: string;
-  /** The first of them. */
+/** Why a document is refused, in codes and numbers. */
+export type Refusal = {
+  readonly document: DocumentKind;
+  /** The first fields that are not as they must be. */
   readonly issues: readonly FieldIssue[];
   /** How many there are in all. */
   readonly count: number;
-}
+} & (
+  | { readonly code: 'not-json'; readonly why: string }
+  | { readonly code: 'not-armreach'; readonly format: string }
+  | { readonly code: 'newer-version'; readonly version: number; readonly newest: number }
+  /** `why`: it is built so otherwise that it cannot even be looked at. */
+  | { readonly code: 'invalid'; readonly version: number; readonly why: string | null }
+);
 
 /** A kind of JSON document: what its head says, how older ones are brought up, what must hold. */
 export interface DocumentFormat<T> {
-  /** What it is called in messages, with its article: "an Arm Reach outing". */
-  readonly called: string;
+  readonly document: DocumentKind;
   readonly format: string;
   readonly version: number;
   /** Brings a parsed document of an older version to the newest. */
   readonly migrate: (value: unknown, version: number) => unknown;
   readonly schema: z.ZodType<T>;
-}
-
-const MAX_ISSUES = 100;
-
-function refusal(code: Refusal['code'], message: string, issues: readonly FieldIssue[]): Refusal {
-  return { code, message, issues, count: issues.length };
 }
 
 /** Reads a document from its text: checks its head, migrates older versions, validates. */
@@ -41,60 +36,47 @@ export function readText<T>(text: string, format: DocumentFormat<T>): Result<T, 
   try {
     value = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (error) {
-    const message = `The file is not JSON: ${error instanceof Error ? error.message : 'unreadable'}.`;
-    return err(refusal('not-json', message, [{ path: '', message }]));
+    const why = error instanceof Error ? error.message : String(error);
+    return err({ code: 'not-json', why, document: format.document, issues: [], count: 0 });
   }
   return readValue(value, format);
 }
 
 /** Reads a document from parsed JSON. */
-export function readValue<T>(value: unknown, format: DocumentFormat<T>): Result<T, Refusal> {
+export function readValue<T>(value: unknown, of: DocumentFormat<T>): Result<T, Refusal> {
+  const { document, format } = of;
   const head = z
-    .object({ format: z.literal(format.format), version: z.number().int().min(1) })
-    .safeParse(value, { error: plainMessage });
+    .object({ format: z.literal(format), version: z.number().int().min(1) })
+    .safeParse(value, TELLING);
   if (!head.success) {
-    const message = `This is not ${format.called}: it needs "format": "${format.format}" and a whole-numbered "version".`;
-    return err(refusal('not-armreach', message, issuesOf(head.error)));
+    const issues = issuesOf(head.error);
+    return err({ code: 'not-armreach', document, format, issues, count: issues.length });
   }
   const { version } = head.data;
-  if (version > format.version) {
-    const message = `The file is of version ${version}; this Arm Reach reads up to version ${format.version}. Open it with a newer Arm Reach.`;
-    return err(refusal('newer-version', message, [{ path: 'version', message }]));
-  }
+  if (version > of.version)
+    return err({
+      code: 'newer-version',
+      document,
+      version,
+      newest: of.version,
+      issues: [],
+      count: 0,
+    });
   let parsed: z.ZodSafeParseResult<T>;
   try {
-    parsed = format.schema.safeParse(format.migrate(value, version), { error: plainMessage });
+    parsed = of.schema.safeParse(of.migrate(value, version), TELLING);
   } catch (error) {
     // An older document may be built otherwise than its migration can expect, or too deep to walk.
     const why = error instanceof Error ? error.message : String(error);
-    const message = `The file is not built as ${format.called} of version ${version}: ${why}.`;
-    return err(refusal('invalid', message, [{ path: '', message }]));
+    return err({ code: 'invalid', document, version, why, issues: [], count: 0 });
   }
   if (parsed.success) return ok(parsed.data);
   const issues = issuesOf(parsed.error);
-  const count = parsed.error.issues.length;
-  return err({
-    code: 'invalid',
-    message: `${count} ${count === 1 ? 'field needs' : 'fields need'} fixing${count > issues.length ? `; the first ${issues.length} are listed` : ''}.`,
-    issues,
-    count,
-  });
+  const { length: count } = parsed.error.issues;
+  return err({ code: 'invalid', document, version, why: null, issues, count });
 }
 
 /** Writes a document as text: stable, indented, with a newline at the end. */
 export function writeText(value: unknown): string {
   return `${JSON.stringify(value, null, 2)}\n`;
-}
-
-export function issuesOf(error: z.ZodError): FieldIssue[] {
-  return error.issues
-    .slice(0, MAX_ISSUES)
-    .map((issue) => ({ path: pathText(issue.path), message: issue.message }));
-}
-
-function pathText(path: readonly PropertyKey[]): string {
-  return path.reduce<string>((text, part) => {
-    if (typeof part === 'number') return `${text}[${part}]`;
-    return text === '' ? String(part) : `${text}.${String(part)}`;
-  }, '');
 }

@@ -33,7 +33,7 @@ function knowing(schema: Type): Type {
   const good = new WeakSet<object>();
   return z.unknown().transform((value, context) => {
     if (typeof value === 'object' && value !== null && good.has(value)) return value;
-    const read = z.safeParse(schema, value);
+    const read = z.safeParse(schema, value, { reportInput: true });
     if (!read.success) {
       context.issues.push(...(read.error.issues as unknown as typeof context.issues));
       return z.NEVER;

@@ -1,5 +1,5 @@
 import type { LeftOut } from '@/document';
-import { counted, partsText } from '@/text';
+import { counted, leftOutText, partsText } from '@/text';
 
 const t = partsText.leftOutList;
 
@@ -13,9 +13,9 @@ export function LeftOutList({ left }: { left: readonly LeftOut[] }) {
     <div className="mt-2 text-[13px]">
       <p className="text-wrong">{t.leftOut(counted(left.length, 'entryIs'))}</p>
       <ul className="max-h-40 overflow-auto" tabIndex={0} aria-label={t.whatIsLeftOut}>
-        {left.slice(0, MOST_NAMED).map(({ name, message }, i) => (
+        {left.slice(0, MOST_NAMED).map(({ name, problem }, i) => (
           <li key={i}>
-            <bdi>{name}</bdi>: {message}
+            <bdi>{name}</bdi>: {leftOutText(problem)}
           </li>
         ))}
         {left.length > MOST_NAMED && <li>{t.andMore(left.length - MOST_NAMED)}</li>}

@@ -1,7 +1,7 @@
 import { decode, type Refusal } from '@/document';
 import { answerInFull } from '@/application';
 import type { LineupReply, LineupTask } from './lineupPool';
-import { hostText } from '@/text';
+import { fieldProblemText, hostText, refusalText } from '@/text';
 
 const t = hostText.lineupReply;
 
@@ -23,15 +23,17 @@ export async function replyTo({ text, timeLimitS }: LineupTask): Promise<LineupR
   }
 }
 
-function shortened({ code, message, issues, count }: Refusal) {
+function shortened(refusal: Refusal) {
+  const { code, issues, count } = refusal;
   const short = (text: string) =>
     text.length > LONGEST_TEXT ? `${text.slice(0, LONGEST_TEXT)}…` : text;
   return {
     code,
-    message: short(message),
+    message: short(refusalText(refusal)),
     count,
-    issues: issues
-      .slice(0, MOST_FIELDS)
-      .map((issue) => ({ path: short(issue.path), message: short(issue.message) })),
+    issues: issues.slice(0, MOST_FIELDS).map((issue) => ({
+      path: short(issue.path),
+      message: short(fieldProblemText(issue.problem)),
+    })),
   };
 }

@@ -7,7 +7,7 @@ import { createSession } from './session';
 const DEMO = readFileSync('demo/regatta.armreach.json', 'utf8');
 const demoFile = (): OutingFile => {
   const read = decode(DEMO);
-  if (!read.ok) throw new Error(read.error.message);
+  if (!read.ok) throw new Error(read.error.code);
   return read.value;
 };
 const asked: unknown[] = [];
@@ -158,7 +158,7 @@ test('what cannot be read is set aside with the reason, every one of them, and a
 });
 
 test('what a newer Arm Reach has stored is not touched', async () => {
-  store('outing:a', planOf({}).replace('"version": 6', '"version": 42'));
+  store('outing:a', planOf({}).replace(/"version": \d+/, '"version": 42'));
   const { state, end } = await started();
   expect(state.phase).toBe('failed');
   expect(state.problem).toContain('version 42');

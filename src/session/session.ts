@@ -1,5 +1,6 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import {
+  type Codec,
   decode,
   DEFAULT_SETTINGS,
   type Desk,
@@ -10,7 +11,6 @@ import {
   planCodec,
   settingsCodec,
   shelfCodec,
-  type Codec,
 } from '@/document';
 import {
   allOutings,
@@ -32,13 +32,14 @@ import {
   problemOf,
   type RecordKey,
   type SaveState,
+  NewerVersionError,
 } from '@/document/live';
 import { type Answer, createLineupClient } from '@/workers/lineupClient';
 import type { Backups } from './backups';
 import { createFolderBackup, type FolderBackup } from './folderBackup';
 import type { Library } from './library';
 import { lastOpen, rememberOpen } from './whichOuting';
-import { sessionText } from '@/text';
+import { refusalText, sessionText } from '@/text';
 
 const t = sessionText.session;
 
@@ -156,7 +157,7 @@ export function createSession(): Session {
     } catch (error) {
       state.setState({
         phase: 'failed',
-        problem: error instanceof Error ? error.message : String(error),
+        problem: openingProblem(error),
       });
     } finally {
       clearTimeout(slow);
@@ -338,6 +339,12 @@ export async function fetchDemo(): Promise<OutingFile> {
   const response = await fetch(DEMO_ADDRESS);
   if (!response.ok) throw new Error(t.theDemoOutingCouldNot(response.status));
   const read = decode(await response.text());
-  if (!read.ok) throw new Error(read.error.message);
+  if (!read.ok) throw new Error(refusalText(read.error));
   return read.value;
+}
+
+/** Why the stored outing can't be opened. */
+function openingProblem(error: unknown): string {
+  if (error instanceof NewerVersionError) return refusalText(error.refusal);
+  return error instanceof Error ? error.message : String(error);
 }

@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { type Read, type ReaderKind, type Readers, readInWorker } from '@/document/reader';
+import { notReadText } from '@/text';
 
 /** What was last read of something that changes, and whether a newer one is being read. */
 export interface Reading<T> {
@@ -31,7 +32,7 @@ export function useReading<K extends ReaderKind>(
       setHeld(
         read.ok
           ? { of: text, value: read.value, problem: null }
-          : { of: text, value: null, problem: read.error.message },
+          : { of: text, value: null, problem: notReadText(read.error) },
       );
     });
     return () => {

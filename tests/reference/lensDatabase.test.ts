@@ -22,7 +22,7 @@ beforeAll(() => {
     .map((name) => readFileSync(`${FOLDER}/${name}`, 'utf8'));
   parts = texts.map((text) => {
     const read = readLensfun(text);
-    if (!read.ok) throw new Error(read.error.message);
+    if (!read.ok) throw new Error(read.error.code);
     return read.value;
   });
   whole = mergeDatabases(parts);

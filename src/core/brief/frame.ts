@@ -3,6 +3,7 @@ import { itemId, itemName } from '@/core/gear';
 import { light } from './light';
 import { shooterId, stretchId } from './stretch';
 import { SUBJECT_KEYS } from './subjects';
+import { broken } from '@/core/rule';
 
 export const frameId = itemId.brand<'FrameId'>();
 export type FrameId = z.infer<typeof frameId>;
@@ -22,7 +23,7 @@ const fill = z
   .strictObject({ min: z.number().min(0.005).max(2), max: z.number().min(0.005).max(2) })
   .refine((f) => f.min <= f.max, {
     path: ['max'],
-    message: 'the most must not be less than the least',
+    ...broken({ rule: 'most-below-least' }),
   });
 
 const distanceM = z.number().min(0.01).max(100_000);
@@ -42,11 +43,11 @@ const subjectNeed = z
   })
   .refine((n) => n.widthM !== null || n.heightM !== null, {
     path: ['heightM'],
-    message: 'give a width or a height',
+    ...broken({ rule: 'no-width-or-height' }),
   })
   .refine((n) => n.fromM <= n.toM, {
     path: ['toM'],
-    message: 'the farthest must not be nearer than the nearest',
+    ...broken({ rule: 'farthest-nearer' }),
   });
 
 const farNeed = z
@@ -59,7 +60,7 @@ const farNeed = z
   })
   .refine((n) => n.widthDeg !== null || n.heightDeg !== null, {
     path: ['widthDeg'],
-    message: 'give a width or a height',
+    ...broken({ rule: 'no-width-or-height' }),
   });
 
 const focalNeed = z
@@ -73,7 +74,7 @@ const focalNeed = z
   })
   .refine((n) => n.fromMm <= n.toMm, {
     path: ['toMm'],
-    message: 'the long end must not be shorter than the wide end',
+    ...broken({ rule: 'long-end-shorter' }),
   });
 
 const angleNeed = z
@@ -88,7 +89,7 @@ const angleNeed = z
   })
   .refine((n) => n.fromDeg >= n.toDeg, {
     path: ['toDeg'],
-    message: 'must not be wider than the wide end',
+    ...broken({ rule: 'wider-than-wide-end' }),
   });
 
 /** A picture by a fisheye: the whole circle in the frame, or the frame filled to its corners. */
@@ -119,7 +120,7 @@ export const sharpDepth = z.discriminatedUnion('kind', [
     })
     .refine((d) => d.toM === null || d.fromM <= d.toM, {
       path: ['toM'],
-      message: 'the farthest must not be nearer than the nearest',
+      ...broken({ rule: 'farthest-nearer' }),
     }),
 ]);
 export type SharpDepth = z.infer<typeof sharpDepth>;
@@ -188,7 +189,7 @@ export const view = z
   .strictObject({ shooterId: shooterId, fromM: distanceM, toM: distanceM })
   .refine((v) => v.fromM <= v.toM, {
     path: ['toM'],
-    message: 'the farthest must not be nearer than the nearest',
+    ...broken({ rule: 'farthest-nearer' }),
   });
 export type View = z.infer<typeof view>;
 
@@ -229,7 +230,7 @@ export const frame = z
   .superRefine((f, context) => {
     if (f.need.kind === 'subject') return;
     for (const path of subjectOnly(f)) {
-      context.addIssue({ code: 'custom', path, message: 'needs a subject at a distance' });
+      context.addIssue({ code: 'custom', path, ...broken({ rule: 'needs-subject' }) });
     }
   });
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { bodyId, itemId, mountName, SOURCES } from '@/core/gear';
+import { broken } from '@/core/rule';
 
 /**
  * What a lineup is judged by after musts, wants and pieces, best first.
@@ -79,7 +80,7 @@ export const limits = z.strictObject({
     .array(lateAim)
     .max(LATE_AIMS.length)
     .refine((order) => new Set(order).size === order.length, {
-      message: 'names an aim twice; each stands once',
+      ...broken({ rule: 'aim-twice' }),
     }),
 });
 export type Limits = z.infer<typeof limits>;

@@ -14,7 +14,7 @@ export const outing = z.strictObject({
   firstDay: z.iso.date().nullable(),
   lastDay: z.iso.date().nullable(),
   /** ISO 4217 code of all prices on the shelf. */
-  currency: z.string().regex(/^[A-Z]{3}$/, 'use a three-letter currency code such as EUR'),
+  currency: z.string().regex(/^[A-Z]{3}$/),
   /** Everyone who photographs; empty for one person. */
   shooters: z.array(shooter).max(20),
   note: z.string().max(4000),

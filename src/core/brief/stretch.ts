@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { bodyId, itemId, itemName, lineOfText } from '@/core/gear';
+import { broken } from '@/core/rule';
 
 export const stretchId = itemId.brand<'StretchId'>();
 export type StretchId = z.infer<typeof stretchId>;
@@ -58,7 +59,7 @@ export const stretch = z.strictObject({
   weather: z
     .array(z.enum(WEATHERS))
     .max(WEATHERS.length)
-    .refine((w) => new Set(w).size === w.length, { message: 'names a weather twice' }),
+    .refine((w) => new Set(w).size === w.length, { ...broken({ rule: 'weather-twice' }) }),
   /** Whether lenses can be changed. */
   changes: z.boolean(),
   allowed: z.strictObject(each(z.boolean())),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { oneLine } from '@/core/text';
+import { broken } from '@/core/rule';
 
 /** Ranges that any sane piece of gear lies in; a figure outside is a slip of the pen. */
 export const GEAR_RANGES = {
@@ -24,11 +25,10 @@ export function lineOfText(most: number) {
   return z.string().overwrite(oneLine).trim().max(most);
 }
 
-export const itemId = z
-  .string()
-  .min(1)
-  .max(80)
-  .regex(/^[\w.:-]+$/, 'use letters, digits, and . : _ - only');
+/** What ids are made of. */
+export const ITEM_ID = /^[\w.:-]+$/;
+
+export const itemId = z.string().min(1).max(80).regex(ITEM_ID);
 
 export const itemName = lineOfText(120).min(1);
 export const mountName = lineOfText(60).min(1);
@@ -63,7 +63,7 @@ export const loan = z
   })
   .refine(({ from, to }) => from === null || to === null || from <= to, {
     path: ['to'],
-    message: 'the last day must not come before the first',
+    ...broken({ rule: 'ends-before-start' }),
   });
 export type Loan = z.infer<typeof loan>;
 

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { FISHEYE_PROJECTIONS } from '@/core/optics';
 import { GEAR_RANGES, itemId, mountName, within } from './common';
 import { itemFields, LENS_FIGURES, schemasOf } from './figures';
+import { broken } from '@/core/rule';
 
 export const lensId = itemId.brand<'LensId'>();
 export type LensId = z.infer<typeof lensId>;
@@ -17,7 +18,7 @@ export const focalRange = z
   })
   .refine((range) => range.wideMm <= range.longMm, {
     path: ['longMm'],
-    message: 'the long end must not be shorter than the wide end',
+    ...broken({ rule: 'long-end-shorter' }),
   });
 export type FocalRange = z.infer<typeof focalRange>;
 
@@ -53,14 +54,14 @@ export const lens = z.strictObject({
           context.addIssue({
             code: 'custom',
             path: [i, 'focalMm'],
-            message: 'must rise from point to point',
+            ...broken({ rule: 'focal-lengths-must-rise' }),
           });
         }
         if (here.fNumber < before.fNumber) {
           context.addIssue({
             code: 'custom',
             path: [i, 'fNumber'],
-            message: 'must not fall towards the long end',
+            ...broken({ rule: 'f-numbers-must-not-fall' }),
           });
         }
       }

@@ -5,6 +5,7 @@ import { mountName } from './common';
 import { converter } from './converter';
 import { lens } from './lens';
 import { tube } from './tube';
+import { broken } from '@/core/rule';
 
 /** A body's mount and the other lens mounts that it takes without more ado. */
 export const mount = z.strictObject({
@@ -44,7 +45,7 @@ export const shelfParts = parts.superRefine((s, context) => {
         context.addIssue({
           code: 'custom',
           path: [kind, i, 'id'],
-          message: `the id ${item.id} is used twice`,
+          ...broken({ rule: 'duplicate-id', id: item.id }),
         });
       }
       seen.add(item.id);
@@ -70,7 +71,7 @@ export const shelf = shelfParts.superRefine((s, context) => {
         context.addIssue({
           code: 'custom',
           path: ['converters', i, 'lensIds', j],
-          message: `no lens ${id} on the shelf`,
+          ...broken({ rule: 'no-lens', id }),
         });
       }
     });

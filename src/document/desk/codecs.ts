@@ -28,7 +28,7 @@ const HEAD = new Set(['format', 'version']);
 /** The text of a schema's values, with its head first. */
 function codecOf<T extends object>(
   { format, version }: { readonly format: string; readonly version: number },
-  rest: Pick<DocumentFormat<T>, 'called' | 'migrate'>,
+  rest: Pick<DocumentFormat<T>, 'document' | 'migrate'>,
   schema: z.ZodType<T> & { readonly shape: Readonly<Record<string, unknown>> },
   usual: T,
 ): Codec<T> {
@@ -66,7 +66,7 @@ const asItIs = (value: unknown) => value;
 /** An outing's own part, as it is stored in the browser. */
 export const planCodec: Codec<Plan> = codecOf(
   { format: 'armreach-plan', version: PLAN_VERSION },
-  { called: 'an Arm Reach plan', migrate: migratePlan },
+  { document: 'plan', migrate: migratePlan },
   plan,
   EMPTY_PLAN,
 );
@@ -74,7 +74,7 @@ export const planCodec: Codec<Plan> = codecOf(
 /** The person's shelf, as it is stored and exported. */
 export const shelfCodec: Codec<PersonalShelf> = codecOf(
   { format: 'armreach-shelf', version: 2 },
-  { called: 'an Arm Reach shelf', migrate: shelfFrom1 },
+  { document: 'shelf', migrate: shelfFrom1 },
   personalShelf,
   EMPTY_SHELF,
 );
@@ -82,7 +82,7 @@ export const shelfCodec: Codec<PersonalShelf> = codecOf(
 /** The person's settings, as they are stored and exported. */
 export const settingsCodec: Codec<Settings> = codecOf(
   { format: 'armreach-settings', version: 1 },
-  { called: 'Arm Reach settings', migrate: asItIs },
+  { document: 'settings', migrate: asItIs },
   settings,
   DEFAULT_SETTINGS,
 );

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { compartment, DEFAULT_LIMITS, type Limits, limits, packedThing } from '@/core/brief';
 import { GEAR_RANGES, itemId, itemName, type Shelf, shelf, within } from '@/core/gear';
+import { broken } from '@/core/rule';
 
 /** Limits that are usually the same on every outing; an outing may have its own. */
 export const USUAL_LIMITS = [
@@ -27,7 +28,7 @@ export type UsualKey = z.infer<typeof usualKey>;
 /** The person's settings, for every outing that has no other. */
 export const settings = z.strictObject({
   /** ISO 4217 code of all prices on the shelf. */
-  currency: z.string().regex(/^[A-Z]{3}$/, 'use a three-letter currency code such as EUR'),
+  currency: z.string().regex(/^[A-Z]{3}$/),
   units: z.enum(['metric', 'imperial']),
   limits: limits.pick(Object.fromEntries(USUAL_LIMITS.map((key) => [key, true])) as UsualMask),
 });
@@ -70,7 +71,7 @@ export const personalShelf = z
           context.addIssue({
             code: 'custom',
             path: [name, i, 'id'],
-            message: `the id ${id} is used twice`,
+            ...broken({ rule: 'duplicate-id', id }),
           });
       });
   });

@@ -1,8 +1,7 @@
 import type { z } from 'zod';
 import { err, ok, type Result } from '@/core/result';
-import { plainMessage } from '../messages';
 import { outingFile, type OutingFile } from '../outingFile';
-import { type FieldIssue, issuesOf } from '../reading';
+import { type FieldIssue, issuesOf, TELLING } from '../problems';
 import { remembering } from '../remembering';
 import { shared } from './join';
 import { personalShelf, settings } from './personal';
@@ -50,7 +49,7 @@ export function readableFile(
 }
 
 function readPart<T>(schema: z.ZodType<T>, is: T): Result<T, Unreadable> {
-  const parsed = schema.safeParse(is, { error: plainMessage });
+  const parsed = schema.safeParse(is, TELLING);
   return parsed.success
     ? ok(shared(is as never, parsed.data))
     : err({ code: 'unreadable', issues: issuesOf(parsed.error) });

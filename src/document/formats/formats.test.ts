@@ -83,7 +83,7 @@ describe('the open lens database', () => {
     <calibration><distortion model="ptlens" focal="24" real-focal="24.6" a="0" b="0" c="0"/><distortion model="ptlens" focal="70" real-focal="68.2" a="0" b="0" c="0"/></calibration></lens>`;
   const read = (xml: string) => {
     const result = readLensfun(xml);
-    if (!result.ok) throw new Error(result.error.message);
+    if (!result.ok) throw new Error(result.error.code);
     return result.value;
   };
 

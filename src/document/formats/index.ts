@@ -1,6 +1,7 @@
 /** Gear in and out in open formats: CSV tables, and the open Lensfun database. */
 export {
   type CsvIssue,
+  type CsvProblem,
   LENS_COLUMNS,
   LENS_CSV_TEMPLATE,
   type LensTable,
@@ -10,6 +11,7 @@ export {
 export {
   type DatabaseCamera,
   type DatabaseLens,
+  type DatabaseRefusal,
   type LensDatabase,
   mergeDatabases,
   readLensfun,

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { anyLens } from '../../../tests/support/arbitraries';
 import { aLens } from '../../../tests/support/gear';
 import { LENS_COLUMNS, LENS_CSV_TEMPLATE, readLensCsv, writeLensCsv } from './lensCsv';
+import { csvProblemText } from '@/text';
 
 const NOBODY = new Set<string>();
 
@@ -62,7 +63,7 @@ describe('a table of lenses', () => {
     expect(issues.find((i) => i.line === 4)?.column).toBe('weight_g');
     expect(issues.find((i) => i.line === 5)?.column).toBe('name');
     expect(issues.find((i) => i.line === 6)?.column).toBe('sealed');
-    for (const { message } of issues) expect(message).not.toBe('');
+    for (const { problem } of issues) expect(csvProblemText(problem)).not.toBe('');
   });
 
   it('says which column is missing, and reads its own template', () => {

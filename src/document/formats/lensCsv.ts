@@ -9,7 +9,7 @@ import {
   LENS_FIGURES,
 } from '@/core/gear';
 import { freshId } from '../freshId';
-import { plainMessage } from '../messages';
+import { type FieldProblem, problemOf, TELLING } from '../problems';
 
 type SnakeCase<S extends string> = S extends `${infer Head}${infer Tail}`
   ? `${Head extends Lowercase<Head> ? Head : `_${Lowercase<Head>}`}${SnakeCase<Tail>}`
@@ -51,11 +51,17 @@ export const LENS_COLUMNS = [
 type Column = (typeof LENS_COLUMNS)[number];
 const REQUIRED: readonly Column[] = ['name', 'mount', 'wide_mm', 'f_numbers'];
 
+/** What is wrong with a cell, a column or the table. */
+export type CsvProblem =
+  | { readonly code: 'no-header' | 'missing-column' }
+  | { readonly code: 'not-a-number' | 'not-yes-or-no' | 'not-f-numbers'; readonly got: string }
+  | { readonly code: 'field'; readonly problem: FieldProblem };
+
 export interface CsvIssue {
   /** Line of the table, the header being line 1; 0 for the table as a whole. */
   readonly line: number;
   readonly column: string;
-  readonly message: string;
+  readonly problem: CsvProblem;
 }
 
 export interface LensTable {
@@ -125,7 +131,7 @@ export function readLensCsv(text: string, taken: ReadonlySet<string>): LensTable
   if (header.length > LONGEST_HEADER)
     return {
       lenses: [],
-      issues: [{ line: 1, column: '', message: 'this is no header; start from the template' }],
+      issues: [{ line: 1, column: '', problem: { code: 'no-header' } }],
     };
   const { data, meta } = Papa.parse<Record<string, string | undefined>>(text.trim(), {
     header: true,
@@ -141,7 +147,7 @@ export function readLensCsv(text: string, taken: ReadonlySet<string>): LensTable
       issues: absent.map((column) => ({
         line: 1,
         column,
-        message: 'this column is missing; start from the template',
+        problem: { code: 'missing-column' as const },
       })),
     };
   }
@@ -151,11 +157,11 @@ export function readLensCsv(text: string, taken: ReadonlySet<string>): LensTable
   data.forEach((row, i) => {
     const line = i + 2;
     const problems: CsvIssue[] = [];
-    const candidate = candidateOf(row, (column, message) =>
-      problems.push({ line, column, message }),
+    const candidate = candidateOf(row, (column, problem) =>
+      problems.push({ line, column, problem }),
     );
     const id = row.id || freshId(`${row.maker ?? ''} ${row.name ?? ''}`, ids);
-    const parsed = lensSchema.safeParse({ ...candidate, id }, { error: plainMessage });
+    const parsed = lensSchema.safeParse({ ...candidate, id }, TELLING);
     if (problems.length === 0 && parsed.success) {
       ids.add(id);
       lenses.push(parsed.data);
@@ -166,7 +172,7 @@ export function readLensCsv(text: string, taken: ReadonlySet<string>): LensTable
         ...parsed.error.issues.map((issue) => ({
           line,
           column: columnOf(issue.path),
-          message: issue.message,
+          problem: { code: 'field' as const, problem: problemOf(issue) },
         })),
       );
     }
@@ -174,7 +180,7 @@ export function readLensCsv(text: string, taken: ReadonlySet<string>): LensTable
   return { lenses, issues };
 }
 
-type Complain = (column: Column, message: string) => void;
+type Complain = (column: Column, problem: CsvProblem) => void;
 
 function candidateOf(
   row: Record<string, string | undefined>,
@@ -184,14 +190,13 @@ function candidateOf(
     const cell = row[column] ?? '';
     if (cell === '') return null;
     const value = Number(cell.replace(',', '.'));
-    if (!Number.isFinite(value)) complain(column, `must be a number, got "${cell}"`);
+    if (!Number.isFinite(value)) complain(column, { code: 'not-a-number', got: cell });
     return value;
   };
   const yesNo = (column: Column): boolean | null => {
     const cell = (row[column] ?? '').toLowerCase();
     if (cell === '') return null;
-    if (cell !== 'yes' && cell !== 'no')
-      complain(column, `must be yes, no or empty, got "${cell}"`);
+    if (cell !== 'yes' && cell !== 'no') complain(column, { code: 'not-yes-or-no', got: cell });
     return cell === 'yes';
   };
   const wideMm = number('wide_mm');
@@ -238,7 +243,7 @@ function aperturesOf(
   }
   const ends = /^(?:f\/?)?(\d+(?:\.\d+)?)(?:\s*[-–]\s*(\d+(?:\.\d+)?))?$/i.exec(cell);
   if (!ends) {
-    complain('f_numbers', `must be like 2.8, 4-6.3 or 24:4 50:4.5 240:6.3, got "${cell}"`);
+    complain('f_numbers', { code: 'not-f-numbers', got: cell });
     return [];
   }
   const wide = { focalMm: wideMm, fNumber: Number(ends[1]) };

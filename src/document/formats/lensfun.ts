@@ -34,9 +34,10 @@ export type SkipReason =
   'no-name' | 'no-mount' | 'no-focal-length' | 'no-f-number' | 'no-crop-factor';
 
 export type DatabaseRefusal =
-  | { readonly code: 'not-xml'; readonly message: string }
-  | { readonly code: 'not-lensfun'; readonly message: string }
-  | { readonly code: 'unknown-version'; readonly message: string };
+  | { readonly code: 'not-xml'; readonly why: string; readonly line: number }
+  | { readonly code: 'forbidden-xml'; readonly why: string }
+  | { readonly code: 'not-lensfun' }
+  | { readonly code: 'unknown-version'; readonly version: string };
 
 const KNOWN_VERSIONS = new Set(['1', '2']);
 
@@ -71,10 +72,7 @@ export function readLensfun(xml: string): Result<LensDatabase, DatabaseRefusal> 
   const valid = XMLValidator.validate(xml);
   if (valid !== true) {
     const { msg, line } = valid.err;
-    return err({
-      code: 'not-xml',
-      message: `The file is not well-formed XML: ${msg} (line ${line}).`,
-    });
+    return err({ code: 'not-xml', why: msg, line });
   }
   let document: Node;
   try {
@@ -82,21 +80,15 @@ export function readLensfun(xml: string): Result<LensDatabase, DatabaseRefusal> 
   } catch (error) {
     // Names that stand for something else in a program, entities from outside, nesting without end.
     const why = error instanceof Error ? error.message : String(error);
-    return err({ code: 'not-xml', message: `The file holds XML that is not read: ${why}.` });
+    return err({ code: 'forbidden-xml', why });
   }
   const root = document.lensdatabase;
   if (typeof root !== 'object' || root === null) {
-    return err({
-      code: 'not-lensfun',
-      message: 'The file has no <lensdatabase>; choose files of the Lensfun database.',
-    });
+    return err({ code: 'not-lensfun' });
   }
   const version = String((root as Node)['@version'] ?? '1');
   if (!KNOWN_VERSIONS.has(version)) {
-    return err({
-      code: 'unknown-version',
-      message: `The database is of version ${version}; versions 1 and 2 can be read.`,
-    });
+    return err({ code: 'unknown-version', version });
   }
   return ok(databaseOf(root as Node));
 }

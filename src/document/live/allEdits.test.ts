@@ -68,7 +68,7 @@ import { createDocumentStore } from './documentStore';
 
 const demo = (): OutingFile => {
   const read = decode(readFileSync('tests/fixtures/outing-version-5.json', 'utf8'));
-  if (!read.ok) throw new Error(read.error.message);
+  if (!read.ok) throw new Error(read.error.code);
   const { frames, shelf, stretches, ...rest } = read.value;
   return {
     ...rest,

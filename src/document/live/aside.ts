@@ -1,3 +1,4 @@
+import type { Refusal } from '../reading';
 import type { Stores } from './keyValue';
 
 /** What it takes of the host. */
@@ -8,13 +9,19 @@ interface Keeping {
   readonly now: () => number;
 }
 
+/** Why a text was set aside. */
+export type AsideReason =
+  | { readonly code: 'damaged' | 'unsaved' | 'overtaken' }
+  | { readonly code: 'refused'; readonly refusal: Refusal };
+
 /** A text that could not be read, kept until the person says otherwise. */
 export interface Aside {
   /** What it was: an outing, the shelf, the settings. */
   readonly what: string;
   readonly name: string;
   readonly text: string;
-  readonly reason: string;
+  /** Earlier versions stored a sentence. */
+  readonly reason: AsideReason | string;
   /** ms since 1970. */
   readonly at: number;
 }

@@ -6,7 +6,7 @@ import { readableDesk, readableFile, type Unreadable } from '../desk/readable';
 import type { DeskEdit } from '../desk/editing';
 import type { Edit } from '../edits';
 import type { OutingFile } from '../outingFile';
-import type { FieldIssue } from '../reading';
+import type { FieldIssue } from '../problems';
 
 export interface DocumentState {
   /** What the open outing is made from; null until it has been read. */

@@ -36,7 +36,7 @@ import { takeLeftBehind } from './takeLeft';
 import { superfluous } from './versions';
 
 const read = decode(readFileSync('tests/fixtures/outing-version-5.json', 'utf8'));
-if (!read.ok) throw new Error(read.error.message);
+if (!read.ok) throw new Error(read.error.code);
 const demo = read.value;
 const KEY: OutingKey = 'outing:one';
 const small = new Map<string, string>();

@@ -61,7 +61,7 @@ export async function takeOver(host: Host, old: Old, kept: string | null): Promi
         what: one.key,
         name: 'Outing',
         text: one.text,
-        reason: read.error.message,
+        reason: { code: 'refused', refusal: read.error },
       });
     else if (files.some((f) => f.key === one.key))
       await keepVersion(

@@ -37,8 +37,13 @@ async function openRecord<T extends object>(
   const { record, read } = found;
   const { revision, name } = record;
   if (read.ok) return { value: read.value, seen: { revision, value: read.value }, restored: false };
-  if (read.error.code === 'newer-version') throw new NewerVersionError(read.error.message);
-  await setAside(host, { what: key, name, text: record.text, reason: read.error.message });
+  if (read.error.code === 'newer-version') throw new NewerVersionError(read.error);
+  await setAside(host, {
+    what: key,
+    name,
+    text: record.text,
+    reason: { code: 'refused', refusal: read.error },
+  });
   const part = text.salvage(record.text);
   if (part !== null) return { value: part, seen: { revision, value: { ...part } }, restored: true };
   const { versionsOf, versionText } = await import('./versions');

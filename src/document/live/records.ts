@@ -30,6 +30,10 @@ export interface Written<T> {
 /** A newer Arm Reach has written it: this one must not write over it. */
 export class NewerVersionError extends Error {
   override name = 'NewerVersionError';
+
+  constructor(readonly refusal: Refusal) {
+    super(refusal.code);
+  }
 }
 
 /**
@@ -99,19 +103,19 @@ export function joinedReadably<T>(text: Codec<T>, base: T, mine: T, theirs: T) {
 
 /** Sets aside what cannot be read; what a newer version has written stays where it is. */
 async function refuseNewer(host: Host, key: RecordKey, stored: StoredRecord, refusal: Refusal) {
-  if (refusal.code === 'newer-version') throw new NewerVersionError(refusal.message);
+  if (refusal.code === 'newer-version') throw new NewerVersionError(refusal);
   await setAside(host, asideOf(key, stored, refusal));
 }
 
 const asideOf = (
   key: RecordKey,
   { name, text }: StoredRecord,
-  { message }: Refusal,
+  refusal: Refusal,
 ): Omit<Aside, 'at'> => ({
   what: key,
   name,
   text,
-  reason: message,
+  reason: { code: 'refused', refusal },
 });
 
 /** A record that was read; `damaged` where its text cannot be read, and why. */

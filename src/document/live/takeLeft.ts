@@ -37,14 +37,19 @@ async function takeOne(host: Host, textOf: (key: RecordKey) => Codec<unknown>, r
       what: 'left',
       name: 'Unsaved edits',
       text: raw,
-      reason: 'It is damaged.',
+      reason: { code: 'damaged' },
     });
   const { name, revision, stateId, text: content } = left.data;
   const key = left.data.key as RecordKey;
   const text = textOf(key);
   const read = text.read(content);
   if (!read.ok)
-    return setAside(host, { what: key, name, text: content, reason: read.error.message });
+    return setAside(host, {
+      what: key,
+      name,
+      text: content,
+      reason: { code: 'refused', refusal: read.error },
+    });
   const base = await baseOf(host, key, revision, text);
   const stored = await host.stores.records.get<StoredRecord>(key);
   if (stored?.stateId === stateId) return;
@@ -53,7 +58,7 @@ async function takeOne(host: Host, textOf: (key: RecordKey) => Codec<unknown>, r
       what: key,
       name,
       text: content,
-      reason: 'It was not saved before another page changed the same thing.',
+      reason: { code: 'unsaved' },
     });
   const write = { key, name, text, stateId, value: read.value };
   const seen = { revision, value: base ?? read.value };
@@ -63,7 +68,7 @@ async function takeOne(host: Host, textOf: (key: RecordKey) => Codec<unknown>, r
       what: key,
       name,
       text: content,
-      reason: 'Another page had changed the same thing.',
+      reason: { code: 'overtaken' },
     });
 }
 

@@ -12,10 +12,11 @@ export type ReadReply =
   | { readonly id: number; readonly failed: string };
 
 /** Why something was not read to its end. */
-export interface NotRead {
-  readonly code: 'too-large' | 'too-slow' | 'cancelled' | 'failed';
-  readonly message: string;
-}
+export type NotRead =
+  | { readonly code: 'too-large'; readonly mb: number; readonly mostMb: number }
+  | { readonly code: 'too-slow'; readonly seconds: number }
+  | { readonly code: 'cancelled' | 'no-worker' | 'no-memory' }
+  | { readonly code: 'failed'; readonly why: string };
 
 type Input<K extends ReaderKind> = Parameters<Readers[K]>;
 export type Read<K extends ReaderKind> = Awaited<ReturnType<Readers[K]>>;
@@ -42,12 +43,7 @@ export function readInWorker<K extends ReaderKind>(
 ): Promise<Result<Read<K>, NotRead>> {
   const size = sizeOf(input[0]);
   if (size > LARGEST[kind])
-    return Promise.resolve(
-      err({
-        code: 'too-large',
-        message: `It has ${(size / MB).toFixed(1)} MB; at most ${LARGEST[kind] / MB} MB can be read. Take a part of it.`,
-      }),
-    );
+    return Promise.resolve(err({ code: 'too-large', mb: size / MB, mostMb: LARGEST[kind] / MB }));
   const done = turn.then(() => inTurn(kind, input, size, signal));
   turn = done.catch(() => undefined);
   return done;
@@ -63,17 +59,15 @@ async function inTurn<K extends ReaderKind>(
   try {
     if (typeof Worker === 'undefined') return await readHere(kind, input);
     const ready = worker ?? (worker = await startWorker());
+    if (ready === null) return err({ code: 'no-worker' });
     return await ask<K>(ready, kind, input, size, signal);
   } catch (error) {
     return err(failed(error instanceof Error ? error.message : String(error)));
   }
 }
 
-const CANCELLED: NotRead = { code: 'cancelled', message: 'Reading was cancelled.' };
-const failed = (why: string): NotRead => ({
-  code: 'failed',
-  message: `It could not be read: ${why}.`,
-});
+const CANCELLED: NotRead = { code: 'cancelled' };
+const failed = (why: string): NotRead => ({ code: 'failed', why });
 
 /** Where there are no workers. */
 async function readHere<K extends ReaderKind>(
@@ -85,13 +79,11 @@ async function readHere<K extends ReaderKind>(
   return ok((await read(...input)) as Read<K>);
 }
 
-function startWorker(): Promise<Worker> {
+function startWorker(): Promise<Worker | null> {
   const started = new Worker(new URL('./reader.worker.ts', import.meta.url), { type: 'module' });
-  return new Promise((resolve, reject) => {
+  return new Promise((resolve) => {
     started.addEventListener('message', () => resolve(started), { once: true });
-    started.addEventListener('error', () => reject(new Error('its worker did not start')), {
-      once: true,
-    });
+    started.addEventListener('error', () => resolve(null), { once: true });
   });
 }
 
@@ -121,15 +113,11 @@ function ask<K extends ReaderKind>(
       if ('ready' in data || data.id !== id) return;
       settle('failed' in data ? err(failed(data.failed)) : ok(data.value as Read<K>));
     };
-    const broken = () => end(failed('it needs more memory than there is'));
+    const broken = () => end({ code: 'no-memory' });
     const cancel = () => end(CANCELLED);
     const limitMs = Math.ceil(size / MB) * MS_FOR_EACH_MB + BUSY_MS;
     const timer = setTimeout(
-      () =>
-        end({
-          code: 'too-slow',
-          message: `It was not read within ${Math.round(limitMs / 1000)} s and was given up. Take a part of it.`,
-        }),
+      () => end({ code: 'too-slow', seconds: Math.round(limitMs / 1000) }),
       limitMs,
     );
     of.addEventListener('message', heard);

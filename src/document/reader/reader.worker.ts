@@ -1,9 +1,8 @@
 import { z } from 'zod';
-import { plainMessage } from '../messages';
 import { READERS } from './readers';
 import type { ReadRequest, ReadReply } from './readInWorker';
 
-z.config({ jitless: true, customError: plainMessage });
+z.config({ jitless: true });
 
 const tell = (said: ReadReply) => postMessage(said);
 

@@ -7,7 +7,7 @@ import { type Backup, type BackupIssue, comparedGear, type NoBackup, same } from
 import { type RestoredOuting, type Restoring, useDesk, useSession } from '@/session';
 import { Button, Dialog, FileInput, notify, Tick } from '@/ui';
 import { type Choices, TakingList } from '@/parts';
-import { counted, keepingText } from '@/text';
+import { counted, keepingText, notReadText, refusalText } from '@/text';
 
 const t = keepingText.restore;
 
@@ -25,9 +25,9 @@ export function Restore() {
   const read = async (chosen: File) => {
     const all = await backups();
     const done = await all.read(new Uint8Array(await chosen.arrayBuffer()));
-    if (!done.ok) return notify(`${chosen.name}: ${done.error.message}`);
+    if (!done.ok) return notify(t.refused(chosen.name, notReadText(done.error)));
     const result = done.value;
-    if (!result.ok) return notify(`${chosen.name}: ${refusalText(result.error)}`);
+    if (!result.ok) return notify(t.refused(chosen.name, noBackupText(result.error)));
     const { backup, issues } = result.value;
     setFound({ backup, issues, outings: await all.compare(backup) });
   };
@@ -45,7 +45,7 @@ export function Restore() {
   );
 }
 
-function refusalText(refusal: NoBackup): string {
+function noBackupText(refusal: NoBackup): string {
   switch (refusal.code) {
     case 'not-zip':
       return t.itIsntAZipOr;
@@ -108,7 +108,7 @@ function RestoreDialog({ found, onClose }: { found: FoundBackup; onClose: () => 
       <div className="space-y-4">
         {issues.map((issue) => (
           <p key={issue.file} role="alert" className="text-wrong">
-            {t.cantBeReadAndIs(issue.file, issue.message)}
+            {t.cantBeReadAndIs(issue.file, refusalText(issue.refusal))}
           </p>
         ))}
         <section>

@@ -6,7 +6,7 @@ import { useStore } from 'zustand';
 import { type AsideEntry, BIN_DAYS, type OutingEntry, setAside } from '@/document/live';
 import { download, type Library, useSession, useSessionState } from '@/session';
 import { Button, notify } from '@/ui';
-import { counted, keepingText } from '@/text';
+import { asideText, counted, keepingText } from '@/text';
 import { Restore } from './Restore';
 import { Room } from './Room';
 
@@ -174,7 +174,7 @@ function Asides() {
             <span className="min-w-0 flex-1">
               <span className="font-semibold">{entry.name}</span>
               <span className="block text-[13px] text-soft">
-                {format(entry.at, 'd MMM yyyy, HH:mm')}: {entry.reason}
+                {format(entry.at, 'd MMM yyyy, HH:mm')}: {asideText(entry.reason)}
               </span>
             </span>
             <Button onClick={() => download('set-aside.json', entry.text, 'application/json')}>

@@ -5,7 +5,7 @@ import { addGear, alreadyOn, countOf, fittingGear, shelfIds } from '@/document';
 import { LENS_CSV_TEMPLATE, type LensTable } from '@/document/formats';
 import { download, useEditGear, useKnownGear, useSession } from '@/session';
 import { Button, Dialog, Tick, notify } from '@/ui';
-import { counted, shelfText } from '@/text';
+import { counted, csvProblemText, notReadText, shelfText } from '@/text';
 import { LeftOutList, readFile } from '@/parts';
 
 const t = shelfText.csvImport;
@@ -30,7 +30,7 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
   const read = async (chosen: File) => {
     const found = await readFile('lensCsv', chosen.name, [await chosen.text(), shelfIds(shelf)]);
     setTable(found.ok ? found.value : null);
-    setProblem(found.ok ? null : found.error.message);
+    setProblem(found.ok ? null : notReadText(found.error));
   };
   const known = table?.lenses.filter((l) => onShelf.has(l.id)).length ?? 0;
   const take = () => {
@@ -79,9 +79,9 @@ export function CsvImport({ open, onClose }: { open: boolean; onClose: () => voi
                 aria-label={t.whatNeedsFixing}
               >
                 {table.issues.slice(0, 100).map((issue) => (
-                  <li key={`${issue.line}.${issue.column}.${issue.message}`}>
+                  <li key={`${issue.line}.${issue.column}.${issue.problem.code}`}>
                     <span className="text-wrong">{t.line(issue.line, issue.column)}</span>{' '}
-                    {issue.message}
+                    {csvProblemText(issue.problem)}
                   </li>
                 ))}
               </ul>

@@ -8,11 +8,20 @@ import {
   gearFromDatabase,
   type LensDatabase,
   mergeDatabases,
+  type DatabaseRefusal,
 } from '@/document/formats';
 import { useEditGear, useKnownGear, useSession } from '@/session';
 import { Button, Dialog, Tick, notify } from '@/ui';
-import { counted, formatFNumber, formatFocalRange, shelfText } from '@/text';
+import {
+  counted,
+  databaseRefusalText,
+  formatFNumber,
+  formatFocalRange,
+  notReadText,
+  shelfText,
+} from '@/text';
 import { LeftOutList, readFile } from '@/parts';
+import type { Result } from '@/core/result';
 
 const t = shelfText.lensfunImport;
 
@@ -32,9 +41,11 @@ export function LensfunImport({ open, onClose }: { open: boolean; onClose: () =>
     const refused: string[] = [];
     for (const chosen of files) {
       const read = await readFile('lensfun', chosen.name, [await chosen.text()]);
-      const part = read.ok ? read.value : read;
-      if (part.ok) parts.push(part.value);
-      else refused.push(`${chosen.name}: ${part.error.message}`);
+      if (read.ok && read.value.ok) parts.push(read.value.value);
+      else
+        refused.push(
+          t.refused(chosen.name, read.ok ? refusedText(read.value) : notReadText(read.error)),
+        );
     }
     setReading(false);
     setProblems(refused);
@@ -282,4 +293,8 @@ function Picker({
       </div>
     </fieldset>
   );
+}
+
+function refusedText(part: Result<LensDatabase, DatabaseRefusal>): string {
+  return part.ok ? '' : databaseRefusalText(part.error);
 }

@@ -5,7 +5,7 @@ import { addGear, alreadyOn, editGear, fittingGear, shelfIds } from '@/document'
 import { type DatabaseCamera, type DatabaseLens, gearFromDatabase } from '@/document/formats';
 import { useEditDesk, useHistory, useKnownGear } from '@/session';
 import { Button, Dialog, notify, TextField } from '@/ui';
-import { formatFNumber, formatFocalRange, shelfText } from '@/text';
+import { formatFNumber, formatFocalRange, leftOutText, shelfText } from '@/text';
 
 const t = shelfText.lookUp;
 
@@ -134,7 +134,7 @@ function useTake() {
       const mounts = gear.mounts.filter((m) => !known.has(m.name));
       const { taken, left } = fittingGear(shelf, { ...gear, mounts });
       const [why] = left;
-      if (why) return notify(t.wasNotAdded(name, why.message));
+      if (why) return notify(t.wasNotAdded(name, leftOutText(why.problem)));
       if (!edit(editGear(addGear(taken)))) return;
       notify(t.addedToYourShelf(name), {
         description: t.weightPriceAndClosestFocus,

@@ -5,7 +5,7 @@ import { sourceOf } from '@/core/gear';
 import { comparedGear, countOf, type PersonalShelf, takenOntoShelf, type Taking } from '@/document';
 import { useDesk, useDeskNow, useEditDesk, useHistory } from '@/session';
 import { Button, Dialog, FileInput, notify } from '@/ui';
-import { counted, shelfText } from '@/text';
+import { counted, issueText, notReadText, refusalText, shelfText } from '@/text';
 import { readFile, TakingList } from '@/parts';
 
 const t = shelfText.shelfFile;
@@ -15,13 +15,12 @@ export function ShelfFile({ input }: { input: RefObject<HTMLInputElement | null>
   const [found, setFound] = useState<PersonalShelf | null>(null);
   const take = async (chosen: File) => {
     const read = await readFile('shelf', chosen.name, [await chosen.text()]);
-    if (!read.ok) return notify(t.wasNotImported(chosen.name, read.error.message));
+    if (!read.ok) return notify(t.wasNotImported(chosen.name, notReadText(read.error)));
     const result = read.value;
     if (result.ok) return setFound(result.value);
-    const { message, issues } = result.error;
-    const [first] = issues;
-    notify(t.wasNotImported(chosen.name, message), {
-      ...(first && first.path !== '' ? { description: `${first.path} ${first.message}` } : {}),
+    const [first] = result.error.issues;
+    notify(t.wasNotImported(chosen.name, refusalText(result.error)), {
+      ...(first && first.path !== '' ? { description: issueText(first) } : {}),
     });
   };
   return (

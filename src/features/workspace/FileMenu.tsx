@@ -10,7 +10,7 @@ import { readFile } from '@/parts';
 import { PAGES } from './shortcuts';
 import { useOpening } from './useOpening';
 import { useOutingActions } from './useOutingActions';
-import { workspaceText } from '@/text';
+import { notReadText, workspaceText } from '@/text';
 
 const t = workspaceText.fileMenu;
 
@@ -65,7 +65,7 @@ export function FileMenu() {
   });
   const read = async (chosen: File) => {
     const done = await readFile('outing', chosen.name, [await chosen.text()]);
-    if (!done.ok) return notify(t.wasNotOpened(chosen.name, done.error.message));
+    if (!done.ok) return notify(t.wasNotOpened(chosen.name, notReadText(done.error)));
     const result = done.value;
     if (result.ok) {
       const compared = comparedGear(result.value.shelf, deskNow().shelf.gear);

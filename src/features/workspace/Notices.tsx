@@ -6,7 +6,7 @@ import { type ReactNode, useState } from 'react';
 import type { KeeperNews } from '@/document/live';
 import { download, downloadOuting, useFileNow, useSession, useSessionState } from '@/session';
 import { Button } from '@/ui';
-import { workspaceText } from '@/text';
+import { asideText, workspaceText } from '@/text';
 
 const t = workspaceText.notices;
 
@@ -139,7 +139,7 @@ function SetAside() {
     <Alert
       text={t.downloadItToFixIt(
         asides.length === 1 ? t.aStoredTextCantBe : t.storedTextsCantBeRead(asides.length),
-        newest.reason,
+        asideText(newest.reason),
       )}
     >
       <Button onClick={() => download('set-aside.armreach.json', newest.text, 'application/json')}>

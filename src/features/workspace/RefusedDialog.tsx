@@ -2,7 +2,7 @@
 
 import type { Refusal } from '@/document';
 import { Button, Dialog } from '@/ui';
-import { workspaceText } from '@/text';
+import { fieldProblemText, issueText, refusalText, workspaceText } from '@/text';
 
 const t = workspaceText.refusedDialog;
 
@@ -21,14 +21,14 @@ export function RefusedDialog({
       open
       onOpenChange={(isOpen) => !isOpen && onClose()}
       title={t.theFileWasNotOpened}
-      description={t.yourOutingIsAsIt(name, refusal.message)}
+      description={t.yourOutingIsAsIt(name, refusalText(refusal))}
     >
       <ul className="space-y-1">
         {refusal.issues
           .filter((issue) => issue.path !== '')
           .map((issue) => (
-            <li key={issue.path + issue.message}>
-              <code className="text-wrong">{issue.path}</code> {issue.message}
+            <li key={issueText(issue)}>
+              <code className="text-wrong">{issue.path}</code> {fieldProblemText(issue.problem)}
             </li>
           ))}
       </ul>

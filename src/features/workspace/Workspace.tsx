@@ -4,8 +4,15 @@ import dynamic from 'next/dynamic';
 import { type ReactNode, useEffect, useSyncExternalStore } from 'react';
 import { z } from 'zod';
 import { useStore } from 'zustand';
-import { plainMessage } from '@/document';
-import { applyUnits, fieldPathText, unitsNow, watchUnits, workspaceText } from '@/text';
+import {
+  applyUnits,
+  fieldPathText,
+  fieldProblemText,
+  plainMessage,
+  unitsNow,
+  watchUnits,
+  workspaceText,
+} from '@/text';
 import { notices, notify } from '@/ui';
 import { SessionProvider, useDesk, useHistory, useSession, useSessionState } from '@/session';
 import { Header } from './Header';
@@ -109,9 +116,12 @@ function Refused() {
     if (refused === null) return;
     const [first, ...others] = refused.issues;
     if (!first) return;
-    notify(t.notChanged(fieldPathText(first.path, refused.would), first.message), {
-      ...(others.length > 0 ? { description: t.moreFieldsAreWrongAs(others.length) } : {}),
-    });
+    notify(
+      t.notChanged(fieldPathText(first.path, refused.would), fieldProblemText(first.problem)),
+      {
+        ...(others.length > 0 ? { description: t.moreFieldsAreWrongAs(others.length) } : {}),
+      },
+    );
   }, [refused]);
   return null;
 }

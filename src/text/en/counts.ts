@@ -46,6 +46,7 @@ const NOUNS = {
   adapter: { one: 'adapter', other: 'adapters' },
   musts: { one: 'must', other: 'musts' },
   bonus: { one: 'bonus', other: 'bonuses' },
+  fieldNeeds: { one: 'field needs', other: 'fields need' },
 } as const satisfies Readonly<Record<string, Readonly<Record<'one' | 'other', string>>>>;
 export type Noun = keyof typeof NOUNS;
 

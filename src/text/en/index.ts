@@ -11,6 +11,17 @@ export { FIELD_NAMES, fieldText } from './itemFields';
 export { LIMIT_REASONS, LIMIT_TEXTS, UNKNOWN_NOTES, USUAL_LIMIT_NAMES } from './limits';
 export { isolated, stackName, type Nameable, namesOf } from './names';
 export { FORGOTTEN, lineWords } from './packing';
+export {
+  asideText,
+  csvProblemText,
+  databaseRefusalText,
+  fieldProblemText,
+  issueText,
+  leftOutText,
+  notReadText,
+  plainMessage,
+  refusalText,
+} from './problems';
 export { proofText } from './proof';
 export * from './steps';
 export { stretchText } from './stretch';

@@ -197,6 +197,7 @@ export const shelfText = {
       `Read ${count}, ${count2} and ${count3}; skipped ${fixedLenses} built into cameras and ${count4} that can’t be used.`,
     whatCantBeUsedAnd: 'What can’t be used, and why',
     skippedEntries: 'Skipped entries',
+    refused: (file: string, why: string) => `${file}: ${why}`,
     reasons: {
       'no-name': 'no name given',
       'no-mount': 'no mount given',

@@ -93,13 +93,13 @@ test('a refusal stays small, and tells how many fields are bad in all', async ()
 test('the command line exits with 1 and a message on bad input', () => {
   const folder = mkdtempSync(join(tmpdir(), 'armreach-'));
   const bad = join(folder, 'bad.json');
-  writeFileSync(bad, JSON.stringify({ ...JSON.parse(DEMO), version: 7 }));
+  writeFileSync(bad, JSON.stringify({ ...JSON.parse(DEMO), version: 99 }));
   const run = (...args: string[]) =>
     spawnSync(process.execPath, cli(...args), { encoding: 'utf8' });
   expect(run(bad)).toMatchObject({
     status: 1,
     stdout: '',
-    stderr: expect.stringContaining('version 7'),
+    stderr: expect.stringContaining('version 99'),
   });
   expect(run(join(folder, 'none.json'))).toMatchObject({
     status: 1,
