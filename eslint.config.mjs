@@ -66,6 +66,29 @@ const HOST_GLOBALS = [
   'console',
 ];
 
+const REGEXP = {
+  selector: "NewExpression[callee.name='RegExp']",
+  message: 'Write the expression out, so that the rules on its running time can read it.',
+};
+const WORDS = '[A-Za-z]{2,}[,;:.]? [a-z]{2,}';
+/** Sentences stand in src/text; what a programmer alone reads, in an error that is thrown, may stay. */
+const ENGLISH = [
+  `Literal[raw=/^['"]/][value=/${WORDS}/]:not(NewExpression Literal)`,
+  `TemplateElement[value.raw=/${WORDS}/]:not(NewExpression TemplateElement)`,
+].map((selector) => ({ selector, message: 'Sentences stand in src/text; give a code.' }));
+const NO_CLOCK = {
+  selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+  message: 'core has no clock; take the time as an argument.',
+};
+const JSX_TEXT = {
+  selector: 'JSXText[value=/[A-Za-z]{2,}/]',
+  message: 'What is said stands in src/text.',
+};
+const SCHEMA_TEXT = {
+  selector: `CallExpression[callee.object.name='z'] Literal[raw=/^['"]/][value=/${WORDS}/]`,
+  message: 'Schemas speak in codes.',
+};
+
 const config = [
   ...next,
   ...nextTs,
@@ -80,15 +103,23 @@ const config = [
   {
     files: ['src/**/*.{ts,tsx}'],
     ignores: ['**/*.test.*'],
-    rules: {
-      'no-restricted-syntax': [
-        'error',
-        {
-          selector: "NewExpression[callee.name='RegExp']",
-          message: 'Write the expression out, so that the rules on its running time can read it.',
-        },
-      ],
-    },
+    rules: { 'no-restricted-syntax': ['error', REGEXP] },
+  },
+  {
+    files: ['src/{features,parts,ui,app}/**/*.{ts,tsx}'],
+    // It stands alone: shown where nothing else of the application could be loaded.
+    ignores: ['**/*.test.*', 'src/app/global-error.tsx'],
+    rules: { 'no-restricted-syntax': ['error', REGEXP, JSX_TEXT, SCHEMA_TEXT] },
+  },
+  {
+    files: ['src/document/**/*.ts'],
+    ignores: ['**/*.test.*'],
+    rules: { 'no-restricted-syntax': ['error', REGEXP, ...ENGLISH] },
+  },
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['**/*.test.*'],
+    rules: { 'no-restricted-syntax': ['error', REGEXP, NO_CLOCK, ...ENGLISH] },
   },
   {
     ignores: [

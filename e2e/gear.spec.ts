@@ -58,7 +58,7 @@ test('a lens is edited, duplicated, removed, and everything comes back', async (
   await expect(page.getByRole('tab', { name: 'Lenses 29' })).toBeVisible();
   await page.getByLabel('Weight', { exact: true }).fill('300');
   await expect(standing(page)).toContainText('1.79');
-  await page.getByRole('button', { name: /^Remove 24–240 mm f\/4–6.3, again/ }).click();
+  await page.getByRole('button', { name: /^Delete 24–240 mm f\/4–6.3, copy/ }).click();
   await expect(page.getByRole('tab', { name: 'Lenses 28' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo (Ctrl Z)' }).click();
   await expect(standing(page)).toContainText('1.79');

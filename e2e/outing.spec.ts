@@ -39,7 +39,7 @@ test('a picture added by hand changes the answer, and undo takes it back', async
   await expect(standing(page)).toContainText('1 adapter');
   await page.getByRole('button', { name: 'Duplicate Far buoy' }).click();
   await expect(standing(page)).toContainText('9 of 9 musts');
-  await page.getByRole('button', { name: 'Delete Far buoy, again' }).click();
+  await page.getByRole('button', { name: 'Delete Far buoy, copy' }).click();
   await page.getByRole('button', { name: 'Delete Far buoy', exact: true }).click();
   await expect(standing(page)).toContainText('4 lenses');
   await page.keyboard.press('Control+z');

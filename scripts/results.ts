@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import { carryAnswer } from '@/core/carry';
 import { decode, EMPTY_OUTING, encode, type OutingFile } from '@/document';
+import { STARTER_TEXTS } from '@/text';
 import { outingFromStarter, STARTERS } from '@/document/starters';
 import { answerInFull, LONGEST_TIME_S } from '@/application';
 import { anyOutingOf } from '../tests/support/arbitraries';
@@ -66,7 +67,7 @@ function writeOutings(to: string): void {
   for (const starter of STARTERS)
     put(
       `starter-${starter.key}`,
-      encode(outingFromStarter(starter, { shelf, currency: outing.currency })),
+      encode(outingFromStarter(starter, STARTER_TEXTS[starter.key], { shelf, currency: outing.currency })),
     );
   for (const name of readdirSync(CASES))
     put(`case-${name.replace('.json', '')}`, readFileSync(join(CASES, name), 'utf8'));

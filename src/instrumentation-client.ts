@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { plainMessage } from '@/text';
 import { startEarly } from '@/session';
 
 // Next runs this before React takes the page over, which keeps this thread busy for long enough.
-z.config({ jitless: true, customError: plainMessage });
+z.config({ jitless: true });
 startEarly();

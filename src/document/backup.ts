@@ -47,18 +47,6 @@ export type NoBackup =
 /** Largest size of all files in a backup together, bytes. */
 export const MAX_BACKUP_BYTES = 400_000_000;
 
-const README = `This is a backup of Arm Reach.
-
-shelf.json      your gear, bags and usual things
-settings.json   your settings
-outings/        your outings, one JSON file each; each names what of the shelf may come
-bin/            deleted outings that could still be brought back
-set-aside/      stored texts that could not be read, as they were
-
-All files are JSON in UTF-8. The formats are described in docs/format.md of Arm Reach.
-To restore: open Arm Reach, choose Backup and storage, then Restore a backup.
-`;
-
 /** Index of the outings' files: what a file name cannot hold. */
 interface Listed {
   readonly file: string;
@@ -69,12 +57,10 @@ interface Listed {
 }
 
 /** Packs everything into a zip of open formats. */
-export async function packBackup({
-  shelf,
-  settings,
-  outings,
-  asides,
-}: Backup): Promise<Uint8Array> {
+export async function packBackup(
+  { shelf, settings, outings, asides }: Backup,
+  readme: string,
+): Promise<Uint8Array> {
   const { strToU8, zipSync } = await import('fflate');
   const taken = new Set<string>();
   const place = (folder: string, name: string, ending: string) => {
@@ -92,7 +78,7 @@ export async function packBackup({
   for (const { name, text } of asides) files[place('set-aside', name, '.txt')] = strToU8(text);
   return zipSync(
     {
-      'README.txt': strToU8(README),
+      'README.txt': strToU8(readme),
       'contents.json': strToU8(
         `${JSON.stringify({ format: 'armreach-backup', version: 1, outings: listed }, null, 2)}\n`,
       ),

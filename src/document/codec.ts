@@ -29,5 +29,5 @@ export function encode(file: OutingFile): string {
 
 /** The JSON Schema of an outing file, made from the Zod schema. */
 export function outingJsonSchema(): Record<string, unknown> {
-  return { title: 'Arm Reach outing', ...z.toJSONSchema(outingFile, { io: 'input' }) };
+  return { title: FILE_FORMAT, ...z.toJSONSchema(outingFile, { io: 'input' }) };
 }

@@ -2,13 +2,13 @@ import { FILE_VERSION } from './migrations';
 import { DEFAULT_LIMITS, DEFAULT_PACKING, outingId } from '@/core/brief';
 import { FILE_FORMAT, type OutingFile } from './outingFile';
 
-/** An outing with nothing in it yet. */
+/** An outing with nothing in it yet; who starts one names it. */
 export const EMPTY_OUTING: OutingFile = {
   format: FILE_FORMAT,
   version: FILE_VERSION,
   outing: {
     id: outingId.parse('outing'),
-    name: 'New outing',
+    name: '–',
     place: '',
     firstDay: null,
     lastDay: null,

@@ -44,7 +44,7 @@ export {
 export { FILE_FORMAT, type OutingFile, outingFile } from './outingFile';
 export * from './desk';
 export { readShotList, type ShotLine } from './formats/shotList';
-export { copyItem, newItem } from './newGear';
+export { copyItem, newItem, type NewNames } from './newGear';
 export { copyOfFrame, framesOfLines, newFrame, STARTING_NEEDS, STARTING_OUTPUTS } from './newFrame';
 export {
   countOf,

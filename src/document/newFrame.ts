@@ -42,14 +42,14 @@ export const STARTING_OUTPUTS: Readonly<Record<Output['kind'], Output>> = {
 };
 
 /** A first state that already makes sense: one standing person in cloudy light. */
-export function newFrame(frames: readonly Frame[]): Frame {
-  return freshFrame(new Set<string>(frames.map((f) => f.id)));
+export function newFrame(frames: readonly Frame[], name: string): Frame {
+  return freshFrame(new Set<string>(frames.map((f) => f.id)), name);
 }
 
-function freshFrame(taken: ReadonlySet<string>): Frame {
+function freshFrame(taken: ReadonlySet<string>, name: string): Frame {
   return {
     id: frameId.parse(freshId('frame', taken)),
-    name: 'New picture',
+    name,
     want: 'want',
     sharePercent: null,
     need: SUBJECT,
@@ -80,19 +80,19 @@ export function framesOfLines(lines: readonly ShotLine[], frames: readonly Frame
   const added: Frame[] = [];
   const taken = new Set<string>(frames.map((f) => f.id));
   for (const { name, want, fromM, toM } of lines) {
-    const fresh = freshFrame(taken);
+    const fresh = freshFrame(taken, name);
     taken.add(fresh.id);
     const need = fromM === null || toM === null ? SUBJECT : { ...SUBJECT, fromM, toM };
-    added.push({ ...fresh, name, want, need: { ...need, toM: Math.max(need.fromM, need.toM) } });
+    added.push({ ...fresh, want, need: { ...need, toM: Math.max(need.fromM, need.toM) } });
   }
   return added;
 }
 
-export function copyOfFrame(frame: Frame, frames: readonly Frame[]): Frame {
+export function copyOfFrame(frame: Frame, frames: readonly Frame[], name: string): Frame {
   const taken = new Set<string>(frames.map((f) => f.id));
   return {
     ...frame,
     id: frameId.parse(freshId(frame.id, taken)),
-    name: `${frame.name}, again`.slice(0, 120),
+    name: name.slice(0, 120),
   };
 }

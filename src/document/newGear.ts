@@ -29,14 +29,20 @@ export const UNKNOWN_LENS = { ...unknownOf(LENS_FIGURES), grade: null } as const
 export const UNKNOWN_BODY = { ...unknownOf(BODY_FIGURES), sizeMm: null } as const;
 const UNKNOWN = { maker: '', ...UNKNOWN_ITEM } as const;
 
+/** What a new item is called; the mount stands where none is known yet. */
+export interface NewNames {
+  readonly name: string;
+  readonly mount: string;
+}
+
 /** A new item in a first state that is valid; mounts follow what is already on the shelf. */
-export function newItem<K extends Kind>(kind: K, shelf: Shelf): ItemOf[K] {
-  const mount = shelf.bodies[0]?.mount ?? shelf.lenses[0]?.mount ?? 'My mount';
+export function newItem<K extends Kind>(kind: K, shelf: Shelf, names: NewNames): ItemOf[K] {
+  const mount = shelf.bodies[0]?.mount ?? shelf.lenses[0]?.mount ?? names.mount;
   const taken = shelfIds(shelf);
   const makers: { [P in Kind]: () => ItemOf[P] } = {
     lenses: (): Lens => ({
       id: lensId.parse(freshId('lens', taken)),
-      name: 'New lens',
+      name: names.name,
       ...UNKNOWN,
       mount,
       focal: { wideMm: 50, longMm: 50 },
@@ -48,7 +54,7 @@ export function newItem<K extends Kind>(kind: K, shelf: Shelf): ItemOf[K] {
     }),
     bodies: (): Body => ({
       id: bodyId.parse(freshId('body', taken)),
-      name: 'New body',
+      name: names.name,
       ...UNKNOWN,
       mount,
       sensor: { widthMm: 36, heightMm: 24, pixelsWide: 6000, pixelsHigh: 4000 },
@@ -56,7 +62,7 @@ export function newItem<K extends Kind>(kind: K, shelf: Shelf): ItemOf[K] {
     }),
     converters: (): Converter => ({
       id: converterId.parse(freshId('converter', taken)),
-      name: 'New converter',
+      name: names.name,
       ...UNKNOWN,
       mount,
       factor: 1.4,
@@ -64,7 +70,7 @@ export function newItem<K extends Kind>(kind: K, shelf: Shelf): ItemOf[K] {
     }),
     tubes: (): Tube => ({
       id: tubeId.parse(freshId('tube', taken)),
-      name: 'New tube',
+      name: names.name,
       ...UNKNOWN,
       mount,
       lengthMm: 12,
@@ -72,7 +78,7 @@ export function newItem<K extends Kind>(kind: K, shelf: Shelf): ItemOf[K] {
     }),
     adapters: (): Adapter => ({
       id: adapterId.parse(freshId('adapter', taken)),
-      name: 'New adapter',
+      name: names.name,
       ...UNKNOWN,
       bodyMount: mount,
       lensMount: shelf.lenses.find((l) => l.mount !== mount)?.mount ?? mount,
@@ -84,7 +90,7 @@ export function newItem<K extends Kind>(kind: K, shelf: Shelf): ItemOf[K] {
   return makers[kind]();
 }
 
-export function copyItem<K extends Kind>(item: ItemOf[K], shelf: Shelf): ItemOf[K] {
+export function copyItem<K extends Kind>(item: ItemOf[K], shelf: Shelf, name: string): ItemOf[K] {
   const id = freshId(item.id, shelfIds(shelf));
-  return { ...item, id: id as never, name: `${item.name}, again`.slice(0, 120) };
+  return { ...item, id: id as never, name: name.slice(0, 120) };
 }

@@ -13,6 +13,7 @@ import {
 } from 'react-hook-form';
 import type { z } from 'zod';
 import { Choice, KnownField, NumberField, SelectField, TextArea, TextField } from './fields';
+import { plainMessage } from '@/text';
 
 interface EntityFormProps<T extends FieldValues> {
   readonly schema: z.ZodType<T>;
@@ -33,7 +34,7 @@ export function EntityForm<T extends FieldValues>({
 }: EntityFormProps<T>) {
   const form = useForm<T, unknown, T>({
     defaultValues: value as never,
-    resolver: zodResolver(schema as never) as never,
+    resolver: zodResolver(schema as never, { error: plainMessage }) as never,
     mode: 'onChange',
   });
   const sent = useRef<T>(value);

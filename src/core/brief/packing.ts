@@ -88,7 +88,7 @@ export const USUAL_WEIGHTS: PackedWeights = {
 export const DEFAULT_PACKING: Packing = {
   pictures: null,
   coldPercent: 0,
-  base: 'the car',
+  base: '',
   bagWeightG: null,
   maxWeightG: null,
   compartments: [],

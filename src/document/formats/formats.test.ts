@@ -61,12 +61,12 @@ describe('lens tables', () => {
     expect(issues).toContainEqual({
       line: 3,
       column: 'long_mm',
-      message: 'the long end must not be shorter than the wide end',
+      problem: { code: 'field', problem: { rule: 'long-end-shorter' } },
     });
     expect(issues).toContainEqual({
       line: 4,
       column: 'wide_mm',
-      message: 'must be a number, got "fifty"',
+      problem: { code: 'not-a-number', got: 'fifty' },
     });
     expect(readLensCsv('name,weight\nx,1\n', NONE).issues.map((i) => i.column)).toEqual([
       'mount',

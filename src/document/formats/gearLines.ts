@@ -242,9 +242,12 @@ const given = <T extends object>(fields: T) =>
 const common = ({ weightG, priceNew, priceUsed, ownership, mount }: Understood) =>
   given({ weightG, priceNew, priceUsed, ownership, mount });
 
+/** Stands until the line, or who pasted it, says more. */
+const UNNAMED = { name: '–', mount: '–' };
+
 function lensFrom(line: string, u: Understood, shelf: Shelf): GearLine {
   const { wideMm = 0, longMm = 0, wideFNumber = 0, longFNumber = 0 } = u;
-  const fresh = newItem('lenses', shelf);
+  const fresh = newItem('lenses', shelf, UNNAMED);
   const read = lens.safeParse({
     ...fresh,
     autofocus: u.autofocus ?? null,
@@ -269,7 +272,7 @@ function lensFrom(line: string, u: Understood, shelf: Shelf): GearLine {
 
 function converterOf(line: string, u: Understood, shelf: Shelf): GearLine {
   const read = converter.safeParse({
-    ...newItem('converters', shelf),
+    ...newItem('converters', shelf, UNNAMED),
     ...common(u),
     name: nameOf(line),
     factor: u.factor,
@@ -283,7 +286,7 @@ function tubeOf(line: string, u: Understood, shelf: Shelf): GearLine {
   const lengthMm = u.wideMm ?? u.filterMm;
   const understood: Understood = { ...common(u), ...given({ tubeMm: lengthMm }) };
   const read = tube.safeParse({
-    ...newItem('tubes', shelf),
+    ...newItem('tubes', shelf, UNNAMED),
     ...common(u),
     name: nameOf(line),
     lengthMm,

@@ -308,5 +308,5 @@ function localised(value: unknown): string {
 }
 
 function nameOf(node: Node): string {
-  return `${localised(node.maker)} ${localised(node.model)}`.trim() || '(no name)';
+  return `${localised(node.maker)} ${localised(node.model)}`.trim() || '–';
 }

@@ -61,6 +61,8 @@ import { deskOf } from '../../../tests/support/desk';
 import { numbers } from '../../../tests/support/numbers';
 import { createDocumentStore } from './documentStore';
 
+const NEW = { name: 'New', mount: 'M' };
+
 /**
  * Whatever the interface's own edits are given, what is left can be read again. The texts are read by
  * the same schemas as the edits, but the edits are not asked: each state is written out and read anew.
@@ -132,7 +134,7 @@ const deskNow = (store: ReturnType<typeof createDocumentStore>): Desk =>
 const anItem = (store: ReturnType<typeof createDocumentStore>, pick: Pick) =>
   pick([...itemsOf(knownGear(deskNow(store))), { id: 'none' } as Lens]);
 const aFrame = (store: ReturnType<typeof createDocumentStore>, pick: Pick) =>
-  pick([...fileOf(store).frames, newFrame(fileOf(store).frames)]);
+  pick([...fileOf(store).frames, newFrame(fileOf(store).frames, 'New')]);
 const maybe = <T extends object>(of: T, pick: Pick): T =>
   pick([true, false, false]) ? spoilt(of, pick) : of;
 
@@ -151,7 +153,7 @@ const STEPS: readonly Step[] = [
   (s, pick) => s.edit(setLimits(spoilt(fileOf(s).limits, pick) as Partial<Limits>)),
   (s, pick) => s.edit(setPacking(spoilt(fileOf(s).packing, pick) as Partial<Packing>)),
   (s, pick) => s.edit(putFrame(maybe(aFrame(s, pick), pick))),
-  (s, pick) => s.edit(putFrame(copyOfFrame(aFrame(s, pick), fileOf(s).frames))),
+  (s, pick) => s.edit(putFrame(copyOfFrame(aFrame(s, pick), fileOf(s).frames, 'Copy'))),
   (s, pick) => s.edit(removeFrame(aFrame(s, pick).id)),
   (s, pick) => s.edit(removeFrame(aFrame(s, pick).id)),
   (s, pick) => s.edit(moveFrame(aFrame(s, pick).id, pick([1, -1] as const))),
@@ -175,19 +177,23 @@ const STEPS: readonly Step[] = [
   },
   (s, pick) => {
     const kind = pick(ITEM_KINDS);
-    s.editDesk(editGear(putItem(kind, maybe(newItem(kind, knownGear(deskNow(s))), pick) as never)));
+    s.editDesk(
+      editGear(putItem(kind, maybe(newItem(kind, knownGear(deskNow(s)), NEW), pick) as never)),
+    );
   },
   (s, pick) => {
     const kind = pick(ITEM_KINDS);
     const list = knownGear(deskNow(s))[kind] as readonly Lens[];
     if (list.length > 0) s.editDesk(editGear(putItem(kind, spoilt(pick(list), pick) as never)));
     if (list.length > 0)
-      s.editDesk(editGear(putItem(kind, copyItem(pick(list) as never, knownGear(deskNow(s))))));
+      s.editDesk(
+        editGear(putItem(kind, copyItem(pick(list) as never, knownGear(deskNow(s)), 'Copy'))),
+      );
   },
   // An item of one kind with the id of another kind.
   (s, pick) => {
     const kind: ItemKind = pick(ITEM_KINDS);
-    const item = { ...newItem(kind, knownGear(deskNow(s))), id: anItem(s, pick).id };
+    const item = { ...newItem(kind, knownGear(deskNow(s)), NEW), id: anItem(s, pick).id };
     s.editDesk(editGear(addGear({ [kind]: [item] })));
   },
   (s, pick) =>
@@ -272,7 +278,7 @@ test(`after each of ${RUNS * EDITS} edits everything can be read again, as it wa
 test('a shelf of 5,000 lenses takes no more, and says which are left', () => {
   const store = createDocumentStore(() => 0);
   store.open({ ...deskOf(demo()), settings: DEFAULT_SETTINGS });
-  const lens = newItem('lenses', knownGear(deskNow(store)));
+  const lens = newItem('lenses', knownGear(deskNow(store)), NEW);
   const many = (from: number) =>
     Array.from({ length: 3000 }, (_, i) => ({ ...lens, id: `many-${from + i}` as Lens['id'] }));
   for (const from of [0, 3000]) {

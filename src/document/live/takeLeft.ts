@@ -35,7 +35,7 @@ async function takeOne(host: Host, textOf: (key: RecordKey) => Codec<unknown>, r
   if (!left.success)
     return setAside(host, {
       what: 'left',
-      name: 'Unsaved edits',
+      name: '–',
       text: raw,
       reason: { code: 'damaged' },
     });

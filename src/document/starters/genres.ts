@@ -1,17 +1,13 @@
 import type { Starter } from './shot';
 
 /** Starter briefs for the usual genres. Common practice, no source: all of it is there to be edited. */
-export const STARTERS: readonly Starter[] = [
+const ALL = [
   {
     key: 'landscape-walk',
-    name: 'Landscape walk',
-    about: 'Near to far, sweeping and picked out, with the weight on your own back.',
-    caution:
-      'Tell someone your way and when you will be back; keep from edges in wind and at dusk.',
     limits: { maxLineupWeightG: 2000 },
     shots: [
       {
-        name: 'Sweep from the ridge',
+        key: 'sweep-from-the-ridge',
         want: 'must',
         of: { widthDeg: 84 },
         light: 'cloudyBright',
@@ -19,7 +15,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { frontFilter: true },
       },
       {
-        name: 'Foreground to skyline',
+        key: 'foreground-to-skyline',
         want: 'must',
         of: { widthDeg: 65 },
         light: 'justAfterSunset',
@@ -28,14 +24,14 @@ export const STARTERS: readonly Starter[] = [
         sharpFromM: 1,
       },
       {
-        name: 'Far farm in the valley',
+        key: 'far-farm-in-the-valley',
         want: 'want',
         of: { widthDeg: 9 },
         light: 'hazySun',
         per: 250,
       },
       {
-        name: 'Skyline picked out',
+        key: 'skyline-picked-out',
         want: 'want',
         of: { widthDeg: 20 },
         light: 'justAfterSunset',
@@ -43,7 +39,7 @@ export const STARTERS: readonly Starter[] = [
         per: 2,
       },
       {
-        name: 'Companion on the path',
+        key: 'companion-on-the-path',
         want: 'want',
         of: 'standingPerson',
         at: [5, 15],
@@ -52,7 +48,7 @@ export const STARTERS: readonly Starter[] = [
         per: 250,
       },
       {
-        name: 'Lichen on a stone',
+        key: 'lichen-on-a-stone',
         want: 'bonus',
         of: { widthM: 0.12, heightM: 0.08 },
         at: [0.2, 0.6],
@@ -63,13 +59,9 @@ export const STARTERS: readonly Starter[] = [
   },
   {
     key: 'far-wildlife',
-    name: 'Far wildlife',
-    about: 'From a hide or a car, at a distance that is not yours to choose.',
-    caution:
-      'Keep the distance that the park or the law sets; no calls, no bait, no flash at nests or night animals.',
     shots: [
       {
-        name: 'Deer at the wood’s edge',
+        key: 'deer-at-the-wood-s-edge',
         want: 'must',
         of: 'largeMammal',
         at: [60, 140],
@@ -80,7 +72,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Large bird on the water',
+        key: 'large-bird-on-the-water',
         want: 'must',
         of: 'largeBird',
         at: [30, 60],
@@ -91,7 +83,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Large bird flying past',
+        key: 'large-bird-flying-past',
         want: 'want',
         of: { widthM: 1.6, heightM: null },
         at: [25, 60],
@@ -102,14 +94,14 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Herd in its valley',
+        key: 'herd-in-its-valley',
         want: 'want',
         of: { widthDeg: 24 },
         light: 'cloudyBright',
         per: 250,
       },
       {
-        name: 'Small bird on a post',
+        key: 'small-bird-on-a-post',
         want: 'bonus',
         of: 'smallBird',
         at: [8, 15],
@@ -122,12 +114,9 @@ export const STARTERS: readonly Starter[] = [
   },
   {
     key: 'close-wildlife',
-    name: 'Close wildlife',
-    about: 'Garden birds, squirrels, frogs and butterflies within a few steps.',
-    caution: 'Do not move or handle animals, nor plants for a better view; leave nests alone.',
     shots: [
       {
-        name: 'Small bird at the feeder',
+        key: 'small-bird-at-the-feeder',
         want: 'must',
         of: 'smallBird',
         at: [3, 6],
@@ -138,7 +127,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Squirrel on the wall',
+        key: 'squirrel-on-the-wall',
         want: 'must',
         of: 'smallMammal',
         at: [4, 8],
@@ -148,7 +137,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Butterfly',
+        key: 'butterfly',
         want: 'want',
         of: { widthM: 0.06, heightM: 0.04 },
         at: [0.3, 0.9],
@@ -157,7 +146,7 @@ export const STARTERS: readonly Starter[] = [
         per: 500,
       },
       {
-        name: 'Frog in its pond',
+        key: 'frog-in-its-pond',
         want: 'want',
         of: { widthM: 0.1, heightM: 0.06 },
         at: [0.4, 1.5],
@@ -166,7 +155,7 @@ export const STARTERS: readonly Starter[] = [
         per: 250,
       },
       {
-        name: 'Animal in its garden',
+        key: 'animal-in-its-garden',
         want: 'bonus',
         of: 'smallMammal',
         at: [1, 4],
@@ -178,45 +167,42 @@ export const STARTERS: readonly Starter[] = [
   },
   {
     key: 'wedding',
-    name: 'Wedding by phases',
-    about: 'Getting ready to last dance, with what cannot be repeated covered twice.',
-    caution: 'Ask the celebrant where you may stand and whether flash is welcome.',
     stretches: [
-      { name: 'Getting ready' },
-      { name: 'Ceremony', changes: false, allowed: { flash: false, support: true, bags: true } },
-      { name: 'Group pictures' },
-      { name: 'Dinner and dance' },
+      { key: 'getting-ready' },
+      { key: 'ceremony', changes: false, allowed: { flash: false, support: true, bags: true } },
+      { key: 'group-pictures' },
+      { key: 'dinner-and-dance' },
     ],
     shots: [
       {
-        name: 'Dress on the door',
+        key: 'dress-on-the-door',
         want: 'want',
         of: { widthM: null, heightM: 1.8 },
         at: [2, 4],
         light: 'homeInterior',
-        stretch: 'Getting ready',
+        stretch: 'getting-ready',
         upright: 'portrait',
       },
       {
-        name: 'Rings',
+        key: 'rings',
         want: 'must',
         of: 'ring',
         at: [0.2, 0.6],
         fill: [0.4, 0.9],
         light: 'brightInterior',
         per: 125,
-        stretch: 'Getting ready',
+        stretch: 'getting-ready',
       },
       {
-        name: 'The whole room',
+        key: 'the-whole-room',
         want: 'must',
         of: { widthDeg: 80 },
         light: 'homeInterior',
         per: 30,
-        stretch: 'Ceremony',
+        stretch: 'ceremony',
       },
       {
-        name: 'Vows',
+        key: 'vows',
         want: 'must',
         of: 'couple',
         at: [6, 12],
@@ -225,11 +211,11 @@ export const STARTERS: readonly Starter[] = [
         light: 'dimHall',
         per: 125,
         twice: true,
-        stretch: 'Ceremony',
+        stretch: 'ceremony',
         wishes: { autofocus: true },
       },
       {
-        name: 'Walking out',
+        key: 'walking-out',
         want: 'must',
         of: 'couple',
         at: [3, 10],
@@ -237,11 +223,11 @@ export const STARTERS: readonly Starter[] = [
         footing: 'flowing',
         light: 'dimHall',
         per: 200,
-        stretch: 'Ceremony',
+        stretch: 'ceremony',
         wishes: { autofocus: true },
       },
       {
-        name: 'Family in three rows',
+        key: 'family-in-three-rows',
         want: 'must',
         of: { widthM: 6, heightM: 2.4 },
         at: [5, 10],
@@ -249,30 +235,30 @@ export const STARTERS: readonly Starter[] = [
         light: 'cloudyBright',
         per: 125,
         rowsM: 1.6,
-        stretch: 'Group pictures',
+        stretch: 'group-pictures',
         upright: 'landscape',
       },
       {
-        name: 'The two, close',
+        key: 'the-two-close',
         want: 'must',
         of: 'headAndShoulders',
         at: [2, 4],
         light: 'cloudyBright',
         per: 250,
         blurPercent: 2,
-        stretch: 'Group pictures',
+        stretch: 'group-pictures',
       },
       {
-        name: 'Speeches',
+        key: 'speeches',
         want: 'want',
         of: 'headAndShoulders',
         at: [4, 8],
         light: 'homeInterior',
         per: 125,
-        stretch: 'Dinner and dance',
+        stretch: 'dinner-and-dance',
       },
       {
-        name: 'First dance',
+        key: 'first-dance',
         want: 'must',
         of: 'couple',
         at: [3, 8],
@@ -280,28 +266,25 @@ export const STARTERS: readonly Starter[] = [
         footing: 'held',
         light: 'dimHall',
         per: 125,
-        stretch: 'Dinner and dance',
+        stretch: 'dinner-and-dance',
         wishes: { autofocus: true },
       },
       {
-        name: 'Table from above',
+        key: 'table-from-above',
         want: 'bonus',
         of: { widthDeg: 95 },
         light: 'homeInterior',
         per: 30,
-        stretch: 'Dinner and dance',
+        stretch: 'dinner-and-dance',
       },
     ],
   },
   {
     key: 'service-without-flash',
-    name: 'Service or stage without flash',
-    about: 'Poor light, no flash, one place to stand, quiet.',
-    caution: 'Silence the shutter; stay where you are put; cables and steps are in the dark.',
-    stretches: [{ name: 'From your seat', allowed: { flash: false, support: false, bags: true } }],
+    stretches: [{ key: 'from-your-seat', allowed: { flash: false, support: false, bags: true } }],
     shots: [
       {
-        name: 'Speaker, half figure',
+        key: 'speaker-half-figure',
         want: 'must',
         of: { widthM: null, heightM: 0.9 },
         at: [8, 14],
@@ -312,7 +295,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Whole stage',
+        key: 'whole-stage',
         want: 'must',
         of: { widthM: 12, heightM: null },
         at: [12, 16],
@@ -321,7 +304,7 @@ export const STARTERS: readonly Starter[] = [
         per: 125,
       },
       {
-        name: 'Face in the light',
+        key: 'face-in-the-light',
         want: 'want',
         of: 'headAndShoulders',
         at: [10, 14],
@@ -331,7 +314,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Listeners',
+        key: 'listeners',
         want: 'want',
         of: { widthM: 8, heightM: null },
         at: [5, 12],
@@ -340,7 +323,7 @@ export const STARTERS: readonly Starter[] = [
         per: 60,
       },
       {
-        name: 'Candle and hands',
+        key: 'candle-and-hands',
         want: 'bonus',
         of: 'hands',
         at: [1, 3],
@@ -351,12 +334,9 @@ export const STARTERS: readonly Starter[] = [
   },
   {
     key: 'court-sport',
-    name: 'Court sport',
-    about: 'Indoors, from behind the goal line, fast and near.',
-    caution: 'Stay behind the line that the hall sets; keep bags and straps off the floor of play.',
     shots: [
       {
-        name: 'Player at the near goal',
+        key: 'player-at-the-near-goal',
         want: 'must',
         of: { widthM: null, heightM: 2.2 },
         at: [5, 12],
@@ -367,7 +347,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Play at mid court',
+        key: 'play-at-mid-court',
         want: 'must',
         of: { widthM: null, heightM: 2.2 },
         at: [12, 22],
@@ -378,7 +358,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Running at me',
+        key: 'running-at-me',
         want: 'want',
         of: 'standingPerson',
         at: [5, 15],
@@ -390,7 +370,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Coach shouting',
+        key: 'coach-shouting',
         want: 'want',
         of: 'headAndShoulders',
         at: [6, 14],
@@ -398,14 +378,14 @@ export const STARTERS: readonly Starter[] = [
         per: 320,
       },
       {
-        name: 'The hall full',
+        key: 'the-hall-full',
         want: 'want',
         of: { widthDeg: 90 },
         light: 'brightInterior',
         per: 60,
       },
       {
-        name: 'Cup held up',
+        key: 'cup-held-up',
         want: 'must',
         of: 'groupOfTen',
         at: [4, 8],
@@ -418,12 +398,9 @@ export const STARTERS: readonly Starter[] = [
   },
   {
     key: 'field-sport',
-    name: 'Field sport',
-    about: 'A pitch outdoors, from a fixed place at its edge.',
-    caution: 'Sit where the stewards say; a ball and a player come faster than you rise.',
     shots: [
       {
-        name: 'Tackle near',
+        key: 'tackle-near',
         want: 'must',
         of: { widthM: 3, heightM: 2 },
         at: [8, 20],
@@ -434,7 +411,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Play on the far side',
+        key: 'play-on-the-far-side',
         want: 'must',
         of: { widthM: null, heightM: 2 },
         at: [35, 65],
@@ -445,7 +422,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Goalkeeper leaping',
+        key: 'goalkeeper-leaping',
         want: 'must',
         of: { widthM: 3, heightM: 2.4 },
         at: [15, 30],
@@ -455,7 +432,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Under the floodlights',
+        key: 'under-the-floodlights',
         want: 'want',
         of: { widthM: null, heightM: 2 },
         at: [15, 40],
@@ -466,7 +443,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Supporters',
+        key: 'supporters',
         want: 'want',
         of: 'crowd',
         at: [10, 25],
@@ -474,18 +451,14 @@ export const STARTERS: readonly Starter[] = [
         light: 'cloudyBright',
         per: 250,
       },
-      { name: 'The ground', want: 'bonus', of: { widthDeg: 95 }, light: 'cloudyBright' },
+      { key: 'the-ground', want: 'bonus', of: { widthDeg: 95 }, light: 'cloudyBright' },
     ],
   },
   {
     key: 'air-display',
-    name: 'Air display',
-    about: 'Small far, sudden near, and the crowd beneath.',
-    caution:
-      'Never follow an aircraft through the sun with a long lens on an optical finder; airfields have their own rules.',
     shots: [
       {
-        name: 'Small aircraft passing',
+        key: 'small-aircraft-passing',
         want: 'must',
         of: 'smallAircraft',
         at: [250, 500],
@@ -496,7 +469,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Propeller turning',
+        key: 'propeller-turning',
         want: 'must',
         of: 'smallAircraft',
         at: [150, 300],
@@ -506,7 +479,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Large aircraft landing',
+        key: 'large-aircraft-landing',
         want: 'want',
         of: 'largeAircraft',
         at: [300, 900],
@@ -517,26 +490,23 @@ export const STARTERS: readonly Starter[] = [
         moves: [60, 'toward'],
         wishes: { autofocus: true },
       },
-      { name: 'Formation', want: 'want', of: { widthDeg: 16 }, light: 'fullSun', per: 1000 },
+      { key: 'formation', want: 'want', of: { widthDeg: 16 }, light: 'fullSun', per: 1000 },
       {
-        name: 'On the ground, close',
+        key: 'on-the-ground-close',
         want: 'want',
         of: 'smallAircraft',
         at: [6, 15],
         fill: [0.7, 1],
         light: 'fullSun',
       },
-      { name: 'Crowd and sky', want: 'bonus', of: { widthDeg: 84 }, light: 'fullSun' },
+      { key: 'crowd-and-sky', want: 'bonus', of: { widthDeg: 84 }, light: 'fullSun' },
     ],
   },
   {
     key: 'portrait',
-    name: 'Portrait session',
-    about: 'One person, near and far, with the background gone.',
-    caution: 'Agree beforehand what the pictures are for, and with minors who comes along.',
     shots: [
       {
-        name: 'Head and shoulders',
+        key: 'head-and-shoulders',
         want: 'must',
         of: 'headAndShoulders',
         at: [1.5, 3],
@@ -547,7 +517,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Half figure',
+        key: 'half-figure',
         want: 'must',
         of: { widthM: null, heightM: 1 },
         at: [2, 4],
@@ -557,7 +527,7 @@ export const STARTERS: readonly Starter[] = [
         blurPercent: 2,
       },
       {
-        name: 'Full figure in a place',
+        key: 'full-figure-in-a-place',
         want: 'must',
         of: 'standingPerson',
         at: [3, 8],
@@ -566,7 +536,7 @@ export const STARTERS: readonly Starter[] = [
         per: 200,
       },
       {
-        name: 'Eyes',
+        key: 'eyes',
         want: 'want',
         of: { widthM: 0.18, heightM: 0.1 },
         at: [0.5, 1.5],
@@ -575,7 +545,7 @@ export const STARTERS: readonly Starter[] = [
         per: 250,
       },
       {
-        name: 'At the window',
+        key: 'at-the-window',
         want: 'want',
         of: { widthM: null, heightM: 1 },
         at: [1.5, 3.5],
@@ -583,7 +553,7 @@ export const STARTERS: readonly Starter[] = [
         per: 125,
       },
       {
-        name: 'Hands',
+        key: 'hands',
         want: 'bonus',
         of: 'hands',
         at: [0.6, 1.5],
@@ -594,13 +564,9 @@ export const STARTERS: readonly Starter[] = [
   },
   {
     key: 'family',
-    name: 'Family with children',
-    about: 'Quick, indoors and out, never twice the same.',
-    caution:
-      'Do not walk backwards with the camera at your eye; someone watches the water and the road.',
     shots: [
       {
-        name: 'Child running at me',
+        key: 'child-running-at-me',
         want: 'must',
         of: { widthM: null, heightM: 1.1 },
         at: [2, 8],
@@ -612,7 +578,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Everyone on the sofa',
+        key: 'everyone-on-the-sofa',
         want: 'must',
         of: { widthM: 2.6, heightM: 1.3 },
         at: [2.5, 4],
@@ -622,7 +588,7 @@ export const STARTERS: readonly Starter[] = [
         rowsM: 0.4,
       },
       {
-        name: 'Cake and candles',
+        key: 'cake-and-candles',
         want: 'must',
         of: 'headAndShoulders',
         at: [1.2, 2.5],
@@ -630,7 +596,7 @@ export const STARTERS: readonly Starter[] = [
         per: 80,
       },
       {
-        name: 'On the swing',
+        key: 'on-the-swing',
         want: 'want',
         of: { widthM: null, heightM: 1.3 },
         at: [4, 9],
@@ -641,7 +607,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Playing on the floor',
+        key: 'playing-on-the-floor',
         want: 'want',
         of: { widthM: 1.2, heightM: 0.8 },
         at: [1, 2.5],
@@ -649,7 +615,7 @@ export const STARTERS: readonly Starter[] = [
         per: 125,
       },
       {
-        name: 'Tiny fingers',
+        key: 'tiny-fingers',
         want: 'bonus',
         of: { widthM: 0.08, heightM: 0.06 },
         at: [0.25, 0.7],
@@ -660,14 +626,11 @@ export const STARTERS: readonly Starter[] = [
   },
   {
     key: 'city-travel',
-    name: 'City travel',
-    about: 'One bag, all day, streets, squares and insides.',
-    caution: 'Mind bags and traffic; many places ask for a permit for supports and drones.',
     limits: { maxLineupWeightG: 1500 },
     shots: [
-      { name: 'Square from its corner', want: 'must', of: { widthDeg: 84 }, light: 'hazySun' },
+      { key: 'square-from-its-corner', want: 'must', of: { widthDeg: 84 }, light: 'hazySun' },
       {
-        name: 'House front, straight',
+        key: 'house-front-straight',
         want: 'must',
         of: 'buildingFront',
         at: [15, 30],
@@ -675,7 +638,7 @@ export const STARTERS: readonly Starter[] = [
         light: 'hazySun',
       },
       {
-        name: 'Inside a hall',
+        key: 'inside-a-hall',
         want: 'want',
         of: 'hall',
         at: [8, 15],
@@ -684,7 +647,7 @@ export const STARTERS: readonly Starter[] = [
         per: 20,
       },
       {
-        name: 'Street life',
+        key: 'street-life',
         want: 'must',
         of: 'standingPerson',
         at: [2, 8],
@@ -692,16 +655,16 @@ export const STARTERS: readonly Starter[] = [
         light: 'cloudyBright',
         per: 250,
       },
-      { name: 'Detail up high', want: 'want', of: { widthDeg: 12 }, light: 'hazySun', per: 250 },
+      { key: 'detail-up-high', want: 'want', of: { widthDeg: 12 }, light: 'hazySun', per: 250 },
       {
-        name: 'Street at night',
+        key: 'street-at-night',
         want: 'want',
         of: { widthDeg: 60 },
         light: 'nightStreet',
         per: 30,
       },
       {
-        name: 'The plate before me',
+        key: 'the-plate-before-me',
         want: 'bonus',
         of: { widthM: 0.3, heightM: 0.3 },
         at: [0.4, 0.8],
@@ -712,72 +675,66 @@ export const STARTERS: readonly Starter[] = [
   },
   {
     key: 'trek',
-    name: 'Trek with a weight limit',
-    about: 'Days on foot, every gram counted, no change in dust and rain.',
-    caution: 'The camera is not worth a fall: both hands free where it is steep.',
     limits: { maxLineupWeightG: 900, wantRatePercent: 10 },
-    stretches: [{ name: 'On the way', weather: ['dust'], changes: false }, { name: 'At camp' }],
+    stretches: [{ key: 'on-the-way', weather: ['dust'], changes: false }, { key: 'at-camp' }],
     shots: [
       {
-        name: 'Valley and peaks',
+        key: 'valley-and-peaks',
         want: 'must',
         of: { widthDeg: 75 },
         light: 'fullSun',
-        stretch: 'On the way',
+        stretch: 'on-the-way',
       },
       {
-        name: 'Walkers before the pass',
+        key: 'walkers-before-the-pass',
         want: 'must',
         of: 'standingPerson',
         at: [8, 30],
         fill: [0.15, 0.5],
         light: 'fullSun',
         per: 250,
-        stretch: 'On the way',
+        stretch: 'on-the-way',
       },
       {
-        name: 'Far summit',
+        key: 'far-summit',
         want: 'want',
         of: { widthDeg: 18 },
         light: 'fullSun',
-        stretch: 'On the way',
+        stretch: 'on-the-way',
       },
       {
-        name: 'Tent by night',
+        key: 'tent-by-night',
         want: 'want',
         of: { widthDeg: 84 },
         light: 'starrySky',
         support: true,
         stars: true,
-        stretch: 'At camp',
+        stretch: 'at-camp',
       },
       {
-        name: 'Faces by the stove',
+        key: 'faces-by-the-stove',
         want: 'want',
         of: 'headAndShoulders',
         at: [1, 2.5],
         light: 'candlelight',
         per: 60,
-        stretch: 'At camp',
+        stretch: 'at-camp',
       },
     ],
   },
   {
     key: 'boat-trip',
-    name: 'Boat trip',
-    about: 'Spray and sway: sealed gear, one lens a body.',
-    caution: 'Life jacket first; gear tied on, nothing loose over the side; spare batteries dry.',
-    stretches: [{ name: 'On the water', weather: ['wet'], changes: false }, { name: 'Ashore' }],
+    stretches: [{ key: 'on-the-water', weather: ['wet'], changes: false }, { key: 'ashore' }],
     shots: [
       {
-        name: 'Bow and sea',
+        key: 'bow-and-sea',
         want: 'must',
         of: { widthDeg: 80 },
         light: 'hazySun',
-        stretch: 'On the water',
+        stretch: 'on-the-water',
       },
       {
-        name: 'Boat alongside',
+        key: 'boat-alongside',
         want: 'must',
         of: 'boat',
         at: [15, 60],
@@ -785,58 +742,55 @@ export const STARTERS: readonly Starter[] = [
         footing: 'held',
         light: 'hazySun',
         per: 800,
-        stretch: 'On the water',
+        stretch: 'on-the-water',
         wishes: { autofocus: true },
       },
       {
-        name: 'Crew at work',
+        key: 'crew-at-work',
         want: 'must',
         of: 'standingPerson',
         at: [2, 6],
         fill: [0.5, 0.9],
         light: 'hazySun',
         per: 500,
-        stretch: 'On the water',
+        stretch: 'on-the-water',
       },
       {
-        name: 'Sea bird',
+        key: 'sea-bird',
         want: 'bonus',
         of: { widthM: 1.1, heightM: null },
         at: [10, 25],
         fill: [0.25, 0.8],
         light: 'hazySun',
         per: 2000,
-        stretch: 'On the water',
+        stretch: 'on-the-water',
         wishes: { autofocus: true },
       },
       {
-        name: 'Harbour',
+        key: 'harbour',
         want: 'want',
         of: { widthDeg: 60 },
         light: 'justAfterSunset',
         per: 60,
-        stretch: 'Ashore',
+        stretch: 'ashore',
       },
       {
-        name: 'Rope and cleat',
+        key: 'rope-and-cleat',
         want: 'want',
         of: { widthM: 0.4, heightM: 0.3 },
         at: [0.5, 1.5],
         light: 'cloudyBright',
         per: 125,
-        stretch: 'Ashore',
+        stretch: 'ashore',
       },
     ],
   },
   {
     key: 'night-sky',
-    name: 'Night sky',
-    about: 'Stars as points, the arch whole, the ground with it.',
-    caution: 'Know the ground by day; red light only; watch for cold, tide and traffic.',
     limits: { isoCeiling: 6400 },
     shots: [
       {
-        name: 'Sky over the hut',
+        key: 'sky-over-the-hut',
         want: 'must',
         of: { widthDeg: 84 },
         light: 'starrySky',
@@ -844,7 +798,7 @@ export const STARTERS: readonly Starter[] = [
         stars: true,
       },
       {
-        name: 'The arch, very wide',
+        key: 'the-arch-very-wide',
         want: 'want',
         of: { widthDeg: 100 },
         light: 'starrySky',
@@ -852,7 +806,7 @@ export const STARTERS: readonly Starter[] = [
         stars: true,
       },
       {
-        name: 'Whole sky round',
+        key: 'whole-sky-round',
         want: 'bonus',
         of: { fisheye: 'circular' },
         light: 'starrySky',
@@ -860,7 +814,7 @@ export const STARTERS: readonly Starter[] = [
         per: 0.05,
       },
       {
-        name: 'Landscape in moonlight',
+        key: 'landscape-in-moonlight',
         want: 'want',
         of: { widthDeg: 60 },
         light: 'fullMoonLandscape',
@@ -868,7 +822,7 @@ export const STARTERS: readonly Starter[] = [
         per: 0.1,
       },
       {
-        name: 'Moon rising',
+        key: 'moon-rising',
         want: 'want',
         of: { widthDeg: 4 },
         light: 'nightStreet',
@@ -879,12 +833,9 @@ export const STARTERS: readonly Starter[] = [
   },
   {
     key: 'close-up',
-    name: 'Close-up',
-    about: 'Small things large: blossoms, insects, coins, textures.',
-    caution: 'Leave what you find where it is; ask before you enter beds and collections.',
     shots: [
       {
-        name: 'Blossom',
+        key: 'blossom',
         want: 'must',
         of: { widthM: 0.08, heightM: 0.08 },
         at: [0.2, 0.8],
@@ -893,7 +844,7 @@ export const STARTERS: readonly Starter[] = [
         per: 125,
       },
       {
-        name: 'Beetle',
+        key: 'beetle',
         want: 'must',
         of: { widthM: 0.02, heightM: 0.012 },
         at: [0.12, 0.5],
@@ -902,7 +853,7 @@ export const STARTERS: readonly Starter[] = [
         per: 250,
       },
       {
-        name: 'Coin, life size',
+        key: 'coin-life-size',
         want: 'want',
         of: { widthM: 0.024, heightM: 0.024 },
         at: [0.12, 0.5],
@@ -913,7 +864,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { magnification: 0.7 },
       },
       {
-        name: 'Texture',
+        key: 'texture',
         want: 'want',
         of: { widthM: 0.15, heightM: 0.1 },
         at: [0.2, 0.8],
@@ -922,7 +873,7 @@ export const STARTERS: readonly Starter[] = [
         per: 125,
       },
       {
-        name: 'Plant in its place',
+        key: 'plant-in-its-place',
         want: 'want',
         of: { widthM: 0.4, heightM: 0.4 },
         at: [0.3, 1.2],
@@ -935,23 +886,20 @@ export const STARTERS: readonly Starter[] = [
   },
   {
     key: 'everyday',
-    name: 'Everyday',
-    about: 'What comes along: people, places, meals, a child, a dog.',
-    caution: 'Ask before you publish other people’s faces.',
     limits: { maxLenses: 2 },
     shots: [
       {
-        name: 'Someone across the table',
+        key: 'someone-across-the-table',
         want: 'must',
         of: 'headAndShoulders',
         at: [0.8, 1.8],
         light: 'homeInterior',
         per: 80,
       },
-      { name: 'A room', want: 'must', of: { widthDeg: 70 }, light: 'homeInterior', per: 30 },
-      { name: 'Street and sky', want: 'want', of: { widthDeg: 60 }, light: 'cloudyBright' },
+      { key: 'a-room', want: 'must', of: { widthDeg: 70 }, light: 'homeInterior', per: 30 },
+      { key: 'street-and-sky', want: 'want', of: { widthDeg: 60 }, light: 'cloudyBright' },
       {
-        name: 'Dog running',
+        key: 'dog-running',
         want: 'want',
         of: { widthM: 0.9, heightM: 0.6 },
         at: [3, 10],
@@ -961,7 +909,7 @@ export const STARTERS: readonly Starter[] = [
         wishes: { autofocus: true },
       },
       {
-        name: 'Evening with friends',
+        key: 'evening-with-friends',
         want: 'want',
         of: { widthM: 2.5, heightM: 1.4 },
         at: [1.5, 3.5],
@@ -969,7 +917,10 @@ export const STARTERS: readonly Starter[] = [
         light: 'candlelight',
         per: 60,
       },
-      { name: 'Far view', want: 'bonus', of: { widthDeg: 14 }, light: 'hazySun', per: 250 },
+      { key: 'far-view', want: 'bonus', of: { widthDeg: 14 }, light: 'hazySun', per: 250 },
     ],
   },
-];
+] as const satisfies readonly Starter[];
+
+export type StarterKey = (typeof ALL)[number]['key'];
+export const STARTERS: readonly (Starter & { readonly key: StarterKey })[] = ALL;

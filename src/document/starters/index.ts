@@ -3,15 +3,15 @@ import { FILE_VERSION } from '../migrations';
 import { DEFAULT_LIMITS, DEFAULT_PACKING, outingId, PLAIN_STRETCH, stretch } from '@/core/brief';
 import type { Shelf } from '@/core/gear';
 import { FILE_FORMAT, type OutingFile } from '../outingFile';
-import { slugOf } from '../freshId';
-import { frameOf, type Starter } from './shot';
+import { frameOf, type Starter, type StarterText } from './shot';
 
-export { STARTERS } from './genres';
-export type { Starter } from './shot';
+export { type StarterKey, STARTERS } from './genres';
+export type { Starter, StarterText } from './shot';
 
 /** An outing from a starter brief, with the gear that is on the shelf. */
 export function outingFromStarter(
   starter: Starter,
+  text: StarterText,
   { shelf, currency }: { readonly shelf: Shelf; readonly currency: string },
 ): OutingFile {
   return {
@@ -19,18 +19,18 @@ export function outingFromStarter(
     version: FILE_VERSION,
     outing: {
       id: outingId.parse(starter.key),
-      name: starter.name,
+      name: text.name,
       place: '',
       firstDay: null,
       lastDay: null,
       currency,
       shooters: [],
-      note: starter.caution,
+      note: text.caution,
     },
-    stretches: (starter.stretches ?? []).map((s) =>
-      stretch.parse({ ...PLAIN_STRETCH, ...s, id: slugOf(s.name) }),
+    stretches: (starter.stretches ?? []).map(({ key, ...rest }) =>
+      stretch.parse({ ...PLAIN_STRETCH, ...rest, id: key, name: text.stretches?.[key] }),
     ),
-    frames: starter.shots.map(frameOf),
+    frames: starter.shots.map((shot) => frameOf(shot, text)),
     shelf,
     limits: { ...DEFAULT_LIMITS, ...starter.limits },
     packing: DEFAULT_PACKING,

@@ -1,4 +1,3 @@
-import { slugOf } from '../freshId';
 import {
   type Footing,
   type Frame,
@@ -17,7 +16,8 @@ import {
 
 /** One wanted picture of a starter brief, with only what is not usual said. */
 export interface Shot {
-  readonly name: string;
+  /** The id of its frame; its name stands in the texts. */
+  readonly key: string;
   readonly want: Want;
   /** An everyday subject, a size in m (width, height), an angle in the far, or a fisheye's picture. */
   readonly of:
@@ -43,34 +43,42 @@ export interface Shot {
   readonly twice?: boolean;
   /** Shortest time that shows the movement wanted, s. */
   readonly slowS?: number;
-  /** Which of the brief's stretches, by name. */
+  /** Which of the brief's stretches. */
   readonly stretch?: string;
-  readonly note?: string;
 }
 
 /** A genre's brief: pictures, stretches, limits and cautions to start from. */
 export interface Starter {
   readonly key: string;
-  readonly name: string;
-  readonly about: string;
-  /** What to keep in mind; local rules and the licensed come first. */
-  readonly caution: string;
-  readonly stretches?: readonly (Partial<Omit<Stretch, 'id'>> & { readonly name: string })[];
+  readonly stretches?: readonly (Partial<Omit<Stretch, 'id' | 'name'>> & {
+    readonly key: string;
+  })[];
   readonly limits?: Partial<Limits>;
   readonly shots: readonly Shot[];
+}
+
+/** What is said of a starter brief; stretches, shots and notes by their keys. */
+export interface StarterText {
+  readonly name: string;
+  readonly about: string;
+  /** What to keep in mind; local rules and the people in charge come first. */
+  readonly caution: string;
+  readonly stretches?: Readonly<Record<string, string>>;
+  readonly shots: Readonly<Record<string, string>>;
+  readonly notes?: Readonly<Record<string, string>>;
 }
 
 const OUTPUT = { kind: 'pixels', longPx: 3000, shortPx: 2000, cut: false } as const;
 const USUAL_FILL = [0.5, 0.9] as const;
 
 /** The frame that a shot stands for. */
-export function frameOf(shot: Shot): Frame {
+export function frameOf(shot: Shot, { shots, notes }: StarterText): Frame {
   return frame.parse({
-    id: slugOf(shot.name),
-    name: shot.name,
+    id: shot.key,
+    name: shots[shot.key],
     want: shot.want,
     sharePercent: null,
-    stretchIds: shot.stretch === undefined ? [] : [slugOf(shot.stretch)],
+    stretchIds: shot.stretch === undefined ? [] : [shot.stretch],
     shooterIds: [],
     views: [],
     subject: typeof shot.of === 'string' ? shot.of : null,
@@ -88,7 +96,7 @@ export function frameOf(shot: Shot): Frame {
     },
     special: { ...NOTHING_SPECIAL, ...shot.wishes },
     output: OUTPUT,
-    note: shot.note ?? '',
+    note: notes?.[shot.key] ?? '',
   });
 }
 

@@ -3,6 +3,7 @@ import { decodeValue } from '@/document';
 import { solveLineup } from '@/core/lineup';
 import { loadHighsSolver } from '@/solver';
 import { outingFromStarter, STARTERS } from './index';
+import { STARTER_TEXTS } from '@/text';
 
 const demo = decodeValue(JSON.parse(readFileSync('demo/regatta.armreach.json', 'utf8')));
 const shelf = demo.ok ? demo.value.shelf : null;
@@ -12,10 +13,13 @@ test('there is a brief for each of the usual genres, each under its own name', (
   expect(new Set(STARTERS.map((s) => s.key)).size).toBe(16);
 });
 
-test.each(STARTERS.map((s) => [s.name, s] as const))(
+test.each(STARTERS.map((s) => [s.key, s] as const))(
   '%s is a valid outing of which some gear makes every must',
   async (_, starter) => {
-    const file = outingFromStarter(starter, { shelf: shelf!, currency: 'EUR' });
+    const file = outingFromStarter(starter, STARTER_TEXTS[starter.key], {
+      shelf: shelf!,
+      currency: 'EUR',
+    });
     const read = decodeValue(JSON.parse(JSON.stringify(file)));
     expect(read.ok ? [] : read.error.issues).toEqual([]);
     expect(file.outing.note).not.toBe('');

@@ -30,7 +30,7 @@ export function BriefPage() {
   const [editing, setEditing] = useState(false);
   const frame = frames.find((f) => f.id === selected) ?? null;
   const add = () => {
-    const added = newFrame(frames);
+    const added = newFrame(frames, text.newPicture);
     edit(putFrame(added, frame?.id));
     select(added.id);
   };

@@ -1,10 +1,10 @@
 'use client';
 
 import { type Frame, frame as frameSchema, type Need } from '@/core/brief';
-import { putFrame } from '@/document';
+import { putFrame, TELLING } from '@/document';
 import { useEdit, useFileNow } from '@/session';
 import { CellNumber, CellSelect, CellText } from '@/ui';
-import { briefText, FOOTINGS, needText, WANTS } from '@/text';
+import { briefText, firstProblemText, FOOTINGS, needText, WANTS } from '@/text';
 
 const t = briefText.frameCells;
 
@@ -26,8 +26,8 @@ function useFrameEdit({ id }: Frame) {
   const fileNow = useFileNow();
   return (field: string, change: (now: Frame) => Partial<Frame>): string | null => {
     const now = fileNow().frames.find((f) => f.id === id);
-    const changed = frameSchema.safeParse(now && { ...now, ...change(now) });
-    if (!changed.success) return changed.error.issues[0]?.message ?? null;
+    const changed = frameSchema.safeParse(now && { ...now, ...change(now) }, TELLING);
+    if (!changed.success) return firstProblemText(changed.error);
     edit(putFrame(changed.data), `${id}.${field}`);
     return null;
   };

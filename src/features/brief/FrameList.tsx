@@ -21,7 +21,16 @@ import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react';
 import { memo, useDeferredValue, useId, useMemo } from 'react';
 import type { Frame } from '@/core/brief';
 import type { FrameResult } from '@/core/lineup';
-import { briefText, stackName, lightText, namesOf, needText, shortfallWord, WANTS } from '@/text';
+import {
+  briefText,
+  copyName,
+  lightText,
+  namesOf,
+  needText,
+  shortfallWord,
+  stackName,
+  WANTS,
+} from '@/text';
 import { copyOfFrame, moveFrame, placeFrame, putFrame, removeFrame } from '@/document';
 import { useAnswer, useEdit, useFileNow, useFilePart } from '@/session';
 import { IconButton } from '@/ui';
@@ -258,7 +267,7 @@ function RowActions({
       <IconButton
         label={t.duplicate(frame.name)}
         onClick={() => {
-          const copy = copyOfFrame(frame, fileNow().frames);
+          const copy = copyOfFrame(frame, fileNow().frames, copyName(frame.name));
           edit(putFrame(copy, frame.id));
           onSelect(copy.id);
         }}

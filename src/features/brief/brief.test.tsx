@@ -31,7 +31,7 @@ const frameOf = (id: string) => held.file.frames.find((f) => f.id === id)!;
 
 describe('new frames', () => {
   it('are valid from the start, of every kind of need and output', async () => {
-    const fresh = newFrame(demo.frames);
+    const fresh = newFrame(demo.frames, 'New');
     for (const need of Object.values(STARTING_NEEDS)) {
       for (const output of Object.values(STARTING_OUTPUTS)) {
         expect(frame.safeParse({ ...fresh, need, output }).success).toBe(true);
@@ -40,10 +40,12 @@ describe('new frames', () => {
   });
 
   it('get ids of their own, copies too', async () => {
-    const first = newFrame([]);
-    const second = newFrame([first]);
-    expect(new Set([first.id, second.id, copyOfFrame(first, [first, second]).id]).size).toBe(3);
-    expect(copyOfFrame({ ...first, name: 'x'.repeat(120) }, []).name).toHaveLength(120);
+    const first = newFrame([], 'New');
+    const second = newFrame([first], 'New');
+    expect(new Set([first.id, second.id, copyOfFrame(first, [first, second], 'New').id]).size).toBe(
+      3,
+    );
+    expect(copyOfFrame(first, [], 'x'.repeat(130)).name).toHaveLength(120);
   });
 });
 
@@ -71,7 +73,7 @@ describe('the shot list', () => {
     expect(held.file.frames.slice(0, 2).map((f) => f.id)).toEqual(['f02', 'f01']);
     await user.click(screen.getByRole('button', { name: 'Duplicate Oarlock, close up' }));
     expect(selected).toEqual(['f08-2']);
-    expect(frameOf('f08-2').name).toBe('Oarlock, close up, again');
+    expect(frameOf('f08-2').name).toBe('Oarlock, close up, copy');
     await user.click(screen.getByRole('button', { name: 'Delete Oarlock, close up' }));
     expect(held.file.frames.some((f) => f.id === 'f08')).toBe(false);
   });

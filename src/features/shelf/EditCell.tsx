@@ -1,10 +1,10 @@
 'use client';
 
 import { ITEM_SCHEMAS, type Source, SOURCES } from '@/core/gear';
-import { type Kind, putItem } from '@/document';
+import { type Kind, putItem, TELLING } from '@/document';
 import { useEditGear, useFile, useKnownGear } from '@/session';
 import { CellNumber, CellSelect } from '@/ui';
-import { OWNERSHIPS, shelfText } from '@/text';
+import { firstProblemText, OWNERSHIPS, shelfText } from '@/text';
 import { EDITABLE } from './rows';
 
 const t = shelfText.editCell;
@@ -44,8 +44,8 @@ export function EditCell({
   const item = shelf[kind].find((i) => i.id === id);
   if (!item) return null;
   const put = (change: Record<string, unknown>): string | null => {
-    const parsed = ITEM_SCHEMAS[kind].safeParse({ ...item, ...change });
-    if (!parsed.success) return parsed.error.issues[0]?.message ?? null;
+    const parsed = ITEM_SCHEMAS[kind].safeParse({ ...item, ...change }, TELLING);
+    if (!parsed.success) return firstProblemText(parsed.error);
     edit(putItem(kind, parsed.data as never), `${id}.${column}`);
     return null;
   };

@@ -23,7 +23,7 @@ import { BodyForm } from './BodyForm';
 import { Fits } from './Fits';
 import { LensForm } from './LensForm';
 import { Standing } from './Standing';
-import { shelfText } from '@/text';
+import { copyName, shelfText } from '@/text';
 
 const t = shelfText.gearEditor;
 
@@ -64,7 +64,7 @@ export function GearEditor<K extends Kind>({ kind, item, onSelect }: GearEditorP
           <IconButton
             label={t.duplicate(item.name)}
             onClick={() => {
-              const copy = copyItem(item, shelf);
+              const copy = copyItem(item, shelf, copyName(item.name));
               editGear(putItem(kind, copy as ItemOf[K]));
               onSelect(copy.id);
             }}

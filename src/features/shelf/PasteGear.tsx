@@ -5,7 +5,7 @@ import { addGear, alreadyOn, countOf, editGear, fittingGear, type GearLine } fro
 import type { Shelf } from '@/core/gear';
 import { useEditDesk, useFile, useHistory, useKnownGear, useReading } from '@/session';
 import { Button, Dialog, notify, SelectField, TextArea, Tick } from '@/ui';
-import { counted, missingText, shelfText, understoodText } from '@/text';
+import { counted, missingText, NEW_MOUNT, shelfText, understoodText } from '@/text';
 import { LeftOutList } from '@/parts';
 import { useMounts } from './gearFields';
 
@@ -24,9 +24,10 @@ export function PasteGear({ open, onClose }: { open: boolean; onClose: () => voi
   const [mount, setMount] = useState('');
   const [skipping, setSkipping] = useState(true);
   const { value, isReading, problem } = useReading('gearLines', text, shelf);
+  const usualMount = mount === '' && mounts.length === 0 ? NEW_MOUNT : mount;
   const lines = (value ?? []).map((line) =>
-    line.kind !== null && mount !== '' && line.understood.mount === undefined
-      ? ({ ...line, item: { ...line.item, mount } } as typeof line)
+    line.kind !== null && usualMount !== '' && line.understood.mount === undefined
+      ? ({ ...line, item: { ...line.item, mount: usualMount } } as typeof line)
       : line,
   );
   const doubled = alreadyOn(shelf, gearOf(lines));

@@ -17,7 +17,7 @@ import {
 import { writeLensCsv } from '@/document/formats';
 import { download, useDesk, useEditDesk, useFile, useKnownGear, useSelection } from '@/session';
 import { Button, Menu } from '@/ui';
-import { counted, GEAR_KINDS, shelfText } from '@/text';
+import { counted, GEAR_KINDS, NEW_MOUNT, shelfText } from '@/text';
 import { BagsAndThings } from './BagsAndThings';
 import { CsvImport } from './CsvImport';
 import { GearEditor } from './GearEditor';
@@ -66,7 +66,7 @@ export function ShelfPage() {
   const isBags = kindInAddress === BAGS;
   const item = isBags ? null : (shelf[kind].find((i) => i.id === selected) ?? null);
   const add = () => {
-    const added = newItem(kind, shelf);
+    const added = newItem(kind, shelf, { name: GEAR_KINDS[kind].fresh, mount: NEW_MOUNT });
     edit(editGear(putItem(kind, added)));
     select(added.id);
   };

@@ -3,10 +3,10 @@
 import { useEffect, useState } from 'react';
 import { FIGURES, ITEM_SCHEMAS } from '@/core/gear';
 import type { UnknownFigure, WorthKnowing } from '@/core/lineup';
-import { putItem } from '@/document';
+import { putItem, TELLING } from '@/document';
 import { useEditGear, useFileNow, useKnownGear, useFile } from '@/session';
 import { Button, CellNumber, CellSelect, Dialog } from '@/ui';
-import { counted, FIGURE_NAMES, MEASURE_UNITS, shelfText } from '@/text';
+import { counted, FIGURE_NAMES, firstProblemText, MEASURE_UNITS, shelfText } from '@/text';
 import { findWorthKnowing } from '@/workers/backgroundClient';
 
 const t = shelfText.worthWeighing;
@@ -94,8 +94,8 @@ function Row({ figure: { kind, itemId, field } }: { figure: UnknownFigure }) {
   if (!item) return null;
   const value = (item as unknown as Record<string, number | boolean | null>)[field] ?? null;
   const put = (next: unknown): string | null => {
-    const read = ITEM_SCHEMAS[kind].safeParse({ ...item, [field]: next });
-    if (!read.success) return read.error.issues[0]?.message ?? null;
+    const read = ITEM_SCHEMAS[kind].safeParse({ ...item, [field]: next }, TELLING);
+    if (!read.success) return firstProblemText(read.error);
     edit(putItem(kind, read.data as never), `${itemId}.${field}`);
     return null;
   };

@@ -8,6 +8,8 @@ import { GearTable } from './GearTable';
 import { copyItem, newItem } from '@/document';
 import { bodyRow, converterRow, LENS_COLUMNS, lensRow } from './rows';
 
+const NEW = { name: 'New', mount: 'M' };
+
 jest.mock('@/session', () => ({
   ...jest.requireActual('../../../tests/support/render').sessionStandIn,
 }));
@@ -141,13 +143,13 @@ describe('the table', () => {
 
 describe('new gear', () => {
   it('is valid from the start and takes the mount that is there', async () => {
-    expect(lens.safeParse(newItem('lenses', demo.shelf)).success).toBe(true);
-    expect(body.safeParse(newItem('bodies', demo.shelf)).success).toBe(true);
-    expect(converter.safeParse(newItem('converters', demo.shelf)).success).toBe(true);
-    expect(newItem('lenses', demo.shelf).mount).toBe('Quillmar K');
-    expect(copyItem(demo.shelf.lenses[0]!, demo.shelf)).toMatchObject({
+    expect(lens.safeParse(newItem('lenses', demo.shelf, NEW)).success).toBe(true);
+    expect(body.safeParse(newItem('bodies', demo.shelf, NEW)).success).toBe(true);
+    expect(converter.safeParse(newItem('converters', demo.shelf, NEW)).success).toBe(true);
+    expect(newItem('lenses', demo.shelf, NEW).mount).toBe('Quillmar K');
+    expect(copyItem(demo.shelf.lenses[0]!, demo.shelf, 'Copy')).toMatchObject({
       id: 'k-14-24-2',
-      name: '14–24 mm f/2.8, again',
+      name: 'Copy',
     });
   });
 });

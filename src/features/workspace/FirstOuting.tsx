@@ -16,7 +16,7 @@ import { outingFromStarter, STARTERS } from '@/document/starters';
 import { useDeskNow, useEditDesk } from '@/session';
 import { Button, Dialog, SelectField, TextField } from '@/ui';
 import { useOpening } from './useOpening';
-import { workspaceText } from '@/text';
+import { NEW_MOUNT, STARTER_TEXTS, workspaceText } from '@/text';
 
 const t = workspaceText.firstOuting;
 
@@ -56,7 +56,10 @@ export function FirstOuting({
     onOpenChange(false);
     openPlan(
       newPlan(
-        outingFromStarter(starter, { shelf: NO_GEAR, currency: settings.currency }),
+        outingFromStarter(starter, STARTER_TEXTS[starter.key], {
+          shelf: NO_GEAR,
+          currency: settings.currency,
+        }),
         deskNow(),
         false,
       ),
@@ -97,7 +100,7 @@ export function FirstOuting({
         <SelectField
           label={t.whatYouAreGoingTo}
           value={genre}
-          options={STARTERS.map((s) => [s.key, s.name])}
+          options={STARTERS.map((s) => [s.key, STARTER_TEXTS[s.key].name])}
           onChange={setGenre}
         />
         <p className="text-right">
@@ -113,12 +116,11 @@ export function FirstOuting({
 function bodyNamed(name: string, format: FormatKey): Body {
   const [, widthMm, heightMm] = FORMATS[format];
   const pixels = { pixelsWide: 6000, pixelsHigh: format === 'fourThirds' ? 4500 : 4000 };
-  const fresh = newItem('bodies', NO_GEAR);
+  const fresh = newItem('bodies', NO_GEAR, { name: t.myCamera, mount: NEW_MOUNT });
   return {
     ...fresh,
     id: bodyId.parse(freshId(name, new Set())),
     name: name.trim() || t.myCamera,
-    mount: t.myMount,
     sensor: { widthMm, heightMm, ...pixels },
   };
 }

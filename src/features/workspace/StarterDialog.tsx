@@ -4,7 +4,7 @@ import { NO_GEAR, type OutingFile } from '@/document';
 import { outingFromStarter, STARTERS } from '@/document/starters';
 import { useDesk } from '@/session';
 import { Dialog } from '@/ui';
-import { counted, workspaceText } from '@/text';
+import { counted, STARTER_TEXTS, workspaceText } from '@/text';
 
 const t = workspaceText.starterDialog;
 
@@ -35,13 +35,16 @@ export function StarterDialog({
               className="w-full px-2 py-2 text-left hover:bg-chosen"
               onClick={() =>
                 onChoose(
-                  outingFromStarter(starter, { shelf: NO_GEAR, currency: settings.currency }),
+                  outingFromStarter(starter, STARTER_TEXTS[starter.key], {
+                    shelf: NO_GEAR,
+                    currency: settings.currency,
+                  }),
                 )
               }
             >
-              <span className="block font-semibold">{starter.name}</span>
+              <span className="block font-semibold">{STARTER_TEXTS[starter.key].name}</span>
               <span className="block text-[13px] text-soft">
-                {starter.about} {counted(starter.shots.length, 'picture')}.
+                {STARTER_TEXTS[starter.key].about} {counted(starter.shots.length, 'picture')}.
               </span>
             </button>
           </li>

@@ -8,7 +8,6 @@ import {
   applyUnits,
   fieldPathText,
   fieldProblemText,
-  plainMessage,
   unitsNow,
   watchUnits,
   workspaceText,
@@ -27,7 +26,7 @@ const t = workspaceText.workspace;
 // Loaded when there is first something to say.
 const Toasts = dynamic(() => import('./Toasts').then((m) => m.Toasts), { ssr: false });
 
-z.config({ jitless: true, customError: plainMessage });
+z.config({ jitless: true });
 
 export function Workspace({ children }: { children: ReactNode }) {
   return (

@@ -6,6 +6,7 @@ export const briefText = {
     done: 'Done',
     editHere: 'Edit here',
     pasteAShotList: 'Paste a shot list',
+    newPicture: 'New picture',
     addAPicture: ' Add a picture',
     noPicturesYetAddThe:
       'No pictures yet. Add the ones you want from this outing: what must fit, how far away, in what light. The lenses follow from that.',

@@ -2,6 +2,8 @@ import type { Kind } from '@/document';
 
 interface KindText {
   readonly title: string;
+  /** What a new one is called until it has a name. */
+  readonly fresh: string;
   readonly add: string;
   readonly chosen: string;
   readonly choose: string;
@@ -13,6 +15,7 @@ interface KindText {
 export const GEAR_KINDS: Readonly<Record<Kind, KindText>> = {
   lenses: {
     title: 'Lenses',
+    fresh: 'New lens',
     add: 'Add a lens',
     chosen: 'Chosen lens',
     choose: 'Choose a lens in the table to see and change it.',
@@ -21,6 +24,7 @@ export const GEAR_KINDS: Readonly<Record<Kind, KindText>> = {
   },
   bodies: {
     title: 'Cameras',
+    fresh: 'New camera',
     add: 'Add a camera',
     chosen: 'Chosen camera',
     choose: 'Choose a camera in the table to see and change it.',
@@ -29,6 +33,7 @@ export const GEAR_KINDS: Readonly<Record<Kind, KindText>> = {
   },
   converters: {
     title: 'Converters',
+    fresh: 'New converter',
     add: 'Add a converter',
     chosen: 'Chosen converter',
     choose: 'Choose a converter in the table to see and change it.',
@@ -37,6 +42,7 @@ export const GEAR_KINDS: Readonly<Record<Kind, KindText>> = {
   },
   tubes: {
     title: 'Tubes',
+    fresh: 'New tube',
     add: 'Add a tube',
     chosen: 'Chosen tube',
     choose: 'Choose a tube in the table to see and change it.',
@@ -45,6 +51,7 @@ export const GEAR_KINDS: Readonly<Record<Kind, KindText>> = {
   },
   adapters: {
     title: 'Adapters',
+    fresh: 'New adapter',
     add: 'Add an adapter',
     chosen: 'Chosen adapter',
     choose: 'Choose an adapter in the table to see and change it.',
@@ -52,3 +59,9 @@ export const GEAR_KINDS: Readonly<Record<Kind, KindText>> = {
     none: 'No adapters yet. Add one.',
   },
 };
+
+/** The mount of the first gear, until it has a name. */
+export const NEW_MOUNT = 'My mount';
+
+/** What a copy is called. */
+export const copyName = (name: string) => `${name}, copy`;

@@ -6,7 +6,7 @@ export { aimText, amountText, bringInText, differenceSteps, worseText } from './
 export { fieldPathText } from './fieldPath';
 export { missingText, understoodText } from './gearLine';
 export { ABSENT, FIGURE_NAMES, figureLabel, figureText, MEASURE_UNITS } from './figures';
-export { GEAR_KINDS } from './gearKinds';
+export { copyName, GEAR_KINDS, NEW_MOUNT } from './gearKinds';
 export { FIELD_NAMES, fieldText } from './itemFields';
 export { LIMIT_REASONS, LIMIT_TEXTS, UNKNOWN_NOTES, USUAL_LIMIT_NAMES } from './limits';
 export { isolated, stackName, type Nameable, namesOf } from './names';
@@ -16,6 +16,7 @@ export {
   csvProblemText,
   databaseRefusalText,
   fieldProblemText,
+  firstProblemText,
   issueText,
   leftOutText,
   notReadText,
@@ -24,6 +25,7 @@ export {
 } from './problems';
 export { proofText } from './proof';
 export * from './steps';
+export { STARTER_TEXTS } from './starters';
 export { stretchText } from './stretch';
 export * from './words';
 export { appText } from './app';

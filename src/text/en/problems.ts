@@ -114,6 +114,12 @@ export function plainMessage(issue: Parameters<z.core.$ZodErrorMap>[0]): string 
   return fieldProblemText(problemOf(issue));
 }
 
+/** What is wrong with the first field of a value that was read with its problems told. */
+export function firstProblemText(error: z.ZodError): string | null {
+  const [issue] = error.issues;
+  return issue ? fieldProblemText(problemOf(issue)) : null;
+}
+
 /** A field with what is wrong with it. */
 export function issueText({ path, problem }: FieldIssue): string {
   return path === '' ? fieldProblemText(problem) : `${path} ${fieldProblemText(problem)}`;

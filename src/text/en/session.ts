@@ -1,6 +1,18 @@
 /** What is said by session. */
 export const sessionText = {
   backups: {
+    /** Lies in every backup. */
+    readme: `This is a backup of Arm Reach.
+
+shelf.json      your gear, bags and usual things
+settings.json   your settings
+outings/        your outings, one JSON file each; each names what of the shelf may come
+bin/            deleted outings that could still be brought back
+set-aside/      stored texts that could not be read, as they were
+
+All files are JSON in UTF-8. The formats are described in docs/format.md of Arm Reach.
+To restore: open Arm Reach, choose Backup and storage, then Restore a backup.
+`,
     nothingIsOpenYet: 'nothing is open yet',
     notSaved: 'not saved',
     theShelfOfTheBackup: 'the shelf of the backup does not fit with what is here',

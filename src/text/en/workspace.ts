@@ -21,7 +21,6 @@ export const workspaceText = {
     oneMoreLens: 'One more lens',
     whatYouAreGoingTo: 'What you are going to photograph',
     showMeWhichLensesTo: 'Show me which lenses to take',
-    myMount: 'My mount',
   },
   header: {
     savedHere: 'Saved here',
@@ -267,6 +266,7 @@ export const workspaceText = {
     newFromOneCamera: 'New, from one camera…',
     newFromAStarterBrief: 'New from a starter brief…',
     newAndEmpty: 'New and empty',
+    newOuting: 'New outing',
     startedANewOutingWith: 'Started a new outing with your shelf.',
     theDemoOuting: 'The demo outing',
     showMeAround: 'Show me around',
