@@ -1,6 +1,23 @@
-import jsLpSolver from 'javascript-lp-solver';
-import { equalTo, greaterEq, inRange, lessEq, type Model, solve } from 'yalps';
+import { createRequire } from 'node:module';
+import { resolve } from 'node:path';
 import type { MipModel, MipOutcome, MipRow, MipSession, MipSolver } from '@/core/lineup';
+
+/** They stand in bench/node_modules, which only `npm run bench` installs. */
+const load = createRequire(resolve('bench/package.json'));
+
+interface Yalps {
+  readonly solve: (
+    problem: object,
+    options: object,
+  ) => { readonly status: string; readonly variables: readonly (readonly [string, number])[] };
+  readonly equalTo: (value: number) => object;
+  readonly lessEq: (value: number) => object;
+  readonly greaterEq: (value: number) => object;
+  readonly inRange: (lower: number, upper: number) => object;
+}
+interface JsLp {
+  readonly Solve: (problem: object) => Readonly<Record<string, number | boolean>>;
+}
 
 /** Two general MILP packages of the npm registry behind the port that HiGHS stands behind. */
 
@@ -64,13 +81,14 @@ function tableOf(model: MipModel, costs: readonly number[]) {
 }
 
 const yalps: SolveOnce = (model, costs) => {
+  const { equalTo, greaterEq, inRange, lessEq, solve } = load('yalps') as Yalps;
   const { variables, bounds } = tableOf(model, costs);
   const constraint = (lower: number, upper: number) => {
     if (lower === upper) return equalTo(lower);
     if (lower === -Infinity) return lessEq(upper);
     return upper === Infinity ? greaterEq(lower) : inRange(lower, upper);
   };
-  const problem: Model<string, string> = {
+  const problem = {
     direction: 'minimize',
     objective: 'cost',
     constraints: new Map(bounds.map(([name, lower, upper]) => [name, constraint(lower, upper)])),
@@ -107,7 +125,7 @@ const jsLp: SolveOnce = (model, costs) => {
     variables: Object.fromEntries(variables.map((v, i) => [`x${i}`, v])),
     ints: Object.fromEntries(variables.flatMap((_, i) => (model.integer[i] ? [[`x${i}`, 1]] : []))),
   };
-  const found = jsLpSolver.Solve(problem as never) as unknown as Record<string, number | boolean>;
+  const found = (load('javascript-lp-solver') as JsLp).Solve(problem);
   if (found.feasible !== true) return null;
   return variables.map((_, i) => Number(found[`x${i}`] ?? 0));
 };

@@ -10,6 +10,10 @@ const OUT = '.bench/run.mjs';
 const parts = process.argv.slice(2);
 
 await installPackages();
+if (parts.length === 0 || parts.includes('peers')) {
+  const installed = await run('npm', ['install', '--no-fund', '--no-audit', '--prefix', 'bench']);
+  if (installed !== 0) process.exit(installed);
+}
 if (parts.length === 0 || parts.includes('browser')) {
   const built = await run(
     process.execPath,

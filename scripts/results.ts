@@ -67,7 +67,12 @@ function writeOutings(to: string): void {
   for (const starter of STARTERS)
     put(
       `starter-${starter.key}`,
-      encode(outingFromStarter(starter, STARTER_TEXTS[starter.key], { shelf, currency: outing.currency })),
+      encode(
+        outingFromStarter(starter, STARTER_TEXTS[starter.key], {
+          shelf,
+          currency: outing.currency,
+        }),
+      ),
     );
   for (const name of readdirSync(CASES))
     put(`case-${name.replace('.json', '')}`, readFileSync(join(CASES, name), 'utf8'));

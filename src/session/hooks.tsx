@@ -113,7 +113,7 @@ export function useKnownGear(): Shelf {
 
 export function useHistory() {
   const { document } = useSession();
-  const canUndo = useStore(document.store.temporal, (t) => t.pastStates.length > 0);
-  const canRedo = useStore(document.store.temporal, (t) => t.futureStates.length > 0);
+  const canUndo = useStore(document.store, (s) => s.past.length > 0);
+  const canRedo = useStore(document.store, (s) => s.future.length > 0);
   return { canUndo, canRedo, undo: document.undo, redo: document.redo };
 }

@@ -89,7 +89,7 @@ test('a first visit opens the demo, asks for its lineup and stores it', async ()
   expect(recordOf('outing:demo')?.name).toBe(demoFile().outing.name);
   expect(recordOf('shelf')).toBeUndefined();
   expect(session.state.getState().saveState).toBe('saved');
-  expect(session.document.store.temporal.getState().pastStates).toHaveLength(0);
+  expect(session.document.store.getState().past).toHaveLength(0);
   end();
 });
 

@@ -29,7 +29,7 @@ export {
   type PositionUnit,
 } from './framing';
 export { type Light, type LightSource, type Movement } from './light';
-export { ev100OfSource, type SunPosition, sunPosition } from './lightLevel';
+export { ev100OfSource, moonAt, skyLightLux, type SunPosition, sunPosition } from './lightLevel';
 export {
   DEFAULT_LIMITS,
   LATE_AIMS,

@@ -1,5 +1,5 @@
-import { getPosition } from 'suncalc';
-import { type DayPhase, dayPhase, ev100FromLux, skyIlluminanceLux } from '@/core/optics';
+import { AngleFromSun, Body, Equator, Horizon, KM_PER_AU, Observer } from 'astronomy-engine';
+import { type DayPhase, dayPhase, ev100FromLux, type Moon, skyIlluminanceLux } from '@/core/optics';
 import type { LightSource } from './light';
 import { SCENES } from './scenes';
 
@@ -12,23 +12,44 @@ export interface SunPosition {
   readonly phase: DayPhase;
 }
 
-/** Position of the sun at a moment and place. Source: the suncalc package, good to a minute of arc. */
-export function sunPosition(at: string, latitudeDeg: number, longitudeDeg: number): SunPosition {
-  const { altitude, azimuth } = getPosition(new Date(at), latitudeDeg, longitudeDeg);
-  const altitudeDeg = trueAltitudeDeg(altitude);
-  return { altitudeDeg, azimuthDeg: azimuth, phase: dayPhase(altitudeDeg) };
+/** Where a body of the sky stands for an observer on the ground. Source: the astronomy-engine package. */
+function placeOf(body: Body, at: Date, latitudeDeg: number, longitudeDeg: number) {
+  const observer = new Observer(latitudeDeg, longitudeDeg, 0);
+  const { ra, dec, dist } = Equator(body, at, observer, true, true);
+  const { altitude, azimuth } = Horizon(at, observer, ra, dec);
+  return { altitudeDeg: altitude, azimuthDeg: azimuth, distanceAu: dist };
 }
 
-/**
- * Takes the refraction out that the package puts in; below the horizon it adds that of the horizon.
- *
- * Source: J. Meeus, Astronomical Algorithms, formula 16.4, as the package has it.
- */
-function trueAltitudeDeg(apparentDeg: number): number {
-  const refraction = (h: number) => 1.02 / 60 / Math.tan(((h + 10.26 / (h + 5.1)) * Math.PI) / 180);
-  let h = apparentDeg - refraction(0);
-  for (let i = 0; h > 0 && i < 5; i += 1) h = apparentDeg - refraction(Math.max(0, h));
-  return h;
+/** Position of the sun at a moment and place. */
+export function sunPosition(at: string, latitudeDeg: number, longitudeDeg: number): SunPosition {
+  const { altitudeDeg, azimuthDeg } = placeOf(Body.Sun, new Date(at), latitudeDeg, longitudeDeg);
+  return { altitudeDeg, azimuthDeg, phase: dayPhase(altitudeDeg) };
+}
+
+/** The moon at a moment and place. */
+export function moonAt(at: string, latitudeDeg: number, longitudeDeg: number): Moon {
+  const moment = new Date(at);
+  const { altitudeDeg, distanceAu } = placeOf(Body.Moon, moment, latitudeDeg, longitudeDeg);
+  return {
+    altitudeDeg,
+    elongationDeg: AngleFromSun(Body.Moon, moment),
+    distanceKm: distanceAu * KM_PER_AU,
+  };
+}
+
+/** By day the moon adds nothing that counts, and need not be looked for. */
+const MOON_BELOW_SUN_DEG = 0;
+
+/** The light of sun, moon and sky on level ground, lux. */
+export function skyLightLux({
+  at,
+  latitudeDeg,
+  longitudeDeg,
+  sky,
+}: Extract<LightSource, { kind: 'sun' }>): number {
+  const { altitudeDeg } = sunPosition(at, latitudeDeg, longitudeDeg);
+  const moon = altitudeDeg < MOON_BELOW_SUN_DEG ? moonAt(at, latitudeDeg, longitudeDeg) : null;
+  return skyIlluminanceLux(altitudeDeg, sky, moon);
 }
 
 /** EV at ISO 100 of a light source; null where light sets no demand. */
@@ -42,9 +63,7 @@ export function ev100OfSource(source: LightSource): number | null {
       return SCENES.find((s) => s.key === source.scene)?.ev100 ?? null;
     case 'lux':
       return ev100FromLux(source.lux);
-    case 'sun': {
-      const { altitudeDeg } = sunPosition(source.at, source.latitudeDeg, source.longitudeDeg);
-      return ev100FromLux(skyIlluminanceLux(altitudeDeg, source.sky));
-    }
+    case 'sun':
+      return ev100FromLux(skyLightLux(source));
   }
 }

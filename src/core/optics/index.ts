@@ -53,4 +53,12 @@ export {
   sideMm,
 } from './sensor';
 export { combinedStabiliserStops, handheldTimeS } from './shutter';
-export { type DayPhase, dayPhase, type Sky, skyIlluminanceLux, SKY_DIVISORS } from './sky';
+export {
+  type DayPhase,
+  dayPhase,
+  type Moon,
+  moonIlluminanceLux,
+  type Sky,
+  skyIlluminanceLux,
+  SKY_DIVISORS,
+} from './sky';

@@ -1,4 +1,5 @@
-/** Gear in and out in open formats: CSV tables, and the open Lensfun database. */
+/** Open formats in and out: calendar, CSV and Markdown, lists of gear and pictures, the open lens database. */
+export { calendarOf } from './calendar';
 export {
   type CsvIssue,
   type CsvProblem,
@@ -18,3 +19,4 @@ export {
   type SkipReason,
 } from './lensfun';
 export { gearFromDatabase } from './lensfunGear';
+export { type PackedLine, packingCsv, packingMarkdown } from './packing';

@@ -1,4 +1,3 @@
-import { temporal } from 'zundo';
 import { createStore } from 'zustand/vanilla';
 import { ok } from '@/core/result';
 import { comingGear, type Desk, fileOf, join, planAfter, shared } from '../desk';
@@ -13,6 +12,10 @@ export interface DocumentState {
   readonly desk: Desk | null;
   /** The whole of it, with the gear that may come; null until it has been read. */
   readonly file: OutingFile | null;
+  /** Earlier states, oldest first, to which undo leads. */
+  readonly past: readonly WholeState[];
+  /** Later states, nearest first, to which redo leads. */
+  readonly future: readonly WholeState[];
 }
 /** What is open. */
 interface WholeState {
@@ -35,42 +38,38 @@ const HISTORY_LENGTH = 200;
  */
 export function createDocumentStore(now: () => number, refused: OnRefused = () => undefined) {
   let last = { field: '', at: -Infinity };
-  let joins = false;
-  const store = createStore<DocumentState>()(
-    temporal((): DocumentState => ({ desk: null, file: null }), {
-      limit: HISTORY_LENGTH,
-      handleSet:
-        (remember) =>
-        (...change: Parameters<typeof remember>) => {
-          if (!joins) remember(...change);
-        },
-    }),
-  );
-  const history = () => store.temporal.getState();
+  const store = createStore<DocumentState>()(() => ({
+    desk: null,
+    file: null,
+    past: [],
+    future: [],
+  }));
   const refuse = ({ issues }: Unreadable, would: object): boolean => {
     refused(issues, would);
     return false;
   };
   const put = (next: WholeState, field: string): boolean => {
     const at = now();
-    joins = field !== '' && field === last.field && at - last.at < SAME_EDIT_MS;
+    const joins = field !== '' && field === last.field && at - last.at < SAME_EDIT_MS;
     last = { field, at };
-    store.setState(next);
-    joins = false;
+    store.setState((state) => ({
+      ...next,
+      past: joins ? state.past : withNow(state).slice(-HISTORY_LENGTH),
+      future: [],
+    }));
     return true;
   };
-  const ends = (work: () => void) => () => {
+  /** Goes to the nearest earlier or later state; where there is none, stays. */
+  const goTo = (step: (state: DocumentState) => Partial<DocumentState> | null) => () => {
     last = { field: '', at: -Infinity };
-    work();
+    store.setState((state) => step(state) ?? state);
   };
   return {
     store,
     /** Opens another outing; there is no way back to the one before by undo. */
     open(desk: Desk) {
-      joins = false;
       last = { field: '', at: -Infinity };
-      store.setState({ desk, file: fileOf(desk) });
-      history().clear();
+      store.setState({ desk, file: fileOf(desk), past: [], future: [] });
     },
     /**
      * Applies an edit of the outing; quick edits of the same field make one step of undo.
@@ -119,24 +118,33 @@ export function createDocumentStore(now: () => number, refused: OnRefused = () =
     adopt(desk: Desk) {
       const before = opened(store.getState());
       if (before === null) return;
-      const next = refreshed(before, desk);
-      const rebased = (states: readonly Partial<DocumentState>[]) =>
-        states.map((state) => {
-          const step = opened(state as DocumentState);
-          return step === null ? state : refreshed(step, joinDesks(before.desk, step.desk, desk));
-        });
-      const { pastStates, futureStates } = history();
-      const [past, future] = [rebased(pastStates), rebased(futureStates)];
-      history().pause();
-      store.setState(next);
-      history().resume();
-      store.temporal.setState({ pastStates: past, futureStates: future });
+      const rebased = (states: readonly WholeState[]) =>
+        states.map((step) => refreshed(step, joinDesks(before.desk, step.desk, desk)));
+      store.setState(({ past, future }) => ({
+        ...refreshed(before, desk),
+        past: rebased(past),
+        future: rebased(future),
+      }));
     },
-    undo: ends(() => history().undo()),
-    redo: ends(() => history().redo()),
+    undo: goTo((state) => {
+      const { past, future } = state;
+      const to = past.at(-1);
+      return to ? { ...to, past: past.slice(0, -1), future: [...nowOf(state), ...future] } : null;
+    }),
+    redo: goTo((state) => {
+      const [to, ...future] = state.future;
+      return to ? { ...to, past: withNow(state), future } : null;
+    }),
   };
 }
 export type DocumentStore = ReturnType<typeof createDocumentStore>;
+
+const withNow = (state: DocumentState) => [...state.past, ...nowOf(state)];
+
+function nowOf(state: DocumentState): readonly WholeState[] {
+  const whole = opened(state);
+  return whole ? [whole] : [];
+}
 
 function opened({ desk, file }: DocumentState): WholeState | null {
   return desk === null || file === null ? null : { desk, file };

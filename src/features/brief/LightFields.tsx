@@ -1,8 +1,16 @@
 'use client';
 
 import { useWatch } from 'react-hook-form';
-import { ev100OfSource, type Light, type LightSource, SCENES, sunPosition } from '@/core/brief';
-import { type DayPhase, type Sky, skyIlluminanceLux, SKY_DIVISORS } from '@/core/optics';
+import {
+  ev100OfSource,
+  type Light,
+  type LightSource,
+  moonAt,
+  SCENES,
+  skyLightLux,
+  sunPosition,
+} from '@/core/brief';
+import { type DayPhase, moonIlluminanceLux, type Sky, SKY_DIVISORS } from '@/core/optics';
 import { FormNumber, FormSelect, SelectField, TextField, Tick, useFormSet } from '@/ui';
 import { briefText, exact, formatEv, SCENE_NAMES, type Step } from '@/text';
 import { Figure } from '@/parts';
@@ -142,23 +150,34 @@ function WhenFields({ at }: { at: string }) {
 const WHEN = /^(\d{4}-\d{2}-\d{2})T(\d{2}:\d{2})(?::[\d.]+)?(Z|[+-]\d{2}:\d{2})$/;
 
 function sunSteps(
-  { at, latitudeDeg, longitudeDeg, sky }: Extract<LightSource, { kind: 'sun' }>,
+  source: Extract<LightSource, { kind: 'sun' }>,
   altitudeDeg: number,
   ev100: number,
 ): Step[] {
-  const lux = skyIlluminanceLux(altitudeDeg, sky);
+  const { at, latitudeDeg, longitudeDeg, sky } = source;
+  const moon = altitudeDeg < 0 ? moonAt(at, latitudeDeg, longitudeDeg) : null;
   return [
     {
       name: text.altitudeOfTheSun,
       result: `${exact(altitudeDeg)}°`,
       formula: text.atNorthEastWithoutRefraction(at, exact(latitudeDeg), exact(longitudeDeg)),
-      source: text.suncalcHeldAgainstAFull,
+      source: text.astronomyEngine,
     },
+    ...(moon
+      ? [
+          {
+            name: text.moonlight,
+            result: text.lux(exact(moonIlluminanceLux(moon))),
+            formula: text.moonFormula(exact(moon.altitudeDeg), exact(moon.elongationDeg)),
+            source: text.usnoCircular171,
+          },
+        ]
+      : []),
     {
       name: text.lightOnLevelGround,
-      result: text.lux(exact(lux)),
+      result: text.lux(exact(skyLightLux(source))),
       formula: text.aCubicInAltitude90(SKY_DIVISORS[sky]),
-      source: text.usnoCircular171NoMoon,
+      source: text.usnoCircular171,
     },
     {
       name: text.exposureValueAtIso100,

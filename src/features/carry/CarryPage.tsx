@@ -74,7 +74,7 @@ export function CarryPage() {
                   {
                     label: t.stretchesAsACalendar,
                     hint: '.ics',
-                    onSelect: () => exportCalendar(file),
+                    onSelect: () => void exportCalendar(file),
                   },
                   {
                     label: t.packingListAsCsv,

@@ -18,7 +18,8 @@ import {
   tooBigSteps,
 } from '@/text';
 import { Cautions } from './Cautions';
-import { calendarOf, packingCsv, packingMarkdown } from './exports';
+import { calendarOf, packingCsv, packingMarkdown } from '@/document/formats';
+import { packedLines, titleOf } from './exports';
 import { PackingView } from './PackingView';
 import { PlanSettings } from './PlanSettings';
 import { StretchPlan } from './StretchPlan';
@@ -212,30 +213,30 @@ test('order and preference are chosen, compartments and things added and taken a
 describe('what is taken along', () => {
   const lines = () => packingList(demo, answer.plan);
 
-  it('is a calendar with every stretch at its local time', () => {
-    const { text, left } = calendarOf(demo);
+  it('is a calendar with every stretch at its local time', async () => {
+    const { text, left } = await calendarOf(demo);
     expect(left).toEqual([]);
     expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(demo.stretches.length);
     expect(text).toContain('DTSTART:20270612T083000');
     expect(text).toContain('DTEND:20270612T123000');
     const past = { ...demo.stretches[0]!, fromTime: '22:00', toTime: '01:00' };
     const undated = { ...demo.stretches[1]!, day: null };
-    const night = calendarOf({ ...demo, stretches: [past, undated] });
+    const night = await calendarOf({ ...demo, stretches: [past, undated] });
     expect(night.text).toContain('DTEND:20270613T010000');
     expect(night.left).toEqual(['Boathouse and crews']);
   });
 
   it('is a packing list as CSV and as Markdown, ticks and all', () => {
     const ticked = { ...demo, packing: { ...demo.packing, ticked: ['rain'] } };
-    const csv = packingCsv(ticked, lines()).split('\n');
+    const csv = packingCsv(packedLines(ticked, lines())).split('\n');
     expect(csv[0]).toBe('count,what,why,packed');
     expect(csv).toHaveLength(lines().length + 1);
     expect(csv.find((row) => row.includes('Rain covers'))).toMatch(/,yes$/);
-    const markdown = packingMarkdown(ticked, lines());
+    const markdown = packingMarkdown(titleOf(ticked), packedLines(ticked, lines()));
     expect(markdown).toContain('# Lantern regatta, two days, 12 June 2027');
     expect(markdown).toContain('- [x] Rain covers and a towel (wet: In the launch)');
     expect(markdown).toContain('- [ ] 10–24 mm f/4 (in the plan)');
     const odd = { ...ticked, outing: { ...ticked.outing, name: '*Two* [days](x) <b> #1' } };
-    expect(packingMarkdown(odd, [])).toContain('# \\*Two\\* \\[days\\](x) \\<b\\> \\#1');
+    expect(packingMarkdown(titleOf(odd), [])).toContain('# \\*Two\\* \\[days\\](x) \\<b\\> \\#1');
   });
 });

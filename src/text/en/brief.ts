@@ -146,12 +146,15 @@ export const briefText = {
     altitudeOfTheSun: 'Altitude of the sun',
     atNorthEastWithoutRefraction: (at: string, exact: string, exact2: string) =>
       `at ${at}, ${exact}° north, ${exact2}° east; without refraction`,
-    suncalcHeldAgainstAFull: 'suncalc, held against a full astronomy library.',
+    astronomyEngine: 'The astronomy-engine package.',
+    moonlight: 'Light of the moon',
+    moonFormula: (altitude: string, elongation: string) =>
+      `a cubic in altitude / 90° for the full moon, ${altitude}° high, times the share that a moon ${elongation}° from the sun gives`,
     lightOnLevelGround: 'Light on level ground',
     lux: (exact: string) => `${exact} lux`,
     aCubicInAltitude90: (value: number) =>
-      `a cubic in altitude / 90° for clear sky, divided by ${value} for the clouds`,
-    usnoCircular171NoMoon: 'USNO Circular 171, no moon.',
+      `a cubic in the sun’s altitude / 90° for clear sky, at night with the moon, divided by ${value} for the clouds`,
+    usnoCircular171: 'USNO Circular 171.',
     exposureValueAtIso100: 'Exposure value at ISO 100',
     log2Lux100CWith: 'log2(lux · 100 / C) with C = 250',
     incidentLightCalibrationIso2720: 'Incident-light calibration, ISO 2720.',
