@@ -1,6 +1,5 @@
 'use client';
 
-import { useMemo } from 'react';
 import type { PositionUnit } from '@/core/brief';
 import { shortfallOf, type Verdict } from '@/core/coverage';
 import { stackKey } from '@/core/gear';
@@ -20,7 +19,7 @@ import {
 } from '@/text';
 import { useFile } from '@/session';
 import { Figure, StateMark } from '@/parts';
-import { verdictMatrix } from './matrix';
+import { useVerdictMatrix } from './useVerdicts';
 
 const t = lineupText.matrix;
 
@@ -28,7 +27,7 @@ const t = lineupText.matrix;
 export function Matrix({ result, question }: { result: LineupResult; question: LineupQuestion }) {
   const file = useFile();
   const name = namesOf(file);
-  const matrix = useMemo(() => verdictMatrix(question, result), [question, result]);
+  const matrix = useVerdictMatrix(question, result);
   const states = new Map(result.frames.map((f) => [f.frameId, f]));
   if (matrix.stacks.length === 0 || matrix.rows.length === 0) return null;
   return (

@@ -1,7 +1,7 @@
 'use client';
 
-import { useMemo, useState } from 'react';
-import { lensLacks, type LensOut, type LineupResult } from '@/core/lineup';
+import { useState } from 'react';
+import { type LensOut, type LineupResult } from '@/core/lineup';
 import { setLock } from '@/document';
 import {
   counted,
@@ -14,6 +14,7 @@ import {
 } from '@/text';
 import { useEdit, useFile } from '@/session';
 import { Button } from '@/ui';
+import { useLensLacks } from './useVerdicts';
 
 const t = lineupText.outTable;
 
@@ -78,7 +79,7 @@ export function OutTable({ result }: { result: LineupResult }) {
 /** Worked out only for lenses that someone asks about. */
 function Lacks({ out, name }: { out: LensOut; name: (id: string) => string }) {
   const file = useFile();
-  const lacks = useMemo(() => lensLacks(file, out.lensId), [file, out.lensId]);
+  const lacks = useLensLacks(file, out.lensId);
   return (
     <>
       <p className="mt-1">

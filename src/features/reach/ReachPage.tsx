@@ -2,20 +2,19 @@
 
 import type { ECharts } from 'echarts/core';
 import dynamic from 'next/dynamic';
-import { useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useDeferredValue, useRef, useState } from 'react';
 import { download, useAnswer, useFile, useSelection } from '@/session';
 import { counted, namesOf, proofText, reachText } from '@/text';
 import { Button, Menu } from '@/ui';
 import { Ranges } from '@/parts';
-import { reachData } from './chartData';
 import type { Highlight } from './chartOption';
 import { Details } from './Details';
 import { FilterBar } from './FilterBar';
 import { Legend } from './Legend';
 import { chartPng, chartSvg } from './saveChart';
-import { servicesOf } from './service';
 import { ReachTable } from './ReachTable';
-import { shownBy, useFilters } from './useFilters';
+import { useFilters } from './useFilters';
+import { useReachData, useServices } from './useReach';
 
 const t = reachText.reachPage;
 
@@ -34,17 +33,7 @@ export function ReachPage() {
   const chart = useRef<ECharts | null>(null);
   const body = file.shelf.bodies.find((b) => b.id === bodyId) ?? null;
   const filters = useFilters();
-  const shown = shownBy(filters, result);
-  const shownKey = JSON.stringify([
-    filters.stretchId,
-    filters.mount,
-    filters.which,
-    filters.search,
-  ]);
-  const data = useMemo(
-    () => reachData(file, result, body, shown),
-    [file, result, body, shownKey], // eslint-disable-line react-hooks/exhaustive-deps -- what is shown follows from the key and the result
-  );
+  const data = useReachData(file, result, body, filters);
   const [proofShown, setProofShown] = useState(false);
   const chosen: Highlight | null = lensId
     ? { kind: 'lens', id: lensId }
@@ -53,12 +42,7 @@ export function ReachPage() {
       : null;
   // Pointing is answered when there is time: with a thousand lenses it takes a moment to look.
   const highlight = useDeferredValue(pointed ?? chosen);
-  const services = useMemo(() => {
-    if (highlight === null) return [];
-    const frames =
-      highlight.kind === 'frame' ? file.frames.filter((f) => f.id === highlight.id) : file.frames;
-    return servicesOf(file, frames, highlight.kind === 'lens' ? highlight.id : null);
-  }, [file, highlight?.kind, highlight?.id]); // eslint-disable-line react-hooks/exhaustive-deps -- a highlight is its kind and id
+  const services = useServices(file, highlight);
   const witnesses =
     proofShown && result?.proof.kind !== 'none' ? (result?.proof.witnesses ?? []) : [];
   const lit =
