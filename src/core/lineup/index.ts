@@ -56,13 +56,8 @@ export {
   type Reason,
   type Totals,
 } from './explain/result';
-export {
-  type SelectableItem,
-  priceOf,
-  selectable,
-  type Selectable,
-  spendOf,
-} from './problem/selectable';
+export { priceOf, selectable, type Selectable, spendOf } from './problem/selectable';
+export type { SelectableItem } from './problem/item';
 export { firstPerson, type Assignment, assignmentsOf } from './problem/assignments';
 export { lensLacks } from './explain/lenses';
 export { framesThere, type Opportunity, opportunitiesOf } from './problem/opportunities';

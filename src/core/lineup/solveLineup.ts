@@ -42,7 +42,7 @@ import {
   RESULT_VERSION,
   type Totals,
 } from './explain/result';
-import type { SelectableKind } from './problem/selectable';
+import type { SelectableKind } from './problem/item';
 
 export interface SolveOptions {
   /** Time for the whole answer, s; past it the best found is given with its bound. */

@@ -9,7 +9,7 @@ import { usefulCopies } from '../problem/assignments';
 import { isInterchangeable, type Candidate } from '../problem/candidates';
 import { byAims } from '../problem/aims';
 import type { Opportunity } from '../problem/opportunities';
-import type { SelectableItem } from '../problem/selectable';
+import type { SelectableItem } from '../problem/item';
 import { sumLimits } from '../problem/limitRules';
 
 export interface DominanceOptions {

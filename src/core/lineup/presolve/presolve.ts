@@ -9,7 +9,7 @@ import {
 import type { Problem, Target } from '../problem/problem';
 import { isAvailable } from '../problem/candidates';
 import { missingOf, positionsOf } from '../problem/positions';
-import type { SelectableItem } from '../problem/selectable';
+import type { SelectableItem } from '../problem/item';
 
 /**
  * The part of a problem that decides: opportunities that something makes wholly, by their essential

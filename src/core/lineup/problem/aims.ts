@@ -2,7 +2,7 @@ import type { Frame, FrameId, LateAim, Limits } from '@/core/brief';
 import type { Body } from '@/core/gear';
 import type { Assignment } from './assignments';
 import type { Target } from './problem';
-import type { SelectableItem } from './selectable';
+import type { SelectableItem } from './item';
 
 /** Two values of an aim nearer than this are equal; the smallest real step is far larger. */
 export const AIM_TOLERANCE = 1e-6;

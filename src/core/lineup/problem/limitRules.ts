@@ -1,6 +1,6 @@
 import type { Limits } from '@/core/brief';
 import type { Lens } from '@/core/gear';
-import type { SelectableItem } from './selectable';
+import type { SelectableItem } from './item';
 
 /** The limits that are a most of something, null for none. */
 export type LimitKey = {

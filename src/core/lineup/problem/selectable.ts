@@ -10,22 +10,8 @@ import {
   type Shelf,
 } from '@/core/gear';
 import { AT_EASE, type Pace } from '@/core/pace';
+import type { SelectableItem, SelectableKind } from './item';
 import { type BeyondLimit, lensLimits, sumLimits, type UnknownUnderLimit } from './limitRules';
-
-export type SelectableKind = 'lens' | 'converter' | 'tube' | 'adapter';
-
-/** An item that the choice may take, with what it counts. */
-export interface SelectableItem {
-  readonly id: string;
-  readonly kind: SelectableKind;
-  readonly itemCost: number;
-  readonly weightG: number | null;
-  readonly price: number | null;
-  /** Money it takes to have it; 0 for what is owned or borrowed, null when not known. */
-  readonly spend: number | null;
-  readonly owned: boolean;
-  readonly lockedIn: boolean;
-}
 
 /** What the limits leave to choose from. */
 export interface Selectable {

@@ -7,7 +7,7 @@ import { type Assignment, assignmentsByStretch } from '../problem/assignments';
 import { type Candidate, neededCandidates } from '../problem/candidates';
 import type { MipModel, MipRow } from './mipSolver';
 import type { Presolved } from '../presolve/presolve';
-import type { SelectableItem } from '../problem/selectable';
+import type { SelectableItem } from '../problem/item';
 import { type SumLimit, sumLimits } from '../problem/limitRules';
 
 /** What a row of the model stands for; limits and demands can be named when they fight. */
