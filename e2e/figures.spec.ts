@@ -54,7 +54,7 @@ test('what an overlap is good for, and by what other lineups are worse, say how 
   await expect(page.getByRole('dialog')).toContainText('€3,950 − €3,790');
   await page.keyboard.press('Escape');
   await page
-    .getByRole('button', { name: /^Wants got by/ })
+    .getByRole('button', { name: /^Wants covered by/ })
     .first()
     .click();
   await expect(page.getByRole('dialog')).toContainText('Share of the wanted pictures: 64');

@@ -64,7 +64,7 @@ test('a lens can be in repair or rented for an outing, and the money for it is c
   await expect(page.getByRole('button', { name: /^70–300 mm f\/4.5–5.6/ })).not.toHaveClass(
     /text-got/,
   );
-  await page.getByLabel('On this outing').selectOption('may come');
+  await page.getByLabel('On this outing').selectOption('can come');
   await expect(standing(page)).toContainText('4 lenses and 1 tube');
   await page.getByRole('button', { name: /^600 mm f\/4/ }).click();
   await page.getByLabel('On this outing').selectOption('rented for it');
@@ -118,7 +118,7 @@ test('earlier versions tell what was changed, and one is brought back and undone
   await saved(page);
   await outingMenu(page, 'Earlier versions');
   await expect(page.getByText('deleted picture: Moon over the bridge').first()).toBeVisible();
-  await page.getByRole('button', { name: 'Look' }).click();
+  await page.getByRole('button', { name: 'View' }).click();
   await expect(page.getByText(/18 pictures: Start line/)).toBeVisible();
   await page.getByRole('button', { name: 'Restore' }).click();
   await page.getByRole('link', { name: 'Brief' }).click();

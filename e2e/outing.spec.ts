@@ -19,9 +19,9 @@ test('a first visit leads to a proven lineup without typing', async ({ page }) =
   await expect(standing(page)).toContainText('fewest possible (proven)');
   await page.getByRole('link', { name: 'which lenses and why' }).click();
   await expect(
-    page.getByRole('heading', { name: '4 lenses and 1 tube get every picture that counts' }),
+    page.getByRole('heading', { name: '4 lenses and 1 tube cover every must and want' }),
   ).toBeVisible();
-  await expect(page.getByText('No two of these 4 can be made with the same lens')).toBeVisible();
+  await expect(page.getByText('No lens covers two of these 4 pictures')).toBeVisible();
   await expect(page.getByTestId('witnesses').getByRole('row')).toHaveCount(5);
 });
 
@@ -31,7 +31,7 @@ test('a picture added by hand changes the answer, and undo takes it back', async
   await page.getByLabel('Picture', { exact: true }).fill('Far buoy');
   await tick(page.getByRole('radio', { name: 'must' }));
   await page.getByLabel('Described by').selectOption('a focal length on 36×24 mm');
-  await tick(page.getByRole('radio', { name: 'free' }));
+  await tick(page.getByRole('radio', { name: 'free to move' }));
   await page.getByLabel('From', { exact: true }).fill('600');
   await page.getByLabel('To', { exact: true }).fill('800');
   await page.getByLabel('Used for', { exact: true }).selectOption('the whole picture, uncropped');
@@ -156,7 +156,9 @@ test('limits change the answer, and locks that break them are named', async ({ p
     .click();
   await page.getByLabel('Lenses at most').fill('1');
   await expect(standing(page)).toContainText('No lineup meets the limits');
-  await expect(page.getByTestId('conflict')).toContainText('at most 1 lens; 2 would do');
+  await expect(page.getByTestId('conflict')).toContainText(
+    'at most 1 lens; 2 lenses would be enough',
+  );
 });
 
 test('a new outing starts from a brief, with the shelf as it is, and is answered', async ({

@@ -93,7 +93,7 @@ test('by keyboard alone: from the first page to a proven lineup and why', async 
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Leave 23 mm f/1.4 at home' }).focus();
+  await page.getByRole('button', { name: 'Leave out 23 mm f/1.4' }).focus();
   await page.keyboard.press('Enter');
   await expect(standing(page)).not.toContainText('4 lenses and 1 tube');
   await page.keyboard.press('Control+z');
@@ -119,7 +119,7 @@ test('a first visit is shown around by doing, and can leave at any time', async 
 test('ways of choosing are laid side by side, and one is chosen', async ({ page }) => {
   await open(page, '/lineup');
   await page.getByRole('button', { name: 'Lay these 5 side by side' }).click();
-  const table = page.getByTestId('schools');
+  const table = page.getByTestId('profiles');
   await expect(table.getByRole('columnheader')).toHaveCount(6);
   await expect(table.getByRole('row', { name: /^Lenses/ })).toContainText('1 lens');
   await table.getByRole('button', { name: 'Use the style one zoom, never change' }).click();

@@ -7,7 +7,7 @@ test('keyboard alone leads from the start to the proof, and takes a picture out 
   await page.keyboard.press('Tab');
   await expect(page.getByRole('link', { name: 'Skip to content' })).toBeFocused();
   await page.keyboard.press('Enter');
-  await expect(page.locator('#place')).toBeFocused();
+  await expect(page.locator('#content')).toBeFocused();
   await page.getByRole('button', { name: 'Delete Dancers by lantern light' }).focus();
   await page.keyboard.press('Enter');
   await expect(standing(page)).toContainText('3 lenses');

@@ -45,15 +45,15 @@ try {
   await phone.screenshot({ path: 'docs/screenshots/carry-phone.png' });
   const beside = await open('/lineup');
   await beside.getByRole('button', { name: /^Compare these/ }).click();
-  await beside.getByTestId('schools').waitFor({ timeout: 60_000 });
-  await beside.locator('#schools').evaluate((heading) => heading.scrollIntoView());
-  await beside.screenshot({ path: 'docs/screenshots/schools.png' });
+  await beside.getByTestId('profiles').waitFor({ timeout: 60_000 });
+  await beside.locator('#profiles').evaluate((heading) => heading.scrollIntoView());
+  await beside.screenshot({ path: 'docs/screenshots/styles.png' });
   const earlier = await open('/brief');
   await earlier.getByRole('button', { name: 'Delete Moon over the bridge' }).click();
   await earlier.getByText('Saved here').waitFor();
   await earlier.goto(`http://localhost:${PORT}/versions`);
   await earlier.getByTestId('answer').waitFor();
-  await earlier.getByRole('button', { name: 'Look' }).click();
+  await earlier.getByRole('button', { name: 'View' }).click();
   await earlier.screenshot({ path: 'docs/screenshots/versions.png' });
   await browser.close();
 } finally {

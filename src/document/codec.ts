@@ -28,6 +28,6 @@ export function encode(file: OutingFile): string {
 }
 
 /** The JSON Schema of an outing file, made from the Zod schema. */
-export function outingJsonSchema(): Record<string, unknown> {
-  return { title: FILE_FORMAT, ...z.toJSONSchema(outingFile, { io: 'input' }) };
+export function outingJsonSchema(title: string): Record<string, unknown> {
+  return { title, ...z.toJSONSchema(outingFile, { io: 'input' }) };
 }

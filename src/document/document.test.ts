@@ -100,7 +100,7 @@ describe('the outing file', () => {
 
   it('is described by a JSON Schema that takes the demo and refuses a bad field', () => {
     const validate = new Ajv2020({ strict: false, validateFormats: false }).compile(
-      outingJsonSchema(),
+      outingJsonSchema('outing'),
     );
     expect(validate(JSON.parse(DEMO))).toBe(true);
     expect(validate({ ...JSON.parse(DEMO), frames: [{ id: 'x' }] })).toBe(false);

@@ -26,7 +26,7 @@ export function useFocusBefore(open: boolean): () => void {
   }, [open]);
   return () => {
     const there = before.current.find((element) => element.isConnected && isSeen(element));
-    (there ?? document.getElementById('place'))?.focus();
+    (there ?? document.getElementById('content'))?.focus();
   };
 }
 

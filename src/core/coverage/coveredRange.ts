@@ -112,7 +112,10 @@ export function coversSomewhere(setup: Setup, task: CoverageTask): boolean {
   });
 }
 
-/** What a place meets, a bit each. Light is looked at by each rule of time at each f-number asked for. */
+/**
+ * The conditions that a position may meet, a bit each, so that a set of them is one number: this runs
+ * for every setup, frame and breakpoint. Light is looked at by each rule of time at each f-number.
+ */
 const BLUR = 1 << 0;
 const AUTOFOCUS = 1 << 1;
 const SHARP = 1 << 2;
@@ -141,7 +144,10 @@ const AMBIENT = sum(AMBIENT_BITS);
 const FLASH = sum(FLASH_BITS);
 const ALL = FRAMING | AMBIENT | FLASH;
 
-/** What is met at every bend, at any, and whether one of them meets all that is asked. */
+/** Whether all of some conditions are among those met. */
+const meets = (met: number, conditions: number) => (met & conditions) === conditions;
+
+/** What is met at every breakpoint, at any, and whether one of them meets all that is asked. */
 function look(setup: Setup, task: CoverageTask, breakpoints: readonly number[]) {
   let [always, ever, atOnce] = [ALL, 0, false];
   for (const x of breakpoints) {
@@ -155,15 +161,15 @@ function look(setup: Setup, task: CoverageTask, breakpoints: readonly number[]) 
 
 /** Whether all is met: by the light there is or by flash. */
 function isMet(met: number): boolean {
-  return (met & FRAMING) === FRAMING && ((met & AMBIENT) === AMBIENT || (met & FLASH) === FLASH);
+  return meets(met, FRAMING) && (meets(met, AMBIENT) || meets(met, FLASH));
 }
 
 /**
- * A condition that no bend meets is met nowhere between them. Where the blur comes and goes the
- * others are not seen at every bend, so only the blur itself tells.
+ * A condition that no breakpoint meets is met nowhere between them. Where the blur comes and goes the
+ * others are not seen at every breakpoint, so only the blur itself tells.
  */
 function canMeet(task: CoverageTask, always: number, ever: number): boolean {
-  if (task.asked.blur && (always & BLUR) === 0) return (ever & BLUR) !== 0;
+  if (task.asked.blur && !meets(always, BLUR)) return meets(ever, BLUR);
   return isMet(ever);
 }
 
@@ -176,9 +182,8 @@ function whereMet(
 ): IntervalSet {
   const meeting = (within: IntervalSet, bit: number) =>
     within.flatMap((piece) =>
-      positionsWhere(
-        breakpointsWithin(piece, breakpoints),
-        (x) => (metAt(setup, task, x) & bit) !== 0,
+      positionsWhere(breakpointsWithin(piece, breakpoints), (x) =>
+        meets(metAt(setup, task, x), bit),
       ),
     );
   const meetingAll = (within: IntervalSet, bits: readonly number[]) =>

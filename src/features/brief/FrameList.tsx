@@ -72,8 +72,9 @@ const SortedFrames = memo(function SortedFrames({
     [shelf],
   );
   const byFrame = useMemo(() => new Map(results?.map((f) => [f.frameId, f])), [results]);
-  const order = frames.map((f) => f.id).join(' ');
-  const ids = useMemo(() => order.split(' '), [order]);
+  // The same list for as long as the order is the same, so that an edit redraws one row.
+  const order = JSON.stringify(frames.map((f) => f.id));
+  const ids = useMemo(() => JSON.parse(order) as string[], [order]);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),

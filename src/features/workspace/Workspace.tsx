@@ -44,7 +44,7 @@ function Frame({ children }: { children: ReactNode }) {
   return (
     <div key={units} className="flex min-h-screen flex-col">
       <a
-        href="#place"
+        href="#content"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-2"
       >
         {t.skipToContent}
@@ -58,12 +58,12 @@ function Frame({ children }: { children: ReactNode }) {
           <Header />
           <StandingLine />
           <Notices />
-          <main id="place" tabIndex={-1} className="min-w-0 flex-1 px-5 pb-10 outline-none">
+          <main id="content" tabIndex={-1} className="min-w-0 flex-1 px-5 pb-10 outline-none">
             {children}
           </main>
         </>
       ) : (
-        <main id="place" className="grid flex-1 place-items-center p-8">
+        <main id="content" className="grid flex-1 place-items-center p-8">
           <Opening />
         </main>
       )}

@@ -1,5 +1,6 @@
 /** What is said by app. */
 export const appText = {
+  outingSchema: 'Arm Reach outing',
   layout: {
     armReach: 'Arm Reach',
     sArmReach: '%s · Arm Reach',

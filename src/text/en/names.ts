@@ -1,4 +1,4 @@
-import { type Stack, stackItemIds, type Shelf } from '@/core/gear';
+import { type Stack, type Shelf } from '@/core/gear';
 
 interface NamedThing {
   readonly id: string;
@@ -42,6 +42,8 @@ export function stackName(
   stack: Stack & { readonly builtIn?: boolean },
   name: (id: string) => string,
 ) {
-  const parts = stackItemIds(stack).map(name).join(' + ');
-  return stack.builtIn ? `${parts}, built-in converter in` : parts;
+  const { lensId, converterId, tubeId, adapterId, builtIn } = stack;
+  const items = [lensId, converterId, tubeId].flatMap((id) => (id === null ? [] : [name(id)]));
+  const adapted = adapterId === null ? '' : ` with the ${name(adapterId)}`;
+  return `${items.join(' + ')}${adapted}${builtIn ? ', built-in converter in' : ''}`;
 }

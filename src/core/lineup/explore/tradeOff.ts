@@ -153,7 +153,7 @@ function mustRow(
   model: CoveringModel,
   timeLimitS: number,
 ): MipRow[] | null {
-  const [musts] = aimsOf(problem.frames, problem.limits);
+  const musts = aimsOf(problem.frames, problem.limits).find(({ name }) => name === 'musts');
   const entries = model.targets
     .map(({ target, column }) => [column, musts?.targetCost(target) ?? 0] as const)
     .filter(([, cost]) => cost !== 0);
