@@ -19,7 +19,7 @@ test('what a place does not let in is not packed for it, and is said in Brief an
   page,
 }) => {
   await open(page, '/carry');
-  await expect(page.getByText(/^on support: Boathouse, whole hall/)).toBeVisible();
+  await expect(page.getByText(/^for Boathouse, whole hall/)).toBeVisible();
   await page.getByRole('link', { name: 'Brief', exact: true }).click();
   const stretches = page.getByRole('region', { name: 'Stretches' });
   await stretches.getByRole('button', { name: /^Boathouse and crews/ }).click();
@@ -31,7 +31,7 @@ test('what a place does not let in is not packed for it, and is said in Brief an
   const inside = page.getByRole('region', { name: 'Boathouse and crews' });
   await expect(inside).toContainText('no tripod or other support');
   await expect(page.getByRole('region', { name: 'Prize-giving' })).toContainText('no flash');
-  await expect(page.getByText(/^on support: Boathouse/)).toHaveCount(0);
+  await expect(page.getByText(/^for Boathouse/)).toHaveCount(0);
 });
 
 test('a first stretch and a second shooter are added by hand', async ({ page }) => {

@@ -14,7 +14,7 @@ test('keyboard alone leads from the start to the proof, and takes a picture out 
   await page.getByTestId('answer').focus();
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/lineup$/);
-  await expect(page.getByText('No two of these 3 can be made with the same lens')).toBeVisible();
+  await expect(page.getByText('No lens covers two of these 3 pictures')).toBeVisible();
 });
 
 test('the theme is kept, and a link leads to the item that it names', async ({ page }) => {
