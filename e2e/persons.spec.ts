@@ -81,9 +81,9 @@ test('by keyboard alone: from the first page to a proven lineup and why', async 
   await expect(page).toHaveURL(/\/brief\?frame=f04$/);
   await page.getByRole('button', { name: /^Move Cox calling the stroke, now/ }).focus();
   await page.keyboard.press('Space');
-  await expect(page.getByText('At place 4.')).toBeAttached();
+  await expect(page.getByText('Position 4.')).toBeAttached();
   await page.keyboard.press('ArrowUp');
-  await expect(page.getByText('At place 3.')).toBeAttached();
+  await expect(page.getByText('Position 3.')).toBeAttached();
   await page.keyboard.press('Space');
   await expect(
     page.getByRole('button', { name: 'Move Cox calling the stroke, now number 3' }),
@@ -118,7 +118,7 @@ test('a first visit is shown around by doing, and can leave at any time', async 
 
 test('ways of choosing are laid side by side, and one is chosen', async ({ page }) => {
   await open(page, '/lineup');
-  await page.getByRole('button', { name: 'Lay these 5 side by side' }).click();
+  await page.getByRole('button', { name: 'Compare these 5' }).click();
   const table = page.getByTestId('profiles');
   await expect(table.getByRole('columnheader')).toHaveCount(6);
   await expect(table.getByRole('row', { name: /^Lenses/ })).toContainText('1 lens');
