@@ -37,7 +37,7 @@ function peer(name: string, solveOnce: SolveOnce): MipSolver {
           return { kind: 'optimal', values, objective };
         },
         hold(...parts) {
-          const held = parts.map(({ costs, value }): MipRow => {
+          const heldRows = parts.map(({ costs, value }): MipRow => {
             const columns = costs.flatMap((c, i) => (c === 0 ? [] : [i]));
             return {
               lower: -Infinity,
@@ -46,7 +46,7 @@ function peer(name: string, solveOnce: SolveOnce): MipSolver {
               coefficients: columns.map((i) => costs[i] ?? 0),
             };
           });
-          rows = [...rows, ...held];
+          rows = [...rows, ...heldRows];
         },
         addRow(row) {
           rows = [...rows, row];

@@ -39,10 +39,10 @@ interface Named {
 
 /** Frames that can be added to those that are there. */
 export function fittingFrames(
-  there: readonly Frame[],
+  present: readonly Frame[],
   added: readonly Frame[],
 ): Fitting<readonly Frame[]> {
-  const room = MAX_FRAMES - there.length;
+  const room = MAX_FRAMES - present.length;
   const left: LeftOut[] = [];
   const taken: Frame[] = [];
   for (const one of added) {
@@ -88,8 +88,12 @@ export function fittingGear(shelf: Shelf, added: Partial<Shelf>): Fitting<Partia
   return { taken: taken as Partial<Shelf>, left };
 }
 
-function fittingMounts(there: readonly Mount[], added: readonly Mount[], left: LeftOut[]): Mount[] {
-  const names = new Set(there.map((m) => m.name));
+function fittingMounts(
+  present: readonly Mount[],
+  added: readonly Mount[],
+  left: LeftOut[],
+): Mount[] {
+  const names = new Set(present.map((m) => m.name));
   return added.filter((one) => {
     const problem: LeftOutProblem | null =
       problemOf(mount, one) ??

@@ -65,11 +65,11 @@ export function createBackups(document: DocumentStore, keeper: Keeper, host: Hos
     return { shelf: desk.shelf, settings: desk.settings, outings, asides: await asides(host) };
   };
   const compared = async ({ outings }: Backup): Promise<RestoredOuting[]> => {
-    const here = new Map((await allOutings(host)).map((e) => [e.key, e]));
+    const entries = new Map((await allOutings(host)).map((e) => [e.key, e]));
     const found: RestoredOuting[] = [];
     for (const { id, name, savedAt, plan } of outings) {
       const key: OutingKey = `outing:${id}`;
-      const entry = here.get(key);
+      const entry = entries.get(key);
       const stored = entry && (await openPlan(host, key));
       const state = !stored ? 'new' : same(stored.value, plan) ? 'same' : 'differs';
       found.push({ id, name, savedAt, state, hereSavedAt: entry?.savedAt ?? null });
@@ -102,12 +102,12 @@ export function createBackups(document: DocumentStore, keeper: Keeper, host: Hos
     asCopy: boolean,
   ) => {
     const key: OutingKey = asCopy ? `outing:${host.newId()}` : `outing:${id}`;
-    const own = asCopy ? copyOf(plan, t.fromTheBackup) : plan;
-    const called = asCopy ? own.outing.name : name;
+    const restored = asCopy ? copyOf(plan, t.fromTheBackup) : plan;
+    const called = asCopy ? restored.outing.name : name;
     const { savedAt, deletedAt } = about;
     await replaceRecord(host, key, {
       name: called,
-      text: planCodec.write(own),
+      text: planCodec.write(restored),
       savedAt,
       deletedAt,
     });

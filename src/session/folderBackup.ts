@@ -63,9 +63,9 @@ export function createFolderBackup(pack: () => Promise<Uint8Array>, host: Host) 
   };
   const takeUp = async (next: Folder, ask: boolean) => {
     folder = next;
-    const may = await allowed(next, ask);
-    state.setState({ name: next.name, state: may ? 'kept' : 'asks' });
-    if (may) await write();
+    const isAllowed = await allowed(next, ask);
+    state.setState({ name: next.name, state: isAllowed ? 'kept' : 'asks' });
+    if (isAllowed) await write();
   };
   return {
     state,

@@ -17,7 +17,7 @@ export function useReading<K extends ReaderKind>(
   text: string,
   beside: unknown = undefined,
 ): Reading<Read<K>> {
-  const [held, setHeld] = useState<{
+  const [latest, setHeld] = useState<{
     readonly of: string;
     readonly value: Read<K> | null;
     readonly problem: string | null;
@@ -39,5 +39,5 @@ export function useReading<K extends ReaderKind>(
       wanted = false;
     };
   }, [kind, text, beside]);
-  return { value: held.value, isReading: held.of !== text, problem: held.problem };
+  return { value: latest.value, isReading: latest.of !== text, problem: latest.problem };
 }

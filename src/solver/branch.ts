@@ -59,13 +59,13 @@ export function branch(
     step === null ? objective : Math.ceil(objective / step - 1e-6) * step;
 
   const visit = (): void => {
-    const here = relaxed.solve();
-    if (here.kind === 'failed') givenUp = true;
-    if (here.kind !== 'optimal' || givenUp) return;
-    if (best !== null && leastOf(here.objective) >= best.objective - BETTER_BY) return;
-    const column = mostFractional(relaxed.whole, here.values);
+    const node = relaxed.solve();
+    if (node.kind === 'failed') givenUp = true;
+    if (node.kind !== 'optimal' || givenUp) return;
+    if (best !== null && leastOf(node.objective) >= best.objective - BETTER_BY) return;
+    const column = mostFractional(relaxed.whole, node.values);
     if (column === null) {
-      best = { values: Array.from(here.values), objective: here.objective };
+      best = { values: Array.from(node.values), objective: node.objective };
       return;
     }
     if (!goOn(branches)) {
@@ -73,7 +73,7 @@ export function branch(
       return;
     }
     branches += 1;
-    const value = here.values[column] ?? 0;
+    const value = node.values[column] ?? 0;
     const [from, to] = [lower[column] ?? 0, upper[column] ?? 0];
     const within = (least: number, most: number) => {
       lower[column] = least;

@@ -37,8 +37,8 @@ export function CellNumber({
   placeholder,
   width = 'w-20',
 }: CellProps<number | null> & { unit?: string; placeholder?: string; width?: string }) {
-  const own = inOwnUnits(unit);
-  const factor = own?.factor ?? 1;
+  const local = inOwnUnits(unit);
+  const factor = local?.factor ?? 1;
   const shown =
     value === null
       ? ''
@@ -57,7 +57,7 @@ export function CellNumber({
         inputMode="decimal"
         placeholder={placeholder}
       />
-      {unit && <span>{own?.unit ?? unit}</span>}
+      {unit && <span>{local?.unit ?? unit}</span>}
     </span>
   );
 }

@@ -99,9 +99,9 @@ export function NumberField({
   ...field
 }: NumberFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
-  const own = inOwnUnits(unit);
-  const factor = own?.factor ?? 1;
-  const inOwn = (ours: number) => (own ? Number((ours * factor).toPrecision(4)) : ours);
+  const local = inOwnUnits(unit);
+  const factor = local?.factor ?? 1;
+  const inOwn = (ours: number) => (local ? Number((ours * factor).toPrecision(4)) : ours);
   const fromOwn = (read: number | null | undefined) =>
     read === null || read === undefined ? read : read / factor;
   const shown = value === null || Number.isNaN(value) ? '' : show(inOwn(value));
@@ -128,7 +128,7 @@ export function NumberField({
           />
           {unit && (
             <span className="pointer-events-none absolute inset-y-0 right-1.5 flex items-center text-[12px] text-soft">
-              {own?.unit ?? unit}
+              {local?.unit ?? unit}
             </span>
           )}
         </span>

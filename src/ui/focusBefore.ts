@@ -25,8 +25,8 @@ export function useFocusBefore(open: boolean): () => void {
     if (open) before.current = [...stable].reverse();
   }, [open]);
   return () => {
-    const there = before.current.find((element) => element.isConnected && isSeen(element));
-    (there ?? document.getElementById('content'))?.focus();
+    const seen = before.current.find((element) => element.isConnected && isSeen(element));
+    (seen ?? document.getElementById('content'))?.focus();
   };
 }
 

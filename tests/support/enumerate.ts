@@ -51,9 +51,9 @@ function bestValues(
   const aims = aimsOf(question.frames, question.limits).filter((aim) => aim.name !== 'order');
   let best: number[] | null = null;
   const visit = (i: number, got: ReadonlySet<string>, changes: number) => {
-    const here = outcomes[i];
-    if (here) {
-      for (const o of here) visit(i + 1, new Set([...got, ...o.got]), changes + o.changes);
+    const outcome = outcomes[i];
+    if (outcome) {
+      for (const o of outcome) visit(i + 1, new Set([...got, ...o.got]), changes + o.changes);
       return;
     }
     const values = aims.map((aim) => {
@@ -156,7 +156,7 @@ function aimValuesWith(
       );
       const counted = limits.order.includes('changes') && !fixed;
       for (const way of ways) {
-        const states = way.map((own, i) => ({ ...rules[i]!, setups: own }));
+        const states = way.map((assigned, i) => ({ ...rules[i]!, setups: assigned }));
         const got = look(stretch, states);
         const changes = counted
           ? shared.reduce((s, { itemIds }, i) => {
@@ -273,10 +273,10 @@ function assignedSetups(
   const ofAssignment = (setups: readonly Setup[]): Setup[][] => {
     let ways: Setup[][] = [[]];
     for (const body of new Set(setups.map((s) => s.bodyId))) {
-      const own = stacks(setups.filter((s) => s.bodyId === body));
+      const bodyStacks = stacks(setups.filter((s) => s.bodyId === body));
       ways = ways.flatMap((way) => [
         way,
-        ...own
+        ...bodyStacks
           .filter((stack) =>
             way.every((s) => !stackItemIds(s).some((id) => stackItemIds(stack[0]!).includes(id))),
           )
@@ -327,16 +327,16 @@ function lookerFor({ frames, limits }: LineupQuestion): Look {
     for (const frame of frames) {
       if (frame.stretchIds.length > 0 && !frame.stretchIds.some((id) => id === stretch?.id))
         continue;
-      const may = assignments.filter(
+      const eligible = assignments.filter(
         (h) =>
           frame.shooterIds.some((id) => id === h.shooterId) ||
           (frame.shooterIds.length === 0 &&
             (!h.placed || frame.views.some((v) => v.shooterId === h.shooterId))),
       );
       const groups = new Map<string, { frame: Frame; setups: Setup[]; shooterId: string | null }>();
-      for (const assignment of may) {
+      for (const assignment of eligible) {
         const view = frame.views.find((v) => v.shooterId === assignment.shooterId);
-        const there: Frame = {
+        const asked: Frame = {
           ...frame,
           special: { ...frame.special, sealed: frame.special.sealed || wet },
           light: {
@@ -350,9 +350,9 @@ function lookerFor({ frames, limits }: LineupQuestion): Look {
               : frame.need,
         };
         const alone = frame.twice?.by === 'people' ? assignment.shooterId : '';
-        const key = `${frame.id} ${wet} ${flash} ${there.light.support} ${JSON.stringify(there.need)} ${alone}`;
+        const key = `${frame.id} ${wet} ${flash} ${asked.light.support} ${JSON.stringify(asked.need)} ${alone}`;
         const group = groups.get(key) ?? {
-          frame: there,
+          frame: asked,
           setups: [],
           shooterId: assignment.shooterId,
         };

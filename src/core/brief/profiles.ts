@@ -68,8 +68,8 @@ export type ProfileKey = (typeof PROFILES)[number]['key'];
 
 /** The profile that limits are set by, all of what it speaks of; null when they are the person's own. */
 export function profileOf(limits: Limits): ProfileKey | null {
-  const isSo = ({ limits: own }: Profile) =>
-    Object.entries(own).every(
+  const isSo = ({ limits: profileLimits }: Profile) =>
+    Object.entries(profileLimits).every(
       ([name, value]) => JSON.stringify(limits[name as keyof Limits]) === JSON.stringify(value),
     );
   return PROFILES.find(isSo)?.key ?? null;

@@ -116,13 +116,14 @@ class BagSearch {
     const item = this.items[index];
     if (!item) return placed;
     for (const compartment of this.compartments) {
-      const here = placed.filter((p) => p.compartmentId === compartment.id);
-      for (const corner of cornersOf(here)) {
+      const inCompartment = placed.filter((p) => p.compartmentId === compartment.id);
+      for (const corner of cornersOf(inCompartment)) {
         for (const turn of turnsOf(item)) {
           this.tries += 1;
           if (this.tries > MOST_TRIES) return null;
           const next = { id: item.id, compartmentId: compartment.id, ...corner, ...turn };
-          if (!isInside(next, compartment) || here.some((p) => overlaps(p, next))) continue;
+          if (!isInside(next, compartment) || inCompartment.some((p) => overlaps(p, next)))
+            continue;
           const found = this.place(index + 1, [...placed, next]);
           if (found) return found;
         }

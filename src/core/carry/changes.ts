@@ -141,12 +141,12 @@ class Search {
     const people = new Set(assignments.filter((h) => !h.placed).map((h) => h.shooterId));
     this.shared = people.size > 1;
     this.counted = new Set(
-      shifts.flatMap(({ assignments: here }) =>
-        here
+      shifts.flatMap(({ assignments: present }) =>
+        present
           .map((h) => h.assignment)
           .filter(
             (h) =>
-              here.length > 1 ||
+              present.length > 1 ||
               h.fixedSetups ||
               h.maxWeightG !== null ||
               h.bodiesAtOnce < h.bodyIds.length,
@@ -396,11 +396,11 @@ class Search {
 
   /** Whether an assignment can have what it has: so many bodies, so much weight; unknown is not zero. */
   private canCarry(assignment: Assignment, owners: ReadonlyMap<string, number>): boolean {
-    const own = [...owners].filter(([, h]) => h === assignment.index).map(([id]) => id);
-    if (own.filter((id) => this.bodyAt.has(id as BodyId)).length > assignment.bodiesAtOnce)
+    const inUseIds = [...owners].filter(([, h]) => h === assignment.index).map(([id]) => id);
+    if (inUseIds.filter((id) => this.bodyAt.has(id as BodyId)).length > assignment.bodiesAtOnce)
       return false;
     if (assignment.maxWeightG === null) return true;
-    const weights = own.map((id) => this.options.weightOf?.(id) ?? null);
+    const weights = inUseIds.map((id) => this.options.weightOf?.(id) ?? null);
     if (weights.includes(null)) return false;
     return weights.reduce<number>((g, w) => g + (w ?? 0), 0) <= assignment.maxWeightG;
   }
@@ -454,11 +454,11 @@ class Search {
 
   private keyOf({ mounted, made, holders, owners }: CameraState): string {
     const on = mounted.map((m) => (typeof m === 'string' ? m : m.key)).join('|');
-    const held = [...holders].map(([id, h]) =>
+    const holderKeys = [...holders].map(([id, h]) =>
       this.shared ? `${id}=${h.shooterId}:${h.met.join('+')}` : id,
     );
     const owned = [...owners].map(([id, h]) => `${id}=${h}`);
-    return `${made.join()}/${on}/${held.sort().join()}/${owned.sort().join()}`;
+    return `${made.join()}/${on}/${holderKeys.sort().join()}/${owned.sort().join()}`;
   }
 }
 

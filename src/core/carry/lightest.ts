@@ -49,11 +49,11 @@ export function lightestItems(
   }
   return shifts.map((shift, at) => {
     const allowed = chosen[at] ?? new Set<string>();
-    const here = new Set(fixed[at]?.map((t) => t.frame.id));
+    const fixedIds = new Set(fixed[at]?.map((t) => t.frame.id));
     return {
       ...shift,
       tasks: shift.tasks
-        .filter((t) => here.has(t.frame.id))
+        .filter((t) => fixedIds.has(t.frame.id))
         .map((t) => ({ ...t, options: t.options.filter((o) => isWithin(o, allowed)) })),
     };
   });

@@ -144,11 +144,18 @@ function picturesMade(
   const shareOf = (id: FrameId) => frames.find((f) => f.id === id)?.sharePercent ?? mean;
   const shares = plan.stretches.flatMap(({ stretchId, hands: assignments }) => {
     const stretch = stretches.find((s) => s.id === stretchId);
-    const there = { day: stretch?.day ?? null, cold: stretch?.weather.includes('cold') ?? false };
+    const dayAndCold = {
+      day: stretch?.day ?? null,
+      cold: stretch?.weather.includes('cold') ?? false,
+    };
     return assignments.flatMap((h) =>
       h.doings.flatMap((d) =>
         d.kind === 'frame'
-          ? d.with.map((o) => ({ ...there, bodyId: o.bodyId as string, share: shareOf(d.frameId) }))
+          ? d.with.map((o) => ({
+              ...dayAndCold,
+              bodyId: o.bodyId as string,
+              share: shareOf(d.frameId),
+            }))
           : [],
       ),
     );
@@ -182,11 +189,11 @@ function powerAndCards(
   const { charging, spareCards } = question.packing;
   const banked = charging.kind === 'powerBank' ? charging.charges : 0;
   const lines = bodies.flatMap((body): PackingLine[] => {
-    const own = made.filter((m) => m.bodyId === body.id);
-    const share = totalOf(own) / Math.max(1, totalOf(made));
+    const ofBody = made.filter((m) => m.bodyId === body.id);
+    const share = totalOf(ofBody) / Math.max(1, totalOf(made));
     return [
-      batteriesOf(body, own, question, Math.floor(banked * share)),
-      cardsOf(body, Math.ceil(totalOf(own))),
+      batteriesOf(body, ofBody, question, Math.floor(banked * share)),
+      cardsOf(body, Math.ceil(totalOf(ofBody))),
     ];
   });
   const bank: PackingLine[] =

@@ -174,14 +174,14 @@ function planOf(
           : [];
       }),
     );
-    const here = new Set(carried.flat());
+    const carriedIds = new Set(carried.flat());
     return {
       stretchId: shift.stretchId,
       mayChange: shift.changes,
       before: before.filter((p) => p.isChange).map(({ assignedSetup }) => onBody(assignedSetup)),
       hands: assignments,
       changes: during.reduce((sum, s) => sum + s.put.filter((p) => p.isChange).length, 0),
-      left: along.filter((id) => !here.has(id)),
+      left: along.filter((id) => !carriedIds.has(id)),
       both: shift.tasks
         .filter((task) => byMany(task, shift.assignments))
         .map((task) => task.frame.id),

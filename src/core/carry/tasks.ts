@@ -84,14 +84,16 @@ export function shiftsOf(question: LineupQuestion, result: Planned): Shift[] {
   );
   const stretchIds = [...new Set(assignments.map((h) => h.stretchId))];
   return stretchIds.map((stretchId, at) => {
-    const own = shifts.filter((s) => s.assignment.stretchId === stretchId);
+    const ofStretch = shifts.filter((s) => s.assignment.stretchId === stretchId);
     return {
       stretchId,
-      changes: !own.some((s) => s.assignment.fixedSetups && !s.assignment.placed),
-      assignments: own,
+      changes: !ofStretch.some((s) => s.assignment.fixedSetups && !s.assignment.placed),
+      assignments: ofStretch,
       tasks: frames.flatMap((frame) => {
-        const here = (opportunities.get(frame.id) ?? []).filter((o) => o.stretchId === stretchId);
-        const options = optionsOf(frame, here, own, question);
+        const inStretch = (opportunities.get(frame.id) ?? []).filter(
+          (o) => o.stretchId === stretchId,
+        );
+        const options = optionsOf(frame, inStretch, ofStretch, question);
         return options.length === 0 ? [] : [{ frame, options }];
       }),
       meetings: meetingsAt(stretches, at),
@@ -108,11 +110,11 @@ export function takenItems({ lineup }: Pick<LineupResult, 'lineup'>): string[] {
  * are both in the stretch or both in the one before.
  */
 function meetingsAt(stretches: LineupQuestion['stretches'], at: number): Shift['meetings'] {
-  const here = stretches[at];
+  const stretch = stretches[at];
   const before = stretches[at - 1];
-  if (!here) return [];
-  if (before && before.day !== here.day) return pairsOf(stretches.flatMap((s) => s.hands));
-  return [before, here].flatMap((s) => (s ? pairsOf(s.hands) : []));
+  if (!stretch) return [];
+  if (before && before.day !== stretch.day) return pairsOf(stretches.flatMap((s) => s.hands));
+  return [before, stretch].flatMap((s) => (s ? pairsOf(s.hands) : []));
 }
 
 function pairsOf(
@@ -123,9 +125,9 @@ function pairsOf(
 }
 
 function assignmentShift(assignment: Assignment, setups: readonly Setup[]): AssignmentShift {
-  const own = new Set<BodyId>(assignment.bodyIds);
+  const bodyIds = new Set<BodyId>(assignment.bodyIds);
   const assignedSetups = setups
-    .filter((s) => own.has(s.bodyId))
+    .filter((s) => bodyIds.has(s.bodyId))
     .map((setup) => ({
       // A built-in converter switched in is no other assigned setup: nothing comes off the body.
       key: `${setup.bodyId} ${stackItemIds(setup).join('+')}`,
@@ -188,9 +190,9 @@ function coversOf(
   assignments: readonly AssignmentShift[],
   { limits }: Pick<LineupQuestion, 'limits'>,
 ): Option[] {
-  const there = new Set(opportunity.assignments.map((h) => h.index));
+  const assigned = new Set(opportunity.assignments.map((h) => h.index));
   const looked = assignments
-    .filter((h) => there.has(h.assignment.index))
+    .filter((h) => assigned.has(h.assignment.index))
     .flatMap((h) => h.assignedSetups)
     .map((assignedSetup) => ({
       assignedSetup,

@@ -288,15 +288,15 @@ function positionsWhere(
   breakpoints: readonly number[],
   holds: (x: number) => boolean,
 ): IntervalSet {
-  const held = breakpoints.map(holds);
+  const isHolding = breakpoints.map(holds);
   const pieces: Interval[] = [];
   breakpoints.forEach((x, i) => {
-    if (!held[i]) return;
+    if (!isHolding[i]) return;
     const before = breakpoints[i - 1];
     const after = breakpoints[i + 1];
     pieces.push({
-      from: before === undefined ? x : held[i - 1] ? before : boundary(x, before, holds),
-      to: after === undefined ? x : held[i + 1] ? after : boundary(x, after, holds),
+      from: before === undefined ? x : isHolding[i - 1] ? before : boundary(x, before, holds),
+      to: after === undefined ? x : isHolding[i + 1] ? after : boundary(x, after, holds),
     });
   });
   return union(pieces);

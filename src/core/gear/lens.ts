@@ -48,16 +48,16 @@ export const lens = z.strictObject({
     .superRefine((points, context) => {
       for (let i = 1; i < points.length; i += 1) {
         const before = points[i - 1];
-        const here = points[i];
-        if (!before || !here) continue;
-        if (here.focalMm <= before.focalMm) {
+        const point = points[i];
+        if (!before || !point) continue;
+        if (point.focalMm <= before.focalMm) {
           context.addIssue({
             code: 'custom',
             path: [i, 'focalMm'],
             ...broken({ rule: 'focal-lengths-must-rise' }),
           });
         }
-        if (here.fNumber < before.fNumber) {
+        if (point.fNumber < before.fNumber) {
           context.addIssue({
             code: 'custom',
             path: [i, 'fNumber'],

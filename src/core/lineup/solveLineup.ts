@@ -155,12 +155,12 @@ export function explain(
   const cut = new Set<Reason>();
   /** A reason that is looked for to the end, or not given. */
   const reason = <T>(name: Reason, otherwise: T, look: (solver: MipSolver, pace: Pace) => T): T => {
-    const own = earlier(deadline, SHARES.reason);
+    const ends = earlier(deadline, SHARES.reason);
     const cutShort = () => {
       cut.add(name);
       return otherwise;
     };
-    return unlessCut(() => look(finishingBy(own, solver), paceOf(own)), cutShort);
+    return unlessCut(() => look(finishingBy(ends, solver), paceOf(ends)), cutShort);
   };
   const results = frames.map((f) => frameResult(problem, targets.get(f.id)!, choice, setupsOf));
   const kept = reason('kept', new Map<FrameId, KeptOut>(), (s, pace) =>
@@ -286,16 +286,16 @@ function distinct(setups: readonly Setup[]): Setup[] {
 function assignmentsResult({ assignments }: Problem, { uses }: Choice): AssignmentOutcome[] {
   if (assignments.every(isLoose)) return [];
   return assignments.map((assignment) => {
-    const here = <T extends { readonly assignment: { readonly index: number } }>(
+    const usesOf = <T extends { readonly assignment: { readonly index: number } }>(
       all: readonly T[],
     ) => all.filter((use) => use.assignment.index === assignment.index);
     return {
       stretchId: assignment.stretchId,
       shooterId: assignment.shooterId,
-      bodyIds: assignment.choosesBodies ? here(uses.bodies).map((b) => b.bodyId) : null,
-      pieceIds: assignment.choosesItems ? here(uses.held).map((h) => h.itemId) : null,
+      bodyIds: assignment.choosesBodies ? usesOf(uses.bodies).map((b) => b.bodyId) : null,
+      pieceIds: assignment.choosesItems ? usesOf(uses.held).map((h) => h.itemId) : null,
       fixed: assignment.fixedSetups
-        ? here(uses.fixed).flatMap(({ candidate }) =>
+        ? usesOf(uses.fixed).flatMap(({ candidate }) =>
             candidate.bodyId === null
               ? []
               : [{ bodyId: candidate.bodyId, pieceIds: stackItemIds(candidate.stack) }],

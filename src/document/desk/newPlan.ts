@@ -18,8 +18,8 @@ export function newPlan(
   lendsGear = true,
 ): Plan {
   const { outing, stretches, frames, limits, packing } = file;
-  const own = USUAL_LIMITS.filter((key) => !same(limits[key], DEFAULT_LIMITS[key]));
-  const without = new Set<string>(own);
+  const changed = USUAL_LIMITS.filter((key) => !same(limits[key], DEFAULT_LIMITS[key]));
+  const without = new Set<string>(changed);
   const lends = lendsGear && shelf.gear.lenses.length === 0;
   return {
     outing,

@@ -80,11 +80,11 @@ function takesOthers(
   theirs: AnyItem,
   mine: AnyItem,
   { lenses }: Shelf,
-  here: ReadonlyMap<string, string>,
+  idsHere: ReadonlyMap<string, string>,
 ): boolean {
   const ids = (item: AnyItem) => new Set((item as unknown as { lensIds: string[] }).lensIds);
   const [takes, tookHere] = [ids(theirs), ids(mine)];
-  return lenses.some((l) => takes.has(l.id) !== tookHere.has(here.get(l.id) ?? ''));
+  return lenses.some((l) => takes.has(l.id) !== tookHere.has(idsHere.get(l.id) ?? ''));
 }
 
 function bestMatch(kind: ItemKind, item: AnyItem, among: ReadonlySet<AnyItem>): AnyItem | null {
@@ -256,11 +256,11 @@ function tiesOf(
   idOf: (id: string) => string,
   alone: Shelf,
 ): Ties {
-  const there = new Set(itemsOf(file.shelf).map((i) => idOf(i.id)));
+  const fileIds = new Set(itemsOf(file.shelf).map((i) => idOf(i.id)));
   const ofOuting = new Set<string>(itemsOf(alone).map((i) => i.id));
   const owned = itemsOf(shelf.gear).filter((i) => i.ownership === 'owned');
-  const coming = owned.flatMap((i) => (there.has(i.id) && !ofOuting.has(i.id) ? [i.id] : []));
-  const all = owned.every((i) => there.has(i.id));
+  const coming = owned.flatMap((i) => (fileIds.has(i.id) && !ofOuting.has(i.id) ? [i.id] : []));
+  const all = owned.every((i) => fileIds.has(i.id));
   const equal = (key: UsualKey) =>
     key === 'currency'
       ? file.outing.currency === settings.currency
@@ -322,8 +322,8 @@ export function takenOntoShelf(
     const chosen = choices.get(compared.theirs.id);
     return chosen ?? (compared.mine ? 'mine' : 'owned');
   });
-  const fresh = <T extends { readonly id: string }>(list: readonly T[], own: readonly T[]) =>
-    list.filter((item) => !own.some((other) => other.id === item.id));
+  const fresh = <T extends { readonly id: string }>(list: readonly T[], mine: readonly T[]) =>
+    list.filter((item) => !mine.some((other) => other.id === item.id));
   return {
     gear,
     bags: [...mine.bags, ...fresh(theirs.bags, mine.bags)].slice(0, MOST_BAGS),

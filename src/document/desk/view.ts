@@ -33,9 +33,9 @@ export function knownGear({
   plan: { alone },
   shelf: { gear },
 }: Pick<Desk, 'plan' | 'shelf'>): Shelf {
-  const own = itemsOf(alone);
-  if (own.length === 0 && alone.mounts.length === 0) return gear;
-  const ids = new Set<string>(own.map((i) => i.id));
+  const aloneItems = itemsOf(alone);
+  if (aloneItems.length === 0 && alone.mounts.length === 0) return gear;
+  const ids = new Set<string>(aloneItems.map((i) => i.id));
   const of = (kind: ItemKind) => [
     ...(gear[kind] as ViewedItem[]).filter((i) => !ids.has(i.id)),
     ...(alone[kind] as ViewedItem[]),
@@ -105,8 +105,8 @@ export function fileOf(desk: Desk, coming = comingGear(desk)): OutingFile {
 }
 
 function usualThings(things: readonly PackedThing[], { ties, packing }: Plan): PackedThing[] {
-  const own = new Set(packing.things.map((t) => t.id));
-  return things.filter((t) => !ties.thingsLeft.includes(t.id) && !own.has(t.id));
+  const thingIds = new Set(packing.things.map((t) => t.id));
+  return things.filter((t) => !ties.thingsLeft.includes(t.id) && !thingIds.has(t.id));
 }
 
 /**
@@ -118,11 +118,11 @@ export function planAfter(desk: Desk, before: OutingFile, after: OutingFile): Pl
   const { outing, stretches, frames, limits } = after;
   const changed = USUAL_LIMITS.filter((key) => !same(limits[key], before.limits[key]));
   const ownCurrency = outing.currency !== before.outing.currency;
-  const own = new Set<string>([...changed, ...(ownCurrency ? ['currency'] : [])]);
+  const changedKeys = new Set<string>([...changed, ...(ownCurrency ? ['currency'] : [])]);
   const ties =
-    own.size === 0
+    changedKeys.size === 0
       ? plan.ties
-      : { ...plan.ties, usual: plan.ties.usual.filter((k) => !own.has(k)) };
+      : { ...plan.ties, usual: plan.ties.usual.filter((k) => !changedKeys.has(k)) };
   return { ...plan, outing, stretches, frames, limits, ...packingAfter(desk, ties, before, after) };
 }
 
@@ -134,7 +134,7 @@ function packingAfter(
 ): Pick<Plan, 'packing' | 'ties'> {
   if (packing === before.packing) return { packing: plan.packing, ties };
   const usual = new Map(shelf.things.map((t) => [t.id, t]));
-  const there = new Set(packing.things.map((t) => t.id));
+  const thingIds = new Set(packing.things.map((t) => t.id));
   const changesBag =
     packing.bagWeightG !== before.packing.bagWeightG ||
     !same(packing.compartments, before.packing.compartments);
@@ -146,7 +146,7 @@ function packingAfter(
     ties: {
       ...ties,
       bagId: changesBag ? null : ties.bagId,
-      thingsLeft: shelf.things.filter((t) => !there.has(t.id)).map((t) => t.id),
+      thingsLeft: shelf.things.filter((t) => !thingIds.has(t.id)).map((t) => t.id),
     },
   };
 }

@@ -25,13 +25,13 @@ export function WhatIf({
   name: (id: string) => string;
 }) {
   const [chosen, setChosen] = useState('late');
-  const [held, setHeld] = useState<{ state: ScenarioState; for: CarryQuestion | null }>({
+  const [shown, setHeld] = useState<{ state: ScenarioState; for: CarryQuestion | null }>({
     state: { kind: 'idle' },
     for: null,
   });
   const stop = useRef<() => void>(() => undefined);
   useEffect(() => () => stop.current(), [question]);
-  const state: ScenarioState = held.for === question ? held.state : { kind: 'idle' };
+  const state: ScenarioState = shown.for === question ? shown.state : { kind: 'idle' };
   const breakable = [...result.lineup.lensIds, ...result.bodies];
   const play = () => {
     stop.current();

@@ -11,7 +11,7 @@ interface BagState {
 
 /** Whether blocks go into compartments, looked for in the background. */
 export function useBag(compartments: readonly Compartment[], items: readonly BagItem[]): BagState {
-  const [held, setHeld] = useState<BagState & { readonly for: readonly BagItem[] | null }>({
+  const [latest, setHeld] = useState<BagState & { readonly for: readonly BagItem[] | null }>({
     answer: null,
     problem: null,
     for: null,
@@ -24,5 +24,5 @@ export function useBag(compartments: readonly Compartment[], items: readonly Bag
       failed: (problem) => setHeld({ answer: null, problem, for: items }),
     });
   }, [compartments, items]);
-  return held.for === items ? held : { answer: null, problem: null };
+  return latest.for === items ? latest : { answer: null, problem: null };
 }

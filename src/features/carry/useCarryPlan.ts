@@ -34,7 +34,7 @@ export function useCarryPlan(): CarryState {
     [asked, shooters, currency, anyOrder, bagWeightG, prefer],
   );
   const question = useMemo(() => planned && { ...planned, packing }, [planned, packing]);
-  const [held, setHeld] = useState<{
+  const [answered, setHeld] = useState<{
     answer: CarryAnswer | null;
     for: CarryQuestion | null;
     problem: string | null;
@@ -50,8 +50,8 @@ export function useCarryPlan(): CarryState {
   return {
     question,
     result,
-    answer: held.answer,
-    thinking: held.for !== planned,
-    problem: held.for === planned ? held.problem : null,
+    answer: answered.answer,
+    thinking: answered.for !== planned,
+    problem: answered.for === planned ? answered.problem : null,
   };
 }

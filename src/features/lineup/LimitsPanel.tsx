@@ -130,14 +130,15 @@ const USUAL_NAMES: Record<UsualKey, string> = {
 function Differing() {
   const { plan } = useDesk();
   const edit = useEditDesk();
-  const own = (Object.keys(USUAL_NAMES) as UsualKey[]).filter(
+  const changed = (Object.keys(USUAL_NAMES) as UsualKey[]).filter(
     (key) => !plan.ties.usual.includes(key),
   );
-  if (own.length === 0) return <p className="text-[13px] text-soft">{t.yourUsualLimitsComeFrom}</p>;
+  if (changed.length === 0)
+    return <p className="text-[13px] text-soft">{t.yourUsualLimitsComeFrom}</p>;
   return (
     <fieldset>
       <legend className="text-[12px] text-soft">{t.changedForThisOuting}</legend>
-      {own.map((key) => (
+      {changed.map((key) => (
         <span key={key} className="mr-2 mb-1 inline-block">
           <Button onClick={() => edit(followUsual(key, true))}>
             {t.useMyUsual(USUAL_NAMES[key])}

@@ -16,7 +16,7 @@ const NOTHING: Held<never> = { state: { kind: 'idle' }, question: null };
 
 /** Work beside the answer in sight: started when asked, ended when the question changes. */
 export function useBackground<T>(question: LineupQuestion) {
-  const [held, setHeld] = useState<Held<T>>(NOTHING);
+  const [latest, setHeld] = useState<Held<T>>(NOTHING);
   const end = useRef<() => void>(() => undefined);
   useEffect(
     () => () => {
@@ -28,7 +28,7 @@ export function useBackground<T>(question: LineupQuestion) {
   );
   const setState = (state: Background<T>) => setHeld({ state, question });
   // What was found for another question never shows beside this one.
-  const state: Background<T> = held.question === question ? held.state : { kind: 'idle' };
+  const state: Background<T> = latest.question === question ? latest.state : { kind: 'idle' };
   return {
     state,
     start(work: (report: BackgroundReport<T>) => () => void) {

@@ -31,10 +31,10 @@ export function servicesOf(
   const byStack = new Map<string, Setup[]>();
   for (const s of setups) byStack.set(stackKey(s), [...(byStack.get(stackKey(s)) ?? []), s]);
   return frames.flatMap((frame) => {
-    const there = framesThere(frame, question, bodies);
+    const askedFrames = framesThere(frame, question, bodies);
     return [...byStack.values()].flatMap((same) => {
       const best = same
-        .flatMap((s) => there.map((asked) => verdictOn(s, asked, limits)))
+        .flatMap((s) => askedFrames.map((asked) => verdictOn(s, asked, limits)))
         .sort(byVerdict)[0];
       if (!best) return [];
       const { lensId: id, adapterId, converterId, tubeId, bodyId } = best;

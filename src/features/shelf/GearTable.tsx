@@ -193,5 +193,5 @@ function linesOf(rows: readonly GearRow[], grouped: boolean): (GearRow | string)
   }
   return [...groups]
     .sort(([a], [b]) => a.localeCompare(b))
-    .flatMap(([mount, own]) => [mount, ...own]);
+    .flatMap(([mount, ownText]) => [mount, ...ownText]);
 }

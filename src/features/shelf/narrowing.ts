@@ -23,7 +23,7 @@ export function formatsOn({ bodies }: Shelf): [string, string][] {
 export function narrowsLens(shelf: Shelf, narrowing: Narrowing): (lens: Lens) => boolean {
   const { format, reachesMm, fNumber, weight } = narrowing;
   const [reach, slowest, heaviest] = [reachesMm, fNumber, weight].map((text) => readNumber(text));
-  const own = inOwnUnits('g')?.factor ?? 1;
+  const factor = inOwnUnits('g')?.factor ?? 1;
   const bodies = shelf.bodies.filter(narrowsBody(narrowing));
   const fills =
     ({ mount, imageCircleMm }: Lens) =>
@@ -34,7 +34,7 @@ export function narrowsLens(shelf: Shelf, narrowing: Narrowing): (lens: Lens) =>
     (format === '' || bodies.some(fills(lens))) &&
     (!reach || (lens.focal.wideMm <= reach && reach <= lens.focal.longMm)) &&
     (!slowest || (lens.apertures.at(-1)?.fNumber ?? Infinity) <= slowest) &&
-    (!heaviest || (lens.weightG !== null && lens.weightG * own <= heaviest));
+    (!heaviest || (lens.weightG !== null && lens.weightG * factor <= heaviest));
 }
 
 export function narrowsBody({ format }: Narrowing): (body: Body) => boolean {

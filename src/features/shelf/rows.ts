@@ -205,18 +205,18 @@ function rowOf(
   kind: ItemKind,
   item: Lens | Body | Converter | Tube | Adapter,
   { currency, limits, inLineup, standing, alone }: Context,
-  own: Cells,
+  kindCells: Cells,
 ): GearRow {
   const as = standing.get(item.id);
   const out = as === undefined || !eligibleBy(limits)(kind, { ...item, ownership: as } as Lens);
-  const here = outingText(as, alone.has(item.id));
+  const onOuting = outingText(as, alone.has(item.id));
   return {
     id: item.id,
     name: item.name,
     note: item.maker,
     standing: inLineup.has(item.id) ? 'in' : out ? 'out' : 'free',
     cells: {
-      ...own,
+      ...kindCells,
       mount: { text: mountOf(item), sort: mountOf(item) },
       weight: {
         text: item.weightG === null ? '' : formatWeight(item.weightG),
@@ -231,7 +231,7 @@ function rowOf(
         sort: item.priceNew ?? undefined,
       },
       ownership: { text: OWNERSHIPS[item.ownership], sort: item.ownership },
-      outing: { text: here, sort: here },
+      outing: { text: onOuting, sort: onOuting },
     },
   };
 }

@@ -120,20 +120,20 @@ function Seen({
   const axis = needAxis(frame.need);
   const { margins, pictures, x } = useMemo(() => {
     const deciding = position ?? verdictOn(setup, frame, limits).deciding.margins.at;
-    const there = marginsOf(setup, frame, limits, deciding);
+    const atPosition = marginsOf(setup, frame, limits, deciding);
     const distanceM = axis.kind === 'distance' ? deciding : null;
     const seen = (focalMm: number, crop = 1) =>
-      pictureOf(setup, frame, there.orientation, focalMm, distanceM, crop);
+      pictureOf(setup, frame, atPosition.orientation, focalMm, distanceM, crop);
     const { wideMm, longMm } = setup.focal;
-    const used = Math.min(longMm, Math.max(wideMm, zoom ?? there.focalUsedMm));
+    const used = Math.min(longMm, Math.max(wideMm, zoom ?? atPosition.focalUsedMm));
     return {
-      margins: there,
+      margins: atPosition,
       x: deciding,
       pictures: {
         used: seen(used),
         wide: seen(wideMm),
         long: seen(longMm),
-        cropped: there.cropAllowed > 1.0005 ? seen(longMm, there.cropAllowed) : null,
+        cropped: atPosition.cropAllowed > 1.0005 ? seen(longMm, atPosition.cropAllowed) : null,
       },
     };
   }, [setup, frame, limits, position, zoom, axis.kind]);

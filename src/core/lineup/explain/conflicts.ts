@@ -195,14 +195,14 @@ function isFreedByBody(
   pace: Pace,
 ): boolean {
   const twin = (id: BodyId) => `${id}~2` as BodyId;
-  const own = new Set(assignment.bodyIds);
+  const bodyIds = new Set(assignment.bodyIds);
   const more = problemOf(
     {
       ...question,
       shelf: {
         ...question.shelf,
         bodies: question.shelf.bodies.flatMap((b) =>
-          own.has(b.id) ? [b, { ...b, id: twin(b.id) }] : [b],
+          bodyIds.has(b.id) ? [b, { ...b, id: twin(b.id) }] : [b],
         ),
       },
     },

@@ -13,10 +13,10 @@ export type SetupsByAssignment = (assignment: Assignment) => readonly Setup[];
 
 export function setupsByAssignment(problem: Problem, choice: Choice): SetupsByAssignment {
   const taken = new Set(choice.taken);
-  const here = new Set<Setup>(problem.table.setups.filter((s) => isAvailable(s, taken)));
+  const takenSetups = new Set<Setup>(problem.table.setups.filter((s) => isAvailable(s, taken)));
   const known = new Map<number, readonly Setup[]>();
   return (assignment) => {
-    const found = known.get(assignment.index) ?? setupsIn(problem, choice, assignment, here);
+    const found = known.get(assignment.index) ?? setupsIn(problem, choice, assignment, takenSetups);
     known.set(assignment.index, found);
     return found;
   };
@@ -26,11 +26,11 @@ function setupsIn(
   problem: Problem,
   choice: Choice,
   assignment: Assignment,
-  here: ReadonlySet<Setup>,
+  takenSetups: ReadonlySet<Setup>,
 ): readonly Setup[] {
   const usesOf = <T extends { readonly assignment: Assignment }>(uses: readonly T[]) =>
     uses.filter((use) => use.assignment.index === assignment.index);
-  const held = new Set(usesOf(choice.uses.held).map((h) => h.itemId));
+  const itemIds = new Set(usesOf(choice.uses.held).map((h) => h.itemId));
   const bodies = new Set<string>(usesOf(choice.uses.bodies).map((b) => b.bodyId));
   const fixed = new Set(
     usesOf(choice.uses.fixed).map(
@@ -42,11 +42,11 @@ function setupsIn(
     if (along !== null && !along.has(setup.bodyId)) return false;
     if (assignment.fixedSetups) return fixed.has(`${setup.bodyId} ${stackItemIds(setup).join()}`);
     return (
-      (!assignment.choosesItems || isAvailable(setup, held)) &&
+      (!assignment.choosesItems || isAvailable(setup, itemIds)) &&
       (!assignment.choosesBodies || bodies.has(setup.bodyId))
     );
   };
-  return problem.table.setupsIn(assignment, here).filter(has);
+  return problem.table.setupsIn(assignment, takenSetups).filter(has);
 }
 
 /** The frames that some items get at the most, whatever is done with them. */

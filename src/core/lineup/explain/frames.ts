@@ -77,10 +77,10 @@ function reportedOf(
 function onceEach(verdictOf: (setup: Setup, frame: Frame) => Verdict): typeof verdictOf {
   const known = new Map<Frame, Map<Setup, Verdict>>();
   return (setup, frame) => {
-    let own = known.get(frame);
-    if (!own) known.set(frame, (own = new Map()));
-    const verdict = own.get(setup) ?? verdictOf(setup, frame);
-    own.set(setup, verdict);
+    let verdicts = known.get(frame);
+    if (!verdicts) known.set(frame, (verdicts = new Map()));
+    const verdict = verdicts.get(setup) ?? verdictOf(setup, frame);
+    verdicts.set(setup, verdict);
     return verdict;
   };
 }

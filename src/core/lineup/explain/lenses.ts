@@ -145,15 +145,15 @@ function lensesFor(
   counts: readonly boolean[],
   missing: readonly Interval[],
 ): LensId[] {
-  const own = new Map<LensId, IntervalSet[]>();
+  const setsByLens = new Map<LensId, IntervalSet[]>();
   for (const [i, set] of positions) {
     if (!counts[i]) continue;
     const { lensId } = candidates[i]!.stack;
-    const sets = own.get(lensId);
+    const sets = setsByLens.get(lensId);
     if (sets) sets.push(set);
-    else own.set(lensId, [set]);
+    else setsByLens.set(lensId, [set]);
   }
-  return [...own].flatMap(([id, sets]) =>
+  return [...setsByLens].flatMap(([id, sets]) =>
     missing.every((range) => missingOf(range, sets).length === 0) ? [id] : [],
   );
 }

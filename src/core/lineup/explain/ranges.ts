@@ -182,18 +182,18 @@ export function overlapsOf(
 interface Measure {
   readonly reason: Exclude<OverlapReason, 'sealed'>;
   readonly figure: (lens: Lens) => number | null;
-  readonly gain: (own: number, other: number) => number;
+  readonly gain: (value: number, other: number) => number;
   readonly least: number;
 }
 
-const more = (own: number, other: number) => own - other;
+const more = (value: number, other: number) => value - other;
 const MEASURES: readonly Measure[] = [
-  { reason: 'lighter', figure: (l) => l.weightG, gain: (own, other) => other - own, least: 50 },
+  { reason: 'lighter', figure: (l) => l.weightG, gain: (value, other) => other - value, least: 50 },
   { reason: 'closer', figure: (l) => l.maxMagnification, gain: more, least: 0 },
   {
     reason: 'better',
     figure: (l) => (l.grade === null ? null : GRADES.indexOf(l.grade)),
-    gain: (own, other) => other - own,
+    gain: (value, other) => other - value,
     least: 1,
   },
 ];
@@ -228,18 +228,18 @@ function overlapReasons(
 }
 
 /** What the first lens has over the second; a figure that is not known speaks for neither. */
-function advantages(own: Lens, other: Lens, measures: readonly Measure[]): Advantage[] {
+function advantages(lens: Lens, other: Lens, measures: readonly Measure[]): Advantage[] {
   const measured = measures.flatMap(({ reason, figure, gain, least }) => {
-    const figures = { own: figure(own), other: figure(other) };
+    const figures = { own: figure(lens), other: figure(other) };
     if (figures.own === null || figures.other === null) return [];
     const by = gain(figures.own, figures.other);
     return by > 0 && by >= least
-      ? [{ lensId: own.id, reason, by, figures: { own: figures.own, other: figures.other } }]
+      ? [{ lensId: lens.id, reason, by, figures: { own: figures.own, other: figures.other } }]
       : [];
   });
-  const isSealedAlone = own.sealed === true && other.sealed === false;
+  const isSealedAlone = lens.sealed === true && other.sealed === false;
   return isSealedAlone
-    ? [...measured, { lensId: own.id, reason: 'sealed', by: null, figures: null }]
+    ? [...measured, { lensId: lens.id, reason: 'sealed', by: null, figures: null }]
     : measured;
 }
 

@@ -336,8 +336,13 @@ export function whyOut(
   timeLimitS: number,
 ): OutReason {
   const selectable = problem.choice.items.some((p) => p.id === lensId);
-  const own = selectable ? problem : problemOf(allowing(question, problem, lensId));
-  const withIt = choose(solver, own, presolve(own, { forced: new Set([lensId]) }), timeLimitS);
+  const widened = selectable ? problem : problemOf(allowing(question, problem, lensId));
+  const withIt = choose(
+    solver,
+    widened,
+    presolve(widened, { forced: new Set([lensId]) }),
+    timeLimitS,
+  );
   return {
     lensId,
     difference: withIt === null ? null : differenceOf(best.values, withIt.values),

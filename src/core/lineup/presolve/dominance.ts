@@ -139,14 +139,16 @@ export function abilitiesBySegments(
     for (const i of segment.candidates) {
       const { slot, where, stack } = candidates[i]!;
       const standsForAll = candidates[i]!.bare && isInterchangeable(candidates[i]!);
-      let own = marks.get(stack.lensId);
-      if (!own) marks.set(stack.lensId, (own = { bits: BitSet.empty(bits), copies: 1 }));
-      own.copies = Math.max(own.copies, copies);
-      if (standsForAll) for (const bit of byWhere[where] ?? []) own.bits.add(bit);
-      else own.bits.add(bitOf[slot] ?? 0);
+      let ofLens = marks.get(stack.lensId);
+      if (!ofLens) marks.set(stack.lensId, (ofLens = { bits: BitSet.empty(bits), copies: 1 }));
+      ofLens.copies = Math.max(ofLens.copies, copies);
+      if (standsForAll) for (const bit of byWhere[where] ?? []) ofLens.bits.add(bit);
+      else ofLens.bits.add(bitOf[slot] ?? 0);
     }
   }
-  return new Map([...marks].map(([id, own]) => [id, new BitAbility(own.bits, own.copies)]));
+  return new Map(
+    [...marks].map(([id, ofLens]) => [id, new BitAbility(ofLens.bits, ofLens.copies)]),
+  );
 }
 
 class BitAbility implements Ability<BitAbility> {
@@ -201,12 +203,12 @@ export function abilitiesByPositions(
     }
     for (const { candidate, set } of usable) {
       const { slot, where, whereLens, bare, stack } = candidate;
-      let own = abilities.get(stack.lensId);
-      if (!own) abilities.set(stack.lensId, (own = new PositionAbility()));
-      own.copies = Math.max(own.copies, copies);
+      let ability = abilities.get(stack.lensId);
+      if (!ability) abilities.set(stack.lensId, (ability = new PositionAbility()));
+      ability.copies = Math.max(ability.copies, copies);
       const alone = bare ? undefined : bareSets[whereLens];
       const size = bare ? slotsIn[where]! * sizeOf(set) : sizeBeside(set, alone);
-      own.add({ spot: spotOf[slot]!, bareSpot: bareSpotIn[where], set }, size);
+      ability.add({ spot: spotOf[slot]!, bareSpot: bareSpotIn[where], set }, size);
     }
   }
   return abilities;

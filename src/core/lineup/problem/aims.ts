@@ -43,14 +43,14 @@ export interface Aim {
 }
 
 const none = () => 0;
-const aim = (name: AimName, own: Partial<Aim>): Aim => ({
+const aim = (name: AimName, costs: Partial<Aim>): Aim => ({
   name,
   targetCost: none,
   itemCostOf: none,
   changeCost: none,
   bodyCost: none,
   turnCost: 0,
-  ...own,
+  ...costs,
 });
 
 /** What each aim after the items counts. */

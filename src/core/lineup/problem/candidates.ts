@@ -52,8 +52,8 @@ export class CandidateTable {
     assignments: readonly Assignment[],
   ) {
     this.available = assignments.map((assignment) => {
-      const own = new Set(assignment.bodyIds);
-      return setups.map((s) => own.has(s.bodyId));
+      const bodyIds = new Set(assignment.bodyIds);
+      return setups.map((s) => bodyIds.has(s.bodyId));
     });
   }
 

@@ -24,7 +24,7 @@ export interface Opportunity {
 export function opportunitiesOf(frame: Frame, assignments: readonly Assignment[]): Opportunity[] {
   const stretches = new Set<StretchId>(frame.stretchIds);
   const shooters = new Set<string>(frame.shooterIds);
-  const may = assignments.filter(
+  const eligible = assignments.filter(
     (h) =>
       (stretches.size === 0 || (h.stretchId !== null && stretches.has(h.stretchId))) &&
       (shooters.size === 0
@@ -34,15 +34,15 @@ export function opportunitiesOf(frame: Frame, assignments: readonly Assignment[]
   const apart = frame.twice?.by === 'people';
   const seen = new Map<string, { assignments: Assignment[]; frame: Frame }>();
   const alike = new Map<string, Frame>();
-  for (const assignment of may) {
-    const own = frameAt(frame, assignment);
-    const position = `${distanceKey(own)} ${own.special.sealed} ${own.light.flash !== null} ${own.light.support}`;
-    const there = alike.get(position) ?? own;
-    alike.set(position, there);
-    const key = `${assignment.stretchId} ${distanceKey(there)} ${apart ? assignment.shooterId : ''} ${assignment.placed}`;
+  for (const assignment of eligible) {
+    const asked = frameAt(frame, assignment);
+    const position = `${distanceKey(asked)} ${asked.special.sealed} ${asked.light.flash !== null} ${asked.light.support}`;
+    const shared = alike.get(position) ?? asked;
+    alike.set(position, shared);
+    const key = `${assignment.stretchId} ${distanceKey(shared)} ${apart ? assignment.shooterId : ''} ${assignment.placed}`;
     const known = seen.get(key);
     if (known) known.assignments.push(assignment);
-    else seen.set(key, { assignments: [assignment], frame: there });
+    else seen.set(key, { assignments: [assignment], frame: shared });
   }
   const opportunities = [...seen.values()].map((o) => ({
     frameId: frame.id,
@@ -61,12 +61,12 @@ export function framesThere(
   question: Pick<LineupQuestion, 'outing' | 'stretches' | 'limits'>,
   bodies: readonly Body[],
 ): readonly [Frame, ...Frame[]] {
-  const there = new Set(
+  const asked = new Set(
     opportunitiesOf(frame, assignmentsOf(question, bodies)).map((o) => o.frame),
   );
-  const [first = frame, ...others] = there.has(frame)
-    ? [frame, ...[...there].filter((f) => f !== frame)]
-    : there;
+  const [first = frame, ...others] = asked.has(frame)
+    ? [frame, ...[...asked].filter((f) => f !== frame)]
+    : asked;
   return [first, ...others];
 }
 

@@ -112,8 +112,10 @@ function targetsOf(
     frame,
     opportunities: opportunitiesOf(frame, assignments),
   }));
-  const there = new Set(framed.flatMap(({ opportunities }) => opportunities.map((o) => o.frame)));
-  const asked = coveringSetups(table.setups, [...there], limits, pace);
+  const askedFrames = new Set(
+    framed.flatMap(({ opportunities }) => opportunities.map((o) => o.frame)),
+  );
+  const asked = coveringSetups(table.setups, [...askedFrames], limits, pace);
   return framed.flatMap(({ frame, opportunities }) =>
     layersOf(frame, limits).map((layer) => {
       const isBase = layer === 'base';
@@ -146,9 +148,9 @@ function stricter(
   limits: Limits,
   pace: Pace,
 ): Map<Frame, readonly Covering[]> {
-  const there = new Set(opportunities.map((o) => o.frame));
+  const askedFrames = new Set(opportunities.map((o) => o.frame));
   return new Map(
-    [...there].map((frame) => [
+    [...askedFrames].map((frame) => [
       frame,
       stillCovering(setups, asked.get(frame) ?? [], frame, limits, harder, pace),
     ]),

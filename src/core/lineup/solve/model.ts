@@ -469,11 +469,11 @@ class ModelBuilder {
   private shareAssignments(): void {
     for (const assignments of this.stretches) {
       const inStretch = new Set(assignments);
-      const held = columnsBy(
+      const columnsByItem = columnsBy(
         [...this.heldAt.values()].filter((h) => inStretch.has(h.assignment)),
         'itemId',
       );
-      for (const [id, columns] of held)
+      for (const [id, columns] of columnsByItem)
         this.row(0, Infinity, [[this.itemColumn(id), 1], ...columns.map((c) => [c, -1] as const)]);
       const bodies = columnsBy(
         [...this.bodyAt.values()].filter((b) => inStretch.has(b.assignment)),
@@ -518,15 +518,15 @@ class ModelBuilder {
     const lenses = new Set(this.items.filter((p) => p.kind === 'lens').map((p) => p.id));
     for (const assignment of this.problem.assignments) {
       if (assignment.fixedSetups) continue;
-      const held = [...this.heldAt.values()].filter(
+      const heldLenses = [...this.heldAt.values()].filter(
         (h) => h.assignment === assignment && lenses.has(h.itemId),
       );
-      if (held.length <= assignment.bodiesAtOnce) continue;
+      if (heldLenses.length <= assignment.bodiesAtOnce) continue;
       const column = this.column(0, this.items.length, true);
       this.changes.push({ assignment, column });
       this.row(-assignment.bodiesAtOnce, Infinity, [
         [column, 1],
-        ...held.map((h) => [h.column, -1] as const),
+        ...heldLenses.map((h) => [h.column, -1] as const),
       ]);
     }
   }

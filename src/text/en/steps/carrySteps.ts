@@ -26,7 +26,7 @@ export function carriedWeightSteps(file: OutingFile, assignment: CarryAssignment
   ];
   const heaviest = heaviestOf(setups, part);
   const worn = assignment.start.flatMap(itemsOn);
-  const held = new Set(heaviestOf(assignment.start, part).map((p) => p.id));
+  const liftedIds = new Set(heaviestOf(assignment.start, part).map((p) => p.id));
   const bag = assignment.bag.map(part);
   const { bagWeightG } = file.packing;
   const bagItself =
@@ -40,7 +40,7 @@ export function carriedWeightSteps(file: OutingFile, assignment: CarryAssignment
     step('In hand, the heaviest setup lifted', heaviest),
     step(
       'On the shoulder, all other setups at the start',
-      worn.map(part).filter((p) => !held.has(p.id)),
+      worn.map(part).filter((p) => !liftedIds.has(p.id)),
     ),
     step('In the bag', [...bag, ...bagItself]),
   ];

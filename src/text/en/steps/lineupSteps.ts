@@ -136,13 +136,13 @@ const AS_ON_SHELF = 'Figures from the shelf; an unknown one counts for neither l
 /** What one lens has over another in a range that they share; none for sealing. */
 export function advantageSteps({ reason, by, figures }: Advantage, range: Interval): Step[] {
   if (by === null || figures === null) return [];
-  const [own, other] = [exact(figures.own), exact(figures.other)];
+  const [value, other] = [exact(figures.own), exact(figures.other)];
   if (reason === 'faster')
     return [
       {
         name: `Faster at ${exact(Math.sqrt(range.from * range.to))} mm on 36×24`,
         result: `${exact(by)} stops`,
-        formula: `2·log2(N other / N own) = 2·log2(${other} / ${own}), in the middle of ${formatFocalRange(range.from, range.to)} by ratio`,
+        formula: `2·log2(N other / N own) = 2·log2(${other} / ${value}), in the middle of ${formatFocalRange(range.from, range.to)} by ratio`,
         source: 'Light goes with 1 / N². A third of a stop and more is called faster.',
       },
     ];
@@ -151,7 +151,7 @@ export function advantageSteps({ reason, by, figures }: Advantage, range: Interv
       {
         name: 'Lighter',
         result: exactWeight(by),
-        formula: `${other} g − ${own} g`,
+        formula: `${other} g − ${value} g`,
         source: `${AS_ON_SHELF} 50 g and more are called lighter.`,
       },
     ];
@@ -160,7 +160,7 @@ export function advantageSteps({ reason, by, figures }: Advantage, range: Interv
       {
         name: 'Greater magnification',
         result: `${exact(by)}× more`,
-        formula: `${own}× − ${other}×`,
+        formula: `${value}× − ${other}×`,
         source: AS_ON_SHELF,
       },
     ];
@@ -168,7 +168,7 @@ export function advantageSteps({ reason, by, figures }: Advantage, range: Interv
     {
       name: 'Steadier',
       result: `${exact(by)} stops`,
-      formula: `${own} − ${other} stops of the lens’s stabiliser`,
+      formula: `${value} − ${other} stops of the lens’s stabiliser`,
       source: AS_ON_SHELF,
     },
   ];

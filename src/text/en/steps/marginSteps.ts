@@ -8,8 +8,8 @@ export const exact = (value: number) => Number(value.toPrecision(5)).toString();
 
 /** An exact value of metres or grams in the person's units. */
 export function exactIn(value: number, unit: 'm' | 'g'): string {
-  const own = inOwnUnits(unit);
-  return `${exact(value * (own?.factor ?? 1))} ${own?.unit ?? unit}`;
+  const local = inOwnUnits(unit);
+  return `${exact(value * (local?.factor ?? 1))} ${local?.unit ?? unit}`;
 }
 
 /** The steps behind a verdict at its deciding place, with exact numbers. */
