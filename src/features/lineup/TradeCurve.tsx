@@ -39,129 +39,154 @@ export function TradeCurve({
   currency: string;
 }) {
   const [pointed, setPointed] = useState<TradePoint | null>(null);
-  const file = useFile();
-  // The curve weighs what is taken; bodies are the same all along it.
-  const uncounted = { ...file, limits: { ...file.limits, countBodies: false } };
   if (points.length === 0) return null;
-  const { x, y, weights } = axesOf(points);
   return (
     <div>
       <h3 className="text-base">{t.whatMoreOrLessBuys}</h3>
-      <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        role="img"
-        aria-label={t.lineupsByWeightAndWanted(points.length)}
-        className="mt-1 w-full max-w-xl border border-hair bg-sheet"
-        data-testid="trade-curve"
-      >
-        {[0, 25, 50, 75, 100].map((percent) => (
-          <g key={percent}>
-            <path
-              d={`M${EDGE.left} ${y(percent)}H${WIDTH - EDGE.right}`}
-              stroke="var(--hair)"
-              strokeWidth={0.5}
-            />
-            <text
-              x={EDGE.left - 6}
-              y={y(percent) + 4}
-              textAnchor="end"
-              fontSize={11}
-              fill="var(--ink-soft)"
-            >
-              {formatPercent(percent)}
-            </text>
-          </g>
-        ))}
-        {weights.map((g) => (
+      <Drawing points={points} pointed={pointed} onPoint={setPointed} />
+      <p className="text-[13px] text-soft">{t.upShareOfTheWanted}</p>
+      <PointTable {...{ points, name, currency, pointed }} onPoint={setPointed} />
+    </div>
+  );
+}
+
+interface Pointing {
+  readonly points: readonly TradePoint[];
+  readonly pointed: TradePoint | null;
+  readonly onPoint: (point: TradePoint) => void;
+}
+
+function Drawing({ points, pointed, onPoint }: Pointing) {
+  const { x, y, weights } = axesOf(points);
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      role="img"
+      aria-label={t.lineupsByWeightAndWanted(points.length)}
+      className="mt-1 w-full max-w-xl border border-hair bg-sheet"
+      data-testid="trade-curve"
+    >
+      {[0, 25, 50, 75, 100].map((percent) => (
+        <g key={percent}>
+          <path
+            d={`M${EDGE.left} ${y(percent)}H${WIDTH - EDGE.right}`}
+            stroke="var(--hair)"
+            strokeWidth={0.5}
+          />
           <text
-            key={g}
-            x={x(g)}
-            y={HEIGHT - 12}
-            textAnchor="middle"
+            x={EDGE.left - 6}
+            y={y(percent) + 4}
+            textAnchor="end"
             fontSize={11}
             fill="var(--ink-soft)"
           >
-            {formatWeight(g)}
+            {formatPercent(percent)}
           </text>
-        ))}
-        {points.map((p) => (
-          <g
-            key={p.pieceIds.join()}
-            transform={`translate(${x(p.weightG)} ${y(p.wantsPercent)})`}
-            onPointerEnter={() => setPointed(p)}
+        </g>
+      ))}
+      {weights.map((g) => (
+        <text
+          key={g}
+          x={x(g)}
+          y={HEIGHT - 12}
+          textAnchor="middle"
+          fontSize={11}
+          fill="var(--ink-soft)"
+        >
+          {formatWeight(g)}
+        </text>
+      ))}
+      {points.map((p) => (
+        <g
+          key={p.pieceIds.join()}
+          transform={`translate(${x(p.weightG)} ${y(p.wantsPercent)})`}
+          onPointerEnter={() => onPoint(p)}
+        >
+          <circle
+            r={10}
+            fill={p === pointed ? 'var(--got)' : 'var(--sheet)'}
+            stroke="var(--got)"
+            strokeWidth={p.spend > 0 ? 1 : 2.5}
+            strokeDasharray={p.spend > 0 ? '3 2' : undefined}
+          />
+          <text
+            y={4}
+            textAnchor="middle"
+            fontSize={11}
+            fill={p === pointed ? 'var(--sheet)' : 'var(--ink)'}
           >
-            <circle
-              r={10}
-              fill={p === pointed ? 'var(--got)' : 'var(--sheet)'}
-              stroke="var(--got)"
-              strokeWidth={p.spend > 0 ? 1 : 2.5}
-              strokeDasharray={p.spend > 0 ? '3 2' : undefined}
-            />
-            <text
-              y={4}
-              textAnchor="middle"
-              fontSize={11}
-              fill={p === pointed ? 'var(--sheet)' : 'var(--ink)'}
-            >
-              {p.lenses}
-            </text>
-          </g>
-        ))}
-      </svg>
-      <p className="text-[13px] text-soft">{t.upShareOfTheWanted}</p>
-      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.tradeOff}>
-        <table className="w-full border-collapse">
-          <thead>
-            <tr className="border-b border-ink text-left text-[12px] text-soft">
-              {[t.lenses, t.weight, t.toBuy, t.wants, t.lineup, ''].map((h) => (
-                <th key={h} scope="col" className="py-1 pr-4 font-normal">
-                  {h || <span className="sr-only">{t.actions}</span>}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {points.map((p) => (
-              <tr
-                key={p.pieceIds.join()}
-                className={`border-b border-hair align-top ${p === pointed ? 'bg-chosen' : ''}`}
-                onPointerEnter={() => setPointed(p)}
-              >
-                <td className="py-1 pr-4">{p.lenses}</td>
-                <td className="py-1 pr-4 whitespace-nowrap">
-                  <Figure
-                    label={t.weightOf(plainList(p.pieceIds.map(name)))}
-                    steps={() => weightSteps(uncounted, p.pieceIds)}
-                  >
-                    {formatWeight(p.weightG)}
-                  </Figure>
-                  {p.weightUnknown.length > 0 && t.unknown(p.weightUnknown.length)}
-                </td>
-                <td className="py-1 pr-4 whitespace-nowrap">
-                  <Figure
-                    label={t.toBuyFor(plainList(p.pieceIds.map(name)))}
-                    steps={() => buySteps(file, p.pieceIds)}
-                  >
-                    {formatMoney(p.spend, currency)}
-                  </Figure>
-                </td>
-                <td className="py-1 pr-4 whitespace-nowrap">
-                  <Figure
-                    label={t.wantsCoveredBy(plainList(p.pieceIds.map(name)))}
-                    steps={() => wantsGotSteps(file, p.got)}
-                  >
-                    {formatPercent(p.wantsPercent)}
-                  </Figure>
-                </td>
-                <td className="py-1">{plainList(p.pieceIds.map(name))}</td>
-                <td className="py-1 text-right">
-                  <TakeButton itemIds={p.pieceIds} name={name} />
-                </td>
-              </tr>
+            {p.lenses}
+          </text>
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+/** The same, point by point, each figure with its arithmetic. */
+function PointTable({
+  points,
+  pointed,
+  onPoint,
+  name,
+  currency,
+}: Pointing & { readonly name: (id: string) => string; readonly currency: string }) {
+  const file = useFile();
+  // The curve weighs what is taken; bodies are the same all along it.
+  const uncounted = { ...file, limits: { ...file.limits, countBodies: false } };
+  return (
+    <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.tradeOff}>
+      <table className="w-full border-collapse">
+        <thead>
+          <tr className="border-b border-ink text-left text-[12px] text-soft">
+            {[t.lenses, t.weight, t.toBuy, t.wants, t.lineup, ''].map((h) => (
+              <th key={h} scope="col" className="py-1 pr-4 font-normal">
+                {h || <span className="sr-only">{t.actions}</span>}
+              </th>
             ))}
-          </tbody>
-        </table>
-      </div>
+          </tr>
+        </thead>
+        <tbody>
+          {points.map((p) => (
+            <tr
+              key={p.pieceIds.join()}
+              className={`border-b border-hair align-top ${p === pointed ? 'bg-chosen' : ''}`}
+              onPointerEnter={() => onPoint(p)}
+            >
+              <td className="py-1 pr-4">{p.lenses}</td>
+              <td className="py-1 pr-4 whitespace-nowrap">
+                <Figure
+                  label={t.weightOf(plainList(p.pieceIds.map(name)))}
+                  steps={() => weightSteps(uncounted, p.pieceIds)}
+                >
+                  {formatWeight(p.weightG)}
+                </Figure>
+                {p.weightUnknown.length > 0 && t.unknown(p.weightUnknown.length)}
+              </td>
+              <td className="py-1 pr-4 whitespace-nowrap">
+                <Figure
+                  label={t.toBuyFor(plainList(p.pieceIds.map(name)))}
+                  steps={() => buySteps(file, p.pieceIds)}
+                >
+                  {formatMoney(p.spend, currency)}
+                </Figure>
+              </td>
+              <td className="py-1 pr-4 whitespace-nowrap">
+                <Figure
+                  label={t.wantsCoveredBy(plainList(p.pieceIds.map(name)))}
+                  steps={() => wantsGotSteps(file, p.got)}
+                >
+                  {formatPercent(p.wantsPercent)}
+                </Figure>
+              </td>
+              <td className="py-1">{plainList(p.pieceIds.map(name))}</td>
+              <td className="py-1 text-right">
+                <TakeButton itemIds={p.pieceIds} name={name} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </div>
   );
 }

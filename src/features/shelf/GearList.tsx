@@ -2,23 +2,16 @@
 
 import { Columns3 } from 'lucide-react';
 import { Popover } from 'radix-ui';
-import { useDeferredValue, useMemo, useState } from 'react';
-import { itemsOf, type Source, SOURCES } from '@/core/gear';
-import { doubled, type Kind } from '@/document';
-import { useAnswer, useDesk, useFile, useKnownGear } from '@/session';
+import { useState } from 'react';
+import { type Source, SOURCES } from '@/core/gear';
+import { type Kind } from '@/document';
+import { useKnownGear } from '@/session';
 import { Button } from '@/ui';
 import { GEAR_KINDS, inOwnUnits, OWNERSHIPS, shelfText } from '@/text';
 import { GearTable } from './GearTable';
-import { formatsOn, type Narrowing, narrowsBody, narrowsLens, NO_NARROWING } from './narrowing';
-import {
-  adapterRow,
-  bodyRow,
-  converterRow,
-  EXTRA_COLUMNS,
-  lensRow,
-  mountOf,
-  tubeRow,
-} from './rows';
+import { formatsOn, type Narrowing } from './narrowing';
+import { EXTRA_COLUMNS, mountOf } from './rows';
+import { type GearFilter, NO_FILTER, useGearRows } from './useGearRows';
 
 const words = shelfText.gearList;
 
@@ -34,138 +27,15 @@ const BOX = 'min-h-7 border border-edge bg-sheet px-1';
 
 /** The table of one kind with its filters, its columns and its ways of changing. */
 export function GearList({ kind, label, columns, selected, onSelect }: GearListProps) {
-  const { shelf: coming, limits, outing } = useFile();
-  const { plan } = useDesk();
-  const shelf = useKnownGear();
-  const { result } = useAnswer();
-  const [text, setText] = useState('');
-  const [mount, setMount] = useState('');
-  const [whose, setWhose] = useState<Source | ''>('');
-  const [narrowing, setNarrowing] = useState(NO_NARROWING);
+  const [filter, setFilter] = useState<GearFilter>(NO_FILTER);
   const [grouped, setGrouped] = useState(false);
   const [editing, setEditing] = useState(false);
   const [hidden, setHidden] = useState<ReadonlySet<string>>(EXTRA_COLUMNS);
-  const wanted = useDeferredValue(text).toLowerCase();
-  const narrowed = useDeferredValue(narrowing);
-  const rows = useMemo(() => {
-    const inLineup = new Set<string>([
-      ...(result?.lineup.lensIds ?? []),
-      ...(result?.lineup.converterIds ?? []),
-      ...(result?.lineup.tubeIds ?? []),
-      ...(result?.lineup.adapterIds ?? []),
-    ]);
-    const context = {
-      currency: outing.currency,
-      limits,
-      inLineup,
-      standing: new Map(itemsOf(coming).map((i) => [i.id as string, i.ownership])),
-      alone: new Set<string>(itemsOf(plan.alone).map((i) => i.id)),
-    };
-    const all = {
-      lenses: () =>
-        shelf.lenses.filter(narrowsLens(shelf, narrowed)).map((l) => lensRow(l, context)),
-      bodies: () => shelf.bodies.filter(narrowsBody(narrowed)).map((b) => bodyRow(b, context)),
-      converters: () => shelf.converters.map((c) => converterRow(c, context)),
-      tubes: () => shelf.tubes.map((t) => tubeRow(t, context)),
-      adapters: () => shelf.adapters.map((a) => adapterRow(a, context)),
-    }[kind]();
-    const alike = doubled(shelf, kind);
-    const noted = all.map((row) => {
-      const other = alike.get(row.id);
-      return other ? { ...row, note: words.looksLike(row.note, other.name) } : row;
-    });
-    return noted.filter(
-      (row) =>
-        (mount === '' || row.cells.mount?.text === mount) &&
-        (whose === '' || row.cells.ownership?.sort === whose) &&
-        (wanted === '' ||
-          `${row.name} ${row.note} ${Object.values(row.cells)
-            .map((c) => c.text)
-            .join(' ')}`
-            .toLowerCase()
-            .includes(wanted)),
-    );
-  }, [
-    kind,
-    limits,
-    mount,
-    whose,
-    narrowed,
-    outing.currency,
-    result,
-    shelf,
-    coming,
-    plan.alone,
-    wanted,
-  ]);
-  const mounts = [...new Set(shelf[kind].map(mountOf))].sort();
-  const figure = (name: Exclude<keyof Narrowing, 'format'>, hint: string) => (
-    <input
-      aria-label={hint}
-      placeholder={hint}
-      inputMode="decimal"
-      value={narrowing[name]}
-      onChange={(e) => setNarrowing({ ...narrowing, [name]: e.target.value })}
-      className={`${BOX} w-26 px-1.5`}
-    />
-  );
+  const rows = useGearRows(kind, filter);
   return (
     <>
       <div className="mb-1 flex flex-wrap items-center gap-2">
-        <input
-          type="search"
-          aria-label={GEAR_KINDS[kind].search}
-          placeholder={words.search2}
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-          className="min-h-7 w-32 border border-edge bg-sheet px-1.5"
-        />
-        <select
-          aria-label={words.mount}
-          value={mount}
-          onChange={(e) => setMount(e.target.value)}
-          className={BOX}
-        >
-          <option value="">{words.everyMount}</option>
-          {mounts.map((m) => (
-            <option key={m}>{m}</option>
-          ))}
-        </select>
-        <select
-          aria-label={words.ownership}
-          value={whose}
-          onChange={(e) => setWhose(e.target.value as Source | '')}
-          className={BOX}
-        >
-          <option value="">{words.any}</option>
-          {SOURCES.map((key) => (
-            <option key={key} value={key}>
-              {OWNERSHIPS[key]}
-            </option>
-          ))}
-        </select>
-        {(kind === 'lenses' || kind === 'bodies') && (
-          <select
-            aria-label={words.format}
-            value={narrowing.format}
-            onChange={(e) => setNarrowing({ ...narrowing, format: e.target.value })}
-            className={BOX}
-          >
-            <option value="">{words.everyFormat}</option>
-            {formatsOn(shelf).map(([key, name]) => (
-              <option key={key} value={key}>
-                {words.mm(name)}
-              </option>
-            ))}
-          </select>
-        )}
-        {kind === 'lenses' && (
-          <>
-            {figure('reachesMm', words.reachesMm)}
-            {figure('fNumber', words.fAtMost)}
-            {figure('weight', words.atMost(inOwnUnits('g')?.unit ?? 'g'))}
-          </>
-        )}
+        <GearFilters kind={kind} filter={filter} onChange={setFilter} />
         <ColumnChoice columns={columns} hidden={hidden} onChange={setHidden} />
         <Button aria-pressed={grouped} onClick={() => setGrouped(!grouped)}>
           {words.byMount}
@@ -189,6 +59,90 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
         selected={selected}
         onSelect={onSelect}
       />
+    </>
+  );
+}
+
+/** What narrows the table down: words, mount, ownership, format, and figures of lenses. */
+function GearFilters({
+  kind,
+  filter,
+  onChange,
+}: {
+  readonly kind: Kind;
+  readonly filter: GearFilter;
+  readonly onChange: (filter: GearFilter) => void;
+}) {
+  const shelf = useKnownGear();
+  const { text, mount, ownership, narrowing } = filter;
+  const change = (part: Partial<GearFilter>) => onChange({ ...filter, ...part });
+  const mounts = [...new Set(shelf[kind].map(mountOf))].sort();
+  const figure = (name: Exclude<keyof Narrowing, 'format'>, hint: string) => (
+    <input
+      aria-label={hint}
+      placeholder={hint}
+      inputMode="decimal"
+      value={narrowing[name]}
+      onChange={(e) => change({ narrowing: { ...narrowing, [name]: e.target.value } })}
+      className={`${BOX} w-26 px-1.5`}
+    />
+  );
+  return (
+    <>
+      <input
+        type="search"
+        aria-label={GEAR_KINDS[kind].search}
+        placeholder={words.search2}
+        value={text}
+        onChange={(e) => change({ text: e.target.value })}
+        className="min-h-7 w-32 border border-edge bg-sheet px-1.5"
+      />
+      <select
+        aria-label={words.mount}
+        value={mount}
+        onChange={(e) => change({ mount: e.target.value })}
+        className={BOX}
+      >
+        <option value="">{words.everyMount}</option>
+        {mounts.map((m) => (
+          <option key={m}>{m}</option>
+        ))}
+      </select>
+      <select
+        aria-label={words.ownership}
+        value={ownership}
+        onChange={(e) => change({ ownership: e.target.value as Source | '' })}
+        className={BOX}
+      >
+        <option value="">{words.any}</option>
+        {SOURCES.map((key) => (
+          <option key={key} value={key}>
+            {OWNERSHIPS[key]}
+          </option>
+        ))}
+      </select>
+      {(kind === 'lenses' || kind === 'bodies') && (
+        <select
+          aria-label={words.format}
+          value={narrowing.format}
+          onChange={(e) => change({ narrowing: { ...narrowing, format: e.target.value } })}
+          className={BOX}
+        >
+          <option value="">{words.everyFormat}</option>
+          {formatsOn(shelf).map(([key, name]) => (
+            <option key={key} value={key}>
+              {words.mm(name)}
+            </option>
+          ))}
+        </select>
+      )}
+      {kind === 'lenses' && (
+        <>
+          {figure('reachesMm', words.reachesMm)}
+          {figure('fNumber', words.fAtMost)}
+          {figure('weight', words.atMost(inOwnUnits('g')?.unit ?? 'g'))}
+        </>
+      )}
     </>
   );
 }

@@ -58,9 +58,7 @@ export function ShelfPage() {
   const edit = useEditDesk();
   const [kindInAddress, setKind] = useSelection('kind');
   const [selected, select] = useSelection('item');
-  const [importing, setImporting] = useState<
-    'csv' | 'lensfun' | 'mounts' | 'lines' | 'lookUp' | 'worth' | null
-  >(null);
+  const [opened, setOpened] = useState<Tool | null>(null);
   const shelfInput = useRef<HTMLInputElement>(null);
   const kind: Kind = KINDS.find(([key]) => key === kindInAddress)?.[0] ?? 'lenses';
   const isBags = kindInAddress === BAGS;
@@ -70,7 +68,6 @@ export function ShelfPage() {
     edit(editGear(putItem(kind, added)));
     select(added.id);
   };
-  const close = () => setImporting(null);
   const alone = itemsOf(desk.plan.alone).map((i) => i.id);
   const coming = new Set(itemsOf(file.shelf).map((i) => i.id));
   const wishes = itemsOf(desk.shelf.gear).filter(
@@ -92,40 +89,7 @@ export function ShelfPage() {
             </Tabs.Trigger>
           </Tabs.List>
           <span className="flex gap-2">
-            <Menu
-              trigger={<Button>{t.shelfTools}</Button>}
-              groups={[
-                [
-                  { label: t.pasteAGearList, onSelect: () => setImporting('lines') },
-                  { label: t.lookGearUp, onSelect: () => setImporting('lookUp') },
-                  { label: t.lensesFromACsvTable, onSelect: () => setImporting('csv') },
-                  {
-                    label: t.filesOfTheOpenLens,
-                    onSelect: () => setImporting('lensfun'),
-                  },
-                  {
-                    label: t.aWholeShelfFromA,
-                    onSelect: () => shelfInput.current?.click(),
-                  },
-                ],
-                [
-                  {
-                    label: t.exportLensesAsCsv,
-                    disabled: shelf.lenses.length === 0,
-                    onSelect: () => download('lenses.csv', writeLensCsv(shelf.lenses), 'text/csv'),
-                  },
-                  {
-                    label: t.exportMyShelfAsJson,
-                    onSelect: () =>
-                      download('shelf.json', shelfCodec.write(desk.shelf), 'application/json'),
-                  },
-                ],
-                [
-                  { label: t.whatFitsWhat, onSelect: () => setImporting('mounts') },
-                  { label: t.worthWeighing, onSelect: () => setImporting('worth') },
-                ],
-              ]}
-            />
+            <ShelfTools onOpen={setOpened} onShelfFile={() => shelfInput.current?.click()} />
             {!isBags && (
               <Button look="strong" onClick={add}>
                 <Plus size={14} aria-hidden />
@@ -182,18 +146,81 @@ export function ShelfPage() {
           )}
         </aside>
       )}
-      <CsvImport open={importing === 'csv'} onClose={close} />
       <ShelfFile input={shelfInput} />
-      {importing === 'worth' && <WorthWeighing onClose={close} />}
-      <PasteGear open={importing === 'lines'} onClose={close} />
-      <LookUp
-        open={importing === 'lookUp'}
-        onClose={close}
-        onFiles={() => setImporting('lensfun')}
-      />
-      <Mounts open={importing === 'mounts'} onClose={close} />
-      <LensfunImport open={importing === 'lensfun'} onClose={close} />
+      <Opened tool={opened} onOpen={setOpened} />
     </div>
+  );
+}
+
+/** What can be opened beside the tables. */
+type Tool = 'csv' | 'lensfun' | 'mounts' | 'lines' | 'lookUp' | 'worth';
+
+/** The menu of ways to bring gear in and out, and of what else can be asked of it. */
+function ShelfTools({
+  onOpen,
+  onShelfFile,
+}: {
+  readonly onOpen: (tool: Tool) => void;
+  readonly onShelfFile: () => void;
+}) {
+  const desk = useDesk();
+  const shelf = useKnownGear();
+  return (
+    <Menu
+      trigger={<Button>{t.shelfTools}</Button>}
+      groups={[
+        [
+          { label: t.pasteAGearList, onSelect: () => onOpen('lines') },
+          { label: t.lookGearUp, onSelect: () => onOpen('lookUp') },
+          { label: t.lensesFromACsvTable, onSelect: () => onOpen('csv') },
+          {
+            label: t.filesOfTheOpenLens,
+            onSelect: () => onOpen('lensfun'),
+          },
+          {
+            label: t.aWholeShelfFromA,
+            onSelect: onShelfFile,
+          },
+        ],
+        [
+          {
+            label: t.exportLensesAsCsv,
+            disabled: shelf.lenses.length === 0,
+            onSelect: () => download('lenses.csv', writeLensCsv(shelf.lenses), 'text/csv'),
+          },
+          {
+            label: t.exportMyShelfAsJson,
+            onSelect: () =>
+              download('shelf.json', shelfCodec.write(desk.shelf), 'application/json'),
+          },
+        ],
+        [
+          { label: t.whatFitsWhat, onSelect: () => onOpen('mounts') },
+          { label: t.worthWeighing, onSelect: () => onOpen('worth') },
+        ],
+      ]}
+    />
+  );
+}
+
+/** The dialog that is open. */
+function Opened({
+  tool,
+  onOpen,
+}: {
+  readonly tool: Tool | null;
+  readonly onOpen: (tool: Tool | null) => void;
+}) {
+  const close = () => onOpen(null);
+  return (
+    <>
+      <CsvImport open={tool === 'csv'} onClose={close} />
+      {tool === 'worth' && <WorthWeighing onClose={close} />}
+      <PasteGear open={tool === 'lines'} onClose={close} />
+      <LookUp open={tool === 'lookUp'} onClose={close} onFiles={() => onOpen('lensfun')} />
+      <Mounts open={tool === 'mounts'} onClose={close} />
+      <LensfunImport open={tool === 'lensfun'} onClose={close} />
+    </>
   );
 }
 
