@@ -114,7 +114,7 @@ export function createBackups(document: DocumentStore, keeper: Keeper, host: Hos
   };
   return {
     /** Everything as one zip. */
-    pack: async () => packBackup(await collected(), t.readme),
+    pack: async () => packBackup(await collected(), t.thisIsABackupOf),
     read: (bytes: Uint8Array) => readInWorker('backup', [bytes]),
     /** What of a backup is here already, and how it differs. */
     compare: compared,

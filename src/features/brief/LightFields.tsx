@@ -161,14 +161,14 @@ function sunSteps(
       name: text.altitudeOfTheSun,
       result: `${exact(altitudeDeg)}°`,
       formula: text.atNorthEastWithoutRefraction(at, exact(latitudeDeg), exact(longitudeDeg)),
-      source: text.astronomyEngine,
+      source: text.theAstronomyEnginePackage,
     },
     ...(moon
       ? [
           {
-            name: text.moonlight,
+            name: text.lightOfTheMoon,
             result: text.lux(exact(moonIlluminanceLux(moon))),
-            formula: text.moonFormula(exact(moon.altitudeDeg), exact(moon.elongationDeg)),
+            formula: text.aCubicInAltitude90(exact(moon.altitudeDeg), exact(moon.elongationDeg)),
             source: text.usnoCircular171,
           },
         ]
@@ -176,7 +176,7 @@ function sunSteps(
     {
       name: text.lightOnLevelGround,
       result: text.lux(exact(skyLightLux(source))),
-      formula: text.aCubicInAltitude90(SKY_DIVISORS[sky]),
+      formula: text.aCubicInTheSuns(SKY_DIVISORS[sky]),
       source: text.usnoCircular171,
     },
     {

@@ -25,9 +25,9 @@ export function Restore() {
   const read = async (chosen: File) => {
     const all = await backups();
     const done = await all.read(new Uint8Array(await chosen.arrayBuffer()));
-    if (!done.ok) return notify(t.refused(chosen.name, notReadText(done.error)));
+    if (!done.ok) return notify(t.text(chosen.name, notReadText(done.error)));
     const result = done.value;
-    if (!result.ok) return notify(t.refused(chosen.name, noBackupText(result.error)));
+    if (!result.ok) return notify(t.text(chosen.name, noBackupText(result.error)));
     const { backup, issues } = result.value;
     setFound({ backup, issues, outings: await all.compare(backup) });
   };

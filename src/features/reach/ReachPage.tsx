@@ -77,7 +77,7 @@ export function ReachPage() {
               onChange={(e) => setBodyId(e.target.value === '' ? null : e.target.value)}
               className="min-h-7 border border-edge bg-sheet px-1"
             >
-              <option value="">{t.eachLensOnABody}</option>
+              <option value="">{t.eachLensOnACamera}</option>
               {file.shelf.bodies.map((b) => (
                 <option key={b.id} value={b.id}>
                   {t.onThe(b.name)}

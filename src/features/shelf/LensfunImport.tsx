@@ -44,7 +44,7 @@ export function LensfunImport({ open, onClose }: { open: boolean; onClose: () =>
       if (read.ok && read.value.ok) parts.push(read.value.value);
       else
         refused.push(
-          t.refused(chosen.name, read.ok ? refusedText(read.value) : notReadText(read.error)),
+          t.text(chosen.name, read.ok ? refusedText(read.value) : notReadText(read.error)),
         );
     }
     setReading(false);
@@ -150,7 +150,7 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
           <summary>{t.whatCantBeUsedAnd}</summary>
           <ul className="max-h-40 overflow-auto" tabIndex={0} aria-label={t.skippedEntries}>
             {database.skipped.map((s, i) => (
-              <li key={i}>{t.text(s.name, t.reasons[s.reason])}</li>
+              <li key={i}>{t.text2(s.name, t.reasons[s.reason])}</li>
             ))}
           </ul>
         </details>

@@ -146,13 +146,13 @@ export const briefText = {
     altitudeOfTheSun: 'Altitude of the sun',
     atNorthEastWithoutRefraction: (at: string, exact: string, exact2: string) =>
       `at ${at}, ${exact}° north, ${exact2}° east; without refraction`,
-    astronomyEngine: 'The astronomy-engine package.',
-    moonlight: 'Light of the moon',
-    moonFormula: (altitude: string, elongation: string) =>
+    theAstronomyEnginePackage: 'The astronomy-engine package.',
+    lightOfTheMoon: 'Light of the moon',
+    aCubicInAltitude90: (altitude: string, elongation: string) =>
       `a cubic in altitude / 90° for the full moon, ${altitude}° high, times the share that a moon ${elongation}° from the sun gives`,
     lightOnLevelGround: 'Light on level ground',
     lux: (exact: string) => `${exact} lux`,
-    aCubicInAltitude90: (value: number) =>
+    aCubicInTheSuns: (value: number) =>
       `a cubic in the sun’s altitude / 90° for clear sky, at night with the moon, divided by ${value} for the clouds`,
     usnoCircular171: 'USNO Circular 171.',
     exposureValueAtIso100: 'Exposure value at ISO 100',

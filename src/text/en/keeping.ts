@@ -1,7 +1,7 @@
 /** What is said by keeping. */
 export const keepingText = {
   restore: {
-    refused: (file: string, why: string) => `${file}: ${why}`,
+    text: (file: string, why: string) => `${file}: ${why}`,
     backupToRestore: 'Backup to restore',
     restoreABackup: 'Restore a backup…',
     itIsntAZipOr: 'it isn’t a zip, or it is damaged.',

@@ -43,7 +43,7 @@ export const reachText = {
     drawing: 'Drawing…',
     reachAndLight: 'Reach and light',
     seenOn: 'Seen on',
-    eachLensOnABody: 'each lens on a body it fits',
+    eachLensOnACamera: 'each lens on a camera it fits',
     onThe: (name: string) => `on the ${name}`,
     hideTheProof: 'Hide the proof',
     showTheProof: 'Show the proof',

@@ -2,7 +2,7 @@
 export const sessionText = {
   backups: {
     /** Lies in every backup. */
-    readme: `This is a backup of Arm Reach.
+    thisIsABackupOf: `This is a backup of Arm Reach.
 
 shelf.json      your gear, bags and usual things
 settings.json   your settings

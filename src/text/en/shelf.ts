@@ -197,7 +197,7 @@ export const shelfText = {
       `Read ${count}, ${count2} and ${count3}; skipped ${fixedLenses} built into cameras and ${count4} that can’t be used.`,
     whatCantBeUsedAnd: 'What can’t be used, and why',
     skippedEntries: 'Skipped entries',
-    refused: (file: string, why: string) => `${file}: ${why}`,
+    text: (file: string, why: string) => `${file}: ${why}`,
     reasons: {
       'no-name': 'no name given',
       'no-mount': 'no mount given',
@@ -205,7 +205,7 @@ export const shelfText = {
       'no-f-number': 'no f-number given',
       'no-crop-factor': 'no crop factor given',
     },
-    text: (name: string, reason: string) => `${name}: ${reason}`,
+    text2: (name: string, reason: string) => `${name}: ${reason}`,
     mounts: 'Mounts',
     cameras: 'Cameras',
     crop: (cropFactor: number) => `crop ${cropFactor}`,

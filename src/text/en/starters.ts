@@ -173,7 +173,7 @@ export const STARTER_TEXTS: Readonly<Record<StarterKey, StarterText>> = {
   },
   'boat-trip': {
     name: 'Boat trip',
-    about: 'Spray and sway: sealed gear, one lens a body.',
+    about: 'Spray and sway: sealed gear, one lens on each camera.',
     caution: 'Life jacket first; gear tied on, nothing loose over the side; spare batteries dry.',
     stretches: { 'on-the-water': 'On the water', ashore: 'Ashore' },
     shots: {

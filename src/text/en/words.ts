@@ -161,7 +161,7 @@ export function shortfallText(s: Shortfall): string {
     case 'too-deep':
       return `too deep: blurs to ${formatPercent(s.havePercent)} of the diagonal, ${formatPercent(s.wantedPercent)} wanted; ${formatFNumber(s.neededFNumber)} would be enough`;
     case 'autofocus-limit':
-      return `no autofocus: ${formatFNumber(s.fNumber)}, the body focuses to ${formatFNumber(s.limitFNumber)}`;
+      return `no autofocus: ${formatFNumber(s.fNumber)}, the camera focuses to ${formatFNumber(s.limitFNumber)}`;
     case 'wrong-projection':
       return 'wrong projection: a fisheye can’t replace a rectilinear lens, nor the other way round';
     case 'no-perspective-control':
