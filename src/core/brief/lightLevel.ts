@@ -52,6 +52,17 @@ export function skyLightLux({
   return skyIlluminanceLux(altitudeDeg, sky, moon);
 }
 
+type SkySource = Extract<LightSource, { kind: 'sun' }>;
+
+/** What is known of a source stays known for as long as it is there: every setup asks for it again. */
+const EV100_OF_SKY = new WeakMap<SkySource, number>();
+
+function ev100OfSky(source: SkySource): number {
+  const ev100 = EV100_OF_SKY.get(source) ?? ev100FromLux(skyLightLux(source));
+  EV100_OF_SKY.set(source, ev100);
+  return ev100;
+}
+
 /** EV at ISO 100 of a light source; null where light sets no demand. */
 export function ev100OfSource(source: LightSource): number | null {
   switch (source.kind) {
@@ -64,6 +75,6 @@ export function ev100OfSource(source: LightSource): number | null {
     case 'lux':
       return ev100FromLux(source.lux);
     case 'sun':
-      return ev100FromLux(skyLightLux(source));
+      return ev100OfSky(source);
   }
 }
