@@ -91,24 +91,26 @@ const FIRST_DEMO: OutingKey = 'outing:demo';
 /** Set once something is stored: an answer at once, to be relied on only for haste. */
 const STORED = 'arm-reach-stored';
 
+const FIRST_STATE: SessionState = {
+  phase: 'opening',
+  isSlow: false,
+  firstVisit: false,
+  touring: false,
+  saveState: 'saved',
+  asides: [],
+  restored: false,
+  news: null,
+  problem: null,
+  refused: null,
+};
+
 export function createSession(): Session {
   const document = createDocumentStore(
     () => performance.now(),
     (issues, would) => state.setState({ refused: { issues, would } }),
   );
   const host = createHost();
-  const state = createStore<SessionState>(() => ({
-    phase: 'opening',
-    isSlow: false,
-    firstVisit: false,
-    touring: false,
-    saveState: 'saved',
-    asides: [],
-    restored: false,
-    news: null,
-    problem: null,
-    refused: null,
-  }));
+  const state = createStore<SessionState>(() => FIRST_STATE);
   const keeper = createKeeper(
     document,
     host,
@@ -120,12 +122,12 @@ export function createSession(): Session {
     },
     (news) => state.setState({ news }),
   );
-  let shelved: Promise<Library> | null = null;
-  const library = () =>
-    (shelved ??= import('./library').then((m) => m.createLibrary(document, keeper, host)));
-  let loaded: Promise<Backups> | null = null;
-  const backups = () =>
-    (loaded ??= import('./backups').then((m) => m.createBackups(document, keeper, host)));
+  const library = once(() =>
+    import('./library').then((m) => m.createLibrary(document, keeper, host)),
+  );
+  const backups = once(() =>
+    import('./backups').then((m) => m.createBackups(document, keeper, host)),
+  );
   const folder = createFolderBackup(async () => (await backups()).pack(), host);
   const answer = createStore<Answer>(() => ({
     result: null,
@@ -133,45 +135,10 @@ export function createSession(): Session {
     thinking: true,
     error: null,
   }));
+  const parts = { document, host, keeper, library, backups, folder, answer, state };
   let alone = false;
-  const open = async () => {
-    const slow = setTimeout(() => state.setState({ isSlow: true }), SLOW_AFTER_MS);
-    try {
-      // Looking into a storage for the first time takes as long as fetching the demo.
-      const ahead = seemsEmpty() ? fetchDemo() : null;
-      ahead?.catch(() => undefined);
-      const found = await openStored(host, keeper, () => !alone).catch((error: unknown) => {
-        if (error instanceof Error && error.name === 'NewerVersionError') throw error;
-        return { opened: false, refused: error };
-      });
-      if (alone) return;
-      if (!found.opened) await openDemo(keeper, await (ahead ?? fetchDemo()), found);
-      state.setState({
-        phase: 'open',
-        firstVisit: !found.opened,
-        restored: 'restored' in found && found.restored,
-        ...('refused' in found ? { saveState: problemOf(found.refused) } : {}),
-      });
-      state.setState({ asides: await asides(host).catch(() => []) });
-      setTimeout(() => void tidyUp(library, folder), TIDY_AFTER_MS);
-    } catch (error) {
-      state.setState({
-        phase: 'failed',
-        problem: openingProblem(error),
-      });
-    } finally {
-      clearTimeout(slow);
-    }
-  };
   return {
-    document,
-    host,
-    keeper,
-    library,
-    backups,
-    folder,
-    answer,
-    state,
+    ...parts,
     async goOnWithoutSaving() {
       alone = true;
       const file = await fetchDemo();
@@ -180,34 +147,89 @@ export function createSession(): Session {
       state.setState({ phase: 'open', isSlow: false, firstVisit: true, saveState: 'refused' });
     },
     start() {
-      const client = createLineupClient((next) => answer.setState(next));
-      client.warm();
-      const unsubscribe = document.store.subscribe(({ file }, { file: before }) => {
-        if (file !== null && !sameQuestion(file, before)) client.ask(file);
-      });
-      const lasts = askToLast(document);
-      const rest = keeper.start();
-      const unlisten = host.listen((key) => void keeper.takeIn(key));
-      const seen = () => {
-        if (window.document.visibilityState === 'visible')
-          void keeper.takeInAll().then(() => keeper.save());
-        else keeper.leave();
-      };
-      window.addEventListener('pagehide', keeper.leave);
-      window.document.addEventListener('visibilitychange', seen);
-      void open();
+      const stopAnswering = answerEdits(document, answer);
+      const stopAsking = askToLast(document);
+      const stopKeeping = keepInStep(parts);
+      void open(parts, () => alone);
       return () => {
-        window.removeEventListener('pagehide', keeper.leave);
-        window.document.removeEventListener('visibilitychange', seen);
-        keeper.leave();
-        rest();
-        unlisten();
-        lasts();
+        stopKeeping();
+        stopAsking();
         folder.stop();
-        unsubscribe();
-        client.close();
+        stopAnswering();
       };
     },
+  };
+}
+
+type Parts = Omit<Session, 'goOnWithoutSaving' | 'start'>;
+
+/** Loads a thing when it is first asked for. */
+function once<T>(load: () => Promise<T>): () => Promise<T> {
+  let loaded: Promise<T> | null = null;
+  return () => (loaded ??= load());
+}
+
+/** Opens what is stored, or the demo, unless the person went on without it meanwhile. */
+async function open(
+  { host, keeper, library, folder, state }: Parts,
+  isAlone: () => boolean,
+): Promise<void> {
+  const slow = setTimeout(() => state.setState({ isSlow: true }), SLOW_AFTER_MS);
+  try {
+    // Looking into a storage for the first time takes as long as fetching the demo.
+    const ahead = seemsEmpty() ? fetchDemo() : null;
+    ahead?.catch(() => undefined);
+    const found = await openStored(host, keeper, () => !isAlone()).catch((error: unknown) => {
+      if (error instanceof Error && error.name === 'NewerVersionError') throw error;
+      return { opened: false, refused: error };
+    });
+    if (isAlone()) return;
+    if (!found.opened) await openDemo(keeper, await (ahead ?? fetchDemo()), found);
+    state.setState({
+      phase: 'open',
+      firstVisit: !found.opened,
+      restored: 'restored' in found && found.restored,
+      ...('refused' in found ? { saveState: problemOf(found.refused) } : {}),
+    });
+    state.setState({ asides: await asides(host).catch(() => []) });
+    setTimeout(() => void tidyUp(library, folder), TIDY_AFTER_MS);
+  } catch (error) {
+    state.setState({ phase: 'failed', problem: openingProblem(error) });
+  } finally {
+    clearTimeout(slow);
+  }
+}
+
+/** Asks for a new answer after each edit that may change it. Returns the way to stop. */
+function answerEdits(document: DocumentStore, answer: StoreApi<Answer>): () => void {
+  const client = createLineupClient((next) => answer.setState(next));
+  client.warm();
+  const unsubscribe = document.store.subscribe(({ file }, { file: before }) => {
+    if (file !== null && !sameQuestion(file, before)) client.ask(file);
+  });
+  return () => {
+    unsubscribe();
+    client.close();
+  };
+}
+
+/** Writes edits, takes in those of other tabs, and leaves none behind unsaved. */
+function keepInStep({ keeper, host }: Parts): () => void {
+  const stop = keeper.start();
+  const unlisten = host.listen((key) => void keeper.takeIn(key));
+  const seen = () => {
+    if (window.document.visibilityState === 'visible')
+      void keeper.takeInAll().then(() => keeper.save());
+    else keeper.leave();
+  };
+  window.addEventListener('pagehide', keeper.leave);
+  window.document.addEventListener('visibilitychange', seen);
+  return () => {
+    window.removeEventListener('pagehide', keeper.leave);
+    window.document.removeEventListener('visibilitychange', seen);
+    keeper.leave();
+    stop();
+    unlisten();
   };
 }
 

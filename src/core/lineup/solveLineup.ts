@@ -152,16 +152,7 @@ export function explain(
   const setups = distinct(problem.assignments.flatMap((assignment) => setupsOf(assignment)));
   const lensById = new Map(shelf.lenses.map((l) => [l.id, l]));
   const targets = baseTargets(problem);
-  const cut = new Set<Reason>();
-  /** A reason that is looked for to the end, or not given. */
-  const reason = <T>(name: Reason, otherwise: T, look: (solver: MipSolver, pace: Pace) => T): T => {
-    const ends = earlier(deadline, SHARES.reason);
-    const cutShort = () => {
-      cut.add(name);
-      return otherwise;
-    };
-    return unlessCut(() => look(finishingBy(ends, solver), paceOf(ends)), cutShort);
-  };
+  const { reason, cut } = reasonsWithin(solver, deadline);
   const results = frames.map((f) => frameResult(problem, targets.get(f.id)!, choice, setupsOf));
   const kept = reason('kept', new Map<FrameId, KeptOut>(), (s, pace) =>
     keptLost(s, question, problem, choice, timeLimitS, pace),
@@ -176,13 +167,12 @@ export function explain(
   const outs = reason('lenses-out', [], (s, pace) =>
     lensesOut(s, question, problem, choice, timeLimitS, pace),
   );
+  const lost = results.filter((r) => r.state === 'lost');
   const nearest = new Map(
-    results
-      .filter((r) => r.state === 'lost')
-      .map((r) => [
-        r.frameId,
-        reason('nearest', null, (_, pace) => nearestMiss(problem, targets.get(r.frameId)!, pace)),
-      ]),
+    lost.map(({ frameId }) => [
+      frameId,
+      reason('nearest', null, (_, pace) => nearestMiss(problem, targets.get(frameId)!, pace)),
+    ]),
   );
   const unverified = unverifiedWeights(problem, choice);
   return {
@@ -215,6 +205,20 @@ export function explain(
     open: found?.open ?? null,
     timing: { ...timing, totalMs: timing.modelMs + timing.solveMs + now() - started },
   };
+}
+
+/** Looks for each reason to its end by the deadline, or gives none and remembers which it was. */
+function reasonsWithin(solver: MipSolver, deadline: Deadline) {
+  const cut = new Set<Reason>();
+  const reason = <T>(name: Reason, otherwise: T, look: (solver: MipSolver, pace: Pace) => T): T => {
+    const ends = earlier(deadline, SHARES.reason);
+    const cutShort = () => {
+      cut.add(name);
+      return otherwise;
+    };
+    return unlessCut(() => look(finishingBy(ends, solver), paceOf(ends)), cutShort);
+  };
+  return { reason, cut };
 }
 
 function statusOf(

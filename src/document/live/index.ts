@@ -2,13 +2,8 @@
 export { type AsideEntry, asides, setAside } from './aside';
 export { createDocumentStore, type DocumentState, type DocumentStore } from './documentStore';
 export { type BrowserHost, createHost, lockHere, newId } from './host';
-export {
-  createKeeper,
-  type Keeper,
-  type KeeperNews,
-  type SaveState,
-  type SeenParts,
-} from './keeper';
+export type { KeeperNews, SeenParts } from './exchange';
+export { createKeeper, type Keeper, type SaveState } from './keeper';
 export { type KeyValue, openStores, problemOf, type StorageProblem, type Stores } from './keyValue';
 export { hasLeftBehind } from './leftBehind';
 export { hasOldStorage } from './oldPlaces';

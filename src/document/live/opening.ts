@@ -9,7 +9,7 @@ import {
   type Codec,
 } from '../desk';
 import { setAside } from './aside';
-import type { SeenParts } from './keeper';
+import type { SeenParts } from './exchange';
 import { type Host, type OutingKey, type RecordKey, type StoredRecord } from './stored';
 import { NewerVersionError, readRecord, type Seen } from './records';
 
