@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import type { Advantage, LineupResult, Overlap } from '@/core/lineup';
 import {
   advantageSteps,
@@ -9,6 +10,7 @@ import {
   partsText,
   plainList,
 } from '@/text';
+import { Sentence } from '@/ui';
 import { Figure } from './arithmetic';
 
 const t = partsText.ranges;
@@ -26,15 +28,20 @@ export function Ranges({ result, name }: { result: LineupResult; name: (id: stri
         <ul className="space-y-1">
           {result.gaps.map((gap) => (
             <li key={gap.range.from} className="border-b border-hair pb-1">
-              {t.on3624A(formatFocalRange(gap.range.from, gap.range.to))}
-              <Figure label={t.whatBridgesTheGap} steps={() => gapSteps(gap)}>
-                {t.cropOf(formatCrop(gap.crop))}
-                {gap.megapixelsLeft !== null && t.thatLeaves(formatMegapixels(gap.megapixelsLeft))}
-              </Figure>
-              .{' '}
+              <Sentence
+                parts={t.gap<ReactNode>(
+                  formatFocalRange(gap.range.from, gap.range.to),
+                  <Figure label={t.whatBridgesTheGap} steps={() => gapSteps(gap)}>
+                    {t.cropOf(
+                      formatCrop(gap.crop),
+                      gap.megapixelsLeft === null ? null : formatMegapixels(gap.megapixelsLeft),
+                    )}
+                  </Figure>,
+                )}
+              />{' '}
               {gap.lostFrameIds.length > 0 && (
                 <span className="text-wrong">{t.costs(plainList(gap.lostFrameIds.map(name)))}</span>
-              )}
+              )}{' '}
               {gap.croppedFrameIds.length > 0 &&
                 t.croppedFor(plainList(gap.croppedFrameIds.map(name)))}
               {gap.lostFrameIds.length + gap.croppedFrameIds.length === 0 &&
@@ -49,7 +56,11 @@ export function Ranges({ result, name }: { result: LineupResult; name: (id: stri
         <ul className="space-y-1">
           {result.overlaps.map((o) => (
             <li key={o.lensIds.join()} className="border-b border-hair pb-1">
-              {formatFocalRange(o.range.from, o.range.to)}: {o.lensIds.map(name).join(' and ')}.{' '}
+              {t.overlap(
+                formatFocalRange(o.range.from, o.range.to),
+                name(o.lensIds[0]),
+                name(o.lensIds[1]),
+              )}{' '}
               <span className="text-soft">
                 {o.reasons.length === 0 ? doublingText(o, name) : <Advantages of={o} name={name} />}
               </span>
@@ -69,7 +80,7 @@ function Advantages({ of, name }: { of: Overlap; name: (id: string) => string })
   return sides.map(([who, reasons], side) => (
     <span key={who}>
       {side > 0 && '; '}
-      {t.is(who)}
+      {t.is(who)}{' '}
       {reasons.map((advantage, i) => (
         <span key={advantage.reason}>
           {i > 0 && ', '}

@@ -26,6 +26,7 @@ export {
 export { useFocusBefore, useInertBehind } from './focusBefore';
 export { Menu, type MenuItem } from './Menu';
 export { type Notice, notices, notify } from './notify';
+export { Sentence } from './Sentence';
 export { setSingleKeys, singleKeysOn } from './singleKeys';
 export { LogSlider } from './Slider';
 export { applyTheme, isNight, type Theme, THEME_SCRIPT, themeChosen, watchTheme } from './theme';

@@ -97,7 +97,7 @@ function OutingLine() {
   const days = [current.firstDay, current.lastDay].filter((d) => d !== null);
   return (
     <p className="text-soft">
-      {plainList([current.place, [...new Set(days)].join(' to ')].filter((t) => t !== '')) ||
+      {plainList([current.place, text.daysFromTo([...new Set(days)])].filter((t) => t !== '')) ||
         text.noLocationOrDateYet}
       {' · '}
       <button type="button" className="underline" onClick={() => setOpen(true)}>

@@ -308,7 +308,7 @@ function Made({ result, name }: { result: FrameResult; name: Namer }) {
   return (
     <span>
       <StateMark state={result.state} />{' '}
-      {[...new Set(shown.map((c) => stackName(c, name)))].join(', then ')}
+      {t.oneAfterAnother([...new Set(shown.map((c) => stackName(c, name)))])}
     </span>
   );
 }

@@ -14,6 +14,7 @@ import {
   namesOf,
   positionText,
   shortfallText,
+  listOf,
 } from '@/text';
 import { useAnswer, useFile } from '@/session';
 import { Figure, StateMark } from '@/parts';
@@ -37,8 +38,7 @@ export function FrameStanding({ frame }: { frame: Frame }) {
       <ul className="mt-1 space-y-1 text-[13px]">
         {standing.covers.slice(0, 4).map((c) => (
           <li key={`${c.stretchId} ${stackKey(c)}`}>
-            {setupName(c)}:{' '}
-            {c.ranges.map((r) => positionText(standing.unit, r.from, r.to)).join(' and ')}
+            {setupName(c)}: {listOf(c.ranges.map((r) => positionText(standing.unit, r.from, r.to)))}
             {spare(c) !== null && (
               <span className="text-soft">
                 {' '}
@@ -74,7 +74,7 @@ export function FrameStanding({ frame }: { frame: Frame }) {
         {standing.missing.length > 0 && standing.covers.length > 0 && (
           <li>
             {t.notCovered(
-              standing.missing.map((r) => positionText(standing.unit, r.from, r.to)).join(' and '),
+              listOf(standing.missing.map((r) => positionText(standing.unit, r.from, r.to))),
             )}
           </li>
         )}

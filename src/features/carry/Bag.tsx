@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo } from 'react';
+import { type ReactNode, useMemo } from 'react';
 import type { Compartment } from '@/core/brief';
 import type { BagAnswer, BagItem, CarryPlan, Placed } from '@/core/carry';
 import {
@@ -16,6 +16,7 @@ import {
 import { type OutingFile } from '@/document';
 import { useFile } from '@/session';
 import { Figure } from '@/parts';
+import { Sentence } from '@/ui';
 import { useBag } from './useBag';
 
 const t = carryText.bag;
@@ -81,16 +82,17 @@ function Verdict({
   if (answer.kind === 'too-big') {
     const { item } = answer;
     return (
-      <>
-        {name(item.id)}{' '}
-        <Figure
-          label={t.whyDoesntFitAnyCompartment(name(item.id))}
-          steps={() => tooBigSteps(file, item)}
-        >
-          {t.doesntFitAnyCompartment}
-        </Figure>
-        .
-      </>
+      <Sentence
+        parts={t.tooBig(
+          name(item.id),
+          <Figure
+            label={t.whyDoesntFitAnyCompartment(name(item.id))}
+            steps={() => tooBigSteps(file, item)}
+          >
+            {t.doesntFitAnyCompartment}
+          </Figure>,
+        )}
+      />
     );
   }
   const share = (
@@ -98,28 +100,12 @@ function Verdict({
       {formatPercent(100 * answer.shareFilled)}
     </Figure>
   );
-  if (answer.kind === 'too-much')
-    return (
-      <>
-        {t.itsMoreThanTheBag}
-        {share}
-        {t.ofItsRoom}
-      </>
-    );
-  if (answer.kind === 'fits')
-    return (
-      <>
-        {t.everythingWithAKnownSize}
-        {share}
-        {t.ofTheRoom}
-      </>
-    );
+  if (answer.kind === 'too-much') return <Sentence parts={t.moreThanTheBagHolds(share)} />;
+  if (answer.kind === 'fits') return <Sentence parts={t.everythingFits(share)} />;
   return (
-    <>
-      {t.couldntFitEverythingLeftOver(plainList(answer.outIds.map(name)))}
-      {share}
-      {t.ofTheRoomRoundLenses}
-    </>
+    <Sentence
+      parts={t.couldntFitEverything<ReactNode>(plainList(answer.outIds.map(name)), share)}
+    />
   );
 }
 
@@ -169,7 +155,7 @@ function Drawn({
         viewBox={`-4 -4 ${c.widthMm + 8} ${c.depthMm + 8}`}
         width={(c.widthMm + 8) * 0.75}
         role="img"
-        aria-label={t.fromAbove(c.name, plainList(placed.map((p) => name(p.id))) || 'empty')}
+        aria-label={t.fromAbove(c.name, plainList(placed.map((p) => name(p.id))) || t.empty)}
         className="max-w-full"
       >
         <rect

@@ -4,11 +4,11 @@ import { isAfter, parseISO } from 'date-fns';
 import { Printer } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { cautionsFor, packingList } from '@/core/carry';
+import { cautionsFor, packingList, type PackingLine } from '@/core/carry';
 import type { Stretch } from '@/core/brief';
 import { carryText, namesOf } from '@/text';
 import { useFile } from '@/session';
-import { Button, Menu } from '@/ui';
+import { Button, Menu, Sentence } from '@/ui';
 import { Bag } from './Bag';
 import { Cautions } from './Cautions';
 import { exportCalendar, exportCsv, exportMarkdown } from './exports';
@@ -41,56 +41,14 @@ export function CarryPage() {
   }
   const { plan } = answer;
   if (plan.stretches.every((s) => s.hands.every((h) => h.doings.length === 0))) {
-    return (
-      <p className="max-w-prose pt-4">
-        {t.nothingToCarryYetList}
-        <Link className="underline" href="/brief">
-          {t.brief}
-        </Link>
-        {t.andAddGearThatCovers}
-        <Link className="underline" href="/shelf">
-          {t.shelf}
-        </Link>
-        {t.thePlanFollows}
-      </p>
-    );
+    return <NothingToCarry />;
   }
   const next = nextOf(file.stretches, now);
   const days = daysOf(plan.stretches, file.stretches);
   return (
     <div className="grid gap-x-8 gap-y-6 pt-4 lg:grid-cols-[minmax(0,1fr)_19rem]">
       <div className="min-w-0 space-y-6">
-        <div className="flex flex-wrap items-end justify-between gap-3">
-          <h1 className="text-xl">{t.theDayStretchByStretch}</h1>
-          <span className="flex gap-2 print:hidden">
-            <Button onClick={() => window.print()}>
-              <Printer size={14} aria-hidden />
-              {t.print}
-            </Button>
-            <Menu
-              trigger={<Button>{t.exportIt}</Button>}
-              groups={[
-                [
-                  {
-                    label: t.stretchesAsACalendar,
-                    hint: '.ics',
-                    onSelect: () => void exportCalendar(file),
-                  },
-                  {
-                    label: t.packingListAsCsv,
-                    hint: '.csv',
-                    onSelect: () => exportCsv(file, lines),
-                  },
-                  {
-                    label: t.packingListAsMarkdown,
-                    hint: '.md',
-                    onSelect: () => exportMarkdown(file, lines),
-                  },
-                ],
-              ]}
-            />
-          </span>
-        </div>
+        <PlanBar lines={lines} />
         <Summary answer={answer} thinking={thinking} />
         {plan.stretches.slice(1).map(
           (s) =>
@@ -124,6 +82,45 @@ export function CarryPage() {
         <PlanSettings answer={answer} />
       </aside>
     </div>
+  );
+}
+
+/** The heading, with the ways out of the browser. */
+function PlanBar({ lines }: { readonly lines: readonly PackingLine[] }) {
+  const file = useFile();
+  const ways = [
+    {
+      label: t.stretchesAsACalendar,
+      hint: '.ics',
+      onSelect: () => void exportCalendar(file),
+    },
+    { label: t.packingListAsCsv, hint: '.csv', onSelect: () => exportCsv(file, lines) },
+    { label: t.packingListAsMarkdown, hint: '.md', onSelect: () => exportMarkdown(file, lines) },
+  ];
+  return (
+    <div className="flex flex-wrap items-end justify-between gap-3">
+      <h1 className="text-xl">{t.theDayStretchByStretch}</h1>
+      <span className="flex gap-2 print:hidden">
+        <Button onClick={() => window.print()}>
+          <Printer size={14} aria-hidden />
+          {t.print}
+        </Button>
+        <Menu trigger={<Button>{t.exportIt}</Button>} groups={[ways]} />
+      </span>
+    </div>
+  );
+}
+
+function NothingToCarry() {
+  const link = (href: string, name: string) => (
+    <Link className="underline" href={href}>
+      {name}
+    </Link>
+  );
+  return (
+    <p className="max-w-prose pt-4">
+      <Sentence parts={t.nothingToCarryYet(link('/brief', t.brief), link('/shelf', t.shelf))} />
+    </p>
   );
 }
 

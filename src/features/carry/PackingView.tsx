@@ -23,7 +23,7 @@ export function PackingView({ lines }: { lines: readonly PackingLine[] }) {
   return (
     <section aria-labelledby="packing" className="print:break-before-page">
       <h2 id="packing" className="text-lg">
-        {t.packingList}
+        {t.packingList}{' '}
         <span className="text-[13px] text-soft">{t.ofPacked(done, ids.length)}</span>
       </h2>
       <ul>

@@ -12,6 +12,7 @@ import {
   namesOf,
   plainList,
   WEATHERS,
+  listOf,
 } from '@/text';
 import { type OutingFile } from '@/document';
 import { useFile } from '@/session';
@@ -129,7 +130,7 @@ function AssignmentPlan({ assignment, named }: { assignment: CarryAssignment; na
               ))}
         </dd>
         <dt className="text-soft">{text.inTheBag}</dt>
-        <dd>{assignment.bag.length === 0 ? 'nothing' : plainList(assignment.bag.map(name))}</dd>
+        <dd>{assignment.bag.length === 0 ? text.nothing : plainList(assignment.bag.map(name))}</dd>
         <dt className="text-soft">{text.weight}</dt>
         <dd>
           <Figure
@@ -163,7 +164,7 @@ function AssignmentPlan({ assignment, named }: { assignment: CarryAssignment; na
                   {name(doing.frameId)}
                   {fromWhere(file, doing.frameId, assignment.shooterId)}{' '}
                   <span className="text-soft">
-                    {text.withIt(doing.with.map((on) => stackOf(on, name)).join(', and '))}
+                    {text.withIt(listOf(doing.with.map((on) => stackOf(on, name))))}
                   </span>
                 </span>
               </li>

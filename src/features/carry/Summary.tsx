@@ -1,5 +1,6 @@
 'use client';
 
+import type { ReactNode } from 'react';
 import type { CarryAnswer } from '@/core/carry';
 import {
   anyOrderSteps,
@@ -14,8 +15,11 @@ import {
 } from '@/text';
 import { useFile } from '@/session';
 import { Figure } from '@/parts';
+import { Sentence } from '@/ui';
 
 const t = carryText.summary;
+
+type Worst = NonNullable<CarryAnswer['plan']['worst']>;
 
 /** The whole plan in a few lines: changes, the heaviest moment, what order is worth. */
 export function Summary({ answer, thinking }: { answer: CarryAnswer; thinking: boolean }) {
@@ -29,48 +33,58 @@ export function Summary({ answer, thinking }: { answer: CarryAnswer; thinking: b
     .find((s) => s.stretchId === worst?.stretchId)
     ?.hands.find((h) => h.shooterId === worst?.shooterId);
   const saved = changesInOrder - plan.changes;
+  const changes = (
+    <Figure label={t.changesOverTheWholeOuting} steps={() => changeSteps(file, plan)}>
+      <strong>{counted(plan.changes, 'lensChange')}</strong>
+    </Figure>
+  );
+  const weight = ({ weightG }: Worst) => (
+    <Figure
+      label={t.theMostAnyoneCarriesAt}
+      steps={() => (heaviest ? carriedWeightSteps(file, heaviest) : [])}
+    >
+      <strong className={tooHeavy ? 'text-wrong' : ''}>{formatWeight(weightG)}</strong>
+    </Figure>
+  );
+  const moment = ({ stretchId, shooterId }: Worst) => {
+    const who = file.outing.shooters.length > 1 && shooterId ? [name(shooterId)] : [];
+    return t.atTheHeaviestMoment(
+      [...(stretchId ? [name(stretchId)] : []), ...who],
+      tooHeavy ? formatWeight(limit) : null,
+    );
+  };
   return (
     <div className="max-w-prose" role="status" aria-live="polite">
       <p className="text-base">
-        <Figure label={t.changesOverTheWholeOuting} steps={() => changeSteps(file, plan)}>
-          <strong>{counted(plan.changes, 'lensChange')}</strong>
-        </Figure>{' '}
-        {plan.proven ? t.overTheWholeOutingThe : t.bestFoundSoFar}
-        {worst && (
-          <>
-            ;{' '}
-            <Figure
-              label={t.theMostAnyoneCarriesAt}
-              steps={() => (heaviest ? carriedWeightSteps(file, heaviest) : [])}
-            >
-              <strong className={tooHeavy ? 'text-wrong' : ''}>
-                {formatWeight(worst.weightG)}
-              </strong>
-            </Figure>
-            {t.atTheHeaviestMoment}
-            {worst.stretchId && `, ${name(worst.stretchId)}`}
-            {file.outing.shooters.length > 1 && worst.shooterId && ` (${name(worst.shooterId)})`}
-            {tooHeavy && t.overYour(formatWeight(limit))}
-          </>
-        )}
-        .{thinking && <span className="text-soft">{t.planningAgain}</span>}
+        <Sentence
+          parts={
+            worst
+              ? t.changesAndWeight<ReactNode>(changes, plan.proven, weight(worst), moment(worst))
+              : t.changes(changes, plan.proven)
+          }
+        />{' '}
+        {thinking && <span className="text-soft">{t.planningAgain}</span>}
       </p>
       {saved > 0 && (
         <p className="text-soft">
-          {t.leavingTheOrderFreeWhere}
-          <Figure label={t.whatAFreeOrderSaves} steps={() => orderSteps(answer)}>
-            {counted(saved, 'change')}
-          </Figure>
-          .
+          <Sentence
+            parts={t.freeOrderSaves(
+              <Figure label={t.whatAFreeOrderSaves} steps={() => orderSteps(answer)}>
+                {counted(saved, 'change')}
+              </Figure>,
+            )}
+          />
         </p>
       )}
       {changesAnyOrder < plan.changes && (
         <p className="text-soft">
-          {t.withTheOrderFreeIn}
-          <Figure label={t.changesWithTheOrderFree} steps={() => anyOrderSteps(answer)}>
-            {changesAnyOrder}
-          </Figure>
-          .
+          <Sentence
+            parts={t.freeOrderWouldTake(
+              <Figure label={t.changesWithTheOrderFree} steps={() => anyOrderSteps(answer)}>
+                {changesAnyOrder}
+              </Figure>,
+            )}
+          />
         </p>
       )}
       {plan.unplanned.length > 0 && (

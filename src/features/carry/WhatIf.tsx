@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { CarryQuestion, Scenario } from '@/core/carry';
 import type { LineupResult } from '@/core/lineup';
 import { Button, SelectField } from '@/ui';
-import { carryText, counted, plainList } from '@/text';
+import { carryText, counted, plainList, listOf } from '@/text';
 import { playScenario, type ScenarioAnswer } from '@/workers/backgroundClient';
 
 const t = carryText.whatIf;
@@ -103,13 +103,13 @@ function Left({ answer, name }: { answer: ScenarioAnswer; name: (id: string) => 
                     ? [
                         t.withIt(
                           name(d.frameId),
-                          d.with.map((o) => o.pieceIds.map(name).join(' + ')).join(' and '),
+                          listOf(d.with.map((o) => o.pieceIds.map(name).join(' + '))),
                         ),
                       ]
                     : [],
                 ),
               )
-              .join('; ') || 'nothing'}
+              .join('; ') || t.nothing}
           </li>
         ))}
       </ul>

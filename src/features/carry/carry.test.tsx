@@ -56,7 +56,7 @@ const stretch = (id: string) => answer.plan.stretches.find((s) => s.stretchId ==
 test('the summary says the changes, that fewer cannot do, and the heaviest moment', () => {
   const { rerender } = render(<Summary answer={answer} thinking={false} />);
   expect(plain(screen.getByRole('status'))).toContain(
-    `${answer.plan.changes} lens changes over the whole outing, the fewest possible; 4.29 kg at the heaviest moment, Lantern procession (First shooter).`,
+    `${answer.plan.changes} lens changes over the whole outing, the fewest possible; 4.29 kg at the heaviest moment, Lantern procession, First shooter.`,
   );
   held.file = { ...demo, packing: { ...demo.packing, maxWeightG: 4000 } };
   const saving = {

@@ -65,7 +65,7 @@ function OutingVersions() {
       now={plan}
       read={readPlan}
       between={planChanges}
-      about={planCodec}
+      about={planTextOf}
       actions={(value) => (
         <>
           <Button look="strong" onClick={() => bring(value)}>
@@ -204,7 +204,7 @@ function Entry<T>({
 /** How many names are listed before the rest is counted. */
 const LISTED = 12;
 
-function planCodec({ outing, frames, stretches, limits }: Plan): string[] {
+function planTextOf({ outing, frames, stretches, limits }: Plan): string[] {
   return [
     `${outing.name}${outing.place === '' ? '' : `, ${outing.place}`}`,
     `${counted(frames.length, 'picture')}: ${listed(frames)}`,
@@ -223,8 +223,8 @@ function shelfTextOf({ gear, bags, things }: PersonalShelf): string[] {
 }
 
 function listed(items: readonly { readonly name: string }[]): string {
-  if (items.length === 0) return 'none';
+  if (items.length === 0) return t.none;
   const names = items.slice(0, LISTED).map((i) => i.name);
   const more = items.length - names.length;
-  return `${plainList(names)}${more > 0 ? t.andMore(more) : ''}`;
+  return more > 0 ? t.andMore(plainList(names), more) : plainList(names);
 }

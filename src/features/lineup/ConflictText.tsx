@@ -52,7 +52,7 @@ export function memberText(
         needed(m.needed === null ? null : String(m.needed)),
       );
     case 'noChange':
-      return t.noLensChanges(place === '' ? '' : t.inIt(place));
+      return place === '' ? t.noLensChanges : t.noLensChangesIn(place);
     default: {
       const { atMost, figure } = LIMIT_TEXTS[m.kind];
       const enough = m.needed === null ? '' : t.wouldBeEnough(figure(m.needed, currency));

@@ -1,7 +1,7 @@
 'use client';
 
 import type { LineupResult, Reason } from '@/core/lineup';
-import { itemsWithoutBodies } from '@/core/gear';
+import { itemsWithoutBodies, type Lens } from '@/core/gear';
 import { lockOf, setLock } from '@/document';
 import {
   formatFNumber,
@@ -32,6 +32,7 @@ export function LineupTable({ result }: { result: LineupResult }) {
     .flatMap((id) => file.shelf.lenses.filter((l) => l.id === id))
     .sort((a, b) => a.focal.wideMm - b.focal.wideMm);
   const behind = itemsWithoutBodies(file.shelf).filter((p) => behindIds.has(p.id));
+  const { currency } = file.outing;
   const only = new Map(result.lensesIn.map((l) => [l.lensId, l.onlyIt]));
   return (
     <section aria-labelledby="taken">
@@ -69,70 +70,102 @@ export function LineupTable({ result }: { result: LineupResult }) {
             </thead>
             <tbody>
               {lenses.map((l) => (
-                <tr key={l.id} className="border-b border-hair align-top">
-                  <th scope="row" className="min-w-36 py-1.5 pr-4 text-left font-semibold text-got">
-                    {l.name}
-                    <span className="block text-[12px] font-normal text-soft">
-                      {plainList(
-                        [
-                          l.maker,
-                          l.mount !== l.maker ? l.mount : '',
-                          l.ownership === 'owned' ? '' : OWNERSHIPS[l.ownership],
-                        ].filter((t) => t !== ''),
-                      )}
-                    </span>
-                  </th>
-                  <td className="py-1.5 pr-4 whitespace-nowrap">
-                    {formatFocalRange(l.focal.wideMm, l.focal.longMm)}
-                    <span className="block text-[12px] text-soft">
-                      {formatFNumber(l.apertures[0]?.fNumber ?? 0)}
-                    </span>
-                  </td>
-                  <td className="py-1.5 pr-4 whitespace-nowrap">
-                    {l.weightG === null ? words.unknown : formatWeight(l.weightG)}
-                  </td>
-                  <td className="py-1.5 pr-4 whitespace-nowrap">
-                    {l.priceNew === null
-                      ? words.unknown
-                      : formatMoney(l.priceNew, file.outing.currency)}
-                  </td>
-                  <td className="min-w-56 py-1.5 pr-4">{onlyText(only.get(l.id), name)}</td>
-                  <td className="py-1 text-right">
-                    <LockButtons id={l.id} name={l.name} />
-                  </td>
-                </tr>
+                <LensRow
+                  key={l.id}
+                  lens={l}
+                  currency={currency}
+                  onlyThis={onlyText(only.get(l.id), name)}
+                />
               ))}
-              {behind.map((c) => (
-                <tr key={c.id} className="border-b border-hair">
-                  <th scope="row" className="py-1.5 pr-4 text-left font-semibold text-got">
-                    {c.name}
-                  </th>
-                  <td className="py-1.5 pr-4">
-                    {'lengthMm' in c && c.lengthMm !== null
-                      ? formatMm(c.lengthMm)
-                      : 'factor' in c
-                        ? `${c.factor}×`
-                        : ''}
-                  </td>
-                  <td className="py-1.5 pr-4">
-                    {c.weightG === null ? words.unknown : formatWeight(c.weightG)}
-                  </td>
-                  <td className="py-1.5 pr-4">
-                    {c.priceNew === null
-                      ? words.unknown
-                      : formatMoney(c.priceNew, file.outing.currency)}
-                  </td>
-                  <td />
-                  <td className="py-1 text-right">
-                    <LockButtons id={c.id} name={c.name} />
-                  </td>
-                </tr>
+              {behind.map((item) => (
+                <BehindRow key={item.id} item={item} currency={currency} />
               ))}
             </tbody>
           </table>
         </div>
       )}
     </section>
+  );
+}
+
+function LensRow({
+  lens: l,
+  currency,
+  onlyThis,
+}: {
+  readonly lens: Lens;
+  readonly currency: string;
+  readonly onlyThis: string;
+}) {
+  const origin = [
+    l.maker,
+    l.mount !== l.maker ? l.mount : '',
+    l.ownership === 'owned' ? '' : OWNERSHIPS[l.ownership],
+  ];
+  return (
+    <tr className="border-b border-hair align-top">
+      <th scope="row" className="min-w-36 py-1.5 pr-4 text-left font-semibold text-got">
+        {l.name}
+        <span className="block text-[12px] font-normal text-soft">
+          {plainList(origin.filter((text) => text !== ''))}
+        </span>
+      </th>
+      <td className="py-1.5 pr-4 whitespace-nowrap">
+        {formatFocalRange(l.focal.wideMm, l.focal.longMm)}
+        <span className="block text-[12px] text-soft">
+          {formatFNumber(l.apertures[0]?.fNumber ?? 0)}
+        </span>
+      </td>
+      <WeightAndPrice item={l} currency={currency} />
+      <td className="min-w-56 py-1.5 pr-4">{onlyThis}</td>
+      <td className="py-1 text-right">
+        <LockButtons id={l.id} name={l.name} />
+      </td>
+    </tr>
+  );
+}
+
+/** A lens, a converter, a tube or an adapter. */
+type Item = ReturnType<typeof itemsWithoutBodies>[number];
+
+function BehindRow({ item, currency }: { readonly item: Item; readonly currency: string }) {
+  return (
+    <tr className="border-b border-hair">
+      <th scope="row" className="py-1.5 pr-4 text-left font-semibold text-got">
+        {item.name}
+      </th>
+      <td className="py-1.5 pr-4">{sizeText(item)}</td>
+      <WeightAndPrice item={item} currency={currency} />
+      <td />
+      <td className="py-1 text-right">
+        <LockButtons id={item.id} name={item.name} />
+      </td>
+    </tr>
+  );
+}
+
+/** How long a tube is, or by how much a converter lengthens. */
+function sizeText(item: Item): string {
+  if ('lengthMm' in item && item.lengthMm !== null) return formatMm(item.lengthMm);
+  return 'factor' in item ? `${item.factor}×` : '';
+}
+
+function WeightAndPrice({
+  item: { weightG, priceNew },
+  currency,
+}: {
+  readonly item: Item;
+  readonly currency: string;
+}) {
+  return (
+    <>
+      <td className="py-1.5 pr-4 whitespace-nowrap">
+        {weightG === null ? words.unknown : formatWeight(weightG)}
+      </td>
+      <td className="py-1.5 pr-4 whitespace-nowrap">
+        {priceNew === null ? words.unknown : formatMoney(priceNew, currency)}
+      </td>
+    </>
   );
 }
 
@@ -199,7 +232,7 @@ function listed(names: readonly string[]): string {
     : plainList(names);
 }
 
-/** Lock a piece of the lineup in, or leave it at home and see at once what then. */
+/** Lock an item of the lineup in, or leave it at home and see at once what then. */
 function LockButtons({ id, name }: { id: string; name: string }) {
   const { limits } = useFile();
   const edit = useEdit();

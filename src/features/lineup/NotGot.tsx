@@ -9,6 +9,8 @@ import {
   plainList,
   shortfallText,
   WANTS,
+  listOf,
+  anyOf,
 } from '@/text';
 import { type OutingFile } from '@/document';
 import { useFile } from '@/session';
@@ -63,22 +65,22 @@ function keptText(
     if (m.kind === 'frame') return m.frameId === frameId ? [] : [t.youAlsoWant(name(m.frameId))];
     if (m.kind !== 'noChange') return [memberText(m, name, outing.currency)];
     const stretch = stretches.find((s) => s.id === m.stretchId);
-    const where = stretch ? t.inIt(stretch.name) : '';
+    if (!stretch) return [t.lensesCantBeChanged];
     return [
-      stretch && !stretch.allowed.bags
-        ? t.bagsArentAllowedSoLenses(where)
-        : t.lensesCantBeChanged(where),
+      stretch.allowed.bags
+        ? t.lensesCantBeChangedIn(stretch.name)
+        : t.bagsArentAllowedSoLenses(stretch.name),
     ];
   });
   const ways = waysOut.map((w) => wayText(w, name, outing.currency));
-  return t.leftOutBecause(
-    reasons.join(', and '),
-    ways.length > 0 ? t.whatWouldHelp(ways.join('; or ')) : '',
-  );
+  const because = listOf(reasons);
+  return ways.length > 0
+    ? t.leftOutBecauseButHelped(because, ways.join('; or '))
+    : t.leftOutBecause(because);
 }
 
 function wayText(way: WayOut, name: (id: string) => string, currency: string): string {
-  const where = 'stretchId' in way && way.stretchId !== null ? t.inIt2(name(way.stretchId)) : '';
+  const where = 'stretchId' in way && way.stretchId !== null ? name(way.stretchId) : null;
   switch (way.kind) {
     case 'raise':
       return t.changeThisLimit(memberText(way.member, name, currency));
@@ -87,7 +89,7 @@ function wayText(way: WayOut, name: (id: string) => string, currency: string): s
     case 'body':
       return t.oneMoreCamera(where);
     case 'without':
-      return t.giveUp(way.frameIds.map(name).join(' or '));
+      return t.giveUp(anyOf(way.frameIds.map(name)));
   }
 }
 
@@ -99,7 +101,7 @@ function whyLost(
   { lensesOut }: LineupResult,
   name: (id: string) => string,
 ): string {
-  const places = frame.impossible.map((r) => positionText(frame.unit, r.from, r.to)).join(' and ');
+  const places = listOf(frame.impossible.map((r) => positionText(frame.unit, r.from, r.to)));
   const miss = frame.nearest;
   const setup = miss ? t.on(stackName(miss, name), name(miss.bodyId)) : '';
   if (frame.impossible.length === 0) {
@@ -109,16 +111,14 @@ function whyLost(
     const who = covered.slice(0, NAMED).map((l) => name(l.lensId));
     return t.but(
       who.length > 0
-        ? t.couldCoverIt(
-            plainList(who),
-            covered.length > NAMED ? t.andMore(covered.length - NAMED) : '',
-          )
+        ? covered.length > NAMED
+          ? t.andMoreCouldCoverIt(plainList(who), covered.length - NAMED)
+          : t.couldCoverIt(plainList(who))
         : t.yourGearCouldCoverIt,
       frame.want === 'bonus' ? t.aBonusNeverAddsA : whyOut(covered.map((l) => l.reason)),
     );
   }
   if (!miss) return t.noneOfYourLensesFits;
   const lack = miss.shortfall ? shortfallText(miss.shortfall) : t.coversIt;
-  const where = frame.unit === 'm' ? t.nothingCoversItAt(places) : '';
-  return t.nearest(setup, lack, where);
+  return frame.unit === 'm' ? t.nearestAndNothingAt(setup, lack, places) : t.nearest(setup, lack);
 }

@@ -69,7 +69,7 @@ function Found({ alternatives }: { alternatives: Alternatives }) {
       </Figure>
     );
   };
-  const names = (ids: readonly string[]) => plainList(ids.map(name)) || 'nothing';
+  const names = (ids: readonly string[]) => plainList(ids.map(name)) || t.nothing;
   return (
     <div className="space-y-5" data-testid="rivals">
       {!alternatives.complete && <p>{t.timeRanOutThisIs}</p>}
@@ -114,9 +114,14 @@ function Found({ alternatives }: { alternatives: Alternatives }) {
 
 function breakText(b: IfBreaks, names: (ids: readonly string[]) => string): string {
   if (b.lost.length === 0) return t.theOthersStillCoverEverything;
-  const still = b.lostAfterRepair.length > 0 ? t.andStillLose(names(b.lostAfterRepair)) : t.instead;
-  const mend = b.repair.length === 0 ? t.nothingOnYourShelfCan : t.take(names(b.repair), still);
-  return t.loses(names(b.lost), mend);
+  return t.loses(names(b.lost), repairText(b, names));
+}
+
+function repairText(b: IfBreaks, names: (ids: readonly string[]) => string): string {
+  if (b.repair.length === 0) return t.nothingOnYourShelfCan;
+  return b.lostAfterRepair.length > 0
+    ? t.takeAndStillLose(names(b.repair), names(b.lostAfterRepair))
+    : t.takeInstead(names(b.repair));
 }
 
 interface Row {

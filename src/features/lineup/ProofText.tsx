@@ -75,20 +75,21 @@ export function ProofText({ result }: { result: LineupResult }) {
                   <th scope="row" className="py-1 pr-6 text-left font-normal">
                     {name(w.frameId)}
                     {isHeld(w.frameId) && (
-                      <span className="text-soft">
+                      <span className="ml-1 text-soft">
                         {t.at(
-                          w.places
-                            .map((p) => positionText(unit(w.frameId), p.range.from, p.range.to))
-                            .join(', and '),
+                          plainList(
+                            w.places.map((p) =>
+                              positionText(unit(w.frameId), p.range.from, p.range.to),
+                            ),
+                          ),
                         )}
                       </span>
                     )}
                   </th>
                   <td className="py-1">
-                    {w.lenses === 2 && t.twoOf}
-                    {w.lensIds.length > 8
-                      ? t.andMore(plainList(w.lensIds.slice(0, 8).map(name)), w.lensIds.length - 8)
-                      : plainList(w.lensIds.map(name))}
+                    {w.lenses === 2
+                      ? t.twoOf(lensList(w.lensIds, name))
+                      : lensList(w.lensIds, name)}
                   </td>
                 </tr>
               ))}
@@ -98,4 +99,12 @@ export function ProofText({ result }: { result: LineupResult }) {
       )}
     </section>
   );
+}
+
+/** Lenses named before the rest is only counted. */
+const NAMED = 8;
+
+function lensList(ids: readonly string[], name: (id: string) => string): string {
+  const named = plainList(ids.slice(0, NAMED).map(name));
+  return ids.length > NAMED ? t.andMore(named, ids.length - NAMED) : named;
 }

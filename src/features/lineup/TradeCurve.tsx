@@ -161,7 +161,7 @@ function PointTable({
                 >
                   {formatWeight(p.weightG)}
                 </Figure>
-                {p.weightUnknown.length > 0 && t.unknown(p.weightUnknown.length)}
+                {p.weightUnknown.length > 0 && <> {t.unknown(p.weightUnknown.length)}</>}
               </td>
               <td className="py-1 pr-4 whitespace-nowrap">
                 <Figure

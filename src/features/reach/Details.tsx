@@ -48,7 +48,7 @@ export function Details({
   const labelOf = (s: Service) => {
     if (!lens) return stackName(s, name);
     const behind = stackItemIds(s).slice(1).map(name);
-    return `${name(s.frameId)}${behind.length > 0 ? t.withIt(behind.join(' + ')) : ''}`;
+    return behind.length > 0 ? t.withIt(name(s.frameId), behind.join(' + ')) : name(s.frameId);
   };
   const covered = services.filter((s) => s.shortfall === null);
   const unable = services.filter((s) => s.shortfall !== null);

@@ -7,10 +7,7 @@ const t = reachText.legend;
 export function Legend({ crop }: { crop: number }) {
   return (
     <ul className="mt-1 flex flex-wrap gap-x-5 gap-y-0.5 text-[12px] text-soft">
-      <li>
-        {t.acrossDiagonalAngleAboveBelow}
-        {Math.abs(crop - 1) < 0.02 ? t.the3624MmFrame : t.thisFormatCrop(crop.toFixed(2))}
-      </li>
+      <li>{Math.abs(crop - 1) < 0.02 ? t.axes : t.axesOf(crop.toFixed(2))}</li>
       <Key label={t.inTheLineup}>
         <line x1="0" y1="6" x2="26" y2="6" stroke="var(--got)" strokeWidth="6" />
       </Key>

@@ -29,30 +29,9 @@ const ANGLE_TICKS = [120, 100, 84, 63, 47, 34, 24, 18, 12, 8, 6, 4, 3, 2];
 const log2 = Math.log2;
 
 /** The reach chart: angle of view across, light upwards, fast on top. */
-export function chartOption({ data, colours, lit }: ChartInput): EChartsCoreOption {
-  const { x, y } = extentOf(data);
-  const text = { color: colours.soft, fontFamily: 'Commissioner Variable', fontSize: 11 };
-  const angles = ANGLE_TICKS.map((deg) => [deg, log2(focalForDiagonal(deg))] as const).filter(
-    ([, at]) => at >= x.min && at <= x.max,
-  );
-  const focals = FOCAL_TICKS.map((mm) => [mm, log2(mm * data.labelCrop)] as const).filter(
-    ([, at]) => at >= x.min && at <= x.max,
-  );
-  const stops = fullStops(2 ** (y.min / 2), 2 ** (y.max / 2));
-  const labelAt =
-    (pairs: readonly (readonly [number, number])[], format: (v: number) => string) =>
-    (value: number) => {
-      const found = pairs.find(([, at]) => Math.abs(at - value) < 1e-6);
-      return found ? format(found[0]) : '';
-    };
-  const axis = {
-    type: 'value' as const,
-    min: x.min,
-    max: x.max,
-    axisLine: { show: true, onZero: false, lineStyle: { color: colours.ink } },
-    nameTextStyle: text,
-    nameLocation: 'end' as const,
-  };
+export function chartOption(input: ChartInput): EChartsCoreOption {
+  const { data, colours } = input;
+  const extents = extentOf(data);
   return {
     animation: false,
     textStyle: { fontFamily: 'Commissioner Variable' },
@@ -66,96 +45,136 @@ export function chartOption({ data, colours, lit }: ChartInput): EChartsCoreOpti
         moveOnMouseWheel: false,
       },
     ],
-    xAxis: [
-      {
-        ...axis,
-        name: '',
-        splitLine: { show: false },
-        axisTick: { customValues: focals.map(([, at]) => at), lineStyle: { color: colours.ink } },
-        axisLabel: {
-          ...text,
-          customValues: focals.map(([, at]) => at),
-          formatter: labelAt(focals, (mm) => `${mm}`),
-          hideOverlap: true,
-        },
-      },
-      {
-        ...axis,
-        position: 'top',
-        splitLine: { show: false },
-        axisTick: { customValues: angles.map(([, at]) => at), lineStyle: { color: colours.ink } },
-        axisLabel: {
-          ...text,
-          customValues: angles.map(([, at]) => at),
-          formatter: labelAt(angles, formatAngle),
-          hideOverlap: true,
-        },
-      },
-    ],
-    yAxis: {
-      type: 'value',
-      inverse: true,
-      min: y.min,
-      max: y.max,
-      axisLine: { show: false },
-      axisTick: { show: false },
-      axisLabel: {
-        ...text,
-        customValues: stops.map((n) => Math.round(stopsOf(n))),
-        formatter: (stop: number) => `f/${markedFNumber(2 ** (stop / 2))}`,
-      },
-      splitLine: { show: true, lineStyle: { color: colours.hair, width: 0.5 } },
-      interval: 1,
-    },
-    series: [
-      {
-        id: 'gaps',
-        type: 'custom',
-        silent: true,
-        clip: true,
-        data: data.gaps.map((g) => [log2(g.range.from), y.min, log2(g.range.to), y.max]),
-        renderItem: (_: unknown, api: CustomSeriesRenderItemAPI) => gapShape(api, colours),
-        encode: { x: [0, 2], y: [1, 3] },
-        z: 0,
-      },
-      {
-        id: 'overlaps',
-        type: 'custom',
-        silent: true,
-        clip: true,
-        data: data.overlaps.map((o) => [log2(o.range.from), y.max, log2(o.range.to)]),
-        renderItem: (params: { dataIndex: number }, api: CustomSeriesRenderItemAPI) =>
-          overlapShape(params.dataIndex, api, colours),
-        encode: { x: [0, 2], y: 1 },
-        z: 1,
-      },
-      {
-        id: 'bands',
-        type: 'custom',
-        clip: true,
-        data: data.bands.map((b) => [
-          log2(b.path[0]?.focalMm ?? 1),
-          stopsOf(b.path[0]?.fNumber ?? 1),
-        ]),
-        renderItem: (params: { dataIndex: number }, api: CustomSeriesRenderItemAPI) => {
-          const band = data.bands[params.dataIndex];
-          return band ? bandShape(band, api, colours, lit) : { type: 'group', children: [] };
-        },
-        z: 2,
-      },
-      {
-        id: 'spans',
-        type: 'custom',
-        clip: true,
-        data: data.spans.map((s) => [log2(s.span.range.from), 0]),
-        renderItem: (params: { dataIndex: number }, api: CustomSeriesRenderItemAPI) => {
-          const span = data.spans[params.dataIndex];
-          return span ? spanShape(span, api, colours, lit, y) : { type: 'group', children: [] };
-        },
-        z: 3,
-      },
-    ],
+    xAxis: widthAxes(data.labelCrop, extents.x, colours),
+    yAxis: lightAxis(extents.y, colours),
+    series: [...coverageSeries(input, extents), ...gearSeries(input, extents)],
   };
+}
+
+const labelText = ({ soft }: ChartColours) => ({
+  color: soft,
+  fontFamily: 'Commissioner Variable',
+  fontSize: 11,
+});
+
+/** Focal lengths below, as they are on the sensor of that crop factor; diagonal angles above. */
+function widthAxes(labelCrop: number, x: Extent, colours: ChartColours) {
+  const within = ([, at]: readonly [number, number]) => at >= x.min && at <= x.max;
+  const focals = FOCAL_TICKS.map((mm) => [mm, log2(mm * labelCrop)] as const).filter(within);
+  const angles = ANGLE_TICKS.map((deg) => [deg, log2(focalForDiagonal(deg))] as const).filter(
+    within,
+  );
+  const text = labelText(colours);
+  const axis = (
+    ticks: readonly (readonly [number, number])[],
+    format: (value: number) => string,
+  ) => ({
+    type: 'value' as const,
+    min: x.min,
+    max: x.max,
+    axisLine: { show: true, onZero: false, lineStyle: { color: colours.ink } },
+    nameTextStyle: text,
+    nameLocation: 'end' as const,
+    splitLine: { show: false },
+    axisTick: { customValues: ticks.map(([, at]) => at), lineStyle: { color: colours.ink } },
+    axisLabel: {
+      ...text,
+      customValues: ticks.map(([, at]) => at),
+      formatter: (value: number) => {
+        const found = ticks.find(([, at]) => Math.abs(at - value) < 1e-6);
+        return found ? format(found[0]) : '';
+      },
+      hideOverlap: true,
+    },
+  });
+  return [
+    { ...axis(focals, (mm) => `${mm}`), name: '' },
+    { ...axis(angles, formatAngle), position: 'top' },
+  ];
+}
+
+function lightAxis(y: Extent, colours: ChartColours) {
+  const stops = fullStops(2 ** (y.min / 2), 2 ** (y.max / 2));
+  return {
+    type: 'value',
+    inverse: true,
+    min: y.min,
+    max: y.max,
+    axisLine: { show: false },
+    axisTick: { show: false },
+    axisLabel: {
+      ...labelText(colours),
+      customValues: stops.map((n) => Math.round(stopsOf(n))),
+      formatter: (stop: number) => `f/${markedFNumber(2 ** (stop / 2))}`,
+    },
+    splitLine: { show: true, lineStyle: { color: colours.hair, width: 0.5 } },
+    interval: 1,
+  };
+}
+
+interface Extents {
+  readonly x: Extent;
+  readonly y: Extent;
+}
+
+/** The gaps and overlaps, behind all. */
+function coverageSeries({ data, colours }: ChartInput, { y }: Extents) {
+  return [
+    {
+      id: 'gaps',
+      type: 'custom',
+      silent: true,
+      clip: true,
+      data: data.gaps.map((g) => [log2(g.range.from), y.min, log2(g.range.to), y.max]),
+      renderItem: (_: unknown, api: CustomSeriesRenderItemAPI) => gapShape(api, colours),
+      encode: { x: [0, 2], y: [1, 3] },
+      z: 0,
+    },
+    {
+      id: 'overlaps',
+      type: 'custom',
+      silent: true,
+      clip: true,
+      data: data.overlaps.map((o) => [log2(o.range.from), y.max, log2(o.range.to)]),
+      renderItem: (params: { dataIndex: number }, api: CustomSeriesRenderItemAPI) =>
+        overlapShape(params.dataIndex, api, colours),
+      encode: { x: [0, 2], y: 1 },
+      z: 1,
+    },
+  ];
+}
+
+const NOTHING_DRAWN = { type: 'group', children: [] };
+
+/** The lenses as bands, and the frames as spans over them. */
+function gearSeries({ data, colours, lit }: ChartInput, { y }: Extents) {
+  return [
+    {
+      id: 'bands',
+      type: 'custom',
+      clip: true,
+      data: data.bands.map((b) => [
+        log2(b.path[0]?.focalMm ?? 1),
+        stopsOf(b.path[0]?.fNumber ?? 1),
+      ]),
+      renderItem: (params: { dataIndex: number }, api: CustomSeriesRenderItemAPI) => {
+        const band = data.bands[params.dataIndex];
+        return band ? bandShape(band, api, colours, lit) : NOTHING_DRAWN;
+      },
+      z: 2,
+    },
+    {
+      id: 'spans',
+      type: 'custom',
+      clip: true,
+      data: data.spans.map((s) => [log2(s.span.range.from), 0]),
+      renderItem: (params: { dataIndex: number }, api: CustomSeriesRenderItemAPI) => {
+        const span = data.spans[params.dataIndex];
+        return span ? spanShape(span, api, colours, lit, y) : NOTHING_DRAWN;
+      },
+      z: 3,
+    },
+  ];
 }
 
 function focalForDiagonal(deg: number): number {

@@ -35,10 +35,12 @@ export function Fits({ kind, id }: { kind: 'lenses' | 'bodies'; id: string }) {
   const adapters = [...new Set(adapted.map((c) => c.adapter?.name ?? ''))];
   return (
     <p className="text-[13px] text-soft">
-      {direct.length > 0 && `${kind === 'lenses' ? t.fits : t.takes} ${listed(direct)}. `}
-      {adapters.map((name) =>
-        t.by(name, listed(adapted.filter((c) => c.adapter?.name === name).map(other))),
-      )}
+      {[
+        ...(direct.length === 0 ? [] : [(kind === 'lenses' ? t.fits : t.takes)(listed(direct))]),
+        ...adapters.map((name) =>
+          t.by(name, listed(adapted.filter((c) => c.adapter?.name === name).map(other))),
+        ),
+      ].join(' ')}
     </p>
   );
 }

@@ -84,7 +84,7 @@ export function GearEditor<K extends Kind>({ kind, item, onSelect }: GearEditorP
       </div>
       {alike && (
         <p className="text-[13px]">
-          {t.looksLikeTheSameBy(alike.name, alike.maker === '' ? '' : t.by(alike.maker))}
+          {t.looksLikeTheSameBy(alike.maker === '' ? alike.name : t.by(alike.name, alike.maker))}
         </p>
       )}
       <Standing id={item.id} name={item.name} ownership={item.ownership} />

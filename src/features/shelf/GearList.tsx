@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { type Source, SOURCES } from '@/core/gear';
 import { type Kind } from '@/document';
 import { useKnownGear } from '@/session';
-import { Button } from '@/ui';
+import { Button, Sentence } from '@/ui';
 import { GEAR_KINDS, inOwnUnits, OWNERSHIPS, shelfText } from '@/text';
 import { GearTable } from './GearTable';
 import { formatsOn, type Narrowing } from './narrowing';
@@ -44,9 +44,12 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
           {editing ? words.done : words.editHere}
         </Button>
         <span className="text-soft">
-          {words.shown(rows.length)}
-          <span className="font-semibold text-got">{words.green}</span>
-          {words.isInTheLineup}
+          <Sentence
+            parts={words.shown(
+              rows.length,
+              <span className="font-semibold text-got">{words.green}</span>,
+            )}
+          />
         </span>
       </div>
       <GearTable

@@ -9,7 +9,7 @@ import {
   useTable,
 } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useRef } from 'react';
+import { type ReactNode, useRef } from 'react';
 import type { Kind } from '@/document';
 import type { GearRow } from './rows';
 import { EditCell, isEditable } from './EditCell';
@@ -95,32 +95,15 @@ export function GearTable({
         <thead className="sticky top-0 z-10 bg-paper">
           {table.getHeaderGroups().map((group) => (
             <tr key={group.id} className="border-b border-ink text-left text-[12px] text-soft">
-              {group.headers.map((header) => {
-                const direction = header.column.getIsSorted();
-                return (
-                  <th
-                    key={header.id}
-                    scope="col"
-                    className="py-1 pr-4 font-normal whitespace-nowrap"
-                    aria-sort={
-                      direction === 'asc'
-                        ? 'ascending'
-                        : direction === 'desc'
-                          ? 'descending'
-                          : 'none'
-                    }
-                  >
-                    <button
-                      type="button"
-                      className="hover:underline"
-                      onClick={header.column.getToggleSortingHandler()}
-                    >
-                      <table.FlexRender header={header} />
-                      {direction === 'asc' ? ' ↑' : direction === 'desc' ? ' ↓' : ''}
-                    </button>
-                  </th>
-                );
-              })}
+              {group.headers.map((header) => (
+                <HeadCell
+                  key={header.id}
+                  direction={header.column.getIsSorted()}
+                  onSort={header.column.getToggleSortingHandler()}
+                >
+                  <table.FlexRender header={header} />
+                </HeadCell>
+              ))}
             </tr>
           ))}
         </thead>
@@ -129,57 +112,100 @@ export function GearTable({
           {shown.map((item) => {
             const row = lines[item.index];
             if (row === undefined) return null;
-            if (typeof row === 'string')
-              return (
-                <tr key={row} style={{ height: ROW_HEIGHT }} className="border-b border-ink">
-                  <th
-                    scope="colgroup"
-                    colSpan={columns.length + 1}
-                    className="text-left align-bottom"
-                  >
-                    {row}
-                  </th>
-                </tr>
-              );
-            const chosen = row.id === selected;
-            return (
-              <tr
+            return typeof row === 'string' ? (
+              <MountRow key={row} mount={row} span={columns.length + 1} />
+            ) : (
+              <ItemRow
                 key={row.id}
-                aria-rowindex={item.index + 2}
-                style={{ height: ROW_HEIGHT }}
-                className={`border-b border-hair ${chosen ? 'bg-chosen' : 'hover:bg-sheet'}`}
-              >
-                <td className="pr-4">
-                  <button
-                    type="button"
-                    aria-pressed={chosen}
-                    className="text-left whitespace-nowrap"
-                    onClick={() => onSelect(row.id)}
-                  >
-                    <span
-                      className={row.standing === 'in' ? 'font-semibold text-got' : 'font-semibold'}
-                    >
-                      {row.name}
-                    </span>{' '}
-                    <span className="text-soft">{row.note}</span>
-                  </button>
-                </td>
-                {columns.map(([key]) => (
-                  <td key={key} className="pr-4 whitespace-nowrap">
-                    {editing && isEditable(key) ? (
-                      <EditCell kind={kind} id={row.id} name={row.name} column={key} />
-                    ) : (
-                      row.cells[key]?.text
-                    )}
-                  </td>
-                ))}
-              </tr>
+                row={row}
+                rowIndex={item.index + 2}
+                kind={kind}
+                columns={columns}
+                editing={editing}
+                isChosen={row.id === selected}
+                onSelect={onSelect}
+              />
             );
           })}
           {after > 0 && <tr style={{ height: after }} aria-hidden />}
         </tbody>
       </table>
     </div>
+  );
+}
+
+function HeadCell({
+  direction,
+  onSort,
+  children,
+}: {
+  readonly direction: 'asc' | 'desc' | false;
+  readonly onSort: ((event: unknown) => void) | undefined;
+  readonly children: ReactNode;
+}) {
+  const [order, arrow] =
+    direction === 'asc'
+      ? (['ascending', ' ↑'] as const)
+      : direction === 'desc'
+        ? (['descending', ' ↓'] as const)
+        : (['none', ''] as const);
+  return (
+    <th scope="col" className="py-1 pr-4 font-normal whitespace-nowrap" aria-sort={order}>
+      <button type="button" className="hover:underline" onClick={onSort}>
+        {children}
+        {arrow}
+      </button>
+    </th>
+  );
+}
+
+function MountRow({ mount, span }: { readonly mount: string; readonly span: number }) {
+  return (
+    <tr style={{ height: ROW_HEIGHT }} className="border-b border-ink">
+      <th scope="colgroup" colSpan={span} className="text-left align-bottom">
+        {mount}
+      </th>
+    </tr>
+  );
+}
+
+interface ItemRowProps extends Pick<GearTableProps, 'kind' | 'columns' | 'editing' | 'onSelect'> {
+  readonly row: GearRow;
+  /** In the whole table, with its heading as the first, for screen readers. */
+  readonly rowIndex: number;
+  readonly isChosen: boolean;
+}
+
+function ItemRow({ row, rowIndex, kind, columns, editing, isChosen, onSelect }: ItemRowProps) {
+  return (
+    <tr
+      aria-rowindex={rowIndex}
+      style={{ height: ROW_HEIGHT }}
+      className={`border-b border-hair ${isChosen ? 'bg-chosen' : 'hover:bg-sheet'}`}
+    >
+      <td className="pr-4">
+        <button
+          type="button"
+          aria-pressed={isChosen}
+          className="text-left whitespace-nowrap"
+          onClick={() => onSelect(row.id)}
+        >
+          <span className={row.standing === 'in' ? 'font-semibold text-got' : 'font-semibold'}>
+            {row.name}
+          </span>{' '}
+          <span className="text-soft">{row.note}</span>
+        </button>
+      </td>
+      {columns.map(([key]) => (
+        <td key={key} className="pr-4 whitespace-nowrap">
+          {editing && isEditable(key) ? (
+            <EditCell kind={kind} id={row.id} name={row.name} column={key} />
+          ) : (
+            row.cells[key]?.text
+          )}
+        </td>
+      ))}
+    </tr>
   );
 }
 

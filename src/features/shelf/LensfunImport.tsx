@@ -1,6 +1,6 @@
 'use client';
 
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { addGear, alreadyOn, fittingGear, shelfIds } from '@/document';
 import {
   type DatabaseCamera,
@@ -21,6 +21,7 @@ import {
   shelfText,
 } from '@/text';
 import { LeftOutList, readFile } from '@/parts';
+import { EntryPicker } from './EntryPicker';
 import type { Result } from '@/core/result';
 
 const t = shelfText.lensfunImport;
@@ -83,48 +84,10 @@ const keyOf = (entry: DatabaseCamera | DatabaseLens) =>
   `${entry.maker} ${entry.model} ${'mount' in entry ? entry.mount : entry.mounts.join(',')}`;
 
 function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => void }) {
-  const shelf = useKnownGear();
   const edit = useEditGear();
   const { document } = useSession();
-  const [mounts, setMounts] = useState<ReadonlySet<string>>(new Set());
-  const [cameras, setCameras] = useState<ReadonlySet<string>>(new Set());
-  const [lenses, setLenses] = useState<ReadonlySet<string>>(new Set());
-  const [compatibility, setCompatibility] = useState(false);
-  const names = useMemo(
-    () =>
-      [
-        ...new Set([
-          ...database.mounts.map((m) => m.name),
-          ...database.lenses.flatMap((l) => l.mounts),
-        ]),
-      ].sort(),
-    [database],
-  );
-  const ofMount = {
-    cameras: useMemo(() => database.cameras.filter((c) => mounts.has(c.mount)), [database, mounts]),
-    lenses: useMemo(
-      () => database.lenses.filter((l) => l.mounts.some((m) => mounts.has(m))),
-      [database, mounts],
-    ),
-  };
-  const chosen = gearFromDatabase(
-    database,
-    {
-      mounts,
-      cameras: ofMount.cameras.filter((c) => cameras.has(keyOf(c))),
-      lenses: ofMount.lenses.filter((l) => lenses.has(keyOf(l))),
-      compatibility,
-    },
-    shelfIds(shelf),
-  );
-  const doubled = alreadyOn(shelf, chosen);
-  const [skipping, setSkipping] = useState(true);
-  const isTaken = ({ id }: { readonly id: string }) => !skipping || !doubled.has(id);
-  const { taken: gear, left } = fittingGear(shelf, {
-    ...chosen,
-    lenses: chosen.lenses.filter(isTaken),
-    bodies: chosen.bodies.filter(isTaken),
-  });
+  const choice = useDatabaseChoice(database);
+  const { gear, left, doubled } = choice;
   const [bodyCount, lensCount] = [gear.bodies?.length ?? 0, gear.lenses?.length ?? 0];
   const take = () => {
     if (!edit(addGear(gear))) return;
@@ -134,6 +97,116 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
     });
     onDone();
   };
+  return (
+    <>
+      <WhatWasRead database={database} />
+      <div className="grid gap-4 md:grid-cols-[1fr_1.3fr_1.6fr]">
+        <EntryPicker
+          of="mounts"
+          entries={choice.mountNames.map((name) => [name, name, ''] as const)}
+          chosen={choice.mounts}
+          onChange={choice.setMounts}
+        />
+        <EntryPicker
+          of="cameras"
+          entries={choice.offered.cameras.map(
+            (c) => [keyOf(c), `${c.maker} ${c.model}`, t.crop(c.cropFactor)] as const,
+          )}
+          chosen={choice.cameras}
+          onChange={choice.setCameras}
+        />
+        <EntryPicker
+          of="lenses"
+          entries={choice.offered.lenses.map((l) => [
+            keyOf(l),
+            `${l.maker} ${l.model}`,
+            rangeOf(l),
+          ])}
+          chosen={choice.lenses}
+          onChange={choice.setLenses}
+        />
+      </div>
+      <label className="flex items-start gap-2">
+        <input
+          type="checkbox"
+          className="mt-0.5"
+          checked={choice.compatibility}
+          onChange={(e) => choice.setCompatibility(e.target.checked)}
+        />
+        <span>
+          {t.alsoImportWhichOfThese}
+          <span className="block text-[12px] text-soft">{t.theDatabaseDoesntSayWhere}</span>
+        </span>
+      </label>
+      {doubled.size > 0 && (
+        <Tick
+          label={t.skipOnYourShelfAlready(counted(doubled.size, 'itemThatIs'))}
+          on={choice.skipping}
+          onChange={choice.setSkipping}
+        />
+      )}
+      <LeftOutList left={left} />
+      <div className="flex justify-end gap-2">
+        <Button onClick={onDone}>{t.cancel}</Button>
+        <Button look="strong" disabled={bodyCount + lensCount === 0} onClick={take}>
+          {t.addAnd(counted(bodyCount, 'body'), counted(lensCount, 'lens'))}
+        </Button>
+      </div>
+    </>
+  );
+}
+
+/** What is ticked in a database, and the gear that comes of it. */
+function useDatabaseChoice(database: LensDatabase) {
+  const shelf = useKnownGear();
+  const [mounts, setMounts] = useState<ReadonlySet<string>>(new Set());
+  const [cameras, setCameras] = useState<ReadonlySet<string>>(new Set());
+  const [lenses, setLenses] = useState<ReadonlySet<string>>(new Set());
+  const [compatibility, setCompatibility] = useState(false);
+  const [skipping, setSkipping] = useState(true);
+  const mountNames = useMemo(() => mountNamesOf(database), [database]);
+  const offered = useMemo(
+    () => ({
+      cameras: database.cameras.filter((c) => mounts.has(c.mount)),
+      lenses: database.lenses.filter((l) => l.mounts.some((m) => mounts.has(m))),
+    }),
+    [database, mounts],
+  );
+  const chosen = gearFromDatabase(
+    database,
+    {
+      mounts,
+      cameras: offered.cameras.filter((c) => cameras.has(keyOf(c))),
+      lenses: offered.lenses.filter((l) => lenses.has(keyOf(l))),
+      compatibility,
+    },
+    shelfIds(shelf),
+  );
+  const doubled = alreadyOn(shelf, chosen);
+  const isTaken = ({ id }: { readonly id: string }) => !skipping || !doubled.has(id);
+  const { taken: gear, left } = fittingGear(shelf, {
+    ...chosen,
+    lenses: chosen.lenses.filter(isTaken),
+    bodies: chosen.bodies.filter(isTaken),
+  });
+  return {
+    ...{ mounts, setMounts, cameras, setCameras, lenses, setLenses },
+    ...{ compatibility, setCompatibility, skipping, setSkipping },
+    ...{ mountNames, offered, gear, left, doubled },
+  };
+}
+
+function mountNamesOf({ mounts, lenses }: LensDatabase): readonly string[] {
+  return [...new Set([...mounts.map((m) => m.name), ...lenses.flatMap((l) => l.mounts)])].sort();
+}
+
+function rangeOf({ focal, apertures }: DatabaseLens): string {
+  const range = formatFocalRange(focal.wideMm, focal.longMm);
+  return `${range} ${formatFNumber(apertures[0]?.fNumber ?? 0)}`;
+}
+
+/** How much was read, and what of it can't be used. */
+function WhatWasRead({ database }: { database: LensDatabase }) {
   return (
     <>
       <p role="status">
@@ -155,143 +228,7 @@ function Chooser({ database, onDone }: { database: LensDatabase; onDone: () => v
           </ul>
         </details>
       )}
-      <div className="grid gap-4 md:grid-cols-[1fr_1.3fr_1.6fr]">
-        <Picker
-          of="mounts"
-          entries={names.map((n) => [n, n, ''] as const)}
-          chosen={mounts}
-          onChange={setMounts}
-        />
-        <Picker
-          of="cameras"
-          entries={ofMount.cameras.map(
-            (c) => [keyOf(c), `${c.maker} ${c.model}`, t.crop(c.cropFactor)] as const,
-          )}
-          chosen={cameras}
-          onChange={setCameras}
-        />
-        <Picker
-          of="lenses"
-          entries={ofMount.lenses.map(
-            (l) =>
-              [
-                keyOf(l),
-                `${l.maker} ${l.model}`,
-                `${formatFocalRange(l.focal.wideMm, l.focal.longMm)} ${formatFNumber(l.apertures[0]?.fNumber ?? 0)}`,
-              ] as const,
-          )}
-          chosen={lenses}
-          onChange={setLenses}
-        />
-      </div>
-      <label className="flex items-start gap-2">
-        <input
-          type="checkbox"
-          className="mt-0.5"
-          checked={compatibility}
-          onChange={(e) => setCompatibility(e.target.checked)}
-        />
-        <span>
-          {t.alsoImportWhichOfThese}
-          <span className="block text-[12px] text-soft">{t.theDatabaseDoesntSayWhere}</span>
-        </span>
-      </label>
-      {doubled.size > 0 && (
-        <Tick
-          label={t.skipOnYourShelfAlready(counted(doubled.size, 'itemThatIs'))}
-          on={skipping}
-          onChange={setSkipping}
-        />
-      )}
-      <LeftOutList left={left} />
-      <div className="flex justify-end gap-2">
-        <Button onClick={onDone}>{t.cancel}</Button>
-        <Button look="strong" disabled={bodyCount + lensCount === 0} onClick={take}>
-          {t.addAnd(counted(bodyCount, 'body'), counted(lensCount, 'lens'))}
-        </Button>
-      </div>
     </>
-  );
-}
-
-type Entry = readonly [key: string, name: string, note: string];
-
-/** A searchable list of things to tick, with all of those shown ticked at once. */
-function Picker({
-  of,
-  entries,
-  chosen,
-  onChange,
-}: {
-  of: 'mounts' | 'cameras' | 'lenses';
-  entries: readonly Entry[];
-  chosen: ReadonlySet<string>;
-  onChange: (chosen: ReadonlySet<string>) => void;
-}) {
-  const [text, setText] = useState('');
-  const wanted = useDeferredValue(text).toLowerCase();
-  const shown = entries.filter(([, name, note]) =>
-    `${name} ${note}`.toLowerCase().includes(wanted),
-  );
-  const count = entries.filter(([key]) => chosen.has(key)).length;
-  return (
-    <fieldset className="min-w-0" aria-label={t[of]}>
-      <legend className="flex w-full justify-between">
-        <span>{t[of]}</span>
-        <span className="text-soft">{t.of(count, entries.length)}</span>
-      </legend>
-      <div className="flex gap-1">
-        <input
-          type="search"
-          aria-label={t.searchIn[of]}
-          placeholder={t.search}
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-          className="min-h-7 min-w-0 flex-1 border border-edge bg-sheet px-1.5"
-        />
-        <Button
-          disabled={shown.length === 0}
-          onClick={() => {
-            const all = shown.every(([key]) => chosen.has(key));
-            const next = new Set(chosen);
-            for (const [key] of shown) {
-              if (all) next.delete(key);
-              else next.add(key);
-            }
-            onChange(next);
-          }}
-        >
-          {shown.length > 0 && shown.every(([key]) => chosen.has(key)) ? t.none : t.all}
-        </Button>
-      </div>
-      <div
-        className="mt-1 h-56 overflow-auto border border-hair p-1"
-        tabIndex={0}
-        role="group"
-        aria-label={t.choices[of]}
-      >
-        {shown.length === 0 && (
-          <p className="text-soft">{of === 'mounts' ? t.nothingFound : t.chooseAMountFirst}</p>
-        )}
-        {shown.map(([key, name, note]) => (
-          <label key={key} className="flex gap-2 py-0.5 [content-visibility:auto]">
-            <input
-              type="checkbox"
-              checked={chosen.has(key)}
-              onChange={(e) => {
-                const next = new Set(chosen);
-                if (e.target.checked) next.add(key);
-                else next.delete(key);
-                onChange(next);
-              }}
-            />
-            <span className="min-w-0">
-              {name} <span className="text-soft">{note}</span>
-            </span>
-          </label>
-        ))}
-      </div>
-    </fieldset>
   );
 }
 

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { addGear, alreadyOn, editGear, fittingGear, shelfIds } from '@/document';
 import { type DatabaseCamera, type DatabaseLens, gearFromDatabase } from '@/document/formats';
 import { useEditDesk, useHistory, useKnownGear } from '@/session';
-import { Button, Dialog, notify, TextField } from '@/ui';
+import { Button, Dialog, notify, TextField, Sentence } from '@/ui';
 import { formatFNumber, formatFocalRange, leftOutText, shelfText } from '@/text';
 
 const t = shelfText.lookUp;
@@ -61,15 +61,16 @@ function statusText({ count, lenses, cameras, more }: FoundGear, text: string): 
   return more > 0 ? t.shownMoreTypeOnTo(shown, more) : t.found(shown);
 }
 
+const DEBIAN_PACKAGE = 'liblensfun-data-v1';
+const DATABASE_VARIABLE = 'LENS_DATABASE';
+
 function Missing({ onFiles }: { onFiles: () => void }) {
   return (
     <div className="max-w-prose space-y-3">
       <p>
-        {t.theOpenLensDatabaseIsnt}
-        <code>{t.liblensfunDataV1}</code>
-        {t.elsewhereSetTheEnvironmentVariable}
-        <code>{t.lensDatabase}</code>
-        {t.toTheFolderWithIts}
+        <Sentence
+          parts={t.databaseMissing(<code>{DEBIAN_PACKAGE}</code>, <code>{DATABASE_VARIABLE}</code>)}
+        />
       </p>
       <Button onClick={onFiles}>{t.openDatabaseFiles}</Button>
     </div>

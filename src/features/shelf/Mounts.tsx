@@ -96,7 +96,7 @@ export function Mounts({ open, onClose }: { open: boolean; onClose: () => void }
             {t.lensesOnCamerasAutofocus(
               a.lensMount,
               a.bodyMount,
-              a.autofocus === null ? t.unknown : a.autofocus ? 'survives' : t.lost,
+              a.autofocus === null ? t.unknown : a.autofocus ? t.works : t.lost,
             )}
           </li>
         ))}

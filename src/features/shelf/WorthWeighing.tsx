@@ -70,7 +70,7 @@ function Found({ found, onAgain }: { found: WorthKnowing; onAgain: () => void })
             figures.length > 1 ? t.eachByItself : '',
           )}
         {together.length > 0 && t.noneOfUnknownFiguresCould(unknown)}
-        {!complete && t.notAllOfThemCould}
+        {!complete && <> {t.notAllOfThemCould}</>}
       </p>
       <ul>
         {listed.map((figure) => (
@@ -84,7 +84,7 @@ function Found({ found, onAgain }: { found: WorthKnowing; onAgain: () => void })
   );
 }
 
-const YES_NO = { unknown: t.unknown, yes: 'yes', no: 'no' } as const;
+const YES_NO = { unknown: t.unknown, yes: t.yes, no: t.no } as const;
 
 function Row({ figure: { kind, itemId, field } }: { figure: UnknownFigure }) {
   const shelf = useKnownGear();

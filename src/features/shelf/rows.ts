@@ -185,11 +185,11 @@ export function tubeRow(tube: Tube, context: Context): GearRow {
 }
 
 export function adapterRow(adapter: Adapter, context: Context): GearRow {
-  const survives = { true: 'survives', false: t.lost, null: t.unknown } as const;
+  const autofocus = { true: t.works, false: t.lost, null: t.unknown } as const;
   return rowOf('adapters', adapter, context, {
     carries: { text: adapter.lensMount, sort: adapter.lensMount },
     autofocus: {
-      text: survives[`${adapter.autofocus}`],
+      text: autofocus[`${adapter.autofocus}`],
       sort: `${adapter.autofocus}`,
     },
   });

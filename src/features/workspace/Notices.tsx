@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { type ReactNode, useState } from 'react';
 import type { KeeperNews } from '@/document/live';
 import { download, downloadOuting, useFileNow, useSession, useSessionState } from '@/session';
-import { Button } from '@/ui';
+import { Button, Sentence } from '@/ui';
 import { asideText, workspaceText } from '@/text';
 
 const t = workspaceText.notices;
@@ -26,15 +26,16 @@ export function Notices() {
       {firstVisit && !touring && (
         <div className="mx-5 mt-3 flex flex-wrap items-center justify-between gap-3 border-l-2 border-ink pl-3 print:hidden">
           <p className="max-w-prose">
-            {t.thisIsAMadeUp}
-            <Link prefetch={false} className="underline" href="/lineup">
-              {t.whichLensesAndWhy}
-            </Link>
-            {t.orCompareThemOnThe}
-            <Link prefetch={false} className="underline" href="/reach">
-              {t.reachChart}
-            </Link>
-            {t.changeAnythingTheResultAbove}
+            <Sentence
+              parts={t.thisIsAMadeUp(
+                <Link prefetch={false} className="underline" href="/lineup">
+                  {t.whichLensesAndWhy}
+                </Link>,
+                <Link prefetch={false} className="underline" href="/reach">
+                  {t.reachChart}
+                </Link>,
+              )}
+            />
           </p>
           <span className="flex flex-wrap gap-2">
             <Button onClick={() => state.setState({ touring: true })}>{t.showMeAround}</Button>

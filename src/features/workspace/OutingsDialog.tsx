@@ -62,45 +62,20 @@ export function OutingsDialog({
       description={t.keptInThisBrowserA}
     >
       <ul>
-        {entries.map((entry) => {
-          const isOpen = entry.key === keeper.outing();
-          return (
-            <li key={entry.key} className="flex items-center gap-2 border-b border-hair py-1.5">
-              <span className="min-w-0 flex-1">
-                <span className="block truncate font-semibold">{entry.name}</span>
-                <span className="block text-[12px] text-soft">
-                  {isOpen ? t.openNow : t.saved(format(entry.savedAt, 'd MMM yyyy, HH:mm'))}
-                </span>
-              </span>
-              {isOpen ? (
-                <Button onClick={duplicate}>
-                  <Copy size={14} aria-hidden />
-                  {t.duplicate}
-                </Button>
-              ) : (
-                <>
-                  <Button
-                    onClick={() => {
-                      onOpenChange(false);
-                      void opening.reopen(entry.key, entry.name);
-                    }}
-                  >
-                    {t.open}
-                  </Button>
-                  <IconButton
-                    label={t.exportIt(entry.name)}
-                    onClick={() => void exportOther(entry)}
-                  >
-                    <Download size={15} aria-hidden />
-                  </IconButton>
-                  <IconButton label={t.deleteIt(entry.name)} onClick={() => void discard(entry)}>
-                    <Trash2 size={15} aria-hidden />
-                  </IconButton>
-                </>
-              )}
-            </li>
-          );
-        })}
+        {entries.map((entry) => (
+          <OutingLine
+            key={entry.key}
+            entry={entry}
+            isOpen={entry.key === keeper.outing()}
+            onDuplicate={duplicate}
+            onOpen={() => {
+              onOpenChange(false);
+              void opening.reopen(entry.key, entry.name);
+            }}
+            onExport={() => void exportOther(entry)}
+            onDelete={() => void discard(entry)}
+          />
+        ))}
       </ul>
       <p className="mt-3">
         <Link
@@ -113,5 +88,48 @@ export function OutingsDialog({
         </Link>
       </p>
     </Dialog>
+  );
+}
+
+function OutingLine({
+  entry,
+  isOpen,
+  onDuplicate,
+  onOpen,
+  onExport,
+  onDelete,
+}: {
+  readonly entry: OutingEntry;
+  readonly isOpen: boolean;
+  readonly onDuplicate: () => void;
+  readonly onOpen: () => void;
+  readonly onExport: () => void;
+  readonly onDelete: () => void;
+}) {
+  return (
+    <li className="flex items-center gap-2 border-b border-hair py-1.5">
+      <span className="min-w-0 flex-1">
+        <span className="block truncate font-semibold">{entry.name}</span>
+        <span className="block text-[12px] text-soft">
+          {isOpen ? t.openNow : t.saved(format(entry.savedAt, 'd MMM yyyy, HH:mm'))}
+        </span>
+      </span>
+      {isOpen ? (
+        <Button onClick={onDuplicate}>
+          <Copy size={14} aria-hidden />
+          {t.duplicate}
+        </Button>
+      ) : (
+        <>
+          <Button onClick={onOpen}>{t.open}</Button>
+          <IconButton label={t.exportIt(entry.name)} onClick={onExport}>
+            <Download size={15} aria-hidden />
+          </IconButton>
+          <IconButton label={t.deleteIt(entry.name)} onClick={onDelete}>
+            <Trash2 size={15} aria-hidden />
+          </IconButton>
+        </>
+      )}
+    </li>
   );
 }

@@ -14,7 +14,7 @@ import type { OutingAction } from './useOutingActions';
 
 const t = workspaceText.palette;
 
-/** Finds anything by its name: places, pictures, gear, ways of choosing, actions. */
+/** Finds anything by its name: pages, pictures, gear, selection styles, actions. */
 export function Palette({
   open,
   onOpenChange,
@@ -24,55 +24,9 @@ export function Palette({
   onOpenChange: (open: boolean) => void;
   actions: readonly OutingAction[];
 }) {
-  const file = useFile();
   const giveBack = useFocusBefore(open);
   useInertBehind(open);
-  const shelf = useKnownGear();
-  const edit = useEdit();
-  const router = useRouter();
-  const { undo, redo } = useHistory();
-  const run = (what: () => void) => {
-    onOpenChange(false);
-    what();
-  };
-  const go = (href: string) => run(() => router.push(href));
-  const groups: readonly (readonly [string, readonly FoundEntry[]])[] = [
-    [t.pages, PAGES.map(([href, name]) => ({ key: href, name, run: () => go(href) }))],
-    [
-      t.pictures,
-      file.frames.map((f) => ({
-        key: f.id,
-        name: f.name,
-        run: () => go(`/brief?frame=${f.id}`),
-      })),
-    ],
-    [
-      t.gear,
-      ITEM_KINDS.flatMap((kind) =>
-        shelf[kind].map((item) => ({
-          key: item.id,
-          name: item.name,
-          run: () => go(`/shelf?kind=${kind}&item=${item.id}`),
-        })),
-      ),
-    ],
-    [
-      t.selectionStyle,
-      PROFILES.map(({ key }) => ({
-        key,
-        name: PROFILE_NAMES[key],
-        run: () => run(() => edit(setLimits(withProfile(file.limits, key)))),
-      })),
-    ],
-    [
-      t.actions,
-      [
-        { key: 'undo', name: t.undo, run: () => run(undo) },
-        { key: 'redo', name: t.redo, run: () => run(redo) },
-        ...actions.map((a) => ({ key: a.label, name: a.label, run: () => run(a.run) })),
-      ],
-    ],
-  ];
+  const groups = useEntries(actions, () => onOpenChange(false));
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Portal>
@@ -128,4 +82,50 @@ interface FoundEntry {
   readonly key: string;
   readonly name: string;
   readonly run: () => void;
+}
+
+/** All that can be found, by kind; choosing one closes the palette first. */
+function useEntries(
+  actions: readonly OutingAction[],
+  close: () => void,
+): readonly (readonly [heading: string, entries: readonly FoundEntry[]])[] {
+  const file = useFile();
+  const shelf = useKnownGear();
+  const edit = useEdit();
+  const router = useRouter();
+  const { undo, redo } = useHistory();
+  const entry = (key: string, name: string, what: () => void): FoundEntry => ({
+    key,
+    name,
+    run: () => {
+      close();
+      what();
+    },
+  });
+  const linked = (key: string, name: string, href: string) =>
+    entry(key, name, () => router.push(href));
+  return [
+    [t.pages, PAGES.map(([href, name]) => linked(href, name, href))],
+    [t.pictures, file.frames.map((f) => linked(f.id, f.name, `/brief?frame=${f.id}`))],
+    [
+      t.gear,
+      ITEM_KINDS.flatMap((kind) =>
+        shelf[kind].map(({ id, name }) => linked(id, name, `/shelf?kind=${kind}&item=${id}`)),
+      ),
+    ],
+    [
+      t.selectionStyle,
+      PROFILES.map(({ key }) =>
+        entry(key, PROFILE_NAMES[key], () => edit(setLimits(withProfile(file.limits, key)))),
+      ),
+    ],
+    [
+      t.actions,
+      [
+        entry('undo', t.undo, undo),
+        entry('redo', t.redo, redo),
+        ...actions.map((action) => entry(action.label, action.label, action.run)),
+      ],
+    ],
+  ];
 }

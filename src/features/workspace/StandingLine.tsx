@@ -82,9 +82,11 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
         label={t.weightOfTheLineup}
         steps={() => weightSteps(file, idsIn(result), result.bodies)}
       >
-        {formatWeight(totals.weightG)}
-        {totals.weightUnknown.length > 0 && t.ofUnknownWeight(totals.weightUnknown.length)}
-        {result.carried && t.carriedInAll(formatWeight(result.carried.weightG))}
+        {t.weight(
+          formatWeight(totals.weightG),
+          totals.weightUnknown.length,
+          result.carried && formatWeight(result.carried.weightG),
+        )}
       </Figure>
       <span>
         <Figure label={t.priceOfTheLineup} steps={() => priceSteps(file, idsIn(result))}>
@@ -115,8 +117,7 @@ function Got({ label, got, of }: { label: string; got: number; of: number }) {
   if (of === 0) return <span className="text-soft">{t.no(label)}</span>;
   return (
     <span>
-      <StateMark state={got === of ? 'clear' : 'lost'} />
-      {t.of(got, of, label)}
+      <StateMark state={got === of ? 'clear' : 'lost'} /> {t.of(got, of, label)}
     </span>
   );
 }

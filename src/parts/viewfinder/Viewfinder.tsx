@@ -79,7 +79,9 @@ export function Viewfinder({
         )}
         <p className="min-w-0 flex-1 text-[13px] leading-tight" aria-live="polite">
           {shown.label}
-          {setups.length > 1 && <span className="text-soft">{t.of(index + 1, setups.length)}</span>}
+          {setups.length > 1 && (
+            <span className="text-soft"> · {t.of(index + 1, setups.length)}</span>
+          )}
         </p>
         {setups.length > 1 && (
           <IconButton label={t.nextSetup} onClick={() => turn(1)}>
@@ -118,47 +120,11 @@ function Seen({
   onZoom: (focalMm: number) => void;
 }) {
   const axis = needAxis(frame.need);
-  const { margins, pictures, x } = useMemo(() => {
-    const deciding = position ?? verdictOn(setup, frame, limits).deciding.margins.at;
-    const atPosition = marginsOf(setup, frame, limits, deciding);
-    const distanceM = axis.kind === 'distance' ? deciding : null;
-    const seen = (focalMm: number, crop = 1) =>
-      pictureOf(setup, frame, atPosition.orientation, focalMm, distanceM, crop);
-    const { wideMm, longMm } = setup.focal;
-    const used = Math.min(longMm, Math.max(wideMm, zoom ?? atPosition.focalUsedMm));
-    return {
-      margins: atPosition,
-      x: deciding,
-      pictures: {
-        used: seen(used),
-        wide: seen(wideMm),
-        long: seen(longMm),
-        cropped: atPosition.cropAllowed > 1.0005 ? seen(longMm, atPosition.cropAllowed) : null,
-      },
-    };
-  }, [setup, frame, limits, position, zoom, axis.kind]);
+  const { margins, pictures, x } = usePictures(frame, limits, setup, position, zoom);
   const figure = figureOf(frame.need);
-  const { used, cropped } = pictures;
+  const { used } = pictures;
   const metres = axis.kind === 'distance';
-  const words = [
-    `${formatMm(used.focalMm)}, ${formatFNumber(used.fNumber)}`,
-    metres
-      ? t.takesIn(formatMetres(used.sides.width), formatMetres(used.sides.height))
-      : t.sees(formatAngle(angleOf(used.sides.width)), formatAngle(angleOf(used.sides.height))),
-    ...(used.fill === null ? [] : [t.filled(formatPercent(100 * used.fill))]),
-    ...(used.blurPercent === null
-      ? []
-      : [t.aPointBlursToOf(behindWords(frame), formatPercent(used.blurPercent))]),
-    ...(used.megapixels === null ? [] : [formatMegapixels(used.megapixels)]),
-    ...(cropped
-      ? [
-          t.dottedTheLongEndCropped(
-            formatCrop(margins.cropAllowed),
-            cropped.megapixels === null ? '' : t.left(formatMegapixels(cropped.megapixels)),
-          ),
-        ]
-      : []),
-  ].join('; ');
+  const words = seenWords(frame, pictures, margins.cropAllowed, metres);
   return (
     <>
       <Scene
@@ -200,6 +166,55 @@ function Seen({
       )}
     </>
   );
+}
+
+/** What the setup sees from a position: as zoomed, at both ends, and cropped as far as allowed. */
+function usePictures(
+  frame: Frame,
+  limits: Limits,
+  setup: Setup,
+  position: number | null,
+  zoom: number | null,
+) {
+  return useMemo(() => {
+    const x = position ?? verdictOn(setup, frame, limits).deciding.margins.at;
+    const margins = marginsOf(setup, frame, limits, x);
+    const distanceM = needAxis(frame.need).kind === 'distance' ? x : null;
+    const seen = (focalMm: number, crop = 1) =>
+      pictureOf(setup, frame, margins.orientation, focalMm, distanceM, crop);
+    const { wideMm, longMm } = setup.focal;
+    const usedMm = Math.min(longMm, Math.max(wideMm, zoom ?? margins.focalUsedMm));
+    const cropped = margins.cropAllowed > 1.0005 ? seen(longMm, margins.cropAllowed) : null;
+    const pictures = { used: seen(usedMm), wide: seen(wideMm), long: seen(longMm), cropped };
+    return { margins, x, pictures };
+  }, [setup, frame, limits, position, zoom]);
+}
+
+type Pictures = ReturnType<typeof usePictures>['pictures'];
+
+/** @param metres whether the frame is at a distance, so that what is taken in has a size */
+function seenWords(
+  frame: Frame,
+  { used, cropped }: Pictures,
+  cropAllowed: number,
+  metres: boolean,
+): string {
+  const { width, height } = used.sides;
+  const words = [
+    `${formatMm(used.focalMm)}, ${formatFNumber(used.fNumber)}`,
+    metres
+      ? t.takesIn(formatMetres(width), formatMetres(height))
+      : t.sees(formatAngle(angleOf(width)), formatAngle(angleOf(height))),
+  ];
+  if (used.fill !== null) words.push(t.filled(formatPercent(100 * used.fill)));
+  if (used.blurPercent !== null)
+    words.push(t.aPointBlursToOf(behindWords(frame), formatPercent(used.blurPercent)));
+  if (used.megapixels !== null) words.push(formatMegapixels(used.megapixels));
+  if (cropped) {
+    const left = cropped.megapixels === null ? '' : t.left(formatMegapixels(cropped.megapixels));
+    words.push(t.dottedTheLongEndCropped(formatCrop(cropAllowed), left));
+  }
+  return words.join('; ');
 }
 
 const angleOf = (perDistance: number) => angleOfLengthDeg(perDistance, 1);

@@ -1,13 +1,14 @@
 /** What is said by brief. */
 export const briefText = {
   briefPage: {
+    daysFromTo: (days: readonly string[]) => days.join(' to '),
     opening: 'Opening…',
     picturesWanted: 'Pictures wanted',
     done: 'Done',
     editHere: 'Edit here',
     pasteAShotList: 'Paste a shot list',
     newPicture: 'New picture',
-    addAPicture: ' Add a picture',
+    addAPicture: 'Add a picture',
     noPicturesYetAddThe:
       'No pictures yet. Add the ones you want from this outing: what must fit, how far away, in what light. The lenses follow from that.',
     chosenPicture: 'Chosen picture',
@@ -86,6 +87,7 @@ export const briefText = {
     cropToThisShape: 'Crop to this shape',
   },
   frameList: {
+    oneAfterAnother: (setups: readonly string[]) => setups.join(', then '),
     pressSpaceToPickUp:
       'Press Space to pick up the picture, the arrow keys to move it, Space to drop it, Escape to cancel.',
     pickedUp: (name: string) => `Picked up ${name}.`,
@@ -213,8 +215,8 @@ export const briefText = {
     placedCamera2: (value: number) => `Placed camera ${value}`,
     isUsedInTheOuting: (name: string) => `${name} is used in the outing`,
     deleteIt: (name: string) => `Delete ${name}`,
-    addAShooter: ' Add a shooter',
-    addAPlacedCamera: ' Add a placed camera',
+    addAShooter: 'Add a shooter',
+    addAPlacedCamera: 'Add a placed camera',
   },
   stretchDialog: {
     changesCountAtOnceAnd: 'Changes count at once and can be undone.',
@@ -225,7 +227,7 @@ export const briefText = {
     to: 'To',
     location: 'Location',
     note: 'Note',
-    deleteThisStretch: ' Delete this stretch',
+    deleteThisStretch: 'Delete this stretch',
     weather: 'Weather',
     allowed: 'allowed',
     allowedHere: 'Allowed here',
@@ -246,7 +248,7 @@ export const briefText = {
   },
   stretches: {
     stretches: 'Stretches',
-    addAStretch: ' Add a stretch',
+    addAStretch: 'Add a stretch',
     oneStretchWithEverythingAt:
       'One stretch, with everything at hand. Add stretches where something changes: no lens changes, rain, fewer cameras in hand, or two shooters sharing the gear.',
     dragABarToMove:

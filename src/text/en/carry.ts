@@ -1,3 +1,5 @@
+import { filled } from '../filled';
+
 /** What is said by carry. */
 export const carryText = {
   bag: {
@@ -10,14 +12,14 @@ export const carryText = {
     whyDoesntFitAnyCompartment: (name: string) => `Why ${name} doesn’t fit any compartment`,
     doesntFitAnyCompartment: 'doesn’t fit any compartment',
     howFullTheBagIs: 'How full the bag is',
-    itsMoreThanTheBag: 'It’s more than the bag holds: ',
-    ofItsRoom: ' of its room.',
-    everythingWithAKnownSize: 'Everything with a known size fits, as drawn, and takes up ',
-    ofTheRoom: ' of the room.',
-    couldntFitEverythingLeftOver: (list: string) =>
-      `Couldn’t fit everything; left over: ${list}. The rest takes up `,
-    ofTheRoomRoundLenses:
-      ' of the room. Round lenses count as boxes, so it may still work: try it.',
+    tooBig: <Figure>(name: string, why: Figure) => filled`${name} ${why}.`,
+    moreThanTheBagHolds: <Figure>(share: Figure) =>
+      filled`It’s more than the bag holds: ${share} of its room.`,
+    everythingFits: <Figure>(share: Figure) =>
+      filled`Everything with a known size fits, as drawn, and takes up ${share} of the room.`,
+    couldntFitEverything: <Figure>(list: string, share: Figure) =>
+      filled`Couldn’t fit everything; left over: ${list}. The rest takes up ${share} of the room. Round lenses count as boxes, so it may still work: try it.`,
+    empty: 'empty',
     fromAbove: (name: string, value: string) => `${name}, from above: ${value}`,
     onTop: 'on top',
     high: (name: string, mm: string, mm2: string, mm3: string) =>
@@ -26,13 +28,12 @@ export const carryText = {
   carryPage: {
     couldntPlanTheDay: (problem: string) => `Couldn’t plan the day: ${problem}`,
     planningTheDay: 'Planning the day…',
-    nothingToCarryYetList: 'Nothing to carry yet: list your pictures in ',
+    nothingToCarryYet: <Link>(brief: Link, shelf: Link) =>
+      filled`Nothing to carry yet: list your pictures in ${brief}, and add gear that covers them to the ${shelf}. The plan follows.`,
     brief: 'Brief',
-    andAddGearThatCovers: ', and add gear that covers them to the ',
     shelf: 'Shelf',
-    thePlanFollows: '. The plan follows.',
     theDayStretchByStretch: 'The day, stretch by stretch',
-    print: ' Print',
+    print: 'Print',
     exportIt: 'Export',
     stretchesAsACalendar: 'Stretches as a calendar',
     packingListAsCsv: 'Packing list as CSV',
@@ -60,7 +61,7 @@ export const carryText = {
     localRulesAndThePeople: 'Local rules and the people in charge there come first.',
   },
   packingView: {
-    packingList: 'Packing list ',
+    packingList: 'Packing list',
     ofPacked: (done: number, count: number) => `${done} of ${count} packed`,
     oftenForgotten: 'Often forgotten',
   },
@@ -106,14 +107,15 @@ export const carryText = {
     width: 'Width',
     height: 'Height',
     depth: 'Depth',
-    addACompartment: ' Add a compartment',
+    addACompartment: 'Add a compartment',
     newThing: 'New thing',
     yourOwnThings: 'Your own things',
     thing: 'Thing',
     weight: 'Weight',
-    addAThing: ' Add a thing',
+    addAThing: 'Add a thing',
   },
   stretchPlan: {
+    nothing: 'nothing',
     theWholeOuting: 'The whole outing',
     next: 'next',
     noLensChanges: 'no lens changes',
@@ -145,19 +147,30 @@ export const carryText = {
   },
   summary: {
     changesOverTheWholeOuting: 'Changes over the whole outing',
-    overTheWholeOutingThe: 'over the whole outing, the fewest possible',
-    bestFoundSoFar: 'best found so far',
+    changes: <Figure>(changes: Figure, proven: boolean) =>
+      proven
+        ? filled`${changes} over the whole outing, the fewest possible.`
+        : filled`${changes}, best found so far.`,
+    changesAndWeight: <Figure>(changes: Figure, proven: boolean, weight: Figure, moment: string) =>
+      proven
+        ? filled`${changes} over the whole outing, the fewest possible; ${weight} ${moment}.`
+        : filled`${changes}, best found so far; ${weight} ${moment}.`,
+    atTheHeaviestMoment: (where: readonly string[], limit: string | null) => {
+      const moment = ['at the heaviest moment', ...where].join(', ');
+      return limit === null ? moment : `${moment}, over your ${limit}`;
+    },
     theMostAnyoneCarriesAt: 'The most anyone carries at once',
-    atTheHeaviestMoment: ' at the heaviest moment',
-    overYour: (weight: string) => `, over your ${weight}`,
-    planningAgain: ' Planning again…',
-    leavingTheOrderFreeWhere: 'Leaving the order free where you allow it saves ',
+    planningAgain: 'Planning again…',
+    freeOrderSaves: <Figure>(changes: Figure) =>
+      filled`Leaving the order free where you allow it saves ${changes}.`,
     whatAFreeOrderSaves: 'What a free order saves',
-    withTheOrderFreeIn: 'With the order free in every stretch it would take ',
+    freeOrderWouldTake: <Figure>(changes: Figure) =>
+      filled`With the order free in every stretch it would take ${changes}.`,
     changesWithTheOrderFree: 'Changes with the order free in every stretch',
     notPlanned: (list: string) => `Not planned: ${list}.`,
   },
   whatIf: {
+    nothing: 'nothing',
     doesThePlanStillWork: 'Does the plan still work?',
     whatIf: 'What if',
     iStartAnHourLate: 'I start an hour late',

@@ -106,6 +106,7 @@ export const keepingText = {
     lockedInLeftOut: (count: number, count2: number) => `${count} locked in, ${count2} left out`,
     convertersTubesAdapters: (count: number, count2: number, count3: number) =>
       `${count} converters, ${count2} tubes, ${count3} adapters`,
-    andMore: (more: number) => ` and ${more} more`,
+    none: 'none',
+    andMore: (list: string, more: number) => `${list} and ${more} more`,
   },
 };

@@ -11,108 +11,108 @@ import {
 import { counted } from './counts';
 import { plainList } from '../lists';
 
-/** A line in words: what, and why with its arithmetic. */
-export function lineWords(
-  line: PackingLine,
-  name: (id: string) => string,
-): { readonly what: string; readonly why: string } {
-  const names = (ids: readonly string[]) => plainList(ids.map(name));
-  switch (line.code) {
-    case 'body':
-    case 'piece':
-      return { what: name(line.id), why: 'in the plan' };
-    case 'batteries':
-      return { what: `Batteries for ${name(line.bodyId)}`, why: batteryWords(line) };
-    case 'power-bank':
-      return {
-        what: `Power bank for ${counted(line.charges, 'charge')}`,
-        why: 'charges on the way, so you need fewer batteries',
-      };
-    case 'cards':
-      return {
-        what: `Cards of ${line.cardGb} GB for ${name(line.bodyId)}`,
-        why: `${line.pictures} pictures × ${line.fileMb} MB = ${line.neededGb.toFixed(0)} GB; ${line.aSlot === 1 ? 'one' : line.aSlot} for each slot (${line.slots})`,
-      };
-    case 'spare-card':
-      return {
-        what: line.cardType === null ? 'Spare card' : `Spare card, ${line.cardType}`,
-        why: `for ${names(line.bodyIds)}`,
-      };
-    case 'spare-body':
-      return {
-        what: `${name(line.bodyId)}, spare`,
-        why: line.lies === 'bag' ? 'not in use; in the bag' : 'not in use; left with the rest',
-      };
-    case 'unknown-charge':
-      return {
-        what: `Batteries for ${name(line.bodyId)}`,
-        why: 'pictures per charge are unknown: one, and one spare',
-      };
-    case 'unknown-file':
-      return {
-        what: `Cards for ${name(line.bodyId)}`,
-        why: 'the size of a picture’s file is unknown: one for each slot',
-      };
-    case 'tripod':
-      return {
-        what: `Tripod rated for ${formatWeight(line.loadG)}`,
-        why: `for ${names(line.frameIds)}; the heaviest setup weighs ${formatWeight(line.loadG)}`,
-      };
-    case 'monopod':
-      return {
-        what: 'Monopod or gimbal head',
-        why: `the heaviest setup weighs ${formatWeight(line.loadG)}: too heavy to hand-hold for long`,
-      };
-    case 'headlamp':
-      return {
-        what: 'Headlamp, red light',
-        why: `working on a support in the dark: ${names(line.frameIds)}`,
-      };
-    case 'rain':
-      return { what: 'Rain covers and a towel', why: `wet: ${names(line.stretchIds)}` };
-    case 'dust':
-      return { what: 'Blower and dust covers', why: `dust or sand: ${names(line.stretchIds)}` };
-    case 'cold':
-      return {
-        what: 'Gloves, and a warm pocket for the batteries',
-        why: `cold: ${names(line.stretchIds)}`,
-      };
-    case 'drop-in-filter':
-      return {
-        what: `Drop-in filter for ${name(line.adapterId)}`,
-        why: `for ${names(line.frameIds)}`,
-      };
-    case 'grey-filter':
-      return {
-        what: `Grey filter of ${formatStops(line.stops)}${line.threadMm === null ? ', drop-in' : `, ${formatMm(line.threadMm)}`}`,
-        why: `${formatShutter(line.timeS)} for ${names(line.frameIds)}, at ${formatFNumber(line.fNumber)} and ISO 100, rounded up`,
-      };
-    case 'filters':
-      return {
-        what: `Filters of ${formatMm(line.threadMm)}`,
-        why: `the largest thread for ${names(line.frameIds)}; rings fit the smaller ones`,
-      };
-    case 'step-up-ring':
-      return {
-        what: `Step-up ring ${formatMm(line.fromMm)} to ${formatMm(line.toMm)}`,
-        why: 'so one set of filters fits all',
-      };
-    case 'flash':
-      return {
-        what: `Flash of guide number ${line.guideNumberM}`,
-        why: `${names(line.frameIds)}; guide number ÷ distance gives the f-number, ${formatFNumber(line.guideNumberM / 5)} at 5 m`,
-      };
-    case 'flash-batteries':
-      return {
-        what: 'Sets of flash batteries',
-        why: `${line.pictures} flashes, about 150 a set, and one spare`,
-      };
-    case 'thing':
-      return {
-        what: line.name,
-        why: line.weightG === null ? 'your own' : `your own, ${formatWeight(line.weightG)}`,
-      };
-  }
+interface LineWords {
+  readonly what: string;
+  /** With its arithmetic. */
+  readonly why: string;
+}
+type Namer = (id: string) => string;
+
+const namesIn = (name: Namer, ids: readonly string[]) => plainList(ids.map(name));
+
+const LINES: {
+  readonly [Code in PackingLine['code']]: (
+    line: PackingLine & { readonly code: Code },
+    name: Namer,
+  ) => LineWords;
+} = {
+  body: (line, name) => ({ what: name(line.id), why: 'in the plan' }),
+  piece: (line, name) => ({ what: name(line.id), why: 'in the plan' }),
+  batteries: (line, name) => ({
+    what: `Batteries for ${name(line.bodyId)}`,
+    why: batteryWords(line),
+  }),
+  'power-bank': (line) => ({
+    what: `Power bank for ${counted(line.charges, 'charge')}`,
+    why: 'charges on the way, so you need fewer batteries',
+  }),
+  cards: (line, name) => ({
+    what: `Cards of ${line.cardGb} GB for ${name(line.bodyId)}`,
+    why: `${line.pictures} pictures × ${line.fileMb} MB = ${line.neededGb.toFixed(0)} GB; ${line.aSlot === 1 ? 'one' : line.aSlot} for each slot (${line.slots})`,
+  }),
+  'spare-card': (line, name) => ({
+    what: line.cardType === null ? 'Spare card' : `Spare card, ${line.cardType}`,
+    why: `for ${namesIn(name, line.bodyIds)}`,
+  }),
+  'spare-body': (line, name) => ({
+    what: `${name(line.bodyId)}, spare`,
+    why: line.lies === 'bag' ? 'not in use; in the bag' : 'not in use; left with the rest',
+  }),
+  'unknown-charge': (line, name) => ({
+    what: `Batteries for ${name(line.bodyId)}`,
+    why: 'pictures per charge are unknown: one, and one spare',
+  }),
+  'unknown-file': (line, name) => ({
+    what: `Cards for ${name(line.bodyId)}`,
+    why: 'the size of a picture’s file is unknown: one for each slot',
+  }),
+  tripod: (line, name) => ({
+    what: `Tripod rated for ${formatWeight(line.loadG)}`,
+    why: `for ${namesIn(name, line.frameIds)}; the heaviest setup weighs ${formatWeight(line.loadG)}`,
+  }),
+  monopod: (line) => ({
+    what: 'Monopod or gimbal head',
+    why: `the heaviest setup weighs ${formatWeight(line.loadG)}: too heavy to hand-hold for long`,
+  }),
+  headlamp: (line, name) => ({
+    what: 'Headlamp, red light',
+    why: `working on a support in the dark: ${namesIn(name, line.frameIds)}`,
+  }),
+  rain: (line, name) => ({
+    what: 'Rain covers and a towel',
+    why: `wet: ${namesIn(name, line.stretchIds)}`,
+  }),
+  dust: (line, name) => ({
+    what: 'Blower and dust covers',
+    why: `dust or sand: ${namesIn(name, line.stretchIds)}`,
+  }),
+  cold: (line, name) => ({
+    what: 'Gloves, and a warm pocket for the batteries',
+    why: `cold: ${namesIn(name, line.stretchIds)}`,
+  }),
+  'drop-in-filter': (line, name) => ({
+    what: `Drop-in filter for ${name(line.adapterId)}`,
+    why: `for ${namesIn(name, line.frameIds)}`,
+  }),
+  'grey-filter': (line, name) => ({
+    what: `Grey filter of ${formatStops(line.stops)}${line.threadMm === null ? ', drop-in' : `, ${formatMm(line.threadMm)}`}`,
+    why: `${formatShutter(line.timeS)} for ${namesIn(name, line.frameIds)}, at ${formatFNumber(line.fNumber)} and ISO 100, rounded up`,
+  }),
+  filters: (line, name) => ({
+    what: `Filters of ${formatMm(line.threadMm)}`,
+    why: `the largest thread for ${namesIn(name, line.frameIds)}; rings fit the smaller ones`,
+  }),
+  'step-up-ring': (line) => ({
+    what: `Step-up ring ${formatMm(line.fromMm)} to ${formatMm(line.toMm)}`,
+    why: 'so one set of filters fits all',
+  }),
+  flash: (line, name) => ({
+    what: `Flash of guide number ${line.guideNumberM}`,
+    why: `${namesIn(name, line.frameIds)}; guide number ÷ distance gives the f-number, ${formatFNumber(line.guideNumberM / 5)} at 5 m`,
+  }),
+  'flash-batteries': (line) => ({
+    what: 'Sets of flash batteries',
+    why: `${line.pictures} flashes, about 150 a set, and one spare`,
+  }),
+  thing: (line) => ({
+    what: line.name,
+    why: line.weightG === null ? 'your own' : `your own, ${formatWeight(line.weightG)}`,
+  }),
+};
+
+/** A line in words: what, and why. */
+export function lineWords(line: PackingLine, name: Namer): LineWords {
+  return (LINES[line.code] as (line: PackingLine, name: Namer) => LineWords)(line, name);
 }
 
 const FILLINGS: Readonly<Record<Charging['kind'], string>> = {

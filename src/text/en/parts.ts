@@ -1,3 +1,5 @@
+import { filled } from '../filled';
+
 /** What is said by parts. */
 export const partsText = {
   leftOutList: {
@@ -8,16 +10,17 @@ export const partsText = {
   ranges: {
     gaps: 'Gaps',
     noneTheRangesMeetFrom: 'None: the ranges meet from the widest to the longest.',
-    on3624A: (focalRange: string) => `${focalRange} on 36×24, a `,
+    gap: <Figure>(focalRange: string, crop: Figure) => filled`${focalRange} on 36×24, a ${crop}.`,
     whatBridgesTheGap: 'What bridges the gap',
-    cropOf: (crop: string) => `crop of ${crop}`,
-    thatLeaves: (megapixels: string) => ` that leaves ${megapixels}`,
-    costs: (list: string) => `Costs ${list}. `,
-    croppedFor: (list: string) => `Cropped for ${list}. `,
+    cropOf: (crop: string, left: string | null) =>
+      left === null ? `crop of ${crop}` : `crop of ${crop} that leaves ${left}`,
+    costs: (list: string) => `Costs ${list}.`,
+    croppedFor: (list: string) => `Cropped for ${list}.`,
     costsNothingNoPictureNeeds: 'Costs nothing: no picture needs it.',
     overlaps: 'Overlaps',
     noneNoTwoLensesShare: 'None: no two lenses share a focal length.',
-    is: (who: string) => `${who} is `,
+    is: (who: string) => `${who} is`,
+    overlap: (range: string, first: string, second: string) => `${range}: ${first} and ${second}.`,
     eachIsTheOthersSpare: (list: string) => `Each is the other’s spare for ${list}.`,
     simpleOverlapUnlessYouWant: 'Simple overlap, unless you want both at once on two cameras.',
     simpleOverlap: 'Simple overlap.',
@@ -85,7 +88,7 @@ export const partsText = {
   viewfinder: {
     viewfinder: (name: string) => `Viewfinder: ${name}`,
     previousSetup: 'Previous setup (←)',
-    of: (value: number, count: number) => ` · ${value} of ${count}`,
+    of: (value: number, count: number) => `${value} of ${count}`,
     nextSetup: 'Next setup (→)',
     takesIn: (metres: string, metres2: string) => `takes in ${metres} × ${metres2}`,
     sees: (angle: string, angle2: string) => `sees ${angle} × ${angle2}`,

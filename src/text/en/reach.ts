@@ -6,7 +6,7 @@ export const reachText = {
     leaveOut: 'leave out',
     pointAtALensTo:
       'Point at a lens to see its pictures, or at a picture to see its lenses. Click to keep it here.',
-    withIt: (list: string) => ` with ${list}`,
+    withIt: (name: string, behind: string) => `${name} with ${behind}`,
     forThisOuting: 'For this outing',
     coversAlone: 'Covers alone',
     coversItAlone: 'Covers it alone',
@@ -27,9 +27,9 @@ export const reachText = {
     searchLenses: 'Search lenses',
   },
   legend: {
-    acrossDiagonalAngleAboveBelow: 'across: diagonal angle above; below, focal length in mm on ',
-    the3624MmFrame: 'the 36×24 mm frame',
-    thisFormatCrop: (crop: string) => `this format (crop ${crop})`,
+    axes: 'across: diagonal angle above; below, focal length in mm on the 36×24 mm frame',
+    axesOf: (crop: string) =>
+      `across: diagonal angle above; below, focal length in mm on this format (crop ${crop})`,
     inTheLineup: 'in the lineup',
     withAConverter: 'with a converter',
     byCrop: 'by crop',
@@ -54,7 +54,10 @@ export const reachText = {
     chartAsPng: 'Chart as PNG',
     nothingToDrawYetAdd: 'Nothing to draw yet: add pictures in Brief and lenses in Shelf.',
     itIsNotProvenYet: 'It is not proven yet.',
-    theyreThePicturesLeftDark: 'They’re the pictures left dark on the chart.',
+    proof: (proof: string, isDrawn: boolean) =>
+      isDrawn ? `${proof} They’re the pictures left dark on the chart.` : proof,
+    chartShows: (lenses: string, pictures: string) =>
+      `Reach chart: ${lenses} and ${pictures} by angle of view and f-number. The table below says the same.`,
     whatIsChosen: 'What is chosen',
   },
   reachTable: {
@@ -66,7 +69,9 @@ export const reachText = {
     picture: 'Picture',
     asksForOn3624: 'Asks for, on 36×24',
     slowest: 'Slowest',
-    oneOf: 'one of ',
+    any: 'any',
+    fNumber: 'f-number',
+    oneOf: (range: string) => `one of ${range}`,
     lenses: 'Lenses',
     lens: 'Lens',
     framesOn3624: 'Frames, on 36×24',

@@ -1,3 +1,5 @@
+import { filled } from '../filled';
+
 /** What is said by shelf. */
 export const shelfText = {
   bagsAndThings: {
@@ -10,20 +12,20 @@ export const shelfText = {
     weight: 'Weight',
     unknown: 'unknown',
     deleteIt: (name: string) => `Delete ${name}`,
-    addABag: ' Add a bag',
+    addABag: 'Add a bag',
     compartment: 'Compartment',
     width: 'Width',
     height: 'Height',
     depth: 'Depth',
     deleteOf: (name: string, name2: string) => `Delete ${name} of ${name2}`,
-    addACompartment: ' Add a compartment',
+    addACompartment: 'Add a compartment',
     newThing: 'New thing',
     packedOnEveryOuting: 'Packed on every outing',
     aLensClothAHeadlamp:
       'A lens cloth, a headlamp, a permit: what you list here is on every packing list, until you take it off that list.',
     thing: (name: string) => `Thing ${name}`,
     thing2: 'Thing',
-    addAThing: ' Add a thing',
+    addAThing: 'Add a thing',
   },
   behindForms: {
     converter: (name: string) => `Converter ${name}`,
@@ -93,9 +95,9 @@ export const shelfText = {
     andMore: (list: string, value: number) => `${list} and ${value} more`,
     fitsNoCameraOnYour: 'Fits no camera on your shelf.',
     noLensOnYourShelf: 'No lens on your shelf fits it.',
-    fits: 'Fits',
-    takes: 'Takes',
-    by: (name: string, listed: string) => `By “${name}”: ${listed}. `,
+    fits: (listed: string) => `Fits ${listed}.`,
+    takes: (listed: string) => `Takes ${listed}.`,
+    by: (name: string, listed: string) => `By “${name}”: ${listed}.`,
   },
   gearEditor: {
     lockIn: 'lock in',
@@ -108,9 +110,9 @@ export const shelfText = {
     spareLeftWithTheRest: 'spare, left with the rest',
     duplicate: (name: string) => `Duplicate ${name}`,
     deleteIt: (name: string) => `Delete ${name}`,
-    by: (maker: string) => ` by ${maker}`,
-    looksLikeTheSameBy: (name: string, more: string) =>
-      `Looks like ${name}${more}: the same by what it is. If it is the same thing, delete one of them.`,
+    by: (name: string, maker: string) => `${name} by ${maker}`,
+    looksLikeTheSameBy: (name: string) =>
+      `Looks like ${name}: the same by what it is. If it is the same thing, delete one of them.`,
     inTheLineup: 'In the lineup',
   },
   gearList: {
@@ -130,10 +132,10 @@ export const shelfText = {
     byMount: 'By mount',
     done: 'Done',
     editHere: 'Edit here',
-    shown: (count: number) => `${count} shown; `,
+    shown: <Mark>(count: number, green: Mark) =>
+      filled`${String(count)} shown; ${green} is in the lineup`,
     green: 'green',
-    isInTheLineup: ' is in the lineup',
-    columns: ' Columns',
+    columns: 'Columns',
     columns2: 'Columns',
   },
   gearTable: {
@@ -167,14 +169,14 @@ export const shelfText = {
     gradeYourOwnJudgement: 'Grade, your own judgement',
     notGraded: 'not graded',
     focal: 'focal',
-    addAMeasuredRange: ' Add a measured range',
+    addAMeasuredRange: 'Add a measured range',
     measuredWide: 'Measured, wide',
     measuredLong: 'Measured, long',
     deleteTheMeasuredRange: 'Delete the measured range',
     deleteFNumber: (number: number) => `Delete f-number ${number}`,
     widestFNumberAlongThe: 'Widest f-number along the range',
     at: 'at',
-    addAPoint: ' Add a point',
+    addAPoint: 'Add a point',
   },
   lensfunImport: {
     gearFromTheOpenLens: 'Gear from the open lens database',
@@ -241,12 +243,8 @@ export const shelfText = {
     shownMoreTypeOnTo: (shown: number, more: number) =>
       `${shown} shown, ${more} more: type on to narrow them down.`,
     found: (shown: number) => `${shown} found.`,
-    theOpenLensDatabaseIsnt:
-      'The open lens database isn’t on the machine that serves Arm Reach. On Debian install the package ',
-    liblensfunDataV1: 'liblensfun-data-v1',
-    elsewhereSetTheEnvironmentVariable: '; elsewhere set the environment variable ',
-    lensDatabase: 'LENS_DATABASE',
-    toTheFolderWithIts: ' to the folder with its XML files. Then restart Arm Reach.',
+    databaseMissing: <Code>(debianPackage: Code, variable: Code) =>
+      filled`The open lens database isn’t on the machine that serves Arm Reach. On Debian install the package ${debianPackage}; elsewhere set the environment variable ${variable} to the folder with its XML files. Then restart Arm Reach.`,
     openDatabaseFiles: 'Open database files',
     found2: 'Found',
     wasNotAdded: (name: string, message: string) => `${name} was not added: ${message}.`,
@@ -267,6 +265,7 @@ export const shelfText = {
       'Lenses by mount on the left, cameras on the right. Dashed lines need an adapter.',
     unknown: 'unknown',
     lost: 'lost',
+    works: 'works',
     lensesOnCamerasAutofocus: (lensMount: string, bodyMount: string, more: string) =>
       `: ${lensMount} lenses on ${bodyMount} cameras; autofocus ${more}.`,
   },
@@ -355,9 +354,11 @@ export const shelfText = {
       `${count} of ${unknown} unknown figures could change it${more}:`,
     noneOfUnknownFiguresCould: (unknown: number) =>
       `None of ${unknown} unknown figures could change it by itself; these could together:`,
-    notAllOfThemCould: ' Not all of them could be tried.',
+    notAllOfThemCould: 'Not all of them could be tried.',
     lookAgain: 'Look again',
     unknown: 'unknown',
+    yes: 'yes',
+    no: 'no',
     of: (name: string, name2: string) => `${name} of ${name2}`,
   },
   gearFields: {
@@ -394,6 +395,7 @@ export const shelfText = {
     mmCrop: (widthMm: number, heightMm: number, value: string) =>
       `${widthMm} × ${heightMm} mm, crop ${value}`,
     unknown: 'unknown',
+    works: 'works',
     mp: (megapixels: string) => `${megapixels} MP`,
     lost: 'lost',
     thisOutingOnly: 'this outing only',

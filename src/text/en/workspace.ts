@@ -1,3 +1,5 @@
+import { filled } from '../filled';
+
 /** What is said by workspace. */
 export const workspaceText = {
   fileMenu: {
@@ -41,12 +43,10 @@ export const workspaceText = {
     update: 'Update',
   },
   notices: {
-    thisIsAMadeUp:
-      'This is a made-up outing to look around in. Its lineup is already worked out: see ',
+    thisIsAMadeUp: <Link>(lineup: Link, reach: Link) =>
+      filled`This is a made-up outing to look around in. Its lineup is already worked out: see ${lineup}, or compare them on the ${reach}. Change anything: the result above updates at once.`,
     whichLensesAndWhy: 'which lenses and why',
-    orCompareThemOnThe: ', or compare them on the ',
     reachChart: 'reach chart',
-    changeAnythingTheResultAbove: '. Change anything: the result above updates at once.',
     showMeAround: 'Show me around',
     startFromNothing: 'Start from nothing',
     gotIt: 'Got it',
@@ -100,7 +100,7 @@ export const workspaceText = {
     keptInThisBrowserA: 'Kept in this browser. A backup keeps them safe beyond it.',
     openNow: 'open now',
     saved: (value: string) => `saved ${value}`,
-    duplicate: ' Duplicate',
+    duplicate: 'Duplicate',
     open: 'Open',
     exportIt: (name: string) => `Export ${name}`,
     deleteIt: (name: string) => `Delete ${name}`,
@@ -173,8 +173,10 @@ export const workspaceText = {
     shareOfTheWantedPictures: 'Share of the wanted pictures',
     ofThosePictures: (percent: string) => `${percent} of those pictures`,
     weightOfTheLineup: 'Weight of the lineup',
-    ofUnknownWeight: (count: number) => ` + ${count} of unknown weight`,
-    carriedInAll: (weight: string) => `, ${weight} carried in all`,
+    weight: (known: string, unknown: number, inAll: string | null) => {
+      const lineup = unknown === 0 ? known : `${known} + ${unknown} of unknown weight`;
+      return inAll === null ? lineup : `${lineup}, ${inAll} carried in all`;
+    },
     priceOfTheLineup: 'Price of the lineup',
     whatThereIsToBuy: 'What there is to buy or rent',
     toSpend: (money: string) => `${money} to spend`,
@@ -184,7 +186,7 @@ export const workspaceText = {
     notCertainSomeWeightsAre:
       'not certain: some weights are unknown, or the load is over its limit',
     no: (label: string) => `no ${label}`,
-    of: (got: number, of: number, label: string) => ` ${got} of ${of} ${label}`,
+    of: (got: number, of: number, label: string) => `${got} of ${of} ${label}`,
     noLensOnYourShelf: (name: string) => `${name}: no lens on your shelf covers it`,
     excludedByYourLimits: (name: string) => `${name}: excluded by your limits`,
     thinkingThisIsStillThe: 'Thinking… this is still the answer from before your change',
