@@ -11,6 +11,7 @@ const elements = [
   { type: 'coverage', pattern: 'src/core/coverage' },
   { type: 'lineup', pattern: 'src/core/lineup' },
   { type: 'carry', pattern: 'src/core/carry' },
+  { type: 'log', pattern: 'src/core/log' },
   { type: 'core-base', pattern: 'src/core' },
   { type: 'document', pattern: 'src/document' },
   { type: 'solver', pattern: 'src/solver' },
@@ -27,7 +28,7 @@ const elements = [
   { type: 'offline', pattern: 'src/offline' },
 ];
 
-const CORE = ['core-base', 'optics', 'gear', 'brief', 'coverage', 'lineup', 'carry'];
+const CORE = ['core-base', 'optics', 'gear', 'brief', 'coverage', 'lineup', 'carry', 'log'];
 const MAY_USE = {
   'core-base': [],
   optics: ['core-base'],
@@ -35,7 +36,8 @@ const MAY_USE = {
   brief: ['core-base', 'optics', 'gear'],
   coverage: ['core-base', 'optics', 'gear', 'brief'],
   lineup: ['core-base', 'optics', 'gear', 'brief', 'coverage'],
-  carry: CORE,
+  carry: ['core-base', 'optics', 'gear', 'brief', 'coverage', 'lineup', 'carry'],
+  log: CORE,
   solver: [...CORE],
   application: [...CORE, 'solver'],
   document: [...CORE],

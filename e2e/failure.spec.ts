@@ -85,7 +85,7 @@ test('an outing’s file that would not end is given up or refused, and the page
   await page
     .getByLabel('Outing file to open')
     .setInputFiles({ name: 'deep.json', mimeType: 'application/json', buffer: Buffer.from(deep) });
-  await expect(page.getByText(/deep\.json/)).toBeVisible();
+  await expect(page.getByText(/deep\.json: /)).toBeVisible();
 });
 
 test('the demo opens without a network, from the first visit on', async ({ page, context }) => {

@@ -1,0 +1,271 @@
+import { type Device, deviceKey, lensKey, type LensSeen, type Photo } from './photo';
+
+/** Numbers of a photograph that are kept in a column each; NaN is "not known". */
+export const NUMBER_COLUMNS = [
+  'zoneMin',
+  'focalMm',
+  'equivalentMm',
+  'fNumber',
+  'timeS',
+  'iso',
+  'flash',
+  'subjectM',
+  'widthPx',
+  'heightPx',
+  'orientation',
+  'digitalZoom',
+  'sensorWidthMm',
+  'sensorHeightMm',
+  'rating',
+  'latitudeDeg',
+  'longitudeDeg',
+] as const;
+export type NumberColumn = (typeof NUMBER_COLUMNS)[number];
+
+/** Numbers that point into a list of the log. */
+export const LIST_COLUMNS = ['camera', 'lens', 'folder', 'label'] as const;
+export type ListColumn = (typeof LIST_COLUMNS)[number];
+
+/**
+ * All photographs known, a column for each figure rather than an object for each photograph: 200,000
+ * of them take about 20 MB. What is said again and again stands in lists once.
+ */
+export interface Log {
+  readonly count: number;
+  /** The camera's clock, ms; NaN where the file has no time. */
+  readonly takenMs: Float64Array;
+  readonly numbers: Readonly<Record<NumberColumn, Float32Array>>;
+  readonly lists: Readonly<Record<ListColumn, Uint32Array>>;
+  readonly cameras: readonly Device[];
+  readonly lenses: readonly LensSeen[];
+  readonly folders: readonly string[];
+  readonly labels: readonly string[];
+  /** All file names after one another, as UTF-16, and where each ends. */
+  readonly nameUnits: Uint16Array;
+  readonly nameEnds: Uint32Array;
+}
+
+const eachNumber = <T>(of: (column: NumberColumn) => T) =>
+  Object.fromEntries(NUMBER_COLUMNS.map((c) => [c, of(c)])) as Record<NumberColumn, T>;
+const eachList = <T>(of: (column: ListColumn) => T) =>
+  Object.fromEntries(LIST_COLUMNS.map((c) => [c, of(c)])) as Record<ListColumn, T>;
+
+export const EMPTY_LOG: Log = {
+  count: 0,
+  takenMs: new Float64Array(0),
+  numbers: eachNumber(() => new Float32Array(0)),
+  lists: eachList(() => new Uint32Array(0)),
+  cameras: [],
+  lenses: [],
+  folders: [],
+  labels: [],
+  nameUnits: new Uint16Array(0),
+  nameEnds: new Uint32Array(0),
+};
+
+/** Digits of a column's numbers that hold: more would show what the column rounds. */
+const DIGITS = 7;
+
+/** A number of a column as it was read; null where it is not known. */
+export function numberAt(log: Log, column: NumberColumn, i: number): number | null {
+  const value = log.numbers[column][i] ?? NaN;
+  if (Number.isNaN(value)) return null;
+  return Number.isFinite(value) ? Number(value.toPrecision(DIGITS)) : value;
+}
+
+export function takenAt(log: Log, i: number): number | null {
+  const ms = log.takenMs[i] ?? NaN;
+  return Number.isNaN(ms) ? null : ms;
+}
+
+export function nameAt(log: Log, i: number): string {
+  const from = i === 0 ? 0 : (log.nameEnds[i - 1] ?? 0);
+  return String.fromCharCode(...log.nameUnits.subarray(from, log.nameEnds[i] ?? from));
+}
+
+const listed = <T>(list: readonly T[], at: number | undefined): T => {
+  const found = list[at ?? -1];
+  if (found === undefined) throw new RangeError(`no entry ${at} in a list of ${list.length}`);
+  return found;
+};
+
+/** One photograph, put together from the columns. */
+export function photoAt(log: Log, i: number): Photo {
+  const number = (column: NumberColumn) => numberAt(log, column, i);
+  const [widthMm, heightMm] = [number('sensorWidthMm'), number('sensorHeightMm')];
+  const [latitudeDeg, longitudeDeg] = [number('latitudeDeg'), number('longitudeDeg')];
+  const flash = number('flash');
+  return {
+    folder: listed(log.folders, log.lists.folder[i]),
+    name: nameAt(log, i),
+    takenMs: takenAt(log, i),
+    zoneMin: number('zoneMin'),
+    body: listed(log.cameras, log.lists.camera[i]),
+    lens: listed(log.lenses, log.lists.lens[i]),
+    focalMm: number('focalMm'),
+    equivalentMm: number('equivalentMm'),
+    fNumber: number('fNumber'),
+    timeS: number('timeS'),
+    iso: number('iso'),
+    flash: flash === null ? null : flash === 1,
+    subjectM: number('subjectM'),
+    widthPx: number('widthPx'),
+    heightPx: number('heightPx'),
+    orientation: number('orientation'),
+    digitalZoom: number('digitalZoom'),
+    sensor: widthMm === null || heightMm === null ? null : { widthMm, heightMm },
+    rating: number('rating'),
+    label: listed(log.labels, log.lists.label[i]),
+    place: latitudeDeg === null || longitudeDeg === null ? null : { latitudeDeg, longitudeDeg },
+  };
+}
+
+/** The numbers of a photograph by their columns. */
+function numbersOf(p: Photo): Record<NumberColumn, number | null> {
+  return {
+    zoneMin: p.zoneMin,
+    focalMm: p.focalMm,
+    equivalentMm: p.equivalentMm,
+    fNumber: p.fNumber,
+    timeS: p.timeS,
+    iso: p.iso,
+    flash: p.flash === null ? null : Number(p.flash),
+    subjectM: p.subjectM,
+    widthPx: p.widthPx,
+    heightPx: p.heightPx,
+    orientation: p.orientation,
+    digitalZoom: p.digitalZoom,
+    sensorWidthMm: p.sensor?.widthMm ?? null,
+    sensorHeightMm: p.sensor?.heightMm ?? null,
+    rating: p.rating,
+    latitudeDeg: p.place?.latitudeDeg ?? null,
+    longitudeDeg: p.place?.longitudeDeg ?? null,
+  };
+}
+
+/**
+ * Which photograph it is, wherever it was read from: camera, moment and the file's name without its
+ * ending, so that a raw file and the JPEG beside it are one picture, and a card read again adds none.
+ */
+export function identityOf(camera: Device, takenMs: number | null, name: string): string {
+  const stem = name.replace(/\.[^.]*$/, '').toLowerCase();
+  return `${deviceKey(camera)} ${takenMs} ${stem}`;
+}
+
+/** The identity of a photograph of the log. */
+export function identityAt(log: Log, i: number): string {
+  return identityOf(listed(log.cameras, log.lists.camera[i]), takenAt(log, i), nameAt(log, i));
+}
+
+/** A list that gives everything added to it one number. */
+function numbering<T>(start: readonly T[], keyOf: (entry: T) => string) {
+  const list = [...start];
+  const numbers = new Map(list.map((entry, i) => [keyOf(entry), i]));
+  return {
+    list,
+    numberOf: (entry: T): number => {
+      const key = keyOf(entry);
+      const known = numbers.get(key);
+      if (known !== undefined) return known;
+      numbers.set(key, list.length);
+      return list.push(entry) - 1;
+    },
+  };
+}
+
+type Column = Float64Array | Float32Array | Uint32Array | Uint16Array;
+
+/** A column with room for so many; what is in it stays. */
+function roomy<C extends Column>(column: C, room: number): C {
+  if (column.length >= room) return column;
+  const larger = new (column.constructor as new (length: number) => C)(
+    Math.max(room, 2 * column.length),
+  );
+  larger.set(column);
+  return larger;
+}
+
+/** A column that may be written to: the one of the log that was begun with stays as it is. */
+function ownColumn<C extends Column>(column: C, started: Column): C {
+  return column === started ? (column.slice() as C) : column;
+}
+
+/** Adds photographs to a log, one after another; those that are known already are only counted. */
+export function logBuilder(start: Log = EMPTY_LOG) {
+  const cameras = numbering(start.cameras, deviceKey);
+  const lenses = numbering(start.lenses, lensKey);
+  const folders = numbering(start.folders, (folder) => folder);
+  const labels = numbering(start.labels, (label) => label);
+  const known = new Map<string, number>();
+  for (let i = 0; i < start.count; i += 1) known.set(identityAt(start, i), i);
+  let { count, takenMs, nameUnits, nameEnds } = start;
+  const numbers = { ...start.numbers };
+  const lists = { ...start.lists };
+
+  const makeRoom = (units: number) => {
+    takenMs = roomy(takenMs, count + 1);
+    nameEnds = roomy(nameEnds, count + 1);
+    nameUnits = roomy(nameUnits, units);
+    for (const c of NUMBER_COLUMNS) numbers[c] = roomy(numbers[c], count + 1);
+    for (const c of LIST_COLUMNS) lists[c] = roomy(lists[c], count + 1);
+  };
+  /** Ratings are given after the first reading, so what is read again brings them. */
+  const rate = (i: number, { rating, label }: Photo) => {
+    if (rating !== null) {
+      numbers.rating = ownColumn(numbers.rating, start.numbers.rating);
+      numbers.rating[i] = rating;
+    }
+    if (label !== '') {
+      lists.label = ownColumn(lists.label, start.lists.label);
+      lists.label[i] = labels.numberOf(label);
+    }
+  };
+  return {
+    /** Gives false for a photograph that is in the log; its rating and label are still taken over. */
+    add(photo: Photo): boolean {
+      const identity = identityOf(photo.body, photo.takenMs, photo.name);
+      const before = known.get(identity);
+      if (before !== undefined) {
+        rate(before, photo);
+        return false;
+      }
+      known.set(identity, count);
+      const from = count === 0 ? 0 : (nameEnds[count - 1] ?? 0);
+      const end = from + photo.name.length;
+      makeRoom(end);
+      for (let k = 0; k < photo.name.length; k += 1) nameUnits[from + k] = photo.name.charCodeAt(k);
+      nameEnds[count] = end;
+      takenMs[count] = photo.takenMs ?? NaN;
+      for (const [c, value] of Object.entries(numbersOf(photo)) as [NumberColumn, number | null][])
+        numbers[c][count] = value ?? NaN;
+      lists.camera[count] = cameras.numberOf(photo.body);
+      lists.lens[count] = lenses.numberOf(photo.lens);
+      lists.folder[count] = folders.numberOf(photo.folder);
+      lists.label[count] = labels.numberOf(photo.label);
+      count += 1;
+      return true;
+    },
+    /** All that is in it now; what is added later leaves this one as it is. */
+    log(): Log {
+      return {
+        count,
+        takenMs: takenMs.slice(0, count),
+        numbers: eachNumber((c) => numbers[c].slice(0, count)),
+        lists: eachList((c) => lists[c].slice(0, count)),
+        cameras: [...cameras.list],
+        lenses: [...lenses.list],
+        folders: [...folders.list],
+        labels: [...labels.list],
+        nameUnits: nameUnits.slice(0, count === 0 ? 0 : nameEnds[count - 1]),
+        nameEnds: nameEnds.slice(0, count),
+      };
+    },
+  };
+}
+
+/** The photographs that are kept, without what only the others named. */
+export function logOf(log: Log, keep: (i: number) => boolean): Log {
+  const kept = logBuilder();
+  for (let i = 0; i < log.count; i += 1) if (keep(i)) kept.add(photoAt(log, i));
+  return kept.log();
+}

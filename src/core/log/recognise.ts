@@ -1,0 +1,112 @@
+import {
+  type Body,
+  type BodyId,
+  countingRange,
+  type Lens,
+  type LensId,
+  mountFits,
+  type Shelf,
+  widestFNumber,
+} from '@/core/gear';
+import { type Log } from './log';
+import type { LogMarks } from './marks';
+import { type Device, deviceKey, lensKey, type LensSeen } from './photo';
+
+/** What is on the shelf of the cameras and lenses of a log, in their order; null for nothing. */
+export interface Recognised {
+  readonly bodyIds: readonly (BodyId | null)[];
+  readonly lensIds: readonly (LensId | null)[];
+}
+
+/** Ends of a range and f-numbers that are marked alike differ by no more than this. */
+const ALIKE = 0.02;
+
+/**
+ * What stands on the shelf under the names that files use: as the person said, else by name, else,
+ * for a lens, by its range and f-numbers on the mount of the cameras that it was used on. What could
+ * be two things is none.
+ */
+export function recognised(log: Log, shelf: Shelf, marks: LogMarks): Recognised {
+  const bodyIds = log.cameras.map((camera) => {
+    const said = marks.bodies[deviceKey(camera)];
+    return said === undefined
+      ? (bodyNamed(camera, shelf)?.id ?? null)
+      : onShelf(shelf.bodies, said);
+  });
+  const users = camerasOfLenses(log);
+  const lensIds = log.lenses.map((lens, i) => {
+    const said = marks.lenses[lensKey(lens)];
+    if (said !== undefined) return onShelf(shelf.lenses, said);
+    const bodies = shelf.bodies.filter((b) =>
+      [...(users[i] ?? [])].some((camera) => bodyIds[camera] === b.id),
+    );
+    return lensNamed(lens, bodies, shelf)?.id ?? null;
+  });
+  return { bodyIds, lensIds };
+}
+
+function onShelf<T extends string>(items: readonly { readonly id: T }[], id: T | null): T | null {
+  return items.some((item) => item.id === id) ? id : null;
+}
+
+/** The cameras that each lens was used on. */
+function camerasOfLenses(log: Log): Set<number>[] {
+  const users = log.lenses.map(() => new Set<number>());
+  for (let i = 0; i < log.count; i += 1)
+    users[log.lists.lens[i] ?? -1]?.add(log.lists.camera[i] ?? -1);
+  return users;
+}
+
+function bodyNamed({ make, model }: Device, { bodies }: Shelf): Body | null {
+  const name = plain(model);
+  if (name === '') return null;
+  return only(
+    bodies.filter((b) => [plain(b.name), plain(b.maker + b.name)].includes(name)),
+    bodies.filter((b) => plain(b.maker + b.name) === plain(make + model)),
+  );
+}
+
+function lensNamed(lens: LensSeen, bodies: readonly Body[], shelf: Shelf): Lens | null {
+  const name = plain(lens.model);
+  const fits = (l: Lens) =>
+    bodies.length === 0 || bodies.some((b) => mountFits(shelf.mounts, b.mount, l.mount));
+  const named = shelf.lenses.filter(
+    (l) => name !== '' && [plain(l.name), plain(l.maker + l.name)].includes(name),
+  );
+  const alike = shelf.lenses.filter((l) => isAlike(lens, l));
+  return only(named, named.filter(fits), alike.filter(fits), alike);
+}
+
+/** Whether a lens has the range and the f-numbers that a file states. */
+function isAlike({ specification: s }: LensSeen, lens: Lens): boolean {
+  if (s === null) return false;
+  const { wideMm, longMm } = lens.focal;
+  const near = (a: number, b: number) => Math.abs(a - b) <= ALIKE * b;
+  const asFast = (stated: number | null, atMm: number) =>
+    stated === null || near(stated, widestFNumber(lens.apertures, atMm));
+  return (
+    near(s.wideMm, wideMm) &&
+    near(s.longMm, longMm) &&
+    asFast(s.fNumberWide, wideMm) &&
+    asFast(s.fNumberLong, longMm)
+  );
+}
+
+/** The one item of the first of some lists that has exactly one. */
+function only<T>(...lists: readonly (readonly T[])[]): T | null {
+  return lists.find((list) => list.length === 1)?.[0] ?? null;
+}
+
+/** A name without spaces, signs and the forms of letters: 70–300 mm f/4 is 70-300MM F4. */
+function plain(name: string): string {
+  return name
+    .normalize('NFKC')
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]/gu, '');
+}
+
+/** The focal lengths of a lens that count, on the 36×24 mm frame, when it hangs on a body. */
+export function equivalentsOf(lens: Lens, crop: number): readonly [number, number] {
+  const { wideMm, longMm } = countingRange(lens);
+  return [wideMm * crop, longMm * crop];
+}

@@ -1,0 +1,28 @@
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { uniformInt } from 'pure-rand/distribution/uniformInt';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+
+/** Chances by a fixed seed: the same card every time. */
+export function chances(seed: number) {
+  const generator = xoroshiro128plus(seed);
+  const share = () => uniformFloat64(generator);
+  return {
+    /** From 0 to below 1. */
+    share,
+    between: (from: number, to: number) => from + (to - from) * share(),
+    /** Even over ratios. */
+    ratioBetween: (from: number, to: number) => from * (to / from) ** share(),
+    whole: (from: number, to: number) => uniformInt(generator, from, to),
+    /** About a normal law: the sum of a few even ones, never far out. */
+    around: (middle: number, spread: number) =>
+      middle + spread * (share() + share() + share() + share() - 2) * Math.sqrt(3),
+    /** One of some, by their weights. */
+    oneOf: <T extends { readonly weight: number }>(options: readonly T[]): T => {
+      let at = share() * options.reduce((sum, o) => sum + o.weight, 0);
+      const found = options.find((o) => (at -= o.weight) < 0) ?? options.at(-1);
+      if (found === undefined) throw new RangeError('nothing to choose from');
+      return found;
+    },
+  };
+}
+export type Chances = ReturnType<typeof chances>;
