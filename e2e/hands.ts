@@ -29,7 +29,7 @@ const TYPED = ['', '0', '-3', '12', '4,5', '1e9', '9'.repeat(400), 'must: gull 4
 const MORE_TYPED = ['\u202Eturned', 'x'.repeat(300), '<b>&amp;</b>', '2026-02-30', '12:75'];
 const KEYS = ['Escape', 'Tab', 'Enter', 'Space', 'ArrowDown', 'ArrowUp', 'Control+z'];
 const MORE_KEYS = ['Control+Shift+z', 'Control+k', '?', '1', '2', '3', '4', '5', 'Delete'];
-const PLACES = ['/brief', '/shelf', '/reach', '/lineup', '/carry', '/versions', '/storage'];
+const PLACES = ['/brief', '/shelf', '/reach', '/lineup', '/carry', '/log', '/versions', '/storage'];
 /** Actions between two looks at what is stored and answered. */
 const LOOK_EVERY = 12;
 /** A search of this length is still a search, s. */

@@ -12,3 +12,14 @@ export {
   type ProfileAnswer,
   USUAL_TIME_S,
 } from './answer';
+export {
+  createLogAnswers,
+  type HindsightAsked,
+  type LogAnswers,
+  type LogOuting,
+  type LogScope,
+  type LogView,
+  type OutingAnswer,
+  spanOf,
+  type UsedAnswer,
+} from './log';

@@ -100,6 +100,14 @@ export const removeStretch =
   (file) =>
     withoutDangling({ ...file, stretches: file.stretches.filter((s) => s.id !== id) }, file.shelf);
 
+/** Expected shares for some pictures; the others keep theirs. */
+export const setShares =
+  (shares: ReadonlyMap<string, number>): Edit =>
+  (file) => ({
+    ...file,
+    frames: file.frames.map((f) => ({ ...f, sharePercent: shares.get(f.id) ?? f.sharePercent })),
+  });
+
 export function putItem<K extends Kind>(kind: K, item: ItemOf[K]): GearEdit {
   return (shelf) => ({ ...shelf, [kind]: put<ItemOf[Kind]>(shelf[kind], item) });
 }

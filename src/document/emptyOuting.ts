@@ -15,6 +15,8 @@ export const EMPTY_OUTING: OutingFile = {
     currency: 'EUR',
     shooters: [],
     note: '',
+    genre: null,
+    lessons: '',
   },
   frames: [],
   stretches: [],

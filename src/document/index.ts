@@ -23,6 +23,7 @@ export {
   setBodyRole,
   setLock,
   setOuting,
+  setShares,
   setPacking,
   shelfIds,
   takeLineup,
@@ -43,6 +44,7 @@ export {
 } from './backup';
 export { FILE_FORMAT, type OutingFile, outingFile } from './outingFile';
 export * from './desk';
+export { framesOfClusters, gearOfSeen, type SeenNames } from './fromPhotographs';
 export { readShotList, type ShotLine } from './formats/shotList';
 export { copyItem, newItem, type NewNames } from './newGear';
 export { copyOfFrame, framesOfLines, newFrame, STARTING_NEEDS, STARTING_OUTPUTS } from './newFrame';

@@ -28,7 +28,7 @@ describe('an outing of version 1', () => {
   });
 
   it('asks for nothing new: no stretches, no wishes, figures not known', () => {
-    expect(file).toMatchObject({ version: 7, stretches: [], outing: { shooters: [] } });
+    expect(file).toMatchObject({ version: 8, stretches: [], outing: { shooters: [] } });
     expect(file?.frames.every((f) => !f.twice && f.depth.sharp === null)).toBe(true);
     expect(file?.shelf.lenses.every((l) => l.shift === null && l.builtInConverter === null)).toBe(
       true,
@@ -55,7 +55,7 @@ describe('an outing of version 1', () => {
 
   it('is left as it is when it is no document at all, or new already', () => {
     expect(migrate('text', 1)).toBe('text');
-    expect(migrate({ version: 7, frames: 7 }, 7)).toEqual({ version: 7, frames: 7 });
+    expect(migrate({ version: 8, frames: 7 }, 8)).toEqual({ version: 8, frames: 7 });
   });
 });
 

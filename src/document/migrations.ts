@@ -10,11 +10,12 @@ const FILE_STEPS: readonly Migration[] = [
   practice,
   oneShelf,
   lensDiameter,
+  genreAndLessons,
 ];
 export const FILE_VERSION = FILE_STEPS.length + 1;
 
 /** An outing's own part as stored; its first version was 6, as the file's was then. */
-const PLAN_STEPS: readonly Migration[] = [lensDiameter];
+const PLAN_STEPS: readonly Migration[] = [lensDiameter, genreAndLessons];
 const FIRST_PLAN_VERSION = 6;
 export const PLAN_VERSION = FIRST_PLAN_VERSION + PLAN_STEPS.length;
 
@@ -333,6 +334,11 @@ function lightOf(light: unknown): unknown {
 /** 6 to 7: a limit on the diameter of lenses. */
 function lensDiameter(file: Json): Json {
   return { ...file, version: 7, limits: added(file.limits, { maxDiameterMm: null }) };
+}
+
+/** 7 to 8: an outing's kind, and what was learnt on it. */
+function genreAndLessons(file: Json): Json {
+  return { ...file, version: 8, outing: added(file.outing, { genre: null, lessons: '' }) };
 }
 
 function isJson(value: unknown): value is Json {

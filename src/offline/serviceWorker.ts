@@ -20,7 +20,7 @@ interface ActivateEvent {
 const PAGES = 'pages';
 const DEMO = 'demo';
 const DEMO_ADDRESS = '/api/demo';
-const PLACES = ['/brief', '/shelf', '/reach', '/lineup', '/carry', '/versions', '/storage'];
+const PLACES = ['/brief', '/shelf', '/reach', '/lineup', '/carry', '/log', '/versions', '/storage'];
 /** A network slower than this counts as none, s. */
 const SLOW_S = 4;
 

@@ -1,5 +1,6 @@
 /** Shared views of the domain: figures with their arithmetic, ranges, marks, limits, what files bring. */
 export { Figure } from './arithmetic';
+export { angleAxes, axisLabel } from './angleAxis';
 export { LeftOutList } from './LeftOutList';
 export { readFile } from './readFile';
 export { Ranges } from './Ranges';

@@ -2,6 +2,8 @@
 export type { RestoredOuting, Restoring } from './backups';
 export type { Library } from './library';
 export { download, downloadOuting } from './download';
+export type { PhotographKeeper, PhotographsState, ReadingDone, TableProblem } from './photographs';
+export { usePhotographKeeper, usePhotographs } from './usePhotographs';
 export { rescueOuting } from './rescue';
 export { startEarly } from './earlySession';
 export {
@@ -22,4 +24,5 @@ export {
 } from './hooks';
 export { fetchDemo, type SessionState } from './session';
 export { type Reading, useReading } from './useReading';
+export { type FormerLessons, useFormerLessons } from './useFormerLessons';
 export { useSelection } from './useSelection';

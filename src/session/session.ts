@@ -38,6 +38,7 @@ import { type Answer, createLineupClient } from '@/workers/lineupClient';
 import type { Backups } from './backups';
 import { createFolderBackup, type FolderBackup } from './folderBackup';
 import type { Library } from './library';
+import type { PhotographKeeper } from './photographs';
 import { lastOpen, rememberOpen } from './whichOuting';
 import { refusalText, sessionText } from '@/text';
 
@@ -73,6 +74,8 @@ export interface Session {
   /** Loaded when they are first asked for. */
   readonly backups: () => Promise<Backups>;
   readonly folder: FolderBackup;
+  /** Photographs of all outings; loaded when they are first asked for. */
+  readonly photographs: () => Promise<PhotographKeeper>;
   readonly answer: StoreApi<Answer>;
   readonly state: StoreApi<SessionState>;
   /** Opens the demo in this tab alone, where the storage fails or does not answer; nothing is saved. */
@@ -128,6 +131,7 @@ export function createSession(): Session {
   const backups = once(() =>
     import('./backups').then((m) => m.createBackups(document, keeper, host)),
   );
+  const photographs = once(() => import('./photographs').then((m) => m.createPhotographs(host)));
   const folder = createFolderBackup(async () => (await backups()).pack(), host);
   const answer = createStore<Answer>(() => ({
     result: null,
@@ -135,7 +139,7 @@ export function createSession(): Session {
     thinking: true,
     error: null,
   }));
-  const parts = { document, host, keeper, library, backups, folder, answer, state };
+  const parts = { document, host, keeper, library, backups, folder, photographs, answer, state };
   let alone = false;
   return {
     ...parts,
@@ -216,7 +220,9 @@ function answerEdits(document: DocumentStore, answer: StoreApi<Answer>): () => v
 /** Writes edits, takes in those of other tabs, and leaves none behind unsaved. */
 function keepInStep({ keeper, host }: Parts): () => void {
   const stop = keeper.start();
-  const unlisten = host.listen((key) => void keeper.takeIn(key));
+  const unlisten = host.listen((key) => {
+    if (key !== 'photographs') void keeper.takeIn(key);
+  });
   const seen = () => {
     if (window.document.visibilityState === 'visible')
       void keeper.takeInAll().then(() => keeper.save());

@@ -137,3 +137,37 @@ export function formatMegapixels(mp: number): string {
 export function dayText(day: string): string {
   return DAY.format(parseISO(day));
 }
+
+const MOMENT = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+  timeZone: 'UTC',
+});
+const SHORT_DAY = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+  timeZone: 'UTC',
+});
+const MONTH = new Intl.DateTimeFormat('en-GB', {
+  month: 'short',
+  year: 'numeric',
+  timeZone: 'UTC',
+});
+
+/** A local moment, given as ms as if it were UTC: 12 Jun, 09:31. */
+export function formatMoment(ms: number): string {
+  return MOMENT.format(ms);
+}
+
+/** First and last day of some local moments: 12–13 Jun 2027. */
+export function formatDays(fromMs: number, toMs: number): string {
+  return SHORT_DAY.formatRange(fromMs, toMs);
+}
+
+/** A month in words: Jun 2027. @param month yyyy-mm */
+export function formatMonth(month: string): string {
+  return MONTH.format(Date.parse(`${month}-01`));
+}

@@ -18,5 +18,9 @@ export const outing = z.strictObject({
   /** Everyone who photographs; empty for one person. */
   shooters: z.array(shooter).max(20),
   note: z.string().max(4000),
+  /** Which kind of outing it is, by the starter brief of that kind; null where none was said. */
+  genre: itemId.nullable(),
+  /** What was learnt on it, in one's own words: shown when the next of its kind is begun. */
+  lessons: z.string().max(4000),
 });
 export type Outing = z.infer<typeof outing>;

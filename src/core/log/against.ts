@@ -30,6 +30,8 @@ export interface ChangeMade {
 /** What was had, against what was planned. */
 export interface AgainstPlan {
   readonly count: number;
+  /** Lenses by their group: the one on the shelf, and its number in the log. */
+  readonly lenses: readonly { readonly lensId: string | null; readonly seen: number }[];
   readonly frames: readonly FrameHad[];
   /** Wanted pictures, bonus pictures left out, of which there is no photograph. */
   readonly missed: readonly FrameId[];
@@ -37,8 +39,8 @@ export interface AgainstPlan {
   readonly outside: readonly number[];
   /** Planned lenses of which there is no photograph. */
   readonly unused: readonly string[];
-  /** Lenses that were used and not planned; null for one that isn't on the shelf. */
-  readonly unplanned: readonly { readonly lensId: string | null; readonly count: number }[];
+  /** Lenses that were used and not planned, by their group. */
+  readonly unplanned: readonly { readonly group: number; readonly count: number }[];
   readonly changes: readonly ChangeMade[];
   readonly cropped: number;
   readonly assigned: readonly Assigned[];
@@ -73,6 +75,10 @@ export function againstPlan(
   const usedIds = new Set([...used.keys()].map((g) => groups.lens[g]?.id ?? null));
   return {
     count: assigned.length,
+    lenses: groups.seen.map((seenAs, g) => ({
+      lensId: groups.lens[g]?.id ?? null,
+      seen: seenAs[0] ?? 0,
+    })),
     frames: rows,
     missed: rows
       .filter((r) => r.count === 0 && frames.find((f) => f.id === r.frameId)?.want !== 'bonus')
@@ -81,7 +87,7 @@ export function againstPlan(
     unused: plannedLensIds.filter((id) => !([...usedIds] as (string | null)[]).includes(id)),
     unplanned: [...used].flatMap(([g, count]) => {
       const lensId = groups.lens[g]?.id ?? null;
-      return lensId !== null && plannedLensIds.includes(lensId) ? [] : [{ lensId, count }];
+      return lensId !== null && plannedLensIds.includes(lensId) ? [] : [{ group: g, count }];
     }),
     changes: changesMade(seen, assigned, groupOf),
     cropped: within.filter((a) => a.cropped).length,

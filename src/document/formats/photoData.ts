@@ -1,5 +1,6 @@
 import ExifReader from 'exifreader';
 import { XMLParser } from 'fast-xml-parser';
+import { ratingOf, timeMs, zoneMinutes } from './photoValues';
 import { type LensSpecification, type Photo, type Place } from '@/core/log';
 import type { SensorSize } from '@/core/optics';
 
@@ -61,8 +62,8 @@ type TagName = keyof typeof TAGS;
 /** Tags of which at least one must be readable for a file to count as a photograph with data. */
 const TELLING: readonly TagName[] = ['taken', 'digitized', 'timeS', 'fNumber', 'iso', 'focal'];
 
-/** What the parser gives for a tag whose value lies beyond the end of the file. */
-const FAULTY = '<faulty value>';
+/** What the parser's answer begins with for a tag whose value lies beyond the end of the file. */
+const FAULTY = '<faulty';
 
 type Values = ReadonlyMap<number, unknown>;
 
@@ -329,32 +330,6 @@ function clockOf(values: Values): Pick<Photo, 'takenMs' | 'zoneMin'> {
   return { takenMs: ms + thousandths, zoneMin: zoneMinutes(text(values, zone)) };
 }
 
-/** Exif's 2027:06:12 09:31:02; also with the separators of ISO 8601, which some programs write. */
-export function timeMs(value: string): number | null {
-  const parts = /^(\d{4})[:-](\d\d)[:-](\d\d)[ T](\d\d):(\d\d):(\d\d)/.exec(value);
-  if (parts === null) return null;
-  const [year, month, day, hour, minute, second] = parts.slice(1).map(Number) as [
-    number,
-    number,
-    number,
-    number,
-    number,
-    number,
-  ];
-  const ms = Date.UTC(year, month - 1, day, hour, minute, second);
-  const isReal =
-    year >= 1800 && new Date(ms).getUTCMonth() === month - 1 && hour < 24 && minute < 60 && day > 0;
-  return isReal && second < 60 ? ms : null;
-}
-
-export function zoneMinutes(value: string): number | null {
-  if (value === 'Z') return 0;
-  const parts = /^([+-])(\d\d):(\d\d)$/.exec(value);
-  if (parts === null) return null;
-  const minutes = Number(parts[2]) * 60 + Number(parts[3]);
-  return minutes > 14 * 60 ? null : parts[1] === '-' ? -minutes : minutes;
-}
-
 function specification(value: unknown): LensSpecification | null {
   if (!Array.isArray(value)) return null;
   const [wideMm, longMm, fNumberWide, fNumberLong] = (value as unknown[]).map((part) => {
@@ -437,9 +412,4 @@ export function xmpOf(xml: string): Worth | null {
 }
 interface Tree {
   readonly [name: string]: Tree;
-}
-
-/** A rating from −1, rejected, to 5. */
-export function ratingOf(value: number | null): number | null {
-  return value !== null && Number.isInteger(value) && value >= -1 && value <= 5 ? value : null;
 }

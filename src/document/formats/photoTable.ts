@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { type Log, type LensSpecification, type Photo, photoAt } from '@/core/log';
-import { ratingOf, timeMs, zoneMinutes } from './photoData';
+import { ratingOf, timeMs, zoneMinutes } from './photoValues';
 
 /**
  * Columns of a table of photographs: exiftool's names of tags, and units as its `-n` writes them. The

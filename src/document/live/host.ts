@@ -6,7 +6,7 @@ const CHANNEL = 'arm-reach';
 /** What the browser gives to keep documents with. */
 export interface BrowserHost extends Host {
   /** Tells what other tabs have changed; returns the way to stop. */
-  readonly listen: (changed: (key: RecordKey) => void) => () => void;
+  readonly listen: (changed: (key: RecordKey | 'photographs') => void) => () => void;
 }
 
 export function createHost(stores: Stores = openStores()): BrowserHost {
@@ -16,7 +16,7 @@ export function createHost(stores: Stores = openStores()): BrowserHost {
     lock: typeof navigator !== 'undefined' && 'locks' in navigator ? lockBetweenTabs : lockHere(),
     announce: (key) => channel?.postMessage(key),
     listen: (changed) => {
-      const heard = ({ data }: MessageEvent<RecordKey>) => changed(data);
+      const heard = ({ data }: MessageEvent<RecordKey | 'photographs'>) => changed(data);
       channel?.addEventListener('message', heard);
       return () => channel?.removeEventListener('message', heard);
     },

@@ -15,6 +15,12 @@ export {
   type OutingEntry,
   type Personal,
 } from './opening';
+export {
+  changePhotographs,
+  NO_PHOTOGRAPHS,
+  openPhotographs,
+  type Photographs,
+} from './photographs';
 export { type Host, type OutingKey, type RecordKey, type StoredRecord } from './stored';
 export {
   NewerVersionError,

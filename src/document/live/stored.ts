@@ -23,8 +23,8 @@ export interface Host {
   readonly stores: Stores;
   /** Does work while no other tab does work of the same name. */
   readonly lock: <T>(name: string, work: () => Promise<T>) => Promise<T>;
-  /** Tells the other tabs that a record has changed. */
-  readonly announce: (key: RecordKey) => void;
+  /** Tells the other tabs that a record, or the photographs, have changed. */
+  readonly announce: (key: RecordKey | 'photographs') => void;
   /** ms since 1970. */
   readonly now: () => number;
   readonly newId: () => string;

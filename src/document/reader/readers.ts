@@ -3,6 +3,7 @@ import { decode } from '../codec';
 import { shelfCodec } from '../desk';
 import { readLensCsv, readLensfun } from '../formats';
 import { readGearLines } from '../formats/gearLines';
+import { readPhotoTable } from '../formats/photoTable';
 import { readShotList } from '../formats/shotList';
 
 /** Everything that reads what comes from outside, by what it reads. */
@@ -14,6 +15,7 @@ export const READERS = {
   gearLines: readGearLines,
   shotList: readShotList,
   backup: readBackup,
+  photoTable: readPhotoTable,
 } as const;
 export type Readers = typeof READERS;
 export type ReaderKind = keyof Readers;
@@ -27,4 +29,5 @@ export const LARGEST: Readonly<Record<ReaderKind, number>> = {
   gearLines: 1_000_000,
   shotList: 1_000_000,
   backup: 300_000_000,
+  photoTable: 300_000_000,
 };

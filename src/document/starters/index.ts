@@ -26,6 +26,8 @@ export function outingFromStarter(
       currency,
       shooters: [],
       note: text.caution,
+      genre: starter.key,
+      lessons: '',
     },
     stretches: (starter.stretches ?? []).map(({ key, ...rest }) =>
       stretch.parse({ ...PLAIN_STRETCH, ...rest, id: key, name: text.stretches?.[key] }),

@@ -4,7 +4,7 @@ import { Plus } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import { memo, useState } from 'react';
 import { newFrame, putFrame } from '@/document';
-import { useEdit, useFilePart, useSelection } from '@/session';
+import { useEdit, useFilePart, useFormerLessons, useSelection } from '@/session';
 import { Button } from '@/ui';
 import { FrameList } from './FrameList';
 import { briefText, plainList } from '@/text';
@@ -45,6 +45,7 @@ export function BriefPage() {
               </h1>
               <OutingLine />
               <NoteLine />
+              <LastTime />
             </div>
             <span className="flex gap-2">
               {frames.length > 0 && (
@@ -89,6 +90,16 @@ export function BriefPage() {
 function NoteLine() {
   const note = useFilePart((file) => file.outing.note);
   return note === '' ? null : <p className="max-w-prose text-[13px]">{note}</p>;
+}
+
+/** What was noted the last time that an outing of this kind was made. */
+function LastTime() {
+  const former = useFormerLessons();
+  return former === null ? null : (
+    <p className="max-w-prose border-l-2 border-ink pl-3 whitespace-pre-line">
+      <strong>{text.lastTime(former.outing)}</strong> {former.lessons}
+    </p>
+  );
 }
 
 function OutingLine() {

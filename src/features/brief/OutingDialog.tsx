@@ -3,10 +3,16 @@
 import { outing } from '@/core/brief';
 import { setOuting } from '@/document';
 import { useEdit, useFile } from '@/session';
-import { Dialog, EntityForm, FormText, FormTextArea } from '@/ui';
-import { briefText } from '@/text';
+import { Dialog, EntityForm, FormText, FormTextArea, SelectField } from '@/ui';
+import { briefText, STARTER_TEXTS } from '@/text';
 
 const t = briefText.outingDialog;
+
+const NO_GENRE = '';
+const GENRES = [
+  [NO_GENRE, t.noGenre] as const,
+  ...Object.entries(STARTER_TEXTS).map(([key, { name }]) => [key, name] as const),
+];
 
 /** What the outing is called, where and when it is. */
 export function OutingDialog({ onClose }: { onClose: () => void }) {
@@ -35,6 +41,14 @@ export function OutingDialog({ onClose }: { onClose: () => void }) {
           <FormText name="firstDay" label={t.firstDay} type="date" />
           <FormText name="lastDay" label={t.lastDay} type="date" />
           <FormText name="currency" label={t.currencyOfPrices} hint={t.threeLettersSuchAsEur} />
+          <SelectField
+            label={t.genre}
+            value={current.genre ?? NO_GENRE}
+            options={GENRES}
+            onChange={(next) =>
+              edit(setOuting({ ...current, genre: next === NO_GENRE ? null : next }))
+            }
+          />
           <div className="col-span-2">
             <FormTextArea name="note" label={t.note} />
           </div>

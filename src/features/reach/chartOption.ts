@@ -1,7 +1,7 @@
 import type { CustomSeriesRenderItemAPI } from 'echarts';
 import type { EChartsCoreOption } from 'echarts/core';
 import { angleOfViewDeg, FULL_FRAME, fullStops, markedFNumber } from '@/core/optics';
-import { formatAngle } from '@/text';
+import { angleAxes, axisLabel } from '@/parts';
 import { type ReachData, slowestShown, stopsOf } from './chartData';
 import {
   bandShape,
@@ -24,8 +24,6 @@ export interface ChartInput {
   readonly lit: ReadonlySet<string> | null;
 }
 
-const FOCAL_TICKS = [8, 10, 14, 18, 24, 35, 50, 70, 100, 135, 200, 300, 400, 600, 800, 1200, 2000];
-const ANGLE_TICKS = [120, 100, 84, 63, 47, 34, 24, 18, 12, 8, 6, 4, 3, 2];
 const log2 = Math.log2;
 
 /** The reach chart: angle of view across, light upwards, fast on top. */
@@ -45,52 +43,10 @@ export function chartOption(input: ChartInput): EChartsCoreOption {
         moveOnMouseWheel: false,
       },
     ],
-    xAxis: widthAxes(data.labelCrop, extents.x, colours),
+    xAxis: angleAxes(data.labelCrop, extents.x, colours),
     yAxis: lightAxis(extents.y, colours),
     series: [...coverageSeries(input, extents), ...gearSeries(input, extents)],
   };
-}
-
-const labelText = ({ soft }: ChartColours) => ({
-  color: soft,
-  fontFamily: 'Commissioner Variable',
-  fontSize: 11,
-});
-
-/** Focal lengths below, as they are on the sensor of that crop factor; diagonal angles above. */
-function widthAxes(labelCrop: number, x: Extent, colours: ChartColours) {
-  const within = ([, at]: readonly [number, number]) => at >= x.min && at <= x.max;
-  const focals = FOCAL_TICKS.map((mm) => [mm, log2(mm * labelCrop)] as const).filter(within);
-  const angles = ANGLE_TICKS.map((deg) => [deg, log2(focalForDiagonal(deg))] as const).filter(
-    within,
-  );
-  const text = labelText(colours);
-  const axis = (
-    ticks: readonly (readonly [number, number])[],
-    format: (value: number) => string,
-  ) => ({
-    type: 'value' as const,
-    min: x.min,
-    max: x.max,
-    axisLine: { show: true, onZero: false, lineStyle: { color: colours.ink } },
-    nameTextStyle: text,
-    nameLocation: 'end' as const,
-    splitLine: { show: false },
-    axisTick: { customValues: ticks.map(([, at]) => at), lineStyle: { color: colours.ink } },
-    axisLabel: {
-      ...text,
-      customValues: ticks.map(([, at]) => at),
-      formatter: (value: number) => {
-        const found = ticks.find(([, at]) => Math.abs(at - value) < 1e-6);
-        return found ? format(found[0]) : '';
-      },
-      hideOverlap: true,
-    },
-  });
-  return [
-    { ...axis(focals, (mm) => `${mm}`), name: '' },
-    { ...axis(angles, formatAngle), position: 'top' },
-  ];
 }
 
 function lightAxis(y: Extent, colours: ChartColours) {
@@ -103,7 +59,7 @@ function lightAxis(y: Extent, colours: ChartColours) {
     axisLine: { show: false },
     axisTick: { show: false },
     axisLabel: {
-      ...labelText(colours),
+      ...axisLabel(colours),
       customValues: stops.map((n) => Math.round(stopsOf(n))),
       formatter: (stop: number) => `f/${markedFNumber(2 ** (stop / 2))}`,
     },
@@ -175,10 +131,6 @@ function gearSeries({ data, colours, lit }: ChartInput, { y }: Extents) {
       z: 3,
     },
   ];
-}
-
-function focalForDiagonal(deg: number): number {
-  return Math.hypot(FULL_FRAME.widthMm, FULL_FRAME.heightMm) / 2 / Math.tan((deg * Math.PI) / 360);
 }
 
 export function diagonalAngle(focalMm: number): number {

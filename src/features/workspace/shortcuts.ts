@@ -8,6 +8,7 @@ export const PAGES = [
   ['/reach', t.reach],
   ['/lineup', t.lineup],
   ['/carry', t.carry],
+  ['/log', t.log],
 ] as const;
 
 export const SHORTCUTS: readonly (readonly [string, string])[] = [

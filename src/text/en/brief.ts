@@ -1,6 +1,7 @@
 /** What is said by brief. */
 export const briefText = {
   briefPage: {
+    lastTime: (outing: string) => `Last time, on ${outing}:`,
     daysFromTo: (days: readonly string[]) => days.join(' to '),
     opening: 'Opening…',
     picturesWanted: 'Pictures wanted',
@@ -194,6 +195,8 @@ export const briefText = {
     lastDay: 'Last day',
     currencyOfPrices: 'Currency of prices',
     threeLettersSuchAsEur: 'three letters, such as EUR',
+    genre: 'Kind of outing',
+    noGenre: 'not said',
     note: 'Note',
   },
   pasteDialog: {

@@ -12,6 +12,7 @@ const NOUNS = {
   day: { one: 'day', other: 'days' },
   entryIs: { one: 'entry is', other: 'entries are' },
   figureIs: { one: 'figure is', other: 'figures are' },
+  file: { one: 'file', other: 'files' },
   item: { one: 'item', other: 'items' },
   itemIs: { one: 'item is', other: 'items are' },
   itemThatIs: { one: 'item that is', other: 'items that are' },
@@ -24,6 +25,7 @@ const NOUNS = {
   newItem: { one: 'new item', other: 'new items' },
   otherIs: { one: 'other is', other: 'others are' },
   outing: { one: 'outing', other: 'outings' },
+  photograph: { one: 'photograph', other: 'photographs' },
   picture: { one: 'picture', other: 'pictures' },
   pictureCropped: { one: 'picture cropped', other: 'pictures cropped' },
   pictureWithABetterLens: {

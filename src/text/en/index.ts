@@ -9,7 +9,7 @@ export { ABSENT, FIGURE_NAMES, figureLabel, figureText, MEASURE_UNITS } from './
 export { copyName, GEAR_KINDS, NEW_MOUNT } from './gearKinds';
 export { FIELD_NAMES, fieldText } from './itemFields';
 export { LIMIT_REASONS, LIMIT_TEXTS, UNKNOWN_NOTES, USUAL_LIMIT_NAMES } from './limits';
-export { isolated, stackName, type Nameable, namesOf } from './names';
+export { isolated, itemNameOf, stackName, type Nameable, namesOf } from './names';
 export { FORGOTTEN, lineWords } from './packing';
 export {
   asideText,
@@ -34,6 +34,7 @@ export { carryText } from './carry';
 export { hostText } from './host';
 export { keepingText } from './keeping';
 export { lineupText } from './lineup';
+export { lessonText, logText } from './log';
 export { partsText } from './parts';
 export { reachText } from './reach';
 export { sessionText } from './session';

@@ -47,3 +47,8 @@ export function stackName(
   const adapted = adapterId === null ? '' : ` with the ${name(adapterId)}`;
   return `${items.join(' + ')}${adapted}${builtIn ? ', built-in converter in' : ''}`;
 }
+
+/** Names of all gear of a shelf by id. */
+export function itemNameOf(shelf: Shelf): (id: string) => string {
+  return namesOf({ shelf, stretches: [], frames: [], outing: { shooters: [] } });
+}

@@ -235,6 +235,7 @@ export const workspaceText = {
     reach: 'Reach',
     lineup: 'Lineup',
     carry: 'Carry',
+    log: 'Log',
     ctrlK: 'Ctrl K',
     findAnythingAPageA: 'find anything: a page, a picture, an item, an action',
     n1To: (count: number) => `1 to ${count}`,

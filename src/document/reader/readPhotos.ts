@@ -1,0 +1,122 @@
+import { type Remote, wrap } from 'comlink';
+import type { Photo } from '@/core/log';
+import type { PhotoRead } from '../formats/photoData';
+import type { PhotoFile } from './photoFiles';
+import type { PhotoService } from './photos.worker';
+
+/** A file that was found in a folder, dropped, or chosen. */
+export interface FoundFile {
+  /** From the place that was opened, with `/`. */
+  readonly path: string;
+  readonly file: Blob;
+}
+
+/** How far a reading has come, and what it found. */
+export interface ReadingCount {
+  readonly files: number;
+  readonly done: number;
+  readonly read: number;
+  /** Pictures that tell nothing of how they were taken. */
+  readonly noData: number;
+  readonly damaged: number;
+  readonly notPhotos: number;
+}
+
+/** Workers that read side by side. */
+const WORKERS = 2;
+/** Files that a worker is given at once: few enough to be told of soon, enough to keep it busy. */
+const BATCH = 40;
+
+/**
+ * Reads the beginnings of files in two workers. What was read by the time it is cancelled is kept.
+ *
+ * @param take given photographs as they are read
+ */
+export async function readPhotos(
+  found: readonly FoundFile[],
+  options: {
+    readonly withPlace: boolean;
+    readonly signal: AbortSignal;
+    readonly take: (photos: readonly Photo[], count: ReadingCount) => void;
+  },
+): Promise<ReadingCount> {
+  const photos = sorted(found);
+  let count: ReadingCount = {
+    files: photos.length,
+    done: 0,
+    read: 0,
+    noData: 0,
+    damaged: 0,
+    notPhotos: 0,
+  };
+  let next = 0;
+  const work = async () => {
+    const worker = new Worker(new URL('./photos.worker.ts', import.meta.url), { type: 'module' });
+    const service = wrap<PhotoService>(worker);
+    try {
+      while (next < photos.length && !options.signal.aborted) {
+        const batch = photos.slice(next, next + BATCH);
+        next += BATCH;
+        const read = await orAborted(service, batch, options);
+        if (read === null) return;
+        count = counted(count, read);
+        options.take(
+          read.flatMap((r) => (r.kind === 'photo' ? [r.photo] : [])),
+          count,
+        );
+      }
+    } finally {
+      worker.terminate();
+    }
+  };
+  await Promise.all(Array.from({ length: WORKERS }, work));
+  return count;
+}
+
+/** What a batch gives; null when it is cancelled first. */
+function orAborted(
+  service: Remote<PhotoService>,
+  batch: readonly PhotoFile[],
+  { withPlace, signal }: { readonly withPlace: boolean; readonly signal: AbortSignal },
+): Promise<readonly PhotoRead[] | null> {
+  return new Promise((resolve, reject) => {
+    const stop = () => resolve(null);
+    signal.addEventListener('abort', stop, { once: true });
+    service
+      .read(batch as PhotoFile[], withPlace)
+      .then(resolve, reject)
+      .finally(() => signal.removeEventListener('abort', stop));
+  });
+}
+
+function counted(count: ReadingCount, read: readonly PhotoRead[]): ReadingCount {
+  const of = (kind: PhotoRead['kind']) => read.filter((r) => r.kind === kind).length;
+  return {
+    files: count.files,
+    done: count.done + read.length,
+    read: count.read + of('photo'),
+    noData: count.noData + of('no-data'),
+    damaged: count.damaged + of('damaged'),
+    notPhotos: count.notPhotos + of('not-a-photo'),
+  };
+}
+
+/** Photographs with the XMP files beside them; those aren't files of their own. Hidden files are left out. */
+export function sorted(found: readonly FoundFile[]): PhotoFile[] {
+  const sidecars = new Map<string, Blob>();
+  const rest: FoundFile[] = [];
+  for (const entry of found) {
+    const isSidecar = /\.xmp$/i.test(entry.path);
+    if (isSidecar) sidecars.set(entry.path.replace(/\.xmp$/i, '').toLowerCase(), entry.file);
+    else rest.push(entry);
+  }
+  return rest
+    .filter(({ path }) => !/(?:^|\/)\./.test(path))
+    .map(({ path, file }): PhotoFile => {
+      const parts = path.split('/');
+      const lower = path.toLowerCase();
+      // Beside DSC_1.NEF stands DSC_1.xmp, or DSC_1.NEF.xmp.
+      const sidecar = sidecars.get(lower) ?? sidecars.get(lower.replace(/\.[^./]*$/, '')) ?? null;
+      return { folder: parts.slice(0, -1).join('/'), name: parts.at(-1) ?? path, file, sidecar };
+    });
+}

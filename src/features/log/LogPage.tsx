@@ -1,0 +1,136 @@
+'use client';
+
+import { Tabs } from 'radix-ui';
+import {
+  usePhotographKeeper,
+  usePhotographs,
+  type PhotographKeeper,
+  useSelection,
+} from '@/session';
+import { SelectField, Tick } from '@/ui';
+import { formatDays, logText } from '@/text';
+import { AddPhotographs } from './AddPhotographs';
+import { Against } from './Against';
+import { Frames } from './Frames';
+import { Hindsight } from './Hindsight';
+import { Lessons } from './Lessons';
+import { Manage } from './Manage';
+import { type LogWork, useLogWork } from './useLogWork';
+import { Used } from './Used';
+
+const t = logText.page;
+
+const VIEWS = [
+  ['used', t.used, Used],
+  ['against', t.against, Against],
+  ['hindsight', t.hindsight, Hindsight],
+  ['frames', t.frames, Frames],
+  ['lessons', t.lessons, Lessons],
+  ['photographs', t.photographs, Manage],
+] as const;
+
+const TAB =
+  'border-b-2 border-transparent px-2 py-1 hover:bg-chosen data-[state=active]:border-ink data-[state=active]:font-semibold';
+
+/** What was used, against the plan and in hindsight; the ways to bring photographs in, while there are none. */
+export function LogPage() {
+  const keeper = usePhotographKeeper();
+  return (
+    <div className="space-y-4 pt-4">
+      {keeper === null ? (
+        <>
+          <h1 className="text-xl">{t.log}</h1>
+          <p className="text-soft">{t.opening}</p>
+        </>
+      ) : (
+        <Opened keeper={keeper} />
+      )}
+    </div>
+  );
+}
+
+function Opened({ keeper }: { keeper: PhotographKeeper }) {
+  const { log, phase, problem } = usePhotographs(keeper);
+  const work = useLogWork(keeper);
+  const [view, setView] = useSelection('view');
+  if (phase === 'failed')
+    return (
+      <>
+        <h1 className="text-xl">{t.log}</h1>
+        <p role="alert">{t.cantOpen}</p>
+      </>
+    );
+  return (
+    <>
+      <Head work={work} />
+      {problem !== null && (
+        <p role="alert" className="border-l-2 border-wrong pl-3">
+          {problem === 'full' ? t.full : t.refused}
+        </p>
+      )}
+      {log.count === 0 ? (
+        <AddPhotographs keeper={keeper} />
+      ) : (
+        <Tabs.Root
+          value={view ?? 'used'}
+          onValueChange={(next) => setView(next === 'used' ? null : next)}
+        >
+          <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2 border-b border-ink">
+            <Tabs.List aria-label={t.views} className="flex flex-wrap gap-1">
+              {VIEWS.map(([key, name]) => (
+                <Tabs.Trigger key={key} value={key} className={TAB}>
+                  {name}
+                </Tabs.Trigger>
+              ))}
+            </Tabs.List>
+            <Scope work={work} />
+          </div>
+          {VIEWS.map(([key, , View]) => (
+            <Tabs.Content key={key} value={key} tabIndex={-1} className="pt-4">
+              <View work={work} />
+            </Tabs.Content>
+          ))}
+        </Tabs.Root>
+      )}
+    </>
+  );
+}
+
+function Head({ work }: { work: LogWork }) {
+  const { log } = usePhotographs(work.keeper);
+  let [first, last] = [Infinity, -Infinity];
+  for (const ms of log.takenMs)
+    if (!Number.isNaN(ms)) {
+      first = Math.min(first, ms);
+      last = Math.max(last, ms);
+    }
+  return (
+    <div className="flex flex-wrap items-baseline justify-between gap-3">
+      <h1 className="text-xl">{t.log}</h1>
+      {log.count > 0 && (
+        <p className="text-soft">
+          {t.inAll(log.count, first <= last ? formatDays(first, last) : '')}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Which photographs are looked at. */
+function Scope({ work }: { work: LogWork }) {
+  const { outing } = work.outing;
+  return (
+    <div className="flex flex-wrap items-end gap-4 pb-1">
+      <SelectField
+        label={t.lookAt}
+        value={work.ofOuting ? 'outing' : 'all'}
+        options={[
+          ['all', t.allPhotographs],
+          ...(work.hasDays ? [['outing', t.photographsOf(outing.name)] as const] : []),
+        ]}
+        onChange={(next) => work.setOfOuting(next === 'outing')}
+      />
+      <Tick label={t.keptOnly} on={work.keptOnly} onChange={work.setKeptOnly} />
+    </div>
+  );
+}

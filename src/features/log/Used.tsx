@@ -1,0 +1,266 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import { useCallback, useMemo, useState } from 'react';
+import { countingRange } from '@/core/gear';
+import type { Distribution, LensUsed, Log, Usage } from '@/core/log';
+import { cropFactor } from '@/core/optics';
+import { useFilePart, usePhotographs } from '@/session';
+import {
+  digits,
+  formatFNumber,
+  formatFocalRange,
+  formatIso,
+  formatMonth,
+  formatPercent,
+  formatShutter,
+  logText,
+} from '@/text';
+import type { UsedAnswer } from '@/workers/logClient';
+import { type Bar, Bars, Strip } from './Bars';
+import { GearOffer } from './GearOffer';
+import { cameraName, lensSeenName } from './names';
+import { NoneHere } from './NoneHere';
+import { useAsked } from './useAsked';
+import type { LogWork } from './useLogWork';
+import type { LensBand } from './usedChart';
+
+const t = logText.used;
+
+const UsedChart = dynamic(() => import('./UsedChart'), {
+  ssr: false,
+  loading: () => <p className="h-72 p-4 text-soft">{t.drawing}</p>,
+});
+
+/** What was used: along the axis of angle of view, by lens, and by exposure. */
+export function Used({ work }: { work: LogWork }) {
+  const { log } = usePhotographs(work.keeper);
+  const limits = useFilePart((file) => file.limits);
+  const question = useCallback(
+    (of: { used: (view: LogWork['view'], l: typeof limits) => Promise<UsedAnswer> }) =>
+      of.used(work.view, limits),
+    [work.view, limits],
+  );
+  const { value, thinking, error } = useAsked<UsedAnswer>(work.keeper, log, question);
+  if (error !== null) return <p role="alert">{logText.page.failed(error)}</p>;
+  if (value === null) return <p className="text-soft">{logText.page.working}</p>;
+  if (value.usage.count === 0) return <NoneHere work={work} />;
+  return (
+    <div className="space-y-8" aria-busy={thinking}>
+      <GearOffer work={work} gear={value.gear} />
+      <Distributed log={log} work={work} answer={value} />
+    </div>
+  );
+}
+
+function Distributed({ log, work, answer }: { log: Log; work: LogWork; answer: UsedAnswer }) {
+  const { usage } = answer;
+  const [pointed, setPointed] = useState<number | null>(null);
+  const used = usage.lenses;
+  const bands = useMemo(
+    () => used.map((l, i) => bandOf(log, work, l, i === pointed)),
+    [log, work, used, pointed],
+  );
+  return (
+    <section aria-labelledby="used" className="space-y-6">
+      <div>
+        <h2 id="used" className="text-lg">
+          {t.title}
+        </h2>
+        <div className="border-y border-hair bg-sheet">
+          <UsedChart
+            all={usage.angles}
+            lit={pointed === null ? null : (used[pointed]?.angles ?? null)}
+            bands={bands}
+            description={t.chart(usage.count, used.length)}
+            onPoint={setPointed}
+          />
+        </div>
+        <p className="mt-1 flex flex-wrap gap-x-6 text-[12px] text-soft">
+          <Key fill="var(--got-wash)">{t.legendAll}</Key>
+          <Key fill="var(--got)">{t.legendKept}</Key>
+          <span>{t.focalBelow}</span>
+          {usage.angles.unknown > 0 && <span>{t.angleUnknown(usage.angles.unknown)}</span>}
+        </p>
+      </div>
+      <LensTable log={log} usage={usage} onlyBy={answer.onlyBy} onPoint={setPointed} />
+      <Others log={log} usage={usage} />
+    </section>
+  );
+}
+
+function Key({ fill, children }: { fill: string; children: string }) {
+  return (
+    <span className="inline-flex items-center gap-1.5">
+      <svg width="14" height="10" aria-hidden>
+        <rect x="0.5" y="0.5" width="13" height="9" fill={fill} stroke="var(--got)" />
+      </svg>
+      {children}
+    </span>
+  );
+}
+
+function bandOf(log: Log, { view }: LogWork, used: LensUsed, lit: boolean): LensBand {
+  const { lens } = used;
+  const name = lens?.name ?? lensSeenName(log, used.seen[0] ?? 0);
+  const spec = used.seen.map((i) => log.lenses[i]?.specification).find((s) => s);
+  const body = view.shelf.bodies.find((b) => b.mount === lens?.mount);
+  if (lens !== null) {
+    const { wideMm, longMm } = countingRange(lens);
+    const crop = body ? cropFactor(body.sensor) : 1;
+    return { name, lit, fromMm: wideMm * crop, toMm: longMm * crop };
+  }
+  const [from, to] = middleOf(used.angles, 0) ?? [spec?.wideMm ?? 50, spec?.longMm ?? 50];
+  return { name, lit, fromMm: from, toMm: to };
+}
+
+/** Focal lengths that the middle of a distribution lies between, a share left out at either end. */
+function middleOf(
+  { from, perOctave, counts }: Distribution,
+  left: number,
+): [number, number] | null {
+  const all = counts.reduce((sum, c) => sum + c, 0);
+  if (all === 0) return null;
+  let sum = 0;
+  let [first, last] = [0, counts.length];
+  counts.forEach((c, i) => {
+    if (sum <= left * all) first = i;
+    if (sum < (1 - left) * all) last = i + 1;
+    sum += c;
+  });
+  return [from * 2 ** (first / perOctave), from * 2 ** (last / perOctave)];
+}
+
+/** Share of a lens's photographs that its usual range leaves out at either end. */
+const TAIL = 0.1;
+
+function LensTable({
+  log,
+  usage,
+  onlyBy,
+  onPoint,
+}: {
+  log: Log;
+  usage: Usage;
+  onlyBy: ReadonlyMap<string, number>;
+  onPoint: (lens: number | null) => void;
+}) {
+  const percent = (n: number) => formatPercent((100 * n) / Math.max(1, usage.count));
+  const most = Math.max(1, ...usage.lenses.map((l) => l.count));
+  return (
+    <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.byLens}>
+      <table className="w-full border-collapse">
+        <caption className="sr-only">{t.byLens}</caption>
+        <thead>
+          <tr className="border-b border-ink text-left text-[12px] text-soft">
+            <th scope="col" className="py-1 pr-4 font-normal">
+              {t.lens}
+            </th>
+            <th scope="col" className="w-1/3 py-1 pr-4 font-normal">
+              {t.share}
+            </th>
+            <th scope="col" className="py-1 pr-4 text-right font-normal">
+              {t.photographs}
+            </th>
+            <th scope="col" className="py-1 pr-4 text-right font-normal">
+              {t.rated}
+            </th>
+            <th scope="col" className="py-1 pr-4 text-right font-normal">
+              {t.onlyThis}
+            </th>
+            <th scope="col" className="py-1 text-right font-normal">
+              {t.range}
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {usage.lenses.map((l, i) => {
+            const only = l.lens === null ? undefined : onlyBy.get(l.lens.id);
+            const usual = middleOf(l.angles, TAIL);
+            return (
+              <tr
+                key={l.seen[0]}
+                className="border-b border-hair hover:bg-chosen"
+                onMouseEnter={() => onPoint(i)}
+                onMouseLeave={() => onPoint(null)}
+              >
+                <th scope="row" className="py-1 pr-4 text-left font-normal">
+                  {l.lens?.name ?? lensSeenName(log, l.seen[0] ?? 0)}
+                </th>
+                <td className="py-1 pr-4">
+                  <span className="flex items-center gap-2">
+                    <span className="w-12 text-right tabular-nums">{percent(l.count)}</span>
+                    <Strip share={l.count / most} kept={l.kept / Math.max(1, l.count)} />
+                  </span>
+                </td>
+                <td className="py-1 pr-4 text-right tabular-nums">{digits(l.count, 0)}</td>
+                <td className="py-1 pr-4 text-right tabular-nums">{digits(l.kept, 0)}</td>
+                <td className="py-1 pr-4 text-right tabular-nums">
+                  {only === undefined ? '–' : percent(only)}
+                </td>
+                <td className="py-1 text-right whitespace-nowrap tabular-nums">
+                  {usual === null
+                    ? '–'
+                    : formatFocalRange(Math.round(usual[0]), Math.round(usual[1]))}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className="mt-1 max-w-prose text-[12px] text-soft">{t.onlyNote}</p>
+    </div>
+  );
+}
+
+function Others({ log, usage }: { log: Log; usage: Usage }) {
+  const headings = (what: string) => [what, t.share, t.photographs] as const;
+  return (
+    <div className="grid gap-x-10 gap-y-6 sm:grid-cols-2 lg:grid-cols-3">
+      <Bars
+        title={t.fNumber}
+        headings={headings(t.fNumber)}
+        bars={barsOf(usage.fNumbers, formatFNumber)}
+      />
+      <Bars
+        title={t.iso}
+        headings={headings(t.iso)}
+        bars={barsOf(usage.isos, (iso) => formatIso(roundIso(iso)))}
+      />
+      <Bars title={t.time} headings={headings(t.time)} bars={barsOf(usage.times, formatShutter)} />
+      <Bars
+        title={t.byCamera}
+        headings={headings(t.camera)}
+        bars={usage.cameras.map((c) => ({
+          label: cameraName(log, c.key),
+          count: c.count,
+          kept: c.kept,
+        }))}
+      />
+      <Bars
+        title={t.byMonth}
+        headings={headings(t.month)}
+        bars={usage.months.map((m) => ({
+          label: formatMonth(m.key),
+          count: m.count,
+          kept: m.kept,
+        }))}
+      />
+    </div>
+  );
+}
+
+/** Whole stops of ISO from 100. */
+const roundIso = (iso: number) => 100 * 2 ** Math.round(Math.log2(iso / 100));
+
+/** The bins of a distribution that hold anything, by the value in their middle. */
+function barsOf(
+  { from, perOctave, counts, keptCounts }: Distribution,
+  label: (middle: number) => string,
+): Bar[] {
+  return counts.flatMap((count, i) =>
+    count === 0
+      ? []
+      : [{ label: label(from * 2 ** ((i + 0.5) / perOctave)), count, kept: keptCounts[i] ?? 0 }],
+  );
+}

@@ -1,0 +1,2 @@
+/** What was really used, read from photographs, and what it teaches. */
+export { LogPage } from './LogPage';

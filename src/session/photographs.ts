@@ -1,0 +1,169 @@
+import { createStore, type StoreApi } from 'zustand/vanilla';
+import { type Log, logBuilder, type LogMarks, logOf, type Photo, photoAt } from '@/core/log';
+import {
+  type BrowserHost,
+  changePhotographs,
+  NO_PHOTOGRAPHS,
+  openPhotographs,
+  type Photographs,
+  problemOf,
+  type StorageProblem,
+} from '@/document/live';
+import { type FoundFile, readInWorker, readPhotos, type ReadingCount } from '@/document/reader';
+import { createLogClient, type LogClient } from '@/workers/logClient';
+
+/** What a reading brought. */
+export interface ReadingDone extends ReadingCount {
+  readonly added: number;
+  /** In the log already. */
+  readonly known: number;
+  readonly cancelled: boolean;
+}
+
+/** Why a table could not be read. */
+export type TableProblem = 'not-a-table' | 'no-source-file' | 'not-read';
+
+export interface PhotographsState extends Photographs {
+  readonly phase: 'closed' | 'opening' | 'open' | 'failed';
+  /** A reading under way. */
+  readonly reading: ReadingCount | null;
+  readonly done: ReadingDone | null;
+  readonly problem: StorageProblem | null;
+}
+
+/** All photographs of this browser: how they are read, kept, marked and taken out again. */
+export interface PhotographKeeper {
+  readonly state: StoreApi<PhotographsState>;
+  readonly client: LogClient;
+  open(): Promise<void>;
+  read(files: readonly FoundFile[], withPlace: boolean): Promise<ReadingDone | null>;
+  cancel(): void;
+  readTable(text: string): Promise<ReadingDone | TableProblem>;
+  /** Keeps those that pass; gives the way to have the others back. */
+  keepOnly(keep: (i: number) => boolean): Promise<() => Promise<void>>;
+  mark(change: (marks: LogMarks) => LogMarks): Promise<void>;
+}
+
+const FIRST: PhotographsState = {
+  ...NO_PHOTOGRAPHS,
+  phase: 'closed',
+  reading: null,
+  done: null,
+  problem: null,
+};
+const NOTHING_READ: ReadingCount = {
+  files: 0,
+  done: 0,
+  read: 0,
+  noData: 0,
+  damaged: 0,
+  notPhotos: 0,
+};
+
+export function createPhotographs(host: BrowserHost): PhotographKeeper {
+  const state = createStore<PhotographsState>(() => FIRST);
+  const client = createLogClient();
+  let control: AbortController | null = null;
+  let opening: Promise<void> | null = null;
+
+  const load = async () => {
+    try {
+      state.setState({ ...(await openPhotographs(host)), phase: 'open' });
+    } catch {
+      state.setState({ phase: 'failed' });
+    }
+  };
+  host.listen((key) => {
+    if (key === 'photographs' && state.getState().phase === 'open') void load();
+  });
+  const change = async (how: Parameters<typeof changePhotographs>[2]): Promise<void> => {
+    try {
+      state.setState({ ...(await changePhotographs(host, state.getState(), how)), problem: null });
+    } catch (error) {
+      // What can't be kept is still there to be looked at, until the tab is closed.
+      state.setState({ ...how(state.getState()), problem: problemOf(error) });
+    }
+  };
+  const add = async (photos: readonly Photo[], count: ReadingCount, cancelled: boolean) => {
+    let added = 0;
+    await change(({ log, marks }) => {
+      const more = withPhotos(log, photos);
+      added = more.added;
+      return { log: more.log, marks };
+    });
+    const done = { ...count, added, known: photos.length - added, cancelled };
+    state.setState({ done, reading: null });
+    return done;
+  };
+
+  return {
+    state,
+    client,
+    open: () => {
+      if (opening === null) {
+        state.setState({ phase: 'opening' });
+        opening = load();
+      }
+      return opening;
+    },
+    async read(files, withPlace) {
+      if (control !== null) return null;
+      control = new AbortController();
+      const { signal } = control;
+      const photos: Photo[] = [];
+      state.setState({ reading: { ...NOTHING_READ, files: files.length }, done: null });
+      try {
+        const count = await readPhotos(files, {
+          withPlace,
+          signal,
+          take: (more, reading) => {
+            photos.push(...more);
+            state.setState({ reading });
+          },
+        });
+        return await add(photos, count, signal.aborted);
+      } finally {
+        control = null;
+        state.setState({ reading: null });
+      }
+    },
+    cancel: () => control?.abort(),
+    async readTable(text) {
+      const read = await readInWorker('photoTable', [text]);
+      if (!read.ok) return 'not-read';
+      if (read.value.code !== 'read') return read.value.code;
+      const { photos, withoutFile } = read.value;
+      const files = photos.length + withoutFile;
+      const count = {
+        ...NOTHING_READ,
+        files,
+        done: files,
+        read: photos.length,
+        noData: withoutFile,
+      };
+      return add(photos, count, false);
+    },
+    async keepOnly(keep) {
+      const before = state.getState().log;
+      await change(({ log, marks }) => ({ log: log === before ? logOf(log, keep) : log, marks }));
+      return () => change(({ log, marks }) => ({ log: joined(log, before), marks }));
+    },
+    mark: (how) => change(({ log, marks }) => ({ log, marks: how(marks) })),
+  };
+}
+
+function withPhotos(log: Log, photos: readonly Photo[]): { log: Log; added: number } {
+  const builder = logBuilder(log);
+  let added = 0;
+  for (const photo of photos) if (builder.add(photo)) added += 1;
+  return { log: builder.log(), added };
+}
+
+function photosOf(log: Log): Photo[] {
+  return Array.from({ length: log.count }, (_, i) => photoAt(log, i));
+}
+
+/** A log with what another has besides. */
+function joined(log: Log, other: Log): Log {
+  return withPhotos(log, photosOf(other)).log;
+}
