@@ -53,7 +53,7 @@ export interface Usage {
 /** Extent of each axis; what lies beyond is counted at its end. */
 const AXES = {
   angles: { from: 4, to: 3000, perOctave: 6 },
-  fNumbers: { from: 1 / 2 ** 0.125, to: 45, perOctave: 4 },
+  fNumbers: { from: 1 / 2 ** (1 / 12), to: 45, perOctave: 6 },
   isos: { from: 25 / Math.SQRT2, to: 409_600, perOctave: 1 },
   times: { from: 2 ** -14.5, to: 64, perOctave: 1 },
 } as const;

@@ -152,8 +152,8 @@ function parse(head: ArrayBuffer, withPlace: boolean): Parsed | 'not-a-photo' | 
     const values = new Map<number, unknown>();
     let faulty = false;
     for (const tag of Object.values(tags.exif ?? {}) as { id?: number; value?: unknown }[]) {
-      const isFaulty =
-        tag.value === FAULTY || (Array.isArray(tag.value) && tag.value[0] === FAULTY);
+      const first: unknown = Array.isArray(tag.value) ? tag.value[0] : tag.value;
+      const isFaulty = typeof first === 'string' && first.startsWith(FAULTY);
       faulty ||= isFaulty;
       if (typeof tag.id === 'number' && !isFaulty) values.set(tag.id, tag.value);
     }
@@ -199,8 +199,16 @@ function looksLikePhoto(head: ArrayBuffer): boolean {
   return BEGINNINGS.some(({ at, bytes }) => first.startsWith(bytes, at));
 }
 
-const LATIN1 = new TextDecoder('latin1');
-const latin1 = (bytes: Uint8Array) => LATIN1.decode(bytes);
+/** Bytes taken at once: more would be too many arguments. */
+const AT_ONCE = 8192;
+
+/** A letter for each byte; what browsers call latin1 has other letters between 0x80 and 0x9F. */
+function latin1(bytes: Uint8Array): string {
+  let text = '';
+  for (let at = 0; at < bytes.length; at += AT_ONCE)
+    text += String.fromCharCode(...bytes.subarray(at, at + AT_ONCE));
+  return text;
+}
 
 /** Whether a file says that it has data of its own: then none of it could be read. */
 function mentionsExif(head: ArrayBuffer): boolean {

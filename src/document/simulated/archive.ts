@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { cropFactor } from '@/core/optics';
 import { PHOTO_COLUMNS } from '../formats/photoTable';
-import { chances } from './random';
+import { chances, toThird } from './random';
 
 /** Photographs in the simulated archive. */
 export const ARCHIVE_PHOTOS = 12_000;
@@ -92,8 +92,6 @@ const HABITS = [
     ev: 11,
   },
 ] as const;
-
-const toThird = (value: number) => 2 ** (Math.round(3 * Math.log2(value)) / 3);
 
 /** A year of photographs as the table that exiftool would write of it; the same one every time. */
 export function simulatedArchive(): string {

@@ -4,7 +4,7 @@ import { type Body, type Lens, widestFNumber } from '@/core/gear';
 import { cropFactor, lengthPerDistance } from '@/core/optics';
 import type { OutingFile } from '../outingFile';
 import { jpegOf, type Shot } from './jpeg';
-import { type Chances, chances } from './random';
+import { type Chances, chances, toThird } from './random';
 
 /** A file on the simulated card. */
 export interface CardFile {
@@ -216,9 +216,6 @@ interface Made {
   readonly body: Body;
   readonly lens: Lens;
 }
-
-/** Thirds of stops, as cameras set them. */
-const toThird = (value: number) => 2 ** (Math.round(3 * Math.log2(value)) / 3);
 
 /** The exposure follows from the light, a little off, at a time that suits the picture. */
 function shotOf({ atMs, view, frame, body, lens }: Made, random: Chances): Shot {

@@ -26,3 +26,13 @@ export function chances(seed: number) {
   };
 }
 export type Chances = ReturnType<typeof chances>;
+
+/** Renard's series of ten, which times and sensitivities are marked by: a third of a stop apart. Source: ISO 3. */
+const R10 = [1, 1.25, 1.6, 2, 2.5, 3.2, 4, 5, 6.4, 8];
+
+/** The nearest marked time, or sensitivity: 1/640 s, ISO 1250. */
+export function toThird(value: number): number {
+  const tenths = Math.round(10 * Math.log10(value));
+  const decade = Math.floor(tenths / 10);
+  return (R10[tenths - 10 * decade] ?? 1) * 10 ** decade;
+}

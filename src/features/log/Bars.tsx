@@ -37,7 +37,7 @@ export function Bars({
       <tbody>
         {bars.map((b) => (
           <tr key={b.label} className="border-b border-hair">
-            <th scope="row" className="w-20 py-0.5 pr-2 text-left font-normal whitespace-nowrap">
+            <th scope="row" className="max-w-48 min-w-20 py-0.5 pr-2 text-left font-normal">
               {b.label}
             </th>
             <td className="py-0.5">

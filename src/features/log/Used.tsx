@@ -3,17 +3,22 @@
 import dynamic from 'next/dynamic';
 import { useCallback, useMemo, useState } from 'react';
 import { countingRange } from '@/core/gear';
-import type { Distribution, LensUsed, Log, Usage } from '@/core/log';
+import {
+  type Assigned,
+  type Distribution,
+  KEPT_FROM,
+  type LensUsed,
+  type Log,
+  type Usage,
+} from '@/core/log';
 import { cropFactor } from '@/core/optics';
 import { useFilePart, usePhotographs } from '@/session';
 import {
   digits,
   formatFNumber,
   formatFocalRange,
-  formatIso,
   formatMonth,
   formatPercent,
-  formatShutter,
   logText,
 } from '@/text';
 import type { UsedAnswer } from '@/workers/logClient';
@@ -23,6 +28,7 @@ import { cameraName, lensSeenName } from './names';
 import { NoneHere } from './NoneHere';
 import { useAsked } from './useAsked';
 import type { LogWork } from './useLogWork';
+import { useOutingAnswer } from './useOutingAnswer';
 import type { LensBand } from './usedChart';
 
 const t = logText.used;
@@ -49,6 +55,7 @@ export function Used({ work }: { work: LogWork }) {
     <div className="space-y-8" aria-busy={thinking}>
       <GearOffer work={work} gear={value.gear} />
       <Distributed log={log} work={work} answer={value} />
+      {work.ofOuting && <ByOuting work={work} />}
     </div>
   );
 }
@@ -225,9 +232,9 @@ function Others({ log, usage }: { log: Log; usage: Usage }) {
       <Bars
         title={t.iso}
         headings={headings(t.iso)}
-        bars={barsOf(usage.isos, (iso) => formatIso(roundIso(iso)))}
+        bars={barsOf(usage.isos, (iso) => t.isoOf(roundIso(iso)))}
       />
-      <Bars title={t.time} headings={headings(t.time)} bars={barsOf(usage.times, formatShutter)} />
+      <Bars title={t.time} headings={headings(t.time)} bars={barsOf(usage.times, t.timeOf)} />
       <Bars
         title={t.byCamera}
         headings={headings(t.camera)}
@@ -246,6 +253,39 @@ function Others({ log, usage }: { log: Log; usage: Usage }) {
           kept: m.kept,
         }))}
       />
+    </div>
+  );
+}
+
+/** By stretch and by shooter, where the photographs of one outing are looked at. */
+function ByOuting({ work }: { work: LogWork }) {
+  const { log } = usePhotographs(work.keeper);
+  const { value } = useOutingAnswer(work);
+  if (value === null) return null;
+  const { stretches, outing } = work.outing;
+  const { assigned } = value.against;
+  const barOf = (label: string, of: readonly Assigned[]): Bar[] => {
+    const kept = of.filter((a) => (log.numbers.rating[a.photo] ?? NaN) >= KEPT_FROM).length;
+    return of.length === 0 ? [] : [{ label, count: of.length, kept }];
+  };
+  const byStretch = [...stretches, null].flatMap((s) =>
+    barOf(
+      s?.name ?? t.noStretch,
+      assigned.filter((a) => (a.stretch?.id ?? null) === (s?.id ?? null)),
+    ),
+  );
+  const byShooter = [...outing.shooters, null].flatMap((s) =>
+    barOf(
+      s?.name ?? t.noShooter,
+      assigned.filter((a) => a.shooterId === (s?.id ?? null)),
+    ),
+  );
+  return (
+    <div className="grid gap-x-10 gap-y-6 sm:grid-cols-2">
+      <Bars title={t.byStretch} headings={[t.stretch, t.share, t.photographs]} bars={byStretch} />
+      {outing.shooters.length > 1 && (
+        <Bars title={t.byShooter} headings={[t.shooter, t.share, t.photographs]} bars={byShooter} />
+      )}
     </div>
   );
 }

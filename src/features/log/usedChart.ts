@@ -70,7 +70,7 @@ export function usedChartOption(input: UsedChartInput): EChartsCoreOption {
         min: 0,
         max: most,
         splitNumber: 3,
-        axisLabel: axisLabel(colours),
+        axisLabel: { ...axisLabel(colours), showMaxLabel: false },
         splitLine: { lineStyle: { color: colours.hair, width: 0.5 } },
       },
       {

@@ -3,6 +3,18 @@ import { digits, formatPercent, formatWeight } from '../format';
 import { listOf, plainList } from '../lists';
 import { counted } from './counts';
 
+/** Whole stops of exposure time as they are marked, from 1/16,000 s. */
+const MARKED_TIMES = [16_000, 8000, 4000, 2000, 1000, 500, 250, 125, 60, 30, 15, 8, 4, 2];
+
+/** The marked whole stop nearest to a time, s. */
+function markedTime(timeS: number): string {
+  const stop = Math.round(Math.log2(timeS));
+  const below = MARKED_TIMES[MARKED_TIMES.length + stop];
+  return stop < 0
+    ? `1/${below ?? digits(1 / timeS, 0)} s`
+    : `${[1, 2, 4, 8, 15, 30][stop] ?? digits(timeS, 0)} s`;
+}
+
 const many = (n: number) => digits(n, 0);
 
 /** All that the Log page says. */
@@ -124,7 +136,14 @@ export const logText = {
     unknownLens: 'lens not named',
     unknownCamera: 'camera not named',
     upright: (percent: number) => `${formatPercent(percent)} upright`,
-    noneUsed: 'No photographs to count.',
+    isoOf: (iso: number) => `ISO ${iso}`,
+    timeOf: markedTime,
+    byStretch: 'By stretch',
+    byShooter: 'By shooter',
+    stretch: 'Stretch',
+    shooter: 'Shooter',
+    noStretch: 'between them',
+    noShooter: 'not said',
     byLens: 'By lens',
     byCamera: 'By camera',
     byMonth: 'By month',
@@ -162,12 +181,6 @@ export const logText = {
     change: (when: string, camera: string, from: string, to: string) =>
       `${when}, ${camera}: ${from} → ${to}`,
     allChanges: (n: number) => `Show all ${many(n)}`,
-    byStretch: 'By stretch',
-    byShooter: 'By shooter',
-    stretch: 'Stretch',
-    shooter: 'Shooter',
-    noStretch: 'between them',
-    noShooter: 'not said',
     outsideTitle: 'Something else',
     outsideNone: 'Every photograph is one of the pictures you wanted.',
     photosOf: (name: string) => `Photographs of ${name}`,
