@@ -74,12 +74,13 @@ type Values = ReadonlyMap<number, unknown>;
  * @param withPlace also reads where it was taken
  */
 export function readPhoto(source: PhotoSource, withPlace = false): PhotoRead {
-  const parsed = parse(source.head, withPlace);
+  const head = asKnown(source.head);
+  const parsed = parse(head, withPlace);
   if (parsed === 'not-a-photo' || parsed === 'damaged') return { kind: parsed };
   const { values, pixels, place } = parsed;
   if (!TELLING.some((tag) => values.has(TAGS[tag])))
-    return { kind: isBroken(parsed, source.head) ? 'damaged' : 'no-data' };
-  const embedded = xmpIn(source.head);
+    return { kind: isBroken(parsed, head) ? 'damaged' : 'no-data' };
+  const embedded = xmpIn(head);
   const beside = source.sidecar === null ? null : xmpOf(source.sidecar);
   const clock = clockOf(values);
   const widthPx = whole(values, 'pixelsWide') ?? pixels.width;
@@ -177,9 +178,12 @@ function parse(head: ArrayBuffer, withPlace: boolean): Parsed | 'not-a-photo' | 
   } catch (error) {
     if ((error as Error).name === 'MetadataMissingError')
       return { values: new Map(), faulty: false, pixels: NO_PIXELS, place: null };
-    return 'damaged';
+    return UNKNOWN_FORMAT.test((error as Error).message) ? 'not-a-photo' : 'damaged';
   }
 }
+
+/** What the parser says of files that it has no reader for, films among them. */
+const UNKNOWN_FORMAT = /^invalid image format$/i;
 
 /** What files of each kind begin with. */
 const BEGINNINGS: readonly { readonly at: number; readonly bytes: string }[] = [
@@ -189,10 +193,20 @@ const BEGINNINGS: readonly { readonly at: number; readonly bytes: string }[] = [
   { at: 4, bytes: 'ftyp' },
   { at: 0, bytes: 'II*\0' },
   { at: 0, bytes: 'MM\0*' },
-  // Raw files that are TIFF under a mark of their own.
-  { at: 0, bytes: 'IIRO' },
-  { at: 0, bytes: 'IIU\0' },
 ];
+
+/** Raw files that are TIFF under a mark of their own in the place of its 42. */
+const OWN_MARKS = ['IIRO', 'IIRS', 'IIU\0'];
+const TIFF_MARK = 42;
+
+/** A file as the parser knows it: under TIFF's own mark where it is TIFF. */
+function asKnown(head: ArrayBuffer): ArrayBuffer {
+  const first = latin1(new Uint8Array(head, 0, Math.min(4, head.byteLength)));
+  if (!OWN_MARKS.includes(first)) return head;
+  const known = head.slice(0);
+  new Uint8Array(known).set([TIFF_MARK, 0], 2);
+  return known;
+}
 
 function looksLikePhoto(head: ArrayBuffer): boolean {
   const first = latin1(new Uint8Array(head, 0, Math.min(16, head.byteLength)));
