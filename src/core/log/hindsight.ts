@@ -185,8 +185,7 @@ function pointsOf(solver: MipSolver, posed: Posed, leftS: () => number): Hindsig
       }
       const chosen = new Set(items.filter((_, i) => (values[groups.length + i] ?? 0) > 0.5));
       const made = madeBy(groups, chosen);
-      const before = points.at(-1);
-      if (before === undefined || made > before.made)
+      if (made > (points.at(-1)?.made ?? 0))
         points.push({
           pieces: items.reduce((sum, id, i) => sum + (chosen.has(id) ? (pieces[i] ?? 0) : 0), 0),
           itemIds: [...chosen],

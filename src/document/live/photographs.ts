@@ -45,8 +45,9 @@ export function changePhotographs(
     const now = revision === known.revision ? known : await openPhotographs(host);
     const { log, marks } = change(now);
     const next: StoredPhotographs = { version: VERSION, revision: now.revision + 1, log, marks };
-    await host.stores.large.set(KEY, next);
+    // First, so that a tab that is ended between the two never makes another trust what it knows.
     await host.stores.large.set(`${KEY}-revision`, next.revision);
+    await host.stores.large.set(KEY, next);
     host.announce('photographs');
     return { revision: next.revision, log, marks };
   });
