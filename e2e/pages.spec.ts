@@ -25,6 +25,7 @@ const PAGES = [
   '/reach?frame=f03',
   '/lineup',
   '/carry',
+  '/log',
   '/shelf?kind=bags',
   '/versions',
   '/storage',
@@ -147,7 +148,7 @@ test('names of a hundred letters wrap on every page', async ({ page }) => {
   await saved(page);
   for (const width of [1280, 390]) {
     await page.setViewportSize({ width, height: 800 });
-    for (const path of ['/brief', '/shelf', '/reach', '/lineup', '/carry']) {
+    for (const path of ['/brief', '/shelf', '/reach', '/lineup', '/carry', '/log']) {
       await open(page, path);
       const wide = () => page.evaluate(() => document.documentElement.scrollWidth);
       await expect.poll(wide, `${path} at ${width}`).toBeLessThanOrEqual(width);

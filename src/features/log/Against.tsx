@@ -125,6 +125,17 @@ function Clocks({ work, answer }: { work: LogWork; answer: OutingAnswer }) {
   );
 }
 
+/** Columns, and whether a phone has room for them. */
+const HEADINGS = [
+  [t.picture, true],
+  [t.expected, false],
+  [t.had, true],
+  [t.photographs, true],
+  [t.rated, false],
+  [t.cropped, false],
+  [t.withLens, false],
+] as const;
+
 function FrameTable({ work, against }: { work: LogWork; against: AgainstPlan }) {
   const file = useFile();
   const { log } = usePhotographs(work.keeper);
@@ -136,18 +147,20 @@ function FrameTable({ work, against }: { work: LogWork; against: AgainstPlan }) 
     ...against.frames.map((f) => Math.max(f.hadPercent, f.expectedPercent ?? 0)),
   );
   return (
-    <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.title}>
+    <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.pictures}>
       <table className="w-full border-collapse" data-testid="against">
         <caption className="sr-only">{t.title}</caption>
         <thead>
           <tr className="border-b border-ink text-left text-[12px] text-soft">
-            {[t.picture, t.expected, t.had, t.photographs, t.rated, t.cropped, t.withLens].map(
-              (heading) => (
-                <th key={heading} scope="col" className="py-1 pr-4 font-normal">
-                  {heading}
-                </th>
-              ),
-            )}
+            {HEADINGS.map(([heading, onPhone]) => (
+              <th
+                key={heading}
+                scope="col"
+                className={`py-1 pr-4 font-normal ${onPhone ? '' : 'max-sm:hidden'}`}
+              >
+                {heading}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
@@ -192,7 +205,7 @@ interface FrameRowProps {
 function FrameRow({ row, name, isMissed, most, lenses, opened, onOpen }: FrameRowProps) {
   return (
     <tr className="border-b border-hair">
-      <th scope="row" className="py-1 pr-4 text-left font-normal">
+      <th scope="row" className="min-w-36 py-1 pr-4 text-left font-normal">
         <span className="flex items-center gap-2">
           <StateMark
             state={isMissed ? 'lost' : row.count === 0 ? 'out' : 'clear'}
@@ -209,7 +222,7 @@ function FrameRow({ row, name, isMissed, most, lenses, opened, onOpen }: FrameRo
           </button>
         </span>
       </th>
-      <td className="py-1 pr-4 tabular-nums">
+      <td className="py-1 pr-4 tabular-nums max-sm:hidden">
         {row.expectedPercent === null ? '–' : formatPercent(row.expectedPercent)}
       </td>
       <td className="py-1 pr-4">
@@ -222,9 +235,9 @@ function FrameRow({ row, name, isMissed, most, lenses, opened, onOpen }: FrameRo
         </span>
       </td>
       <td className="py-1 pr-4 tabular-nums">{digits(row.count, 0)}</td>
-      <td className="py-1 pr-4 tabular-nums">{digits(row.kept, 0)}</td>
-      <td className="py-1 pr-4 tabular-nums">{digits(row.cropped, 0)}</td>
-      <td className="py-1 text-[13px]">{lenses}</td>
+      <td className="py-1 pr-4 tabular-nums max-sm:hidden">{digits(row.kept, 0)}</td>
+      <td className="py-1 pr-4 tabular-nums max-sm:hidden">{digits(row.cropped, 0)}</td>
+      <td className="py-1 text-[13px] max-sm:hidden">{lenses}</td>
     </tr>
   );
 }
@@ -232,7 +245,12 @@ function FrameRow({ row, name, isMissed, most, lenses, opened, onOpen }: FrameRo
 /** The share that was had as a bar, the one expected as a line across it. */
 function ShareBar({ had, expected }: { had: number; expected: number | null }) {
   return (
-    <svg viewBox="0 0 100 10" preserveAspectRatio="none" aria-hidden className="block h-3 w-28">
+    <svg
+      viewBox="0 0 100 10"
+      preserveAspectRatio="none"
+      aria-hidden
+      className="block h-3 w-28 max-sm:w-14"
+    >
       <rect x="0" y="2" width={100 * had} height="6" fill="var(--got)" />
       {expected !== null && (
         <line

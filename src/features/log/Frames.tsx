@@ -71,7 +71,7 @@ function Clusters({ clusters }: { clusters: readonly Cluster[] }) {
     });
   return (
     <>
-      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.title}>
+      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.groups}>
         <table className="w-full border-collapse">
           <caption className="sr-only">{t.title}</caption>
           <thead>
@@ -97,7 +97,7 @@ function Clusters({ clusters }: { clusters: readonly Cluster[] }) {
                         onChange={() => flip(i)}
                       />
                       <input
-                        className="w-64 border border-hair bg-sheet px-1.5 py-0.5"
+                        className="w-64 max-sm:w-44 border border-hair bg-sheet px-1.5 py-0.5"
                         aria-label={t.nameOf(name)}
                         value={name}
                         maxLength={120}

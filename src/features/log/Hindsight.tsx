@@ -77,13 +77,17 @@ function Points({ found, percent }: { found: Found; percent: number }) {
           ? t.notEnough(percent)
           : t.enough(enough.itemIds.map(name), (100 * enough.made) / Math.max(1, judged), judged)}
       </p>
-      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.title}>
+      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.points}>
         <table className="w-full border-collapse" data-testid="hindsight">
           <caption className="sr-only">{t.chart(found.points.length)}</caption>
           <thead>
             <tr className="border-b border-ink text-left text-[12px] text-soft">
               {[t.lenses, t.wouldHaveMade, t.which, t.lostWithout].map((heading) => (
-                <th key={heading} scope="col" className="py-1 pr-4 font-normal">
+                <th
+                  key={heading}
+                  scope="col"
+                  className={`py-1 pr-4 font-normal ${heading === t.lostWithout ? 'max-sm:hidden' : ''}`}
+                >
                   {heading}
                 </th>
               ))}
@@ -128,7 +132,12 @@ function PointRow({ point, judged, isEnough, name }: PointRowProps) {
       <td className="py-1 pr-4">
         <span className="flex items-center gap-2">
           <span className="w-14 text-right tabular-nums">{formatPercent(100 * share)}</span>
-          <svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden className="h-2.5 w-36">
+          <svg
+            viewBox="0 0 100 8"
+            preserveAspectRatio="none"
+            aria-hidden
+            className="h-2.5 w-36 max-sm:hidden"
+          >
             <rect
               x="0"
               y="0.5"
@@ -146,7 +155,7 @@ function PointRow({ point, judged, isEnough, name }: PointRowProps) {
         </span>
       </td>
       <td className="py-1 pr-4">{listOf(point.itemIds.map(name))}</td>
-      <td className="py-1 text-[13px]">{plainList(lost)}</td>
+      <td className="py-1 text-[13px] max-sm:hidden">{plainList(lost)}</td>
     </tr>
   );
 }

@@ -51,10 +51,13 @@ export function Used({ work }: { work: LogWork }) {
   if (error !== null) return <p role="alert">{logText.page.failed(error)}</p>;
   if (value === null) return <p className="text-soft">{logText.page.working}</p>;
   if (value.usage.count === 0) return <NoneHere work={work} />;
+  // Who has no gear yet came for it.
+  const isNew = work.view.shelf.bodies.length === 0;
   return (
     <div className="space-y-8" aria-busy={thinking}>
-      <GearOffer work={work} gear={value.gear} />
+      {isNew && <GearOffer work={work} gear={value.gear} />}
       <Distributed log={log} work={work} answer={value} />
+      {!isNew && <GearOffer work={work} gear={value.gear} />}
       {work.ofOuting && <ByOuting work={work} />}
     </div>
   );
@@ -166,16 +169,16 @@ function LensTable({
             <th scope="col" className="w-1/3 py-1 pr-4 font-normal">
               {t.share}
             </th>
-            <th scope="col" className="py-1 pr-4 text-right font-normal">
+            <th scope="col" className="py-1 pr-4 text-right font-normal max-sm:hidden">
               {t.photographs}
             </th>
-            <th scope="col" className="py-1 pr-4 text-right font-normal">
+            <th scope="col" className="py-1 pr-4 text-right font-normal max-sm:hidden">
               {t.rated}
             </th>
             <th scope="col" className="py-1 pr-4 text-right font-normal">
               {t.onlyThis}
             </th>
-            <th scope="col" className="py-1 text-right font-normal">
+            <th scope="col" className="py-1 text-right font-normal max-sm:hidden">
               {t.range}
             </th>
           </tr>
@@ -191,7 +194,7 @@ function LensTable({
                 onMouseEnter={() => onPoint(i)}
                 onMouseLeave={() => onPoint(null)}
               >
-                <th scope="row" className="py-1 pr-4 text-left font-normal">
+                <th scope="row" className="min-w-32 py-1 pr-4 text-left font-normal">
                   {l.lens?.name ?? lensSeenName(log, l.seen[0] ?? 0)}
                 </th>
                 <td className="py-1 pr-4">
@@ -200,12 +203,16 @@ function LensTable({
                     <Strip share={l.count / most} kept={l.kept / Math.max(1, l.count)} />
                   </span>
                 </td>
-                <td className="py-1 pr-4 text-right tabular-nums">{digits(l.count, 0)}</td>
-                <td className="py-1 pr-4 text-right tabular-nums">{digits(l.kept, 0)}</td>
+                <td className="py-1 pr-4 text-right tabular-nums max-sm:hidden">
+                  {digits(l.count, 0)}
+                </td>
+                <td className="py-1 pr-4 text-right tabular-nums max-sm:hidden">
+                  {digits(l.kept, 0)}
+                </td>
                 <td className="py-1 pr-4 text-right tabular-nums">
                   {only === undefined ? '–' : percent(only)}
                 </td>
-                <td className="py-1 text-right whitespace-nowrap tabular-nums">
+                <td className="py-1 text-right whitespace-nowrap tabular-nums max-sm:hidden">
                   {usual === null
                     ? '–'
                     : formatFocalRange(Math.round(usual[0]), Math.round(usual[1]))}

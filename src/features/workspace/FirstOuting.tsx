@@ -75,6 +75,15 @@ export function FirstOuting({
       description={t.oneCameraAFewLenses}
     >
       <div className="space-y-3">
+        <Button
+          look="strong"
+          onClick={() => {
+            onOpenChange(false);
+            router.push('/log');
+          }}
+        >
+          {t.orFromPhotographs}
+        </Button>
         <div className="grid grid-cols-2 gap-3">
           <TextField label={t.yourCamera} value={name} onChange={setName} />
           <SelectField

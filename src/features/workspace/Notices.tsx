@@ -2,6 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
 import type { KeeperNews } from '@/document/live';
 import { download, downloadOuting, useFileNow, useSession, useSessionState } from '@/session';
@@ -19,6 +20,7 @@ export function Notices() {
   const firstVisit = useSessionState((s) => s.firstVisit);
   const touring = useSessionState((s) => s.touring);
   const [starting, setStarting] = useState(false);
+  const router = useRouter();
   return (
     <>
       {touring && <Tour onStart={() => setStarting(true)} />}
@@ -38,6 +40,7 @@ export function Notices() {
             />
           </p>
           <span className="flex flex-wrap gap-2">
+            <Button onClick={() => router.push('/log')}>{t.startFromPhotographs}</Button>
             <Button onClick={() => state.setState({ touring: true })}>{t.showMeAround}</Button>
             <Button onClick={() => setStarting(true)}>{t.startFromNothing}</Button>
             <Button look="quiet" onClick={() => state.setState({ firstVisit: false })}>

@@ -152,6 +152,7 @@ export const logText = {
   },
   against: {
     title: 'Against the plan',
+    pictures: 'Pictures, expected and had',
     noFrames:
       'This outing lists no pictures. Add some on Brief, or make them from your photographs under New pictures.',
     picture: 'Picture',
@@ -224,6 +225,7 @@ export const logText = {
     owned: 'What I have',
     withWished: 'Wished things too',
     atLeast: 'Enough means',
+    points: 'Most photographs for each number of lenses',
     lenses: 'Lenses',
     wouldHaveMade: 'Would have made',
     which: 'Which',
@@ -244,6 +246,7 @@ export const logText = {
   frames: {
     title: 'Pictures from your photographs',
     intro: 'Photographs that are alike in angle and light. Take those that you will want again.',
+    groups: 'Groups of photographs that are alike',
     group: 'Photographs',
     share: 'Share',
     focal: 'Focal length',

@@ -10,6 +10,7 @@ export const workspaceText = {
     outing: 'Outing',
   },
   firstOuting: {
+    orFromPhotographs: 'No typing: read it from a folder of your photographs',
     myCamera: 'My camera',
     hereIsYourOutingEvery: 'Here is your outing; every figure in it can be changed.',
     startFromNothing: 'Start from nothing',
@@ -43,6 +44,7 @@ export const workspaceText = {
     update: 'Update',
   },
   notices: {
+    startFromPhotographs: 'Start from my photographs',
     thisIsAMadeUp: <Link>(lineup: Link, reach: Link) =>
       filled`This is a made-up outing to look around in. Its lineup is already worked out: see ${lineup}, or compare them on the ${reach}. Change anything: the result above updates at once.`,
     whichLensesAndWhy: 'which lenses and why',

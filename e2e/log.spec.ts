@@ -1,0 +1,164 @@
+import { readFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, open, test } from './support';
+
+const card = async (page: Page) => {
+  await page.getByRole('button', { name: 'Card of the regatta' }).click();
+  await expect(page.getByTestId('used-chart')).toBeVisible();
+};
+const view = (page: Page, name: string) => page.getByRole('tab', { name }).click();
+const ofOuting = (page: Page) => page.getByLabel('Look at').selectOption('outing');
+
+test('from a card to what was used, against the plan, in hindsight, and pictures for the next outing', async ({
+  page,
+}) => {
+  await open(page, '/log');
+  await card(page);
+  await expect(page.getByText('634 photographs, 12')).toBeVisible();
+  const lenses = page.getByRole('region', { name: 'By lens' });
+  await expect(lenses.getByRole('row', { name: /^16–55 mm f\/2\.8 49 %/ })).toBeVisible();
+  await ofOuting(page);
+  await expect(page.getByRole('table', { name: 'By stretch' })).toBeVisible();
+
+  await view(page, 'Against the plan');
+  await expect(page.getByText(/T20 seems to be 4 min slow/)).toBeVisible();
+  await page.getByRole('button', { name: 'Correct it' }).click();
+  await expect(page.getByRole('heading', { name: 'Clocks' })).toBeHidden();
+  const against = page.getByTestId('against');
+  await expect(against.getByRole('row', { name: /Oarlock, close up/ })).toContainText('0');
+  await expect(page.getByText(/1 picture missed/)).toBeVisible();
+  await expect(page.getByText('23 mm f/1.4 was carried and never used (375 g).')).toBeVisible();
+  await expect(page.getByText(/23 changes made, 5 planned/)).toBeVisible();
+
+  // One that is none of the pictures is said to be one, and counts there.
+  const hall = against.getByRole('row', { name: /Boathouse, whole hall/ });
+  await expect(hall).toContainText('18');
+  await page.getByLabel('RIV_0101.JPG is').selectOption('Boathouse, whole hall');
+  await expect(hall).toContainText('19');
+  await page.getByRole('button', { name: 'Use these shares' }).click();
+  await expect(page.getByText(/now expect the shares you had/)).toBeVisible();
+
+  await view(page, 'Hindsight');
+  const points = page.getByTestId('hindsight');
+  await expect(points.getByRole('row').nth(1)).toContainText('most possible (proven)');
+  await expect(page.getByText(/would have been enough for/)).toBeVisible();
+
+  await view(page, 'New pictures');
+  await page.getByRole('checkbox', { name: /^Add Lantern procession, 50 mm/ }).check();
+  await page.getByLabel(/^Name of Lantern procession, 50 mm/).fill('Lanterns close');
+  await page.getByRole('button', { name: 'Add 1 picture to the outing' }).click();
+  await page.getByRole('link', { name: 'Brief' }).click();
+  await expect(page.getByText('Lanterns close').first()).toBeVisible();
+
+  await page.getByRole('link', { name: 'Log' }).click();
+  await ofOuting(page);
+  await view(page, 'Lessons');
+  await expect(page.getByText(/never left the bag and weighed 375 g all day/)).toBeVisible();
+  await page.getByLabel('On Lantern regatta, two days').fill('Bring a stool.');
+});
+
+test('a card read again adds none; a folder is removed and comes back; all of it outlives a reload', async ({
+  page,
+}) => {
+  await open(page, '/log');
+  await card(page);
+  await view(page, 'Photographs');
+  await expect(page.getByTestId('reading-result')).toHaveText(
+    '634 photographs added. 5 damaged, 1 not a photograph',
+  );
+  await page.getByRole('button', { name: 'Card of the regatta' }).click();
+  await expect(page.getByTestId('reading-result')).toHaveText(
+    '0 photographs added. 634 already known, 5 damaged, 1 not a photograph',
+  );
+  await page.getByRole('button', { name: 'Remove DCIM/101RIVER from the log' }).click();
+  await expect(page.getByText('368 photographs, 12')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByText('634 photographs, 12')).toBeVisible();
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export as a table' }).click();
+  const table = readFileSync(await (await saved).path(), 'utf8');
+  expect(table.split('\n')).toHaveLength(635);
+
+  await page.reload();
+  await expect(page.getByText('634 photographs, 12')).toBeVisible();
+  await view(page, 'Photographs');
+  await page
+    .getByLabel('Table of photographs')
+    .setInputFiles({ name: 'all.csv', mimeType: 'text/csv', buffer: Buffer.from(table) });
+  await expect(page.getByTestId('reading-result')).toContainText('634 already known');
+  await page
+    .getByLabel('Table of photographs')
+    .setInputFiles({ name: 'x.csv', mimeType: 'text/csv', buffer: Buffer.from('a,b\n1,2') });
+  await expect(page.getByText(/no SourceFile column/)).toBeVisible();
+});
+
+test('a newcomer with a folder of pictures has a shelf and an idea of the own habits, without typing', async ({
+  page,
+}) => {
+  await open(page, '/');
+  await page.getByRole('button', { name: 'Start from my photographs' }).click();
+  await expect(page).toHaveURL(/\/log/);
+  await page.getByRole('button', { name: 'A year of pictures' }).click();
+  await expect(page.getByTestId('used-chart')).toBeVisible();
+  await expect(page.getByText('12,000 photographs,')).toBeVisible();
+  await page.getByRole('button', { name: 'Add 2 items to the shelf' }).click();
+  await expect(page.getByRole('heading', { name: 'Not on your shelf yet' })).toBeHidden();
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await expect(page.getByRole('button', { name: /^14-42 mm f\/3\.5-5\.6/ })).toBeVisible();
+});
+
+test('what another tab reads is there in this one; without a network all of it works', async ({
+  page,
+  context,
+}) => {
+  await open(page, '/log');
+  const other = await context.newPage();
+  await open(other, '/log');
+  await card(page);
+  await expect(other.getByText('634 photographs, 12')).toBeVisible();
+  await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+  await page.reload();
+  await expect(page.getByTestId('used-chart')).toBeVisible();
+  await context.setOffline(true);
+  await page.reload();
+  await expect(page.getByTestId('used-chart')).toBeVisible();
+  await view(page, 'Hindsight');
+  await expect(page.getByTestId('hindsight')).toBeVisible();
+});
+
+test('no view of it has faults that axe finds, and none scrolls sideways on a phone', async ({
+  page,
+}) => {
+  await open(page, '/log');
+  const check = async () => {
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+      .analyze();
+    expect(violations.map((v) => [v.id, v.nodes[0]?.target])).toEqual([]);
+    expect(
+      await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth),
+    ).toBe(true);
+  };
+  await check();
+  await card(page);
+  await ofOuting(page);
+  for (const size of [
+    { width: 1280, height: 800 },
+    { width: 390, height: 844 },
+  ]) {
+    await page.setViewportSize(size);
+    for (const name of [
+      'Used',
+      'Against the plan',
+      'Hindsight',
+      'New pictures',
+      'Lessons',
+      'Photographs',
+    ]) {
+      await view(page, name);
+      await expect(page.getByText('Working it out…')).toBeHidden();
+      await check();
+    }
+  }
+});
