@@ -25,4 +25,5 @@ export {
 export { fetchDemo, type SessionState } from './session';
 export { type Reading, useReading } from './useReading';
 export { type FormerLessons, useFormerLessons } from './useFormerLessons';
+export { useOtherOutings } from './useOtherOutings';
 export { useSelection } from './useSelection';

@@ -1,8 +1,7 @@
 'use client';
 
-import { useEffect, useState } from 'react';
-import { allOutings, openPlan } from '@/document/live';
-import { useFilePart, useSession } from './hooks';
+import { useFilePart } from './hooks';
+import { useOtherOutings } from './useOtherOutings';
 
 /** What was noted on an earlier outing of the same kind. */
 export interface FormerLessons {
@@ -12,31 +11,12 @@ export interface FormerLessons {
 
 /** Notes on the latest other outing of the kind of the open one; null where there are none. */
 export function useFormerLessons(): FormerLessons | null {
-  const { host, keeper } = useSession();
   const genre = useFilePart((file) => file.outing.genre);
-  const id = useFilePart((file) => file.outing.id);
-  const [found, setFound] = useState<FormerLessons | null>(null);
-  useEffect(() => {
-    let wanted = true;
-    const look = async (): Promise<FormerLessons | null> => {
-      if (genre === null) return null;
-      for (const { key, deletedAt } of await allOutings(host)) {
-        if (deletedAt !== null || key === keeper.outing()) continue;
-        const { outing } = (await openPlan(host, key))?.value ?? {};
-        if (outing?.genre === genre && outing.lessons.trim() !== '')
-          return { outing: outing.name, lessons: outing.lessons };
-      }
-      return null;
-    };
-    look().then(
-      (former) => {
-        if (wanted) setFound(former);
-      },
-      () => undefined,
-    );
-    return () => {
-      wanted = false;
-    };
-  }, [host, keeper, genre, id]);
-  return found;
+  const files = useOtherOutings();
+  const former = files.find(
+    ({ outing }) => genre !== null && outing.genre === genre && outing.lessons.trim() !== '',
+  );
+  return former === undefined
+    ? null
+    : { outing: former.outing.name, lessons: former.outing.lessons };
 }

@@ -2,11 +2,10 @@
 
 import { useState } from 'react';
 import type { AgainstPlan, FrameHad } from '@/core/log';
-import { deviceKey, learntShares, type Log } from '@/core/log';
+import { deviceKey, type Log } from '@/core/log';
 import type { Shelf } from '@/core/gear';
-import { setShares } from '@/document';
-import { useEdit, useFile, usePhotographs, useSession } from '@/session';
-import { Button, notify } from '@/ui';
+import { useFile, usePhotographs } from '@/session';
+import { Button } from '@/ui';
 import { StateMark } from '@/parts';
 import {
   digits,
@@ -47,22 +46,13 @@ export function Against({ work }: { work: LogWork }) {
 
 function Held({ work, answer }: { work: LogWork; answer: OutingAnswer }) {
   const { against } = answer;
-  const edit = useEdit();
-  const { document } = useSession();
-  const useShares = () => {
-    if (edit(setShares(learntShares(against))))
-      notify(t.sharesUsed, { action: { label: t.undo, onClick: document.undo } });
-  };
   return (
     <div className="space-y-8">
       <Clocks work={work} answer={answer} />
       <section aria-labelledby="against" className="space-y-2">
-        <div className="flex flex-wrap items-baseline justify-between gap-3">
-          <h2 id="against" className="text-lg">
-            {t.title}
-          </h2>
-          <Button onClick={useShares}>{t.useShares}</Button>
-        </div>
+        <h2 id="against" className="text-lg">
+          {t.title}
+        </h2>
         <p role="status" className="max-w-prose">
           {t.summary(against.count, against.outside.length, against.missed.length)}
         </p>
@@ -298,6 +288,7 @@ function Lenses({ work, against }: { work: LogWork; against: AgainstPlan }) {
         ))}
       </ul>
       {unused.length + against.unplanned.length === 0 && <p>{t.allUsed}</p>}
+      <p className="max-w-prose text-[12px] text-soft">{t.planNote}</p>
     </section>
   );
 }

@@ -8,6 +8,7 @@ import { Button, notify } from '@/ui';
 import { digits, formatEv, formatFocalRange, formatPercent, logText } from '@/text';
 import type { LogView } from '@/workers/logClient';
 import { useAsked } from './useAsked';
+import { Shares } from './Shares';
 import type { LogWork } from './useLogWork';
 
 const t = logText.frames;
@@ -23,21 +24,24 @@ export function Frames({ work }: { work: LogWork }) {
   );
   const { value, error } = useAsked<Cluster[]>(work.keeper, log, question);
   return (
-    <section aria-labelledby="new-pictures" className="space-y-3">
-      <h2 id="new-pictures" className="text-lg">
-        {t.title}
-      </h2>
-      <p className="max-w-prose">{t.intro}</p>
-      {error !== null ? (
-        <p role="alert">{logText.page.failed(error)}</p>
-      ) : value === null ? (
-        <p className="text-soft">{logText.page.working}</p>
-      ) : value.length === 0 ? (
-        <p>{t.none}</p>
-      ) : (
-        <Clusters key={work.ofOuting ? 'outing' : 'all'} clusters={value} />
-      )}
-    </section>
+    <div className="space-y-8">
+      <section aria-labelledby="new-pictures" className="space-y-3">
+        <h2 id="new-pictures" className="text-lg">
+          {t.title}
+        </h2>
+        <p className="max-w-prose">{t.intro}</p>
+        {error !== null ? (
+          <p role="alert">{logText.page.failed(error)}</p>
+        ) : value === null ? (
+          <p className="text-soft">{logText.page.working}</p>
+        ) : value.length === 0 ? (
+          <p>{t.none}</p>
+        ) : (
+          <Clusters key={work.ofOuting ? 'outing' : 'all'} clusters={value} />
+        )}
+      </section>
+      <Shares work={work} />
+    </div>
   );
 }
 

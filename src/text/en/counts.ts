@@ -37,6 +37,7 @@ const NOUNS = {
     other: 'pictures with a stop less to spare',
   },
   itemNotOwned: { one: 'item not owned', other: 'items not owned' },
+  share: { one: 'share', other: 'shares' },
   shooter: { one: 'shooter', other: 'shooters' },
   stretch: { one: 'stretch', other: 'stretches' },
   unknownPrice: { one: 'unknown price', other: 'unknown prices' },

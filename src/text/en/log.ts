@@ -173,6 +173,8 @@ export const logText = {
     neverUsed: (name: string, weight: string) => `${name} was carried and never used (${weight}).`,
     neverUsedUnknown: (name: string) => `${name} was carried and never used.`,
     notPlanned: (name: string, n: number) => `${name} wasn’t planned: ${counted(n, 'photograph')}.`,
+    planNote:
+      'The plan is the lineup as it stands now. Lock in what you carried on Lineup, so that later edits don’t change it.',
     allUsed: 'Every planned lens was used, and no other.',
     changesTitle: 'Lens changes',
     changes: (made: number, planned: number | null) =>
@@ -190,9 +192,6 @@ export const logText = {
     somethingElse: 'something else',
     byHand: 'by hand',
     more: (n: number) => `… and ${counted(n, 'photograph')} more`,
-    useShares: 'Use these shares',
-    sharesUsed: 'The pictures of this outing now expect the shares you had.',
-    undo: 'Undo',
     clockTitle: 'Clocks',
     clockOff: (camera: string, by: string, inside: number, now: number, count: number) =>
       `The clock of ${camera} seems to be ${by}: with that, ${many(inside)} of ${counted(count, 'photograph')} fall into a stretch, now ${many(now)}.`,
@@ -263,6 +262,20 @@ export const logText = {
     none: 'There are too few photographs that are alike.',
     unknownLight: 'unknown',
     choose: (name: string) => `Add ${name}`,
+  },
+  shares: {
+    title: 'Shares from an earlier outing',
+    intro:
+      'How often each picture was really taken on an outing like this one. Pictures of the same name take its share.',
+    outing: 'Outing',
+    none: 'No other outing has photographs in the log yet.',
+    picture: 'Picture',
+    now: 'Expected now',
+    then: 'Had then',
+    use: (n: number) => (n === 0 ? 'Use its shares' : `Use ${counted(n, 'share')}`),
+    used: (n: number) => `${counted(n, 'picture')} now expect the shares of that outing.`,
+    undo: 'Undo',
+    noneAlike: 'No picture of this outing has the name of one of that outing.',
   },
   lessons: {
     title: 'What it teaches',
