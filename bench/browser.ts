@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { type Browser, chromium, type Page } from '@playwright/test';
 import { CHROMIUM_ARGS, CHROMIUM_PATH } from '../e2e/chromium';
 import { watchLongTasks } from './longTasks';
+import { benchLogPages } from './log';
 import { benchStore } from './store';
 
 /** What a person waits for in the browser, on the production build; needs `npm run build` before. */
@@ -18,12 +19,30 @@ const launch = () =>
     args: CHROMIUM_ARGS,
   });
 
-export async function benchBrowser(report: Report, median: (v: readonly number[]) => number) {
+/** Reading and opening photographs, on the production build. */
+export function benchLog(report: Report, median: (v: readonly number[]) => number) {
+  return served(async () => {
+    const browser = await launch();
+    await benchLogPages(browser, ADDRESS, report, median);
+    await browser.close();
+  });
+}
+
+/** Measures something while the production build is served. */
+async function served(measure: () => Promise<void>): Promise<void> {
   const server = spawn(process.execPath, ['scripts/serve.mjs', '-p', String(PORT)], {
     stdio: 'ignore',
   });
   try {
     await answering();
+    await measure();
+  } finally {
+    server.kill();
+  }
+}
+
+export function benchBrowser(report: Report, median: (v: readonly number[]) => number) {
+  return served(async () => {
     const cold: number[] = [];
     for (let i = 0; i < 5; i += 1) cold.push(await toLineup());
     report(
@@ -74,9 +93,7 @@ export async function benchBrowser(report: Report, median: (v: readonly number[]
       'longest task of the page meanwhile, the new answer’s drawing included',
     );
     await browser.close();
-  } finally {
-    server.kill();
-  }
+  });
 }
 
 async function answering(): Promise<void> {

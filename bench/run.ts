@@ -12,7 +12,8 @@ import {
 } from '@/core/lineup';
 import { loadHighsSolver } from '@/solver';
 import { carryAnswer } from '@/core/carry';
-import { benchBrowser } from './browser';
+import { benchBrowser, benchLog } from './browser';
+import { benchHindsight } from './log';
 import { carryOuting, demoOuting, outingOf } from './outings';
 import { PEERS } from './peers';
 
@@ -209,7 +210,9 @@ const PARTS: readonly (readonly [string, () => void | Promise<void>])[] = [
   ['large', () => reportReplan('replan.large', large(), 5, '1,000 lenses, 60 frames, 6 stretches')],
   ['peers', () => againstPeers(typical(), 3)],
   ['tradeoff', () => explore(typical(), 5)],
+  ['hindsight', () => benchHindsight(report, median)],
   ['browser', () => benchBrowser(report, median)],
+  ['log', () => benchLog(report, median)],
   ['growth', growth],
   ['unreduced', unreduced],
 ];

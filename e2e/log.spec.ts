@@ -38,7 +38,7 @@ test('from a card to what was used, against the plan, in hindsight, and pictures
   await expect(hall).toContainText('19');
 
   await view(page, 'Lessons');
-  await expect(page.getByText(/never left the bag and weighed 375 g all day/)).toBeVisible();
+  await expect(page.getByText(/never left the bag and weighed 375\sg all day/)).toBeVisible();
   await page.getByLabel('On Lantern regatta, two days').fill('Bring a stool.');
 
   await view(page, 'Hindsight');
