@@ -21,5 +21,5 @@ export {
   type LogView,
   type OutingAnswer,
   spanOf,
-  type UsedAnswer,
+  type UsedBesides,
 } from './log';

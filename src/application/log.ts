@@ -59,8 +59,8 @@ export interface LogOuting {
   readonly plannedChanges: number | null;
 }
 
-export interface UsedAnswer {
-  readonly usage: Usage;
+/** What takes longer to be known of what was used. */
+export interface UsedBesides {
   /** Of each lens of the shelf that was used: photographs that none of the others used would have made. */
   readonly onlyBy: ReadonlyMap<string, number>;
   readonly gear: GearSeen;
@@ -103,11 +103,13 @@ export function createLogAnswers() {
       log = given;
       latest = null;
     },
-    used(view: LogView, limits: HindsightAsked['limits']): UsedAnswer {
+    used(view: LogView): Usage {
+      return usageOf(seen(view), chosen(view));
+    },
+    usedBesides(view: LogView, limits: HindsightAsked['limits']): UsedBesides {
       const which = chosen(view);
       const usage = usageOf(seen(view), which);
       return {
-        usage,
         onlyBy: onlyByUsed(seen(view), which, usage, view.shelf, rulesOf(limits)),
         gear: gearSeen(log, recognised(log, view.shelf, view.marks)),
       };

@@ -9,7 +9,12 @@ import {
   problemOf,
   type StorageProblem,
 } from '@/document/live';
-import { type FoundFile, readInWorker, readPhotos, type ReadingCount } from '@/document/reader';
+import {
+  createPhotoReaders,
+  type FoundFile,
+  readInWorker,
+  type ReadingCount,
+} from '@/document/reader';
 import { createLogClient, type LogClient } from '@/workers/logClient';
 
 /** What a reading brought. */
@@ -36,6 +41,8 @@ export interface PhotographKeeper {
   readonly state: StoreApi<PhotographsState>;
   readonly client: LogClient;
   open(): Promise<void>;
+  /** Makes ready to read files, before any are there. */
+  warm(): void;
   read(files: readonly FoundFile[], withPlace: boolean): Promise<ReadingDone | null>;
   cancel(): void;
   readTable(text: string): Promise<ReadingDone | TableProblem>;
@@ -60,9 +67,13 @@ const NOTHING_READ: ReadingCount = {
   notPhotos: 0,
 };
 
+/** How often it is shown how far a reading has come, ms. */
+const SHOWN_EVERY_MS = 200;
+
 export function createPhotographs(host: BrowserHost): PhotographKeeper {
   const state = createStore<PhotographsState>(() => FIRST);
   const client = createLogClient();
+  const readers = createPhotoReaders();
   let control: AbortController | null = null;
   let opening: Promise<void> | null = null;
 
@@ -102,22 +113,29 @@ export function createPhotographs(host: BrowserHost): PhotographKeeper {
     open: () => {
       if (opening === null) {
         state.setState({ phase: 'opening' });
+        client.warm();
         opening = load();
       }
       return opening;
     },
+    warm: readers.warm,
     async read(files, withPlace) {
       if (control !== null) return null;
       control = new AbortController();
       const { signal } = control;
       const photos: Photo[] = [];
+      let shownAt = -Infinity;
       state.setState({ reading: { ...NOTHING_READ, files: files.length }, done: null });
       try {
-        const count = await readPhotos(files, {
+        const count = await readers.read(files, {
           withPlace,
           signal,
           take: (more, reading) => {
             photos.push(...more);
+            // Drawing it takes time from the reading.
+            const now = performance.now();
+            if (now - shownAt < SHOWN_EVERY_MS) return;
+            shownAt = now;
             state.setState({ reading });
           },
         });

@@ -244,11 +244,11 @@ const ISPE_HEAD = 8;
 
 /** The largest picture in a file of ISO media: a picture in tiles states the size of each tile too. */
 function largestItem(head: ArrayBuffer): Parsed['pixels'] {
-  const bytes = latin1(new Uint8Array(head));
+  const bytes = new Uint8Array(head);
   const view = new DataView(head);
-  let largest: Parsed['pixels'] = { width: null, height: null };
-  if (!bytes.startsWith('ftyp', 4)) return largest;
-  for (let at = bytes.indexOf('ispe'); at >= 0; at = bytes.indexOf('ispe', at + 1)) {
+  let largest: Parsed['pixels'] = NO_PIXELS;
+  if (find(bytes.subarray(0, 8), 'ftyp', 4) < 0) return largest;
+  for (let at = find(bytes, 'ispe', 0); at >= 0; at = find(bytes, 'ispe', at + 1)) {
     if (at + ISPE_HEAD + 8 > view.byteLength) break;
     const [width, height] = [view.getUint32(at + ISPE_HEAD), view.getUint32(at + ISPE_HEAD + 4)];
     if (width > (largest.width ?? 0)) largest = { width, height };
@@ -397,11 +397,22 @@ const XMP_END = '</x:xmpmeta>';
 
 /** The XMP packet inside a file's beginning; null where there is none, or it is cut. */
 function xmpIn(head: ArrayBuffer): Worth | null {
-  const all = latin1(new Uint8Array(head));
-  const from = all.indexOf(XMP_START);
-  const to = from < 0 ? -1 : all.indexOf(XMP_END, from);
+  const bytes = new Uint8Array(head);
+  const from = find(bytes, XMP_START, 0);
+  const to = from < 0 ? -1 : find(bytes, XMP_END, from);
   if (to < 0) return null;
-  return xmpOf(new TextDecoder().decode(new Uint8Array(head, from, to + XMP_END.length - from)));
+  return xmpOf(new TextDecoder().decode(bytes.subarray(from, to + XMP_END.length)));
+}
+
+/** Where a text of one-byte letters stands among bytes; −1 where it doesn't. */
+function find(bytes: Uint8Array, text: string, from: number): number {
+  const first = text.charCodeAt(0);
+  for (let at = bytes.indexOf(first, from); at >= 0; at = bytes.indexOf(first, at + 1)) {
+    let length = 1;
+    while (length < text.length && bytes[at + length] === text.charCodeAt(length)) length += 1;
+    if (length === text.length) return at;
+  }
+  return -1;
 }
 
 const XML = new XMLParser({

@@ -2,4 +2,4 @@
 export { type NotRead, type Read, readInWorker } from './readInWorker';
 export type { ReaderKind, Readers } from './readers';
 export { filesOfDrop, filesOfFolder, filesOfList } from './foundFiles';
-export { type FoundFile, readPhotos, type ReadingCount } from './readPhotos';
+export { createPhotoReaders, type FoundFile, type ReadingCount } from './readPhotos';

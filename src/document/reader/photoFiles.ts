@@ -11,20 +11,27 @@ export interface PhotoFile {
 /** Longest XMP text beside a photograph that is read, bytes. */
 const LONGEST_SIDECAR = 1_000_000;
 
-/** Reads the beginnings of some files, one after another. */
-export async function readPhotoFiles(
+/** Reads the beginnings of some files, all at once: most of the time is waited for the disk. */
+export function readPhotoFiles(
   files: readonly PhotoFile[],
   withPlace: boolean,
 ): Promise<PhotoRead[]> {
-  const read: PhotoRead[] = [];
-  for (const { folder, name, file, sidecar } of files)
-    try {
-      const head = await file.slice(0, HEAD_BYTES).arrayBuffer();
-      const beside = sidecar === null ? null : await sidecar.slice(0, LONGEST_SIDECAR).text();
-      read.push(readPhoto({ folder, name, head, sidecar: beside }, withPlace));
-    } catch {
-      // A card that is drawn out, or a file that is gone, ends nothing but its own reading.
-      read.push({ kind: 'damaged' });
-    }
-  return read;
+  return Promise.all(files.map((file) => readPhotoFile(file, withPlace)));
+}
+
+async function readPhotoFile(
+  { folder, name, file, sidecar }: PhotoFile,
+  withPlace: boolean,
+): Promise<PhotoRead> {
+  try {
+    const [head, beside] = await Promise.all([
+      // Cutting costs more than reading; what is small enough is read as it is.
+      (file.size <= HEAD_BYTES ? file : file.slice(0, HEAD_BYTES)).arrayBuffer(),
+      sidecar === null ? null : sidecar.slice(0, LONGEST_SIDECAR).text(),
+    ]);
+    return readPhoto({ folder, name, head, sidecar: beside }, withPlace);
+  } catch {
+    // A card that is drawn out, or a file that is gone, ends nothing but its own reading.
+    return { kind: 'damaged' };
+  }
 }

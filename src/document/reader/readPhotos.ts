@@ -25,52 +25,54 @@ export interface ReadingCount {
 /** Workers that read side by side. */
 const WORKERS = 2;
 /** Files that a worker is given at once: few enough to be told of soon, enough to keep it busy. */
-const BATCH = 40;
+const BATCH = 100;
 
-/**
- * Reads the beginnings of files in two workers. What was read by the time it is cancelled is kept.
- *
- * @param take given photographs as they are read
- */
-export async function readPhotos(
-  found: readonly FoundFile[],
-  options: {
-    readonly withPlace: boolean;
-    readonly signal: AbortSignal;
-    readonly take: (photos: readonly Photo[], count: ReadingCount) => void;
-  },
-): Promise<ReadingCount> {
-  const photos = sorted(found);
-  let count: ReadingCount = {
-    files: photos.length,
-    done: 0,
-    read: 0,
-    noData: 0,
-    damaged: 0,
-    notPhotos: 0,
+interface ReadingOptions {
+  readonly withPlace: boolean;
+  readonly signal: AbortSignal;
+  /** Given photographs as they are read. */
+  readonly take: (photos: readonly Photo[], count: ReadingCount) => void;
+}
+
+/** Two workers that read the beginnings of files; started when they are first needed, or before. */
+export function createPhotoReaders() {
+  let services: readonly Remote<PhotoService>[] | null = null;
+  const start = () =>
+    (services ??= Array.from({ length: WORKERS }, () =>
+      wrap<PhotoService>(
+        new Worker(new URL('./photos.worker.ts', import.meta.url), { type: 'module' }),
+      ),
+    ));
+  return {
+    /** Starts the workers, so that the first reading doesn't wait for them. */
+    warm: () => void start(),
+    /** Reads files; what was read by the time it is cancelled is kept. */
+    async read(found: readonly FoundFile[], options: ReadingOptions): Promise<ReadingCount> {
+      const photos = sorted(found);
+      let count: ReadingCount = {
+        files: photos.length,
+        done: 0,
+        read: 0,
+        noData: 0,
+        damaged: 0,
+        notPhotos: 0,
+      };
+      let next = 0;
+      const work = async (service: Remote<PhotoService>) => {
+        while (next < photos.length && !options.signal.aborted) {
+          const batch = photos.slice(next, next + BATCH);
+          next += BATCH;
+          const read = await orAborted(service, batch, options);
+          if (read === null) return;
+          count = counted(count, read);
+          const taken = read.flatMap((r) => (r.kind === 'photo' ? [r.photo] : []));
+          options.take(taken, count);
+        }
+      };
+      await Promise.all(start().map(work));
+      return count;
+    },
   };
-  let next = 0;
-  const work = async () => {
-    const worker = new Worker(new URL('./photos.worker.ts', import.meta.url), { type: 'module' });
-    const service = wrap<PhotoService>(worker);
-    try {
-      while (next < photos.length && !options.signal.aborted) {
-        const batch = photos.slice(next, next + BATCH);
-        next += BATCH;
-        const read = await orAborted(service, batch, options);
-        if (read === null) return;
-        count = counted(count, read);
-        options.take(
-          read.flatMap((r) => (r.kind === 'photo' ? [r.photo] : [])),
-          count,
-        );
-      }
-    } finally {
-      worker.terminate();
-    }
-  };
-  await Promise.all(Array.from({ length: WORKERS }, work));
-  return count;
 }
 
 /** What a batch gives; null when it is cancelled first. */

@@ -1,7 +1,7 @@
 'use client';
 
 import { FileSpreadsheet, FolderOpen, Image as ImageIcon } from 'lucide-react';
-import { type DragEvent, useRef, useState } from 'react';
+import { type DragEvent, useEffect, useRef, useState } from 'react';
 import { filesOfDrop, filesOfFolder, filesOfList, type FoundFile } from '@/document/reader';
 import {
   fetchDemo,
@@ -21,6 +21,7 @@ const picker = () => (window as unknown as { showDirectoryPicker?: Picker }).sho
 /** The ways in: a folder, files, a table, and simulated ones to try it with. */
 export function AddPhotographs({ keeper }: { keeper: PhotographKeeper }) {
   const { reading, done } = usePhotographs(keeper);
+  useEffect(() => keeper.warm(), [keeper]);
   const [withPlace, setWithPlace] = useState(false);
   const [isOver, setIsOver] = useState(false);
   const [looking, setLooking] = useState(false);

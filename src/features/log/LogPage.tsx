@@ -1,6 +1,7 @@
 'use client';
 
 import { Tabs } from 'radix-ui';
+import { useEffect } from 'react';
 import {
   usePhotographKeeper,
   usePhotographs,
@@ -35,6 +36,8 @@ const TAB =
 /** What was used, against the plan and in hindsight; the ways to bring photographs in, while there are none. */
 export function LogPage() {
   const keeper = usePhotographKeeper();
+  // The chart is loaded while the photographs are.
+  useEffect(() => void import('./UsedChart'), []);
   return (
     <div className="space-y-4 pt-4">
       {keeper === null ? (

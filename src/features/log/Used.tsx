@@ -21,7 +21,7 @@ import {
   formatPercent,
   logText,
 } from '@/text';
-import type { UsedAnswer } from '@/workers/logClient';
+import type { UsedBesides } from '@/workers/logClient';
 import { type Bar, Bars, Strip } from './Bars';
 import { GearOffer } from './GearOffer';
 import { cameraName, lensSeenName } from './names';
@@ -42,29 +42,47 @@ const UsedChart = dynamic(() => import('./UsedChart'), {
 export function Used({ work }: { work: LogWork }) {
   const { log } = usePhotographs(work.keeper);
   const limits = useFilePart((file) => file.limits);
+  const { view } = work;
   const question = useCallback(
-    (of: { used: (view: LogWork['view'], l: typeof limits) => Promise<UsedAnswer> }) =>
-      of.used(work.view, limits),
-    [work.view, limits],
+    (of: { used: (view: LogWork['view']) => Promise<Usage> }) => of.used(view),
+    [view],
   );
-  const { value, thinking, error } = useAsked<UsedAnswer>(work.keeper, log, question);
+  const besides = useCallback(
+    (of: { usedBesides: (v: typeof view, l: typeof limits) => Promise<UsedBesides> }) =>
+      of.usedBesides(view, limits),
+    [view, limits],
+  );
+  const { value: usage, thinking, error } = useAsked<Usage>(work.keeper, log, question);
+  const more = useAsked<UsedBesides>(work.keeper, log, usage === null ? null : besides).value;
   if (error !== null) return <p role="alert">{logText.page.failed(error)}</p>;
-  if (value === null) return <p className="text-soft">{logText.page.working}</p>;
-  if (value.usage.count === 0) return <NoneHere work={work} />;
+  if (usage === null) return <p className="text-soft">{logText.page.working}</p>;
+  if (usage.count === 0) return <NoneHere work={work} />;
   // Who has no gear yet came for it.
-  const isNew = work.view.shelf.bodies.length === 0;
+  const isNew = view.shelf.bodies.length === 0;
+  const offer = more && <GearOffer work={work} gear={more.gear} />;
   return (
     <div className="space-y-8" aria-busy={thinking}>
-      {isNew && <GearOffer work={work} gear={value.gear} />}
-      <Distributed log={log} work={work} answer={value} />
-      {!isNew && <GearOffer work={work} gear={value.gear} />}
+      {isNew && offer}
+      <Distributed log={log} work={work} usage={usage} onlyBy={more?.onlyBy ?? NOTHING_YET} />
+      {!isNew && offer}
       {work.ofOuting && <ByOuting work={work} />}
     </div>
   );
 }
 
-function Distributed({ log, work, answer }: { log: Log; work: LogWork; answer: UsedAnswer }) {
-  const { usage } = answer;
+const NOTHING_YET: ReadonlyMap<string, number> = new Map();
+
+function Distributed({
+  log,
+  work,
+  usage,
+  onlyBy,
+}: {
+  log: Log;
+  work: LogWork;
+  usage: Usage;
+  onlyBy: ReadonlyMap<string, number>;
+}) {
   const [pointed, setPointed] = useState<number | null>(null);
   const used = usage.lenses;
   const bands = useMemo(
@@ -93,7 +111,7 @@ function Distributed({ log, work, answer }: { log: Log; work: LogWork; answer: U
           {usage.angles.unknown > 0 && <span>{t.angleUnknown(usage.angles.unknown)}</span>}
         </p>
       </div>
-      <LensTable log={log} usage={usage} onlyBy={answer.onlyBy} onPoint={setPointed} />
+      <LensTable log={log} usage={usage} onlyBy={onlyBy} onPoint={setPointed} />
       <Others log={log} usage={usage} />
     </section>
   );
