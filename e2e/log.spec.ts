@@ -56,7 +56,8 @@ test('from a card to what was used, against the plan, in hindsight, and pictures
   await expect(page.getByText('Lanterns close').first()).toBeVisible();
 
   // Next year's outing of the kind learns from this one.
-  await outingMenu(page, 'Duplicate');
+  await outingMenu(page, 'Outings…');
+  await page.getByRole('button', { name: 'Duplicate', exact: true }).first().click();
   await page.getByRole('link', { name: 'Log' }).click();
   await view(page, 'New pictures');
   await page.getByRole('button', { name: /^Use \d+ shares$/ }).click();

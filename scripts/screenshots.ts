@@ -43,6 +43,24 @@ try {
   }
   const phone = await open('/carry', PHONE);
   await phone.screenshot({ path: 'docs/screenshots/carry-phone.png' });
+  const log = await open('/log');
+  await log.getByRole('button', { name: 'Card of the regatta' }).click();
+  await log.getByTestId('used-chart').waitFor();
+  await log.waitForTimeout(1500);
+  await log.screenshot({ path: 'docs/screenshots/log.png' });
+  await log.getByLabel('Look at').selectOption('outing');
+  for (const [view, name] of [
+    ['Against the plan', 'log-against'],
+    ['Hindsight', 'log-hindsight'],
+  ] as const) {
+    await log.getByRole('tab', { name: view }).click();
+    await log.waitForTimeout(2500);
+    await log.screenshot({ path: `docs/screenshots/${name}.png` });
+  }
+  await log.setViewportSize(PHONE);
+  await log.getByRole('tab', { name: 'Used' }).click();
+  await log.waitForTimeout(1500);
+  await log.screenshot({ path: 'docs/screenshots/log-phone.png' });
   const beside = await open('/lineup');
   await beside.getByRole('button', { name: /^Compare these/ }).click();
   await beside.getByTestId('profiles').waitFor({ timeout: 60_000 });

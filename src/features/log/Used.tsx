@@ -111,7 +111,7 @@ function Distributed({
           {usage.angles.unknown > 0 && <span>{t.angleUnknown(usage.angles.unknown)}</span>}
         </p>
       </div>
-      <LensTable log={log} usage={usage} onlyBy={onlyBy} onPoint={setPointed} />
+      <LensTable log={log} usage={usage} bands={bands} onlyBy={onlyBy} onPoint={setPointed} />
       <Others log={log} usage={usage} />
     </section>
   );
@@ -162,14 +162,22 @@ function middleOf(
 /** Share of a lens's photographs that its usual range leaves out at either end. */
 const TAIL = 0.1;
 
+/** A range no wider than the lens: bins reach over its ends. */
+function within(usual: [number, number] | null, band: LensBand | undefined) {
+  if (usual === null || !band) return usual;
+  return [Math.max(usual[0], band.fromMm), Math.min(usual[1], band.toMm)] as const;
+}
+
 function LensTable({
   log,
   usage,
+  bands,
   onlyBy,
   onPoint,
 }: {
   log: Log;
   usage: Usage;
+  bands: readonly LensBand[];
   onlyBy: ReadonlyMap<string, number>;
   onPoint: (lens: number | null) => void;
 }) {
@@ -204,7 +212,7 @@ function LensTable({
         <tbody>
           {usage.lenses.map((l, i) => {
             const only = l.lens === null ? undefined : onlyBy.get(l.lens.id);
-            const usual = middleOf(l.angles, TAIL);
+            const usual = within(middleOf(l.angles, TAIL), bands[i]);
             return (
               <tr
                 key={l.seen[0]}
