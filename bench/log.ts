@@ -37,7 +37,7 @@ export async function benchHindsight(report: Report, median: Median): Promise<vo
   const { shelf } = demoOuting();
   const answers = createLogAnswers();
   answers.give(log);
-  const view = { shelf, marks: NO_MARKS, scope: { span: null, keptOnly: false } };
+  const view = { shelf, marks: NO_MARKS, scope: { spans: null, keptOnly: false } };
   const asked = { ...view, limits: DEFAULT_LIMITS, withWished: true };
   const seen = seenOf(log, shelf, NO_MARKS);
   const rules = { maxCrop: 1.5, isoCeiling: 6400, tolerancePercent: 2 };

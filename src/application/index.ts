@@ -20,6 +20,5 @@ export {
   type LogScope,
   type LogView,
   type OutingAnswer,
-  spanOf,
   type UsedBesides,
 } from './log';

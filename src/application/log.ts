@@ -20,7 +20,6 @@ import {
   lessonsOf,
   type Log,
   type LogMarks,
-  outingSpan,
   recognised,
   type Seen,
   seenOf,
@@ -35,8 +34,8 @@ import { loadHighsSolver } from '@/solver';
 
 /** Which photographs are looked at. */
 export interface LogScope {
-  /** Local times between which they were taken, ms; null for all, those without a time included. */
-  readonly span: readonly [number, number] | null;
+  /** Spans of local time in which they were taken, ms; null for all, those without a time included. */
+  readonly spans: readonly (readonly [number, number])[] | null;
   /** Only those rated with a star or more. */
   readonly keptOnly: boolean;
 }
@@ -168,17 +167,13 @@ export type LogAnswers = ReturnType<typeof createLogAnswers>;
 const sameGear = (a: LogView, b: LogView) =>
   JSON.stringify([a.shelf, a.marks]) === JSON.stringify([b.shelf, b.marks]);
 
-function within(seen: Seen, { span, keptOnly }: LogScope): Uint32Array {
-  const inSpan = span === null ? () => true : takenWithin(seen, span);
+function within(seen: Seen, { spans, keptOnly }: LogScope): Uint32Array {
+  const each = spans?.map((span) => takenWithin(seen, span)) ?? [];
+  const inSpan = (i: number) => spans === null || each.some((isIn) => isIn(i));
   return select(
     seen.log,
     (i) => inSpan(i) && (!keptOnly || (seen.log.numbers.rating[i] ?? NaN) >= KEPT_FROM),
   );
-}
-
-/** The span of time of an outing. */
-export function spanOf({ outing, stretches }: Pick<LogOuting, 'outing' | 'stretches'>) {
-  return outingSpan(outing, stretches);
 }
 
 function rulesOf(limits: HindsightAsked['limits']): HindsightRules {

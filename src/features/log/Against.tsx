@@ -5,7 +5,7 @@ import type { AgainstPlan, FrameHad } from '@/core/log';
 import { deviceKey, type Log } from '@/core/log';
 import type { Shelf } from '@/core/gear';
 import { useFile, usePhotographs } from '@/session';
-import { Button } from '@/ui';
+import { Button, notify } from '@/ui';
 import { StateMark } from '@/parts';
 import {
   digits,
@@ -31,7 +31,7 @@ export function Against({ work }: { work: LogWork }) {
   const { frames } = work.outing;
   if (!work.ofOuting)
     return work.hasDays ? (
-      <Button look="strong" onClick={() => work.setOfOuting(true)}>
+      <Button look="strong" onClick={() => work.setOf('outing')}>
         {logText.page.photographsOf(work.outing.outing.name)}
       </Button>
     ) : (
@@ -78,7 +78,7 @@ function Held({ work, answer }: { work: LogWork; answer: OutingAnswer }) {
 }
 
 function Clocks({ work, answer }: { work: LogWork; answer: OutingAnswer }) {
-  const { log } = usePhotographs(work.keeper);
+  const { log, marks } = usePhotographs(work.keeper);
   const { offset } = logText.clock;
   if (answer.clocks.length === 0) return null;
   const off = (seconds: number) => (seconds >= 0 ? t.slow : t.fast)(offset(seconds));
@@ -98,13 +98,18 @@ function Clocks({ work, answer }: { work: LogWork; answer: OutingAnswer }) {
               <span className="text-soft">{t.clockRange(offset(c.fromS), offset(c.toS))}</span>
             </p>
             <Button
-              onClick={() =>
-                void work.keeper.mark((marks) => {
-                  const key = deviceKey(camera);
-                  const seconds = (marks.clocks[key] ?? 0) + c.offsetS;
-                  return { ...marks, clocks: { ...marks.clocks, [key]: seconds } };
-                })
-              }
+              onClick={() => {
+                const before = marks;
+                const key = deviceKey(camera);
+                const seconds = (marks.clocks[key] ?? 0) + c.offsetS;
+                void work.keeper.mark((m) => ({ ...m, clocks: { ...m.clocks, [key]: seconds } }));
+                notify(t.clockSet(name, offset(seconds)), {
+                  action: {
+                    label: t.undo,
+                    onClick: () => void work.keeper.mark((m) => ({ ...m, clocks: before.clocks })),
+                  },
+                });
+              }}
             >
               {t.setClock}
             </Button>

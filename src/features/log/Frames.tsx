@@ -37,7 +37,7 @@ export function Frames({ work }: { work: LogWork }) {
         ) : value.length === 0 ? (
           <p>{t.none}</p>
         ) : (
-          <Clusters key={work.ofOuting ? 'outing' : 'all'} clusters={value} />
+          <Clusters key={work.of} clusters={value} />
         )}
       </section>
       <Shares work={work} />

@@ -126,12 +126,13 @@ function Scope({ work }: { work: LogWork }) {
     <div className="flex flex-wrap items-end gap-4 pb-1">
       <SelectField
         label={t.lookAt}
-        value={work.ofOuting ? 'outing' : 'all'}
+        value={work.of}
         options={[
           ['all', t.allPhotographs],
           ...(work.hasDays ? [['outing', t.photographsOf(outing.name)] as const] : []),
+          ...(work.alike > 1 ? [['genre', t.outingsOfTheKind(work.alike)] as const] : []),
         ]}
-        onChange={(next) => work.setOfOuting(next === 'outing')}
+        onChange={work.setOf}
       />
       <Tick label={t.keptOnly} on={work.keptOnly} onChange={work.setKeptOnly} />
     </div>

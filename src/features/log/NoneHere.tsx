@@ -9,7 +9,7 @@ export function NoneHere({ work }: { work: LogWork }) {
   return (
     <div className="space-y-2">
       <p>{t.noneHere}</p>
-      <Button onClick={() => work.setOfOuting(false)}>{t.lookAtAll}</Button>
+      <Button onClick={() => work.setOf('all')}>{t.lookAtAll}</Button>
     </div>
   );
 }

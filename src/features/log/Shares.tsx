@@ -61,7 +61,7 @@ function Learnt({ work, from }: { work: LogWork; from: OutingFile }) {
       const { outing, stretches, limits, shelf } = from;
       const span = outingSpan(outing, stretches);
       return of.outing(
-        { shelf, marks, scope: { span, keptOnly: false } },
+        { shelf, marks, scope: { spans: span && [span], keptOnly: false } },
         {
           outing,
           stretches,

@@ -6,11 +6,16 @@ import {
   type PhotographKeeper,
   useAnswer,
   useFile,
+  useFilePart,
   useKnownGear,
+  useOtherOutings,
   usePhotographs,
   useSelection,
 } from '@/session';
 import type { LogOuting, LogView } from '@/workers/logClient';
+
+/** Which photographs are looked at. */
+export type Of = 'all' | 'outing' | 'genre';
 
 /** What the views of the log are made with: the photographs looked at, the gear, the outing. */
 export interface LogWork {
@@ -18,8 +23,12 @@ export interface LogWork {
   readonly view: LogView;
   /** The outing that is open, with the lineup in sight as its plan. */
   readonly outing: LogOuting;
+  /** Of which outings photographs are looked at: all, the one that is open, or all of its kind. */
+  readonly of: Of;
   readonly ofOuting: boolean;
-  readonly setOfOuting: (ofOuting: boolean) => void;
+  readonly setOf: (of: Of) => void;
+  /** Outings of the kind of the open one, itself included, that have days. */
+  readonly alike: number;
   readonly keptOnly: boolean;
   readonly setKeptOnly: (keptOnly: boolean) => void;
   /** Whether the outing has days at all. */
@@ -31,14 +40,27 @@ export function useLogWork(keeper: PhotographKeeper): LogWork {
   const { marks } = usePhotographs(keeper);
   const { result } = useAnswer();
   const shelf = useKnownGear();
-  const [of, setOf] = useSelection('of');
+  const [chosen, choose] = useSelection('of');
   const [kept, setKept] = useSelection('rated');
   const span = useMemo(() => outingSpan(outing, stretches), [outing, stretches]);
-  const ofOuting = of === 'outing' && span !== null;
+  const spansAlike = useSpansAlike(span);
+  const of: Of =
+    chosen === 'outing' && span !== null
+      ? 'outing'
+      : chosen === 'genre' && spansAlike.length > 1
+        ? 'genre'
+        : 'all';
   const keptOnly = kept !== null;
   const view = useMemo<LogView>(
-    () => ({ shelf, marks, scope: { span: ofOuting ? span : null, keptOnly } }),
-    [shelf, marks, ofOuting, span, keptOnly],
+    () => ({
+      shelf,
+      marks,
+      scope: {
+        spans: of === 'genre' ? spansAlike : of === 'outing' && span !== null ? [span] : null,
+        keptOnly,
+      },
+    }),
+    [shelf, marks, of, span, spansAlike, keptOnly],
   );
   const plannedLensIds = result?.lineup.lensIds ?? null;
   const about = useMemo<LogOuting>(
@@ -56,10 +78,30 @@ export function useLogWork(keeper: PhotographKeeper): LogWork {
     keeper,
     view,
     outing: about,
-    ofOuting,
-    setOfOuting: (next) => setOf(next ? 'outing' : null),
+    of,
+    ofOuting: of === 'outing',
+    setOf: (next) => choose(next === 'all' ? null : next),
+    alike: spansAlike.length,
     keptOnly,
     setKeptOnly: (next) => setKept(next ? 'yes' : null),
     hasDays: span !== null,
   };
+}
+
+type Span = readonly [number, number];
+
+/** The days of the outings of one kind, the open one's first. */
+function useSpansAlike(own: Span | null): readonly Span[] {
+  const genre = useFilePart((file) => file.outing.genre);
+  const others = useOtherOutings();
+  return useMemo(() => {
+    if (genre === null) return [];
+    const spans = others
+      .filter((file) => file.outing.genre === genre)
+      .flatMap((file) => {
+        const span = outingSpan(file.outing, file.stretches);
+        return span === null ? [] : [span];
+      });
+    return own === null ? spans : [own, ...spans];
+  }, [genre, others, own]);
 }

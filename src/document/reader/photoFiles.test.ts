@@ -1,0 +1,75 @@
+import { readFileSync } from 'node:fs';
+import { decode, type OutingFile } from '@/document';
+import { simulatedCard } from '@/document/simulated';
+import { xmpOf } from '../formats/photoData';
+import { readPhotoFiles } from './photoFiles';
+import { sorted } from './readPhotos';
+
+const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
+const card = simulatedCard((read.ok ? read.value : null) as OutingFile);
+const blob = (text: string) => new Blob([text]);
+
+test('an XMP file is of the photograph that it stands beside; hidden files are left out', () => {
+  const found = [
+    'd/A.JPG',
+    'd/A.xmp',
+    'd/B.NEF',
+    'd/B.NEF.XMP',
+    'e/A.JPG',
+    'd/.C.JPG',
+    '.trash/D.JPG',
+  ];
+  const files = sorted(found.map((path) => ({ path, file: blob(path) })));
+  expect(files.map((f) => [f.folder, f.name, f.sidecar !== null])).toEqual([
+    ['d', 'A.JPG', true],
+    ['d', 'B.NEF', true],
+    ['e', 'A.JPG', false],
+  ]);
+});
+
+test('the ratings beside two files of the card are read, and count before those inside', async () => {
+  const files = sorted(card.files.map(({ path, bytes }) => ({ path, file: new Blob([bytes]) })));
+  const beside = files.filter((f) => f.sidecar !== null);
+  expect(beside).toHaveLength(2);
+  for (const came of await readPhotoFiles(beside, false))
+    expect(came).toMatchObject({ kind: 'photo', photo: { rating: 5, label: 'Print' } });
+});
+
+test('a file that can’t be opened is damaged, and the next one is read', async () => {
+  const gone = { size: 5, arrayBuffer: () => Promise.reject(new Error('gone')) } as unknown as Blob;
+  const [good] = card.files;
+  const at = { folder: '', sidecar: null };
+  const came = await readPhotoFiles(
+    [
+      { ...at, name: 'gone.jpg', file: gone },
+      { ...at, name: 'good.jpg', file: new Blob([good!.bytes]) },
+    ],
+    false,
+  );
+  expect(came.map((c) => c.kind)).toEqual(['damaged', 'photo']);
+});
+
+const XMP = (inside: string) =>
+  `<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF>${inside}</rdf:RDF></x:xmpmeta>`;
+test.each([
+  ['attributes', XMP('<rdf:Description xmp:Rating="3" xmp:Label="Red"/>'), 3, 'Red'],
+  ['elements', XMP('<rdf:Description><xmp:Rating>-1</xmp:Rating></rdf:Description>'), -1, ''],
+  [
+    'the second description',
+    XMP('<rdf:Description a="1"/><rdf:Description xmp:Rating="2"/>'),
+    2,
+    '',
+  ],
+  ['no rating', XMP('<rdf:Description xmp:Rating=""/>'), null, ''],
+  ['a rating that is none', XMP('<rdf:Description xmp:Rating="9"/>'), null, ''],
+  ['something else', '<html></html>', null, ''],
+])('XMP with %s', (_, xml, rating, label) => {
+  expect(xmpOf(xml)).toEqual({ rating, label });
+});
+
+test.each(['', '<', '<x:xmpmeta><rdf:RDF>', '\0\0\0', '<!DOCTYPE x [<!ENTITY a "b">]><x>&a;</x>'])(
+  'XMP that is none throws nothing: %j',
+  (xml) => {
+    expect(xmpOf(xml)?.rating ?? null).toBeNull();
+  },
+);
