@@ -148,10 +148,11 @@ test('an outing of version 5 is read as it was written, with no loan and tied to
   const read = decode(JSON.stringify(old));
   if (!read.ok) throw new Error(read.error.code);
   const { shelf, ties, version, ...rest } = read.value;
-  expect([version, ties]).toEqual([7, null]);
+  expect([version, ties]).toEqual([8, null]);
   expect(rest.limits.sources).toEqual(['owned', 'borrowed', 'rented']);
   old.limits.sources.push('rented');
   old.limits.maxDiameterMm = null;
+  Object.assign(old.outing, { genre: null, lessons: '' });
   const items = itemsOf(shelf);
   expect(items.every((i) => i.loan === null)).toBe(true);
   const without = (list: readonly object[]) =>
@@ -173,4 +174,13 @@ test.each([
   const file = read.ok ? read.value : null;
   const refused = decodeValue({ ...file, frames: [{ ...file?.frames[0], ...change }] });
   expect(refused.ok ? [] : refused.error.issues.map((i) => i.path)).toContain(path);
+});
+
+test('an outing of version 7 is of no kind yet, and nothing was learnt on it', () => {
+  const old = JSON.parse(readFileSync('tests/fixtures/outing-version-7.json', 'utf8'));
+  const read = decode(JSON.stringify(old));
+  if (!read.ok) throw new Error(read.error.code);
+  const { genre, lessons, ...outing } = read.value.outing;
+  expect([genre, lessons]).toEqual([null, '']);
+  expect({ ...read.value, outing }).toEqual({ ...old, version: read.value.version });
 });
