@@ -1,5 +1,13 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import { type Log, logBuilder, type LogMarks, logOf, type Photo, photoAt } from '@/core/log';
+import {
+  identityAt,
+  type Log,
+  logBuilder,
+  type LogMarks,
+  logOf,
+  type Photo,
+  photoAt,
+} from '@/core/log';
 import {
   type BrowserHost,
   changePhotographs,
@@ -45,7 +53,7 @@ export interface PhotographKeeper {
   warm(): void;
   read(files: readonly FoundFile[], withPlace: boolean): Promise<ReadingDone | null>;
   cancel(): void;
-  readTable(text: string): Promise<ReadingDone | TableProblem>;
+  readTable(text: string, withPlace: boolean): Promise<ReadingDone | TableProblem>;
   /** Keeps those that pass; gives the way to have the others back. */
   keepOnly(keep: (i: number) => boolean): Promise<() => Promise<void>>;
   mark(change: (marks: LogMarks) => LogMarks): Promise<void>;
@@ -146,8 +154,8 @@ export function createPhotographs(host: BrowserHost): PhotographKeeper {
       }
     },
     cancel: () => control?.abort(),
-    async readTable(text) {
-      const read = await readInWorker('photoTable', [text]);
+    async readTable(text, withPlace) {
+      const read = await readInWorker('photoTable', [text, withPlace]);
       if (!read.ok) return 'not-read';
       if (read.value.code !== 'read') return read.value.code;
       const { photos, withoutFile } = read.value;
@@ -163,7 +171,13 @@ export function createPhotographs(host: BrowserHost): PhotographKeeper {
     },
     async keepOnly(keep) {
       const before = state.getState().log;
-      await change(({ log, marks }) => ({ log: log === before ? logOf(log, keep) : log, marks }));
+      const gone = new Set<string>();
+      for (let i = 0; i < before.count; i += 1) if (!keep(i)) gone.add(identityAt(before, i));
+      // By what they are: another tab may have added photographs meanwhile.
+      await change(({ log, marks }) => ({
+        log: logOf(log, (i) => !gone.has(identityAt(log, i))),
+        marks,
+      }));
       return () => change(({ log, marks }) => ({ log: joined(log, before), marks }));
     },
     mark: (how) => change(({ log, marks }) => ({ log, marks: how(marks) })),

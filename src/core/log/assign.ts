@@ -129,7 +129,7 @@ function assignOnce(
     const body = seen.bodies[seen.log.lists.camera[first] ?? 0] ?? null;
     const shooterId = shooterOf(time, body?.id ?? null, wanted);
     const sensor = body?.sensor ?? FULL_FRAME;
-    const likely = candidatesOf(wanted.frames, time, shooterId).map((frame) => ({
+    const likely = candidatesOf(wanted, times, time, shooterId).map((frame) => ({
       frame,
       likelihood:
         Math.log(priors.get(frame.id) ?? 0) +
@@ -195,16 +195,23 @@ function shooterOf(
   return having.length === 1 ? (having[0]?.shooterId ?? null) : null;
 }
 
-/** The pictures that can be made in a stretch by a shooter; outside every stretch, those of any stretch. */
+/**
+ * The pictures that can be made in a stretch by a shooter; a picture of a stretch whose times aren't
+ * known may be made at any time.
+ */
 function candidatesOf(
-  frames: readonly Frame[],
+  { frames, stretches }: Wanted,
+  times: readonly StretchTime[],
   time: StretchTime | null,
   shooterId: ShooterId | null,
 ): Frame[] {
+  const timed = new Set(times.map((t) => t.stretch.id));
+  const isKnown = (id: Stretch['id']) => timed.has(id) || !stretches.some((s) => s.id === id);
   return frames.filter(
-    (f) =>
-      (f.stretchIds.length === 0 || (time !== null && f.stretchIds.includes(time.stretch.id))) &&
-      (f.shooterIds.length === 0 || shooterId === null || f.shooterIds.includes(shooterId)),
+    ({ stretchIds, shooterIds }) =>
+      (stretchIds.length === 0 ||
+        stretchIds.some((id) => id === time?.stretch.id || !isKnown(id))) &&
+      (shooterIds.length === 0 || shooterId === null || shooterIds.includes(shooterId)),
   );
 }
 

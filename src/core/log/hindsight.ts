@@ -1,4 +1,4 @@
-import { type Lens, mountableSetups, type Shelf, stackItemIds } from '@/core/gear';
+import { type Lens, mountableSetups, type Setup, type Shelf, stackItemIds } from '@/core/gear';
 import type { MipModel, MipRow, MipSolver } from '@/core/lineup';
 import type { Seen } from './seen';
 import { type HindsightRules, kindsOf, wouldMake } from './wouldMake';
@@ -50,12 +50,11 @@ interface Group {
   readonly count: number;
 }
 
-/** Items that stand in for each other in all that follows are told apart by this. */
-const keyOf = (ways: readonly (readonly string[])[]) =>
-  ways
-    .map((way) => way.join('+'))
-    .sort()
-    .join('|');
+/** The items of a setup that are chosen together. */
+interface ItemSet {
+  readonly items: readonly string[];
+  readonly key: string;
+}
 
 /**
  * The photographs by the sets of items that would have made them. Where a lens alone makes one, what
@@ -70,35 +69,47 @@ export function groupsOf(
   const { kinds, unknown } = kindsOf(seen, which);
   const setups = mountableSetups(shelf).map((setup) => ({
     setup,
-    items: [...stackItemIds(setup)].sort(),
+    set: itemSet(setup),
   }));
   const groups = new Map<string, { ways: readonly (readonly string[])[]; count: number }>();
   let unmade = 0;
   for (const { kind, count } of kinds) {
     const ways = smallestSets(
-      setups.filter(({ setup }) => wouldMake(setup, kind, rules)).map(({ items }) => items),
+      setups.filter(({ setup }) => wouldMake(setup, kind, rules)).map(({ set }) => set),
     );
     if (ways.length === 0) {
       unmade += count;
       continue;
     }
-    const key = keyOf(ways);
+    const key = ways
+      .map((way) => way.key)
+      .sort()
+      .join('|');
     const known = groups.get(key);
     if (known) known.count += count;
-    else groups.set(key, { ways, count });
+    else groups.set(key, { ways: ways.map(({ items }) => items), count });
   }
   return { groups: [...groups.values()], unknown, unmade };
 }
 
+function itemSet(setup: Setup): ItemSet {
+  const items = [...stackItemIds(setup)].sort();
+  return { items, key: items.join('+') };
+}
+
 /** Sets of which no other of them is a part, each once. */
-function smallestSets(sets: readonly (readonly string[])[]): (readonly string[])[] {
-  const distinct = [...new Map(sets.map((set) => [set.join('+'), set])).values()];
-  return distinct.filter(
-    (set) =>
-      !distinct.some(
-        (other) => other.length < set.length && other.every((item) => set.includes(item)),
-      ),
+function smallestSets(sets: readonly ItemSet[]): ItemSet[] {
+  const distinct = [...new Map(sets.map((set) => [set.key, set])).values()];
+  const alone = new Set(distinct.flatMap(({ items }) => (items.length === 1 ? items : [])));
+  const several = distinct.filter(
+    ({ items }) => items.length > 1 && !items.some((item) => alone.has(item)),
   );
+  const holds = (set: ItemSet, part: ItemSet) =>
+    part.items.length < set.items.length && part.items.every((item) => set.items.includes(item));
+  return [
+    ...distinct.filter(({ items }) => items.length === 1),
+    ...several.filter((set) => !several.some((part) => holds(set, part))),
+  ];
 }
 
 /**

@@ -196,3 +196,11 @@ test.each([
 ])('a table that is none is refused: %j', (text, code) => {
   expect(readPhotoTable(text).code).toBe(code);
 });
+
+test('where stretches have no times, their pictures are still found', () => {
+  const stretches = demo.stretches.map((s) => ({ ...s, day: null, fromTime: null, toTime: null }));
+  const wanted = { ...demo, stretches };
+  const assigned = assignPhotos(seen, which, wanted, CORRECTED);
+  const within = assigned.filter((a) => a.frameId !== null).length;
+  expect(within / assigned.length).toBeGreaterThan(0.9);
+});

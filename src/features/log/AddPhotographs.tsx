@@ -38,7 +38,7 @@ export function AddPhotographs({ keeper }: { keeper: PhotographKeeper }) {
   };
   const readTable = async (text: string) => {
     setProblem(null);
-    const came: ReadingDone | TableProblem = await keeper.readTable(text);
+    const came: ReadingDone | TableProblem = await keeper.readTable(text, withPlace);
     if (typeof came === 'string') setProblem(t.tableProblem[came]);
   };
   const drop = (event: DragEvent) => {
