@@ -30,6 +30,9 @@ test('from a card to what was used, against the plan, in hindsight, and pictures
   await expect(page.getByText(/1 picture missed/)).toBeVisible();
   await expect(page.getByText('23 mm f/1.4 was carried and never used (375 g).')).toBeVisible();
   await expect(page.getByText(/23 changes made, 5 planned/)).toBeVisible();
+  await expect(
+    page.getByRole('list', { name: 'Planned lens changes' }).getByRole('listitem'),
+  ).toHaveCount(5);
 
   // One that is none of the pictures is said to be one, and counts there.
   const hall = against.getByRole('row', { name: /Boathouse, whole hall/ });

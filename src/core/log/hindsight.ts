@@ -1,7 +1,7 @@
 import { type Lens, mountableSetups, type Setup, type Shelf, stackItemIds } from '@/core/gear';
 import type { MipModel, MipRow, MipSolver } from '@/core/lineup';
 import type { Seen } from './seen';
-import { type HindsightRules, kindsOf, wouldMake } from './wouldMake';
+import { type HindsightRules, type Kind, kindsOf, wouldMake } from './wouldMake';
 
 /** What of the shelf may be chosen in hindsight, and what beside lenses counts as. */
 export interface HindsightQuestion {
@@ -67,16 +67,14 @@ export function groupsOf(
   rules: HindsightRules,
 ): { readonly groups: readonly Group[]; readonly unknown: number; readonly unmade: number } {
   const { kinds, unknown } = kindsOf(seen, which);
-  const setups = mountableSetups(shelf).map((setup) => ({
-    setup,
-    set: itemSet(setup),
-  }));
+  // Lenses by themselves first: what they make needs nothing behind them.
+  const setups = mountableSetups(shelf)
+    .map((setup) => ({ setup, set: itemSet(setup) }))
+    .sort((a, b) => a.set.items.length - b.set.items.length);
   const groups = new Map<string, { ways: readonly (readonly string[])[]; count: number }>();
   let unmade = 0;
   for (const { kind, count } of kinds) {
-    const ways = smallestSets(
-      setups.filter(({ setup }) => wouldMake(setup, kind, rules)).map(({ set }) => set),
-    );
+    const ways = waysOf(kind, setups, rules);
     if (ways.length === 0) {
       unmade += count;
       continue;
@@ -97,19 +95,26 @@ function itemSet(setup: Setup): ItemSet {
   return { items, key: items.join('+') };
 }
 
-/** Sets of which no other of them is a part, each once. */
-function smallestSets(sets: readonly ItemSet[]): ItemSet[] {
-  const distinct = [...new Map(sets.map((set) => [set.key, set])).values()];
-  const alone = new Set(distinct.flatMap(({ items }) => (items.length === 1 ? items : [])));
-  const several = distinct.filter(
-    ({ items }) => items.length > 1 && !items.some((item) => alone.has(item)),
-  );
+/** The smallest sets of items that would have made photographs of a kind. */
+function waysOf(
+  kind: Kind,
+  setups: readonly { readonly setup: Setup; readonly set: ItemSet }[],
+  rules: HindsightRules,
+): ItemSet[] {
+  const found = new Map<string, ItemSet>();
+  const alone = new Set<string>();
+  for (const { setup, set } of setups) {
+    const isNeedless = set.items.length > 1 && set.items.some((item) => alone.has(item));
+    if (isNeedless || found.has(set.key) || !wouldMake(setup, kind, rules)) continue;
+    found.set(set.key, set);
+    if (set.items.length === 1) alone.add(set.key);
+  }
+  const several = [...found.values()].filter(({ items }) => items.length > 1);
   const holds = (set: ItemSet, part: ItemSet) =>
     part.items.length < set.items.length && part.items.every((item) => set.items.includes(item));
-  return [
-    ...distinct.filter(({ items }) => items.length === 1),
-    ...several.filter((set) => !several.some((part) => holds(set, part))),
-  ];
+  return [...found.values()].filter(
+    (set) => set.items.length === 1 || !several.some((part) => holds(set, part)),
+  );
 }
 
 /**

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import type { CarryPlan } from '@/core/carry';
 import type { AgainstPlan, FrameHad } from '@/core/log';
 import { deviceKey, type Log } from '@/core/log';
 import type { Shelf } from '@/core/gear';
@@ -21,7 +22,7 @@ import { Given } from './Given';
 import { cameraName, lensSeenName } from './names';
 import { NoneHere } from './NoneHere';
 import type { LogWork } from './useLogWork';
-import { useOutingAnswer, usePlannedChanges } from './useOutingAnswer';
+import { useOutingAnswer, usePlan } from './useOutingAnswer';
 
 const t = logText.against;
 
@@ -301,18 +302,42 @@ function Lenses({ work, against }: { work: LogWork; against: AgainstPlan }) {
 /** Changes listed before the rest is only counted. */
 const LISTED = 12;
 
+/** What is to be put on when, by the plan: before a stretch or during it. */
+function plannedChanges({ stretches }: CarryPlan) {
+  return stretches.flatMap(({ stretchId, before, hands }) => [
+    ...before.map((on) => ({ stretchId, on })),
+    ...hands.flatMap(({ doings }) =>
+      doings.flatMap((d) => (d.kind === 'put' && d.isChange ? [{ stretchId, on: d.on }] : [])),
+    ),
+  ]);
+}
+
 function Changes({ work, against }: { work: LogWork; against: AgainstPlan }) {
   const { log } = usePhotographs(work.keeper);
   const [all, setAll] = useState(false);
   const names = groupNames(log, work.view.shelf, against);
-  const planned = usePlannedChanges();
+  const name = namesOf(useFile());
+  const plan = usePlan();
   const shown = all ? against.changes : against.changes.slice(0, LISTED);
   return (
     <section aria-labelledby="changes" className="space-y-1">
       <h2 id="changes" className="text-lg">
         {t.changesTitle}
       </h2>
-      <p>{t.changes(against.changes.length, planned)}</p>
+      <p>{t.changes(against.changes.length, plan?.changes ?? null)}</p>
+      {plan !== null && plan.changes > 0 && (
+        <ul className="text-[13px]" aria-label={t.plannedChanges}>
+          {plannedChanges(plan).map(({ stretchId, on }, i) => (
+            <li key={i}>
+              {t.plannedChange(
+                stretchId === null ? null : name(stretchId),
+                name(on.bodyId),
+                plainList(on.pieceIds.map(name)),
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
       <ol className="text-[13px]">
         {shown.map((c) => (
           <li key={c.photo}>

@@ -9,7 +9,7 @@ import { lensSeenName } from './names';
 import { Notes } from './Notes';
 import { useAsked } from './useAsked';
 import type { LogWork } from './useLogWork';
-import { usePlannedChanges } from './useOutingAnswer';
+import { usePlan } from './useOutingAnswer';
 
 const t = logText.lessons;
 const TIME_LIMIT_S = 10;
@@ -33,7 +33,7 @@ export function Lessons({ work }: { work: LogWork }) {
   const file = useFile();
   const shelf = useKnownGear();
   const [, setView] = useSelection('view');
-  const plannedChanges = usePlannedChanges();
+  const plannedChanges = usePlan()?.changes ?? null;
   const { limits } = file;
   const outing = useMemo<LogOuting | null>(
     () => (work.ofOuting ? { ...work.outing, plannedChanges } : null),

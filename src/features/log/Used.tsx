@@ -225,7 +225,9 @@ function LensTable({
                 </th>
                 <td className="py-1 pr-4">
                   <span className="flex items-center gap-2">
-                    <span className="w-12 text-right tabular-nums">{percent(l.count)}</span>
+                    <span className="w-14 text-right whitespace-nowrap tabular-nums">
+                      {percent(l.count)}
+                    </span>
                     <Strip share={l.count / most} kept={l.kept / Math.max(1, l.count)} />
                   </span>
                 </td>

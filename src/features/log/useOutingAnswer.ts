@@ -2,6 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { DEFAULT_PACKING } from '@/core/brief';
+import type { CarryPlan } from '@/core/carry';
 import { useAnswer, useFile, usePhotographs } from '@/session';
 import { planCarrying } from '@/workers/backgroundClient';
 import type { LogOuting, LogView, OutingAnswer } from '@/workers/logClient';
@@ -20,8 +21,8 @@ export function useOutingAnswer(work: LogWork): Asked<OutingAnswer> {
   return useAsked<OutingAnswer>(work.keeper, log, work.ofOuting ? question : null);
 }
 
-/** Lens changes that the plan for the lineup in sight needs; null until that is known. */
-export function usePlannedChanges(): number | null {
+/** The plan of carrying for the lineup in sight; null until it is known. */
+export function usePlan(): CarryPlan | null {
   const { outing, packing } = useFile();
   const { result, question } = useAnswer();
   const { anyOrder, bagWeightG, prefer } = packing;
@@ -35,14 +36,14 @@ export function usePlannedChanges(): number | null {
       },
     [question, shooters, currency, anyOrder, bagWeightG, prefer],
   );
-  const [changes, setChanges] = useState<number | null>(null);
+  const [planned, setPlanned] = useState<CarryPlan | null>(null);
   useEffect(() => {
     if (asked === null || result === null) return;
     return planCarrying(asked, result, {
       progress: () => undefined,
-      done: ({ plan }) => setChanges(plan.changes),
-      failed: () => setChanges(null),
+      done: ({ plan }) => setPlanned(plan),
+      failed: () => setPlanned(null),
     });
   }, [asked, result]);
-  return changes;
+  return planned;
 }

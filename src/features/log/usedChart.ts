@@ -70,6 +70,7 @@ export function usedChartOption(input: UsedChartInput): EChartsCoreOption {
         min: 0,
         max: most,
         splitNumber: 3,
+        minInterval: 1,
         axisLabel: { ...axisLabel(colours), showMaxLabel: false },
         splitLine: { lineStyle: { color: colours.hair, width: 0.5 } },
       },
@@ -97,13 +98,18 @@ export function usedChartOption(input: UsedChartInput): EChartsCoreOption {
   };
 }
 
+const LEAST_OCTAVES = 2;
+
 function extentOf(all: Distribution, bands: readonly LensBand[]) {
   const edges = [
     ...all.counts.flatMap((count, i) => (count > 0 ? [edgeOf(all, i), edgeOf(all, i + 1)] : [])),
     ...bands.flatMap((b) => [log2(b.fromMm), log2(b.toMm)]),
   ];
   if (edges.length === 0) return { min: log2(14), max: log2(400) };
-  return { min: Math.min(...edges) - 0.15, max: Math.max(...edges) + 0.15 };
+  const [from, to] = [Math.min(...edges) - 0.15, Math.max(...edges) + 0.15];
+  // A single focal length still stands on an axis that can be read.
+  const missing = Math.max(0, LEAST_OCTAVES - (to - from)) / 2;
+  return { min: from - missing, max: to + missing };
 }
 
 const edgeOf = ({ from, perOctave }: Distribution, i: number) => log2(from) + i / perOctave;

@@ -122,7 +122,7 @@ export const logText = {
     legendKept: 'rated',
     focalBelow: 'Focal length below for 36 × 24 mm, angle of view above.',
     angleUnknown: (n: number) =>
-      `${counted(n, 'photograph')} tell no focal length and are left out here.`,
+      `Left out here, since their files tell no angle of view: ${counted(n, 'photograph')}.`,
     lens: 'Lens',
     share: 'Share',
     photographs: 'Photographs',
@@ -184,6 +184,9 @@ export const logText = {
         : `${counted(made, 'change')} made, ${many(planned)} planned.`,
     change: (when: string, camera: string, from: string, to: string) =>
       `${when}, ${camera}: ${from} → ${to}`,
+    plannedChanges: 'Planned lens changes',
+    plannedChange: (stretch: string | null, camera: string, items: string) =>
+      `Planned${stretch === null ? '' : ` in ${stretch}`}, ${camera}: → ${items}`,
     allChanges: (n: number) => `Show all ${many(n)}`,
     outsideTitle: 'Something else',
     outsideNone: 'Every photograph is one of the pictures you wanted.',
@@ -239,7 +242,8 @@ export const logText = {
     notEnough: (percent: number) =>
       `Nothing to choose from makes ${formatPercent(percent)} of them.`,
     unmade: (n: number) => `${counted(n, 'photograph')} could have been made with none of them.`,
-    unknown: (n: number) => `${counted(n, 'photograph')} tell no angle of view and aren’t counted.`,
+    unknown: (n: number) =>
+      `Not counted, since their files tell no angle of view: ${counted(n, 'photograph')}.`,
     chart: (n: number) => `Photographs made by one lens up to ${many(n)}`,
     nothing: 'Nothing on the shelf would have made any of them. Add your gear first.',
     percent: (n: number) => formatPercent(n),
