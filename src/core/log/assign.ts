@@ -14,7 +14,7 @@ import { cropFactor, FULL_FRAME, type SensorSize } from '@/core/optics';
 import { identityAt } from './log';
 import type { LogMarks } from './marks';
 import { type StretchTime, stretchAt, stretchTimes } from './outingTimes';
-import { evAt, type Seen } from './seen';
+import { evAt, type Seen, uprightAt } from './seen';
 
 /** What photographs are given to: an outing's wanted pictures, by time, who was there, and fit. */
 export interface Wanted {
@@ -261,12 +261,6 @@ function focalOn(seen: Seen, i: number, sensor: SensorSize): number {
   return Math.log2((seen.equivalentMm[i] ?? NaN) / cropFactor(sensor));
 }
 
-function uprightAt({ log: { numbers } }: Seen, i: number): boolean | null {
-  const [width, height] = [numbers.widthPx[i] ?? NaN, numbers.heightPx[i] ?? NaN];
-  if (Number.isNaN(width + height)) return null;
-  return (numbers.orientation[i] ?? NaN) >= 5 ? width > height : height > width;
-}
-
 const normal = (off: number, spread: number) => -0.5 * (off / spread) ** 2;
 /** Room that a normal law's two tails take beside an even range. */
 const TAILS = Math.sqrt(2 * Math.PI);
@@ -295,7 +289,7 @@ function framingLikelihood(
   sensor: SensorSize,
 ): number {
   const focal = focalOn(seen, i, sensor);
-  const upright = uprightAt(seen, i);
+  const upright = uprightAt(seen.log, i);
   if (Number.isNaN(focal)) return Math.log(1 / ANYWHERE.octaves);
   const each = ranges.map((r) => {
     const [from, to] = [Math.max(r.from, 0), Math.min(r.to, MOST_OCTAVES)];

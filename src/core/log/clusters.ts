@@ -1,6 +1,6 @@
 import type { Stretch } from '@/core/brief';
 import { stretchAt, type StretchTime } from './outingTimes';
-import { evAt, type Seen } from './seen';
+import { evAt, type Seen, uprightAt } from './seen';
 
 /** Photographs that are alike in angle and light: what may be wanted again. */
 export interface Cluster {
@@ -116,11 +116,7 @@ function clusterOf(
   const focals = sorted(photos.map((i) => seen.equivalentMm[i] ?? NaN));
   const evs = sorted(photos.map((i) => evAt(seen.log, i)));
   const times = sorted(photos.map((i) => numbers.timeS[i] ?? NaN));
-  const upright = photos.filter((i) => {
-    const turned = (numbers.orientation[i] ?? NaN) >= 5;
-    const [w, h] = [numbers.widthPx[i] ?? NaN, numbers.heightPx[i] ?? NaN];
-    return turned ? w > h : h > w;
-  });
+  const upright = photos.filter((i) => uprightAt(seen.log, i) === true);
   return {
     stretch,
     count: photos.length,

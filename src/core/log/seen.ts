@@ -2,7 +2,7 @@ import type { Body, Lens, Shelf } from '@/core/gear';
 import { cropFactor, FULL_FRAME, type SensorSize, sideMm } from '@/core/optics';
 import { type Log, type NumberColumn } from './log';
 import type { LogMarks } from './marks';
-import { deviceKey } from './photo';
+import { deviceKey, isPortrait } from './photo';
 import { recognised } from './recognise';
 
 /** A log as it is looked at: clocks set right, gear recognised, angles worked out. */
@@ -75,6 +75,17 @@ export function evAt({ numbers }: Log, i: number): number {
   const [n, time, iso] = [numbers.fNumber[i], numbers.timeS[i], numbers.iso[i]];
   if (n === undefined || time === undefined || iso === undefined) return NaN;
   return Math.log2((n * n) / time) - Math.log2(iso / 100);
+}
+
+/** Whether a photograph stands on its short side when looked at; null where its size isn't known. */
+export function uprightAt({ numbers }: Log, i: number): boolean | null {
+  const known = (value: number | undefined) =>
+    value === undefined || Number.isNaN(value) ? null : value;
+  return isPortrait({
+    widthPx: known(numbers.widthPx[i]),
+    heightPx: known(numbers.heightPx[i]),
+    orientation: known(numbers.orientation[i]),
+  });
 }
 
 /** All photographs of a log, or those that pass. */

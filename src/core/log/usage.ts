@@ -1,5 +1,5 @@
 import type { Lens } from '@/core/gear';
-import type { Seen } from './seen';
+import { type Seen, uprightAt } from './seen';
 
 /** How often something was used. */
 export interface Tally<K> {
@@ -119,8 +119,7 @@ export function usageOf(seen: Seen, which: Uint32Array): Usage {
       months.set(month, tally);
       count(tally, isKept);
     }
-    if (standsUpright(numbers.widthPx[i], numbers.heightPx[i], numbers.orientation[i]))
-      portrait += 1;
+    if (uprightAt(log, i)) portrait += 1;
   }
   return {
     count: which.length,
@@ -174,10 +173,6 @@ export function lensGroups(lenses: readonly (Lens | null)[]) {
     return at;
   });
   return { of, lens, seen };
-}
-
-function standsUpright(width = NaN, height = NaN, orientation = NaN): boolean {
-  return orientation >= 5 ? width > height : height > width;
 }
 
 /** Months since 1970. */
