@@ -1,6 +1,6 @@
 import type { Stretch } from '@/core/brief';
 import { stretchAt, type StretchTime } from './outingTimes';
-import { evAt, type Seen, uprightAt } from './seen';
+import { evAt, type Seen } from './seen';
 
 /** Photographs that are alike in angle and light: what may be wanted again. */
 export interface Cluster {
@@ -14,7 +14,6 @@ export interface Cluster {
   /** Light in the middle, and that only one in ten is darker than, EV at ISO 100; null where unknown. */
   readonly evMiddle: number | null;
   readonly evDark: number | null;
-  readonly portraitShare: number;
   /** Exposure time in the middle, s; null where unknown. */
   readonly timeS: number | null;
   readonly photos: readonly number[];
@@ -116,7 +115,6 @@ function clusterOf(
   const focals = sorted(photos.map((i) => seen.equivalentMm[i] ?? NaN));
   const evs = sorted(photos.map((i) => evAt(seen.log, i)));
   const times = sorted(photos.map((i) => numbers.timeS[i] ?? NaN));
-  const upright = photos.filter((i) => uprightAt(seen.log, i) === true);
   return {
     stretch,
     count: photos.length,
@@ -125,7 +123,6 @@ function clusterOf(
     toMm: quantile(focals, 0.95) ?? 1,
     evMiddle: quantile(evs, 0.5),
     evDark: quantile(evs, 0.1),
-    portraitShare: upright.length / Math.max(1, photos.length),
     timeS: quantile(times, 0.5),
     photos,
   };

@@ -1,7 +1,6 @@
 import {
   type Body,
   type BodyId,
-  countingRange,
   type Lens,
   type LensId,
   mountFits,
@@ -103,10 +102,4 @@ function plain(name: string): string {
     .normalize('NFKC')
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]/gu, '');
-}
-
-/** The focal lengths of a lens that count, on the 36×24 mm frame, when it hangs on a body. */
-export function equivalentsOf(lens: Lens, crop: number): readonly [number, number] {
-  const { wideMm, longMm } = countingRange(lens);
-  return [wideMm * crop, longMm * crop];
 }

@@ -108,6 +108,7 @@ function Distributed({
           <Key fill="var(--got-wash)">{t.legendAll}</Key>
           <Key fill="var(--got)">{t.legendKept}</Key>
           <span>{t.focalBelow}</span>
+          <span>{t.upright((100 * usage.portrait) / Math.max(1, usage.count))}</span>
           {usage.angles.unknown > 0 && <span>{t.angleUnknown(usage.angles.unknown)}</span>}
         </p>
       </div>
