@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { type Log, type LensSpecification, type Photo, photoAt } from '@/core/log';
-import { ratingOf, timeMs, zoneMinutes } from './photoValues';
+import { exifTime, ratingOf, timeMs, zoneMinutes } from './photoValues';
 
 /**
  * Columns of a table of photographs: exiftool's names of tags, and units as its `-n` writes them. The
@@ -252,11 +252,6 @@ function cellsOf(p: Photo): Record<Column, string | number | null> {
     GPSLatitude: p.place?.latitudeDeg ?? null,
     GPSLongitude: p.place?.longitudeDeg ?? null,
   };
-}
-
-function exifTime(ms: number): string {
-  const iso = new Date(ms).toISOString();
-  return `${iso.slice(0, 10).replaceAll('-', ':')} ${iso.slice(11, 19)}`;
 }
 
 function exifZone(minutes: number): string {

@@ -28,3 +28,9 @@ export function zoneMinutes(value: string): number | null {
 export function ratingOf(value: number | null): number | null {
   return value !== null && Number.isInteger(value) && value >= -1 && value <= 5 ? value : null;
 }
+
+/** A local moment, ms as if it were UTC, as Exif writes it: 2027:06:12 09:31:02. */
+export function exifTime(ms: number): string {
+  const iso = new Date(ms).toISOString();
+  return `${iso.slice(0, 10).replaceAll('-', ':')} ${iso.slice(11, 19)}`;
+}

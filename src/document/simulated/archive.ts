@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { cropFactor } from '@/core/optics';
+import { exifTime } from '../formats/photoValues';
 import { PHOTO_COLUMNS } from '../formats/photoTable';
 import { chances, toThird } from './random';
 
@@ -112,7 +113,7 @@ export function simulatedArchive(): string {
     const all: Readonly<Record<string, string | number>> = {
       ...cells,
       SourceFile: `${YEAR}/${month(ms)}/${name}`,
-      DateTimeOriginal: time(ms),
+      DateTimeOriginal: exifTime(ms),
     };
     return PHOTO_COLUMNS.map((column) => all[column] ?? '');
   });
@@ -156,5 +157,3 @@ function exposureOf(habit: (typeof HABITS)[number], random: ReturnType<typeof ch
 
 const iso = (ms: number) => new Date(ms).toISOString();
 const month = (ms: number) => iso(ms).slice(5, 7);
-const time = (ms: number) =>
-  `${iso(ms).slice(0, 10).replaceAll('-', ':')} ${iso(ms).slice(11, 19)}`;

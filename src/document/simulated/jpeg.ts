@@ -1,4 +1,5 @@
 import piexif from 'piexifjs';
+import { exifTime } from '../formats/photoValues';
 
 /** What a simulated camera writes into a file. */
 export interface Shot {
@@ -73,9 +74,4 @@ export function jpegOf(shot: Shot): Uint8Array<ArrayBuffer> {
 /** Exif's own texts are plain ASCII. */
 function ascii(text: string): string {
   return text.replaceAll('–', '-').replaceAll('×', 'x');
-}
-
-function exifTime(ms: number): string {
-  const iso = new Date(ms).toISOString();
-  return `${iso.slice(0, 10).replaceAll('-', ':')} ${iso.slice(11, 19)}`;
 }
