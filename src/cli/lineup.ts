@@ -1,9 +1,8 @@
-import { readFile } from 'node:fs/promises';
 import { stderr, stdout } from 'node:process';
 import { parseArgs } from 'node:util';
-import { decode } from '@/document';
 import { answerInFull, LONGEST_TIME_S, USUAL_TIME_S } from '@/application';
-import { fieldProblemText, hostText, refusalText } from '@/text';
+import { hostText } from '@/text';
+import { readOuting, Refused } from './readOuting';
 
 const t = hostText.lineup;
 
@@ -14,24 +13,12 @@ async function main(): Promise<number> {
   const asked = readArguments();
   if (asked === null) return refuse(USAGE);
   const { path, timeLimitS } = asked;
-  let text: string;
   try {
-    text = await readFile(path, 'utf8');
-  } catch (error) {
-    return refuse(t.cannotRead(path, error instanceof Error ? error.message : String(error)));
-  }
-  const file = decode(text);
-  if (!file.ok) {
-    const fields = file.error.issues
-      .filter((i) => i.path !== '')
-      .map((i) => `  ${i.path}: ${fieldProblemText(i.problem)}\n`);
-    return refuse(`${path}: ${refusalText(file.error)}\n${fields.join('')}`);
-  }
-  try {
-    const answer = await answerInFull(file.value, timeLimitS);
+    const answer = await answerInFull(await readOuting(path), timeLimitS);
     stdout.write(`${JSON.stringify(answer, null, 2)}\n`);
     return 0;
   } catch (error) {
+    if (error instanceof Refused) return refuse(error.message);
     if (!(error instanceof Error && error.name === 'OutOfTime')) throw error;
     return refuse(t.sWereNotEnoughAllow(path, timeLimitS));
   }

@@ -1,5 +1,5 @@
 /** The choice: the fewest lenses that get the frames, proven, with its reasons. */
-export { type AimValue, type Choice, costsOf, type Open } from './solve/choose';
+export { type AimValue, type Choice, choose, costsOf, type Open } from './solve/choose';
 export type { ConflictMember, KeptOut, LimitConflict, WayOut } from './explain/conflicts';
 export {
   type Difference,
@@ -13,7 +13,14 @@ export {
   type TradePoint,
   whyOut,
 } from './explore/alternatives';
-export { type Deadline, deadlineIn, finishingBy } from './solve/deadline';
+export {
+  type Deadline,
+  deadlineIn,
+  earlier,
+  endingBy,
+  finishingBy,
+  unlessCut,
+} from './solve/deadline';
 export { type Problem, problemOf } from './problem/problem';
 export { bestOfEachStack } from './explain/frames';
 export {
@@ -25,7 +32,7 @@ export {
   NOT_SEARCHED,
   type Reached,
 } from './solve/mipSolver';
-export { modelOf } from './solve/model';
+export { type CoveringModel, modelOf } from './solve/model';
 export { type Aim, AIM_TOLERANCE, type AimName, aimsOf, wantSharesPercent } from './problem/aims';
 export {
   LIMIT_KEYS,

@@ -17,6 +17,8 @@ export interface DominanceOptions {
   readonly forced: ReadonlySet<string>;
   /** Only lenses of the same kind may stand for each other. */
   readonly kindOf?: (lensId: string) => string;
+  /** Whether a lens may stand for others: one that may turn out not to be there can't. All may when left out. */
+  readonly isSure?: (lensId: string) => boolean;
   /** Keep lenses that only the order of ids puts behind another: to list what is equally good. */
   readonly keepTies?: boolean;
   /** Compare by weight and money both, whatever the order of aims: for the trade-off. */
@@ -47,6 +49,7 @@ export function undominated<Of extends Ability<Of>>(
   {
     forced,
     kindOf = () => '',
+    isSure = () => true,
     keepTies = false,
     byResources = false,
     pace = AT_EASE,
@@ -70,8 +73,8 @@ export function undominated<Of extends Ability<Of>>(
     let better = 0;
     pace();
     for (const k of kept) {
-      if (k.kind === lens.kind && rank(k.item, lens.item) && lens.ability.isWithin(k.ability))
-        better += 1;
+      if (k.kind !== lens.kind || !isSure(k.item.id)) continue;
+      if (rank(k.item, lens.item) && lens.ability.isWithin(k.ability)) better += 1;
       if (better >= lens.ability.copies) break;
     }
     if (better < lens.ability.copies || forced.has(lens.item.id)) kept.push(lens);

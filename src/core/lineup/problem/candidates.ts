@@ -16,7 +16,7 @@ export interface Candidate {
   readonly stack: Stack;
   /** null: it is enough that the stack comes along, in any assignment that has everything. */
   readonly assignment: Assignment | null;
-  /** null: any of the assignment's bodies. */
+  /** null: any of the assignment's bodies that is surely there. */
   readonly bodyId: BodyId | null;
   /** Number of where it is and what stands behind the lens: candidates that differ in the lens alone share it. */
   readonly slot: number;
@@ -50,6 +50,8 @@ export class CandidateTable {
   constructor(
     readonly setups: readonly Setup[],
     assignments: readonly Assignment[],
+    /** Bodies that may turn out not to be there: what is on them is told apart. */
+    private readonly openBodies: ReadonlySet<BodyId> = new Set(),
   ) {
     this.available = assignments.map((assignment) => {
       const bodyIds = new Set(assignment.bodyIds);
@@ -91,17 +93,18 @@ export class CandidateTable {
     const { lensId, adapterId, converterId, tubeId, bodyId } = setup;
     const bare = isBare(setup);
     const behind = bare ? 0 : numberIn(this.behind, `${adapterId}+${converterId}+${tubeId}`);
-    const body = tied ? numberIn(this.bodies, bodyId) + 1 : 0;
-    const where = isTiedToAssignment
-      ? numberIn(this.positions, assignment.index * WIDEST + body) + 1
-      : 0;
+    const isTold = tied || this.openBodies.has(bodyId);
+    const body = isTold ? numberIn(this.bodies, bodyId) + 1 : 0;
+    const place = isTiedToAssignment ? assignment.index + 1 : 0;
+    const where =
+      isTiedToAssignment || isTold ? numberIn(this.positions, place * WIDEST + body) + 1 : 0;
     const whereLens = numberIn(this.placedLenses, where * WIDEST + numberIn(this.lenses, lensId));
     const number = numberIn(this.numbers, whereLens * WIDEST + behind);
     if (number === this.candidates.length)
       this.candidates.push({
         stack: { lensId, adapterId, converterId, tubeId },
         assignment: isTiedToAssignment ? assignment : null,
-        bodyId: tied ? bodyId : null,
+        bodyId: isTold ? bodyId : null,
         slot: numberIn(this.slots, where * WIDEST + behind),
         where,
         whereLens,

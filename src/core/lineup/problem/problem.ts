@@ -1,4 +1,5 @@
 import type { Frame, FrameId, Limits } from '@/core/brief';
+import type { BodyId } from '@/core/gear';
 import { type Covering, coveringSetups, type Harder, stillCovering } from '@/core/coverage';
 import { AT_EASE, type Pace } from '@/core/pace';
 import { type Assignment, assignmentsOf } from './assignments';
@@ -37,6 +38,8 @@ export interface Problem {
   readonly frames: readonly Frame[];
   readonly limits: Limits;
   readonly choice: Selectable;
+  /** Bodies of which it is open whether they are there at all. */
+  readonly openBodies: ReadonlySet<BodyId>;
   readonly assignments: readonly Assignment[];
   readonly table: CandidateTable;
   /** What makes anything in any assignment, by number. */
@@ -53,11 +56,12 @@ export function problemOf(
   question: LineupQuestion,
   tied = bodiesWeigh(question.limits),
   pace: Pace = AT_EASE,
+  openBodies: ReadonlySet<BodyId> = new Set(),
 ): Problem {
   const { frames, shelf, limits, packedG = 0 } = question;
   const choice = selectable(shelf, limits, pace);
   const assignments = assignmentsOf(question, choice.bodies, tied);
-  return layOut({ frames, limits, choice, tied, packedG }, assignments, pace);
+  return layOut({ frames, limits, choice, tied, packedG, openBodies }, assignments, pace);
 }
 
 /** Whether the weight of bodies counts in the choice. */
@@ -81,14 +85,16 @@ function layOut(
     choice,
     tied,
     packedG,
-  }: Pick<Problem, 'frames' | 'limits' | 'choice' | 'tied' | 'packedG'>,
+    openBodies,
+  }: Pick<Problem, 'frames' | 'limits' | 'choice' | 'tied' | 'packedG' | 'openBodies'>,
   assignments: readonly Assignment[],
   pace: Pace = AT_EASE,
 ): Problem {
-  const table = new CandidateTable(choice.setups, assignments);
+  const table = new CandidateTable(choice.setups, assignments, openBodies);
   return {
     tied,
     packedG,
+    openBodies,
     frames,
     limits,
     choice,

@@ -38,7 +38,7 @@ export interface CoveringModel {
     readonly itemId: string;
     readonly column: number;
   }[];
-  /** Bodies that come along, in the order of ids, where they are chosen. */
+  /** Bodies that come along, in the order of ids, where they are chosen or may not be there. */
   readonly along: readonly { readonly body: Body; readonly column: number }[];
   /** Lenses that a body bears in turn, and the first of them, which is no change. */
   readonly turns: readonly { readonly column: number; readonly first: boolean }[];
@@ -117,9 +117,10 @@ class ModelBuilder {
     this.itemAt = new Map(
       this.items.map((p) => [p.id, this.column(presolved.forced.has(p.id) ? 1 : 0, 1, true)]),
     );
-    if (!problem.tied) return;
+    const { tied, openBodies } = problem;
     const lockedIn = new Set<string>(problem.limits.lockedIn);
-    for (const body of [...problem.choice.bodies].sort((a, b) => (a.id < b.id ? -1 : 1)))
+    const chosen = problem.choice.bodies.filter(({ id }) => tied || openBodies.has(id));
+    for (const body of chosen.sort((a, b) => (a.id < b.id ? -1 : 1)))
       this.along.set(body.id, {
         body,
         column: this.column(lockedIn.has(body.id) ? 1 : 0, 1, true),
@@ -308,9 +309,7 @@ class ModelBuilder {
       const parts = stackItemIds(candidate.stack).map(
         (id, p) => [id, this.resourcesOf(candidate)[p] ?? null] as const,
       );
-      const body = candidate.assignment?.choosesBodies
-        ? (this.resourcesOf(candidate).at(-1) ?? null)
-        : null;
+      const body = this.bodyResource(candidate.assignment, candidate.bodyId);
       for (const [id, most] of [...parts, [`body ${candidate.bodyId}`, body] as const]) {
         add(users, id, column);
         add(usersOf, most ?? id, column);
@@ -388,9 +387,15 @@ class ModelBuilder {
     const items = stackItemIds(stack).map((id) =>
       assignment?.choosesItems ? this.heldColumn(assignment, id) : this.itemColumn(id),
     );
-    return assignment?.choosesBodies && bodyId !== null
-      ? [...items, this.bodyColumn(assignment, bodyId)]
-      : items;
+    const body = this.bodyResource(assignment, bodyId);
+    return body === null ? items : [...items, body];
+  }
+
+  /** The column of a body where it matters which: in an assignment, or whether it is there at all. */
+  private bodyResource(assignment: Assignment | null, bodyId: BodyId | null): number | null {
+    if (bodyId === null) return null;
+    if (assignment?.choosesBodies) return this.bodyColumn(assignment, bodyId);
+    return this.problem.openBodies.has(bodyId) ? (this.along.get(bodyId)?.column ?? null) : null;
   }
 
   /** What uses a lens on a body: the body bears it at some time. Only where bodies are chosen. */
