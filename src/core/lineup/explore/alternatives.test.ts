@@ -78,7 +78,7 @@ describe('against plain enumeration', () => {
             {
               musts: values[0]!,
               at: [
-                sum((p) => Number(p.kind === 'lens')),
+                sum((p) => p.itemCost),
                 sum((p) => p.weightG ?? 0),
                 sum((p) => p.spend ?? 0),
                 wants ? values[1]! : 0,
@@ -92,7 +92,7 @@ describe('against plain enumeration', () => {
         const { tradeOff } = explore(question, { ...NOTHING_ELSE, mostTies: 0, mostPoints: 200 });
         expect(tradeOff.complete).toBe(true);
         const got = tradeOff.points.map((p) => [
-          p.lenses,
+          p.items,
           p.weightG,
           p.spend,
           wants ? 100 - p.wantsPercent : 0,
@@ -143,8 +143,8 @@ describe('against plain enumeration', () => {
 
 const OPTIONS = { timeLimitS: 30, now: () => 0 };
 const NOTHING_ELSE = { mostNext: 0, mostPoints: 1, mostOut: 0 };
-/** Steps by which a point of the trade-off must be better: lenses, g, money, percent. */
-const STEPS = [1, 50, 25, 1];
+/** Steps by which a point of the trade-off must be better: items, g, money, percent. */
+const STEPS = [0.5, 50, 25, 1];
 
 function isBetter(q: readonly number[], point: readonly number[]): boolean {
   return (

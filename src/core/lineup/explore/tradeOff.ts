@@ -5,11 +5,13 @@ import { type CoveringModel, modelOf } from '../solve/model';
 import { AIM_TOLERANCE, aimsOf, wantSharesPercent } from '../problem/aims';
 import { presolve } from '../presolve/presolve';
 
-/** A lineup that nothing beats by lenses, weight, money and wants all together. */
+/** A lineup that nothing beats by items, weight, money and wants all together. */
 export interface TradePoint {
   readonly pieceIds: readonly string[];
   readonly got: readonly FrameId[];
   readonly lenses: number;
+  /** Lenses, with what a converter, a tube or an adapter counts beside them for the person. */
+  readonly items: number;
   /** g, of what is known. */
   readonly weightG: number;
   readonly weightUnknown: readonly string[];
@@ -19,9 +21,9 @@ export interface TradePoint {
   readonly wantsPercent: number;
 }
 
-/** The trade-off curve: lenses against weight against money against wanted pictures. */
+/** The trade-off curve: items against weight against money against wanted pictures. */
 export interface TradeOff {
-  /** By lenses, then weight. */
+  /** By items, then weight. */
   readonly points: readonly TradePoint[];
   /** Whether these are all; each one is proven by itself. */
   readonly complete: boolean;
@@ -31,8 +33,8 @@ export interface TradeOff {
  * Steps that count as a difference: a point must beat each other one by at least one of these. Finer
  * ones nobody packs by. Common practice, no source.
  */
-const STEPS = { lenses: 1, weightG: 50, spend: 25, wantsPercent: 1 } as const;
-const DIMENSIONS = ['lenses', 'weightG', 'spend', 'wantsPercent'] as const;
+const STEPS = { items: 0.5, weightG: 50, spend: 25, wantsPercent: 1 } as const;
+const DIMENSIONS = ['items', 'weightG', 'spend', 'wantsPercent'] as const;
 type Dimension = (typeof DIMENSIONS)[number];
 
 /** What each dimension may reach at the most. */
@@ -69,7 +71,7 @@ export function tradeOff(
   const scale = scaleOf(model, costs);
   const points: TradePoint[] = [];
   let boxes: Box[] = [
-    { lenses: Infinity, weightG: Infinity, spend: Infinity, wantsPercent: Infinity },
+    { items: Infinity, weightG: Infinity, spend: Infinity, wantsPercent: Infinity },
   ];
   for (let box = boxes.pop(); box !== undefined; box = boxes.pop()) {
     if (points.length >= mostPoints || !goOn()) return { points: ordered(points), complete: false };
@@ -132,9 +134,9 @@ function cutBelow(boxes: readonly Box[], point: Box): Box[] {
 /** What each column costs in each dimension; wants count what is lost. */
 function costsByDimension(problem: Problem, model: CoveringModel): Record<Dimension, number[]> {
   const zeros = () => new Array<number>(model.mip.columnCount).fill(0);
-  const costs = { lenses: zeros(), weightG: zeros(), spend: zeros(), wantsPercent: zeros() };
+  const costs = { items: zeros(), weightG: zeros(), spend: zeros(), wantsPercent: zeros() };
   model.items.forEach((p, i) => {
-    costs.lenses[i] = Number(p.kind === 'lens');
+    costs.items[i] = p.itemCost;
     costs.weightG[i] = p.weightG ?? 0;
     costs.spend[i] = p.spend ?? 0;
   });
@@ -175,7 +177,7 @@ function mustRow(
 /** One objective of all dimensions, each by its step, so that none is lost in rounding. */
 function scaleOf(model: CoveringModel, costs: Record<Dimension, number[]>): number[] {
   const weights: Record<Dimension, number> = {
-    lenses: 1,
+    items: 1,
     weightG: 1 / (10 * STEPS.weightG),
     spend: 1 / (40 * STEPS.spend),
     wantsPercent: 1 / (5 * STEPS.wantsPercent),
@@ -194,7 +196,7 @@ function valuesOf(
   /** Sums of whole grams and money, told apart from the solver's rounding. */
   const tidy = (value: number) => Math.round(value * 1e4) / 1e4;
   return {
-    lenses: Math.round(of('lenses')),
+    items: tidy(of('items')),
     weightG: tidy(of('weightG')),
     spend: tidy(of('spend')),
     wantsPercent: tidy(of('wantsPercent')),
@@ -211,7 +213,8 @@ function pointOf(
   return {
     pieceIds: taken.map((p) => p.id),
     got: got.map(({ target }) => target.frame.id),
-    lenses: reached.lenses,
+    lenses: taken.filter((p) => p.kind === 'lens').length,
+    items: reached.items,
     weightG: reached.weightG,
     weightUnknown: taken.filter((p) => p.weightG === null).map((p) => p.id),
     spend: reached.spend,
@@ -221,6 +224,6 @@ function pointOf(
 
 function ordered(points: readonly TradePoint[]): TradePoint[] {
   return [...points].sort(
-    (a, b) => a.lenses - b.lenses || a.weightG - b.weightG || a.spend - b.spend,
+    (a, b) => a.items - b.items || a.weightG - b.weightG || a.spend - b.spend,
   );
 }
