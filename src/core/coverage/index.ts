@@ -26,6 +26,7 @@ export { filterFNumber, filterStops } from './filter';
 export type { BlurMargin, LightMargin, Margins, SharpMargin } from './margins';
 export { marginsOf, type Picture, pictureOf, type PictureSides, subjectSides } from './picture';
 export { type Shortfall, shortfallOf } from './shortfall';
+export { type Shot, type ShotExposure, shotOf } from './shot';
 export { lacksOf, shortage } from './shortages';
 export {
   byVerdict,
