@@ -12,6 +12,7 @@ const elements = [
   { type: 'lineup', pattern: 'src/core/lineup' },
   { type: 'carry', pattern: 'src/core/carry' },
   { type: 'log', pattern: 'src/core/log' },
+  { type: 'next', pattern: 'src/core/next' },
   { type: 'core-base', pattern: 'src/core' },
   { type: 'document', pattern: 'src/document' },
   { type: 'solver', pattern: 'src/solver' },
@@ -28,7 +29,7 @@ const elements = [
   { type: 'offline', pattern: 'src/offline' },
 ];
 
-const CORE = ['core-base', 'optics', 'gear', 'brief', 'coverage', 'lineup', 'carry', 'log'];
+const CORE = ['core-base', 'optics', 'gear', 'brief', 'coverage', 'lineup', 'carry', 'log', 'next'];
 const MAY_USE = {
   'core-base': [],
   optics: ['core-base'],
@@ -37,7 +38,8 @@ const MAY_USE = {
   coverage: ['core-base', 'optics', 'gear', 'brief'],
   lineup: ['core-base', 'optics', 'gear', 'brief', 'coverage'],
   carry: ['core-base', 'optics', 'gear', 'brief', 'coverage', 'lineup', 'carry'],
-  log: CORE,
+  log: CORE.filter((room) => room !== 'next'),
+  next: CORE,
   solver: [...CORE],
   application: [...CORE, 'solver'],
   document: [...CORE],

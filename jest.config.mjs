@@ -13,7 +13,7 @@ async function project(own) {
   return {
     ...config,
     transformIgnorePatterns: [
-      '/node_modules/(?!(@tanstack/[^/]+|nanoid)/)',
+      '/node_modules/(?!(@tanstack/[^/]+|nanoid|d3-[^/]+|internmap)/)',
       '^.+\\.module\\.(css|sass|scss)$',
     ],
   };

@@ -1,4 +1,4 @@
-import { spawn } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { chromium } from '@playwright/test';
 import { CHROMIUM_ARGS, CHROMIUM_PATH } from '../e2e/chromium';
@@ -7,7 +7,8 @@ import { playHands } from '../e2e/hands';
 
 /**
  * Long fault runs, beyond what `npm run check` has time for: `npm run faults -- [KILLS] [SEED]
- * [MINUTES of random hands]`. Needs a production build.
+ * [MINUTES of random hands]`. Needs a production build. Ends with what to buy against every set on 300
+ * shelves.
  */
 
 const PORT = 4197;
@@ -40,6 +41,15 @@ try {
   console.log(`${hands.actions} actions of random hands, looked at ${hands.looks} times.`);
   for (const fault of hands.faults) console.log(fault);
   faults.push(...hands.faults);
+  const { status } = spawnSync(
+    'npx',
+    ['jest', '--selectProjects=core', '--testPathPatterns', 'core/next'],
+    {
+      env: { ...process.env, LONG_RUN: '1' },
+      stdio: 'inherit',
+    },
+  );
+  if (status !== 0) faults.push('what to buy disagrees with every set');
   console.log(`${faults.length} faults`);
   process.exitCode = faults.length === 0 ? 0 : 1;
 } finally {

@@ -22,3 +22,4 @@ export {
   type OutingAnswer,
   type UsedBesides,
 } from './log';
+export { answerNext, type Buying, type NextAnswer, type NextAsk } from './next';

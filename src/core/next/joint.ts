@@ -1,0 +1,150 @@
+import {
+  type Aim,
+  aimsOf,
+  costsOf,
+  type CoveringModel,
+  type MipModel,
+  type MipRow,
+  modelOf,
+  presolve,
+  type Problem,
+  problemOf,
+} from '@/core/lineup';
+import { type NextField, picturesOnly, questionWith } from './field';
+import type { Tradable } from './question';
+
+/** One outing's covering model within the joint one. */
+export interface JointPart {
+  /** Which outing, and at which step. */
+  readonly outing: number;
+  readonly step: number;
+  readonly problem: Problem;
+  readonly model: CoveringModel;
+  /** Number of its first column. */
+  readonly first: number;
+}
+
+/** The covering models of all outings with the things that they share. */
+export interface JointModel {
+  readonly mip: MipModel;
+  readonly parts: readonly JointPart[];
+  /** For each step, the column that says that a thing is had. */
+  readonly have: readonly ReadonlyMap<string, number>[];
+}
+
+export interface JointOptions {
+  /** Things of which it is chosen whether they are had; everything else that isn't wished is. */
+  readonly open: readonly Tradable[];
+  /** Steps in time: each has all that the one before had. */
+  readonly steps?: number;
+  /** Rows on what is had, by step. */
+  readonly rows?: (have: JointModel['have']) => readonly MipRow[];
+}
+
+/**
+ * One model over all outings and steps. A thing is had at a step (z); an outing takes only what is had
+ * (x ≤ z) and brings only bodies that are. Each outing is reduced as for its own lineup, except that
+ * only what is surely had stands for other lenses there.
+ */
+export function jointOf(field: NextField, { open, steps = 1, rows }: JointOptions): JointModel {
+  const openIds = new Set(open.map(({ id }) => id));
+  const traded = new Set([...field.wished, ...field.sellable].map(({ id }) => id));
+  const closed = new Set(field.sellable.flatMap(({ id }) => (openIds.has(id) ? [] : [id])));
+  const had = new Set([...openIds, ...closed]);
+  const single = field.outings.map((o) => {
+    const question = picturesOnly(questionWith(o, (id) => traded.has(id), had));
+    const isOpen = (id: string) => openIds.has(id) && !o.anyhow.has(id);
+    const openBodies = new Set(question.shelf.bodies.flatMap(({ id }) => (isOpen(id) ? [id] : [])));
+    const problem = problemOf(question, undefined, undefined, openBodies);
+    const presolved = presolve(problem, { isSure: (id) => !isOpen(id) });
+    return { problem, model: modelOf(problem, presolved), isOpen };
+  });
+  const builder = new JointBuilder(open);
+  const have = Array.from({ length: steps }, (_, step) => {
+    const at = builder.step();
+    single.forEach(({ problem, model, isOpen }, outing) => {
+      const column = (id: string) => (isOpen(id) ? at.get(id) : undefined);
+      builder.part({ outing, step, problem, model }, column);
+    });
+    return at;
+  });
+  for (let step = 1; step < steps; step += 1)
+    for (const [id, column] of have[step]!) builder.row(atLeast(column, have[step - 1]!.get(id)!));
+  for (const row of rows?.(have) ?? []) builder.row(row);
+  return { mip: builder.model(), parts: builder.parts, have };
+}
+
+class JointBuilder {
+  private readonly lower: number[] = [];
+  private readonly upper: number[] = [];
+  private readonly integer: boolean[] = [];
+  private readonly rows: MipRow[] = [];
+  readonly parts: JointPart[] = [];
+
+  constructor(private readonly open: readonly Tradable[]) {}
+
+  step(): Map<string, number> {
+    return new Map(
+      this.open.map(({ id }) => {
+        this.lower.push(0);
+        this.upper.push(1);
+        this.integer.push(true);
+        return [id, this.lower.length - 1];
+      }),
+    );
+  }
+
+  part(of: Omit<JointPart, 'first'>, haveOf: (id: string) => number | undefined): void {
+    const first = this.lower.length;
+    const { mip, items, along } = of.model;
+    // One by one: a spread of a large model's columns overflows the stack.
+    for (const value of mip.lower) this.lower.push(value);
+    for (const value of mip.upper) this.upper.push(value);
+    for (const value of mip.integer) this.integer.push(value);
+    for (const row of mip.rows)
+      this.rows.push({ ...row, columns: row.columns.map((c) => first + c) });
+    items.forEach(({ id }, column) => {
+      const z = haveOf(id);
+      if (z !== undefined) this.row(atLeast(z, first + column));
+    });
+    for (const { body, column } of along) {
+      const z = haveOf(body.id);
+      if (z !== undefined) this.row(atLeast(z, first + column));
+    }
+    this.parts.push({ ...of, first });
+  }
+
+  row(row: MipRow): void {
+    this.rows.push(row);
+  }
+
+  model(): MipModel {
+    const { lower, upper, integer, rows } = this;
+    return { columnCount: lower.length, lower, upper, integer, rows };
+  }
+}
+
+/** large ≥ small */
+export function atLeast(large: number, small: number): MipRow {
+  return { lower: 0, upper: Infinity, columns: [large, small], coefficients: [1, -1] };
+}
+
+/** The costs of one aim over all outings and steps, each as often as it happens. */
+export function jointCosts(field: NextField, joint: JointModel, name: Aim['name']): number[] {
+  const costs = new Array<number>(joint.mip.columnCount).fill(0);
+  for (const { outing, problem, model, first } of joint.parts) {
+    const n = field.outings[outing]!.timesAYear;
+    const aim = aimsOf(problem.frames, problem.limits).find((a) => a.name === name);
+    if (aim) costsOf(aim, model).forEach((c, i) => (costs[first + i] = n * c));
+  }
+  return costs;
+}
+
+/** What nothing in the model can change of an aim: what is lost where nothing makes it. */
+export function jointConstant(field: NextField, joint: JointModel, name: Aim['name']): number {
+  return joint.parts.reduce((sum, { outing, problem, model }) => {
+    const aim = aimsOf(problem.frames, problem.limits).find((a) => a.name === name);
+    const lost = model.asked.reduce((all, target) => all + (aim?.targetCost(target) ?? 0), 0);
+    return sum + field.outings[outing]!.timesAYear * lost;
+  }, 0);
+}

@@ -1,0 +1,220 @@
+import {
+  bitsOf,
+  draw,
+  isBetter,
+  isSame,
+  type Judge,
+  judgeOf,
+  paidFor,
+  partsOf,
+  questionOf,
+  type Score,
+} from '../../../tests/support/everySet';
+import { loadHighsSolver } from '@/solver';
+import { deadlineIn } from '@/core/lineup';
+import {
+  buyingPath,
+  buyOnce,
+  fieldOf,
+  type NextRun,
+  oneStep,
+  selling,
+  swapping,
+} from '@/core/next';
+
+/** Every question on random shelves against every set of things: 300 in the long run, else 100. */
+const SEEDS = Array.from({ length: process.env.LONG_RUN ? 300 : 100 }, (_, i) => i);
+const BUDGET = 900;
+
+async function run(): Promise<NextRun> {
+  return {
+    solver: await loadHighsSolver(),
+    deadline: deadlineIn(Infinity, () => 0),
+    now: () => 0,
+    progress: () => undefined,
+  };
+}
+
+const posed = (seed: number) => {
+  const drawing = draw(seed);
+  const judge = judgeOf(drawing);
+  const owned = bitsOf(judge.things, (t) => !t.wished);
+  const wished = bitsOf(judge.things, (t) => t.wished);
+  return { drawing, judge, owned, wished, field: fieldOf(questionOf(drawing)) };
+};
+
+const setOf = (judge: Judge, ids: Iterable<string>) => {
+  const named = new Set(ids);
+  return bitsOf(judge.things, (t) => named.has(t.id));
+};
+
+/** A year as the core tells it, by the musts and the loss. */
+const told = (
+  { drawing }: ReturnType<typeof posed>,
+  { musts, lossPercent }: { musts: number; lossPercent: number },
+) => {
+  const all = drawing.outings.reduce(
+    (s, o) => s + o.times * o.frames.filter((f) => f.want === 'must').length,
+    0,
+  );
+  return [all - musts, lossPercent];
+};
+const resale = (judge: Judge, set: number) =>
+  judge.things.reduce((s, t, i) => s + ((set >> i) & 1 ? (t.used ?? 0) : 0), 0);
+const pictures = (score: Score) => score.slice(0, 2);
+
+describe('what to buy, against every set', () => {
+  it.each(SEEDS)(
+    'buys the best set within a budget, least money among equals (%i)',
+    async (seed) => {
+      const p = posed(seed);
+      const { judge, owned, wished } = p;
+      let best: readonly number[] | null = null;
+      for (const bought of partsOf(wished)) {
+        const price = judge.price(bought);
+        if (price === null || price > BUDGET) continue;
+        const value = [...pictures(judge.year(owned | bought)), price];
+        if (best === null || isBetter(value, best)) best = value;
+      }
+      const found = buyOnce(p.field, BUDGET, await run())!;
+      expect(found.open).toBeNull();
+      expect([...told(p, found.with.year), found.cost.known].map(round)).toEqual(best!.map(round));
+      expect(
+        isSame(pictures(judge.year(owned | setOf(judge, found.boughtIds))), best!.slice(0, 2)),
+      ).toBe(true);
+    },
+  );
+
+  it.each(SEEDS)('finds what each thing adds, and orders by it (%i)', async (seed) => {
+    const p = posed(seed);
+    const { judge, owned } = p;
+    const found = oneStep(p.field, await run());
+    const before = judge.year(owned);
+    for (const thing of found.things) {
+      const after = judge.year(owned | setOf(judge, [thing.id]));
+      const adds = [
+        -thing.adds.musts,
+        thing.adds.lossPercent,
+        thing.adds.items,
+        thing.adds.weightG,
+      ];
+      expect(adds.map(round)).toEqual(after.map((v, i) => round(v - before[i]!)));
+      // What more can go, with everything sold that could go anyway.
+      const rest = owned & ~setOf(judge, found.unneeded.ids!);
+      const wish = setOf(judge, [thing.id]);
+      const most = (of: number) => {
+        let best = -1;
+        for (const stays of partsOf(of)) {
+          const gone = resale(judge, of & ~stays);
+          const isAsGood = p.drawing.outings.every((_, at) =>
+            judge.keeps(at, stays | wish, judge.best(at, of | wish), new Set()),
+          );
+          if (isAsGood && gone > best) best = gone;
+        }
+        return best;
+      };
+      const goes = setOf(judge, thing.unneeded.ids!);
+      expect(goes & ~rest).toBe(0);
+      expect(thing.unneeded.resale.known).toBeLessThanOrEqual(most(rest));
+      for (const [at] of p.drawing.outings.entries())
+        expect(judge.keeps(at, (rest & ~goes) | wish, judge.best(at, rest | wish), new Set())).toBe(
+          true,
+        );
+    }
+    const order = found.things.map(({ id }) => judge.year(owned | setOf(judge, [id])));
+    for (const [i, score] of order.slice(1).entries())
+      expect(isBetter(score, order[i]!)).toBe(false);
+  });
+
+  it.each(SEEDS)('buys one piece at a time in the best of all orders (%i)', async (seed) => {
+    const p = posed(seed);
+    const { judge, owned } = p;
+    const terms = { stepBudget: 500, steps: 3, saves: seed % 2 === 0 };
+    const wishes = judge.things.flatMap((t, i) => (t.wished && paidFor(t) !== null ? [i] : []));
+    let best: readonly number[] | null = null;
+    const visit = (step: number, set: number, sum: readonly number[], spent: number) => {
+      if (step === terms.steps) {
+        if (best === null || isBetter(sum, best)) best = sum;
+        return;
+      }
+      for (const wish of [null, ...wishes]) {
+        if (wish !== null && (set >> wish) & 1) continue;
+        const price = wish === null ? 0 : paidFor(judge.things[wish]!)!;
+        const most = terms.saves ? terms.stepBudget * (step + 1) - spent : terms.stepBudget;
+        if (price > most) continue;
+        const then = wish === null ? set : set | (1 << wish);
+        const year = pictures(judge.year(then));
+        const money = spent + price;
+        // Money that is spent counts at every step that it is gone.
+        visit(step + 1, then, [sum[0]! + year[0]!, sum[1]! + year[1]!, sum[2]! + money], money);
+      }
+    };
+    visit(0, owned, [0, 0, 0], 0);
+    const found = buyingPath(p.field, terms, await run())!;
+    expect(found.open).toBeNull();
+    const sums = found.steps.map((s) => [...told(p, s.with.year), s.spent]);
+    const all = [0, 1, 2].map((i) => sums.reduce((s, v) => s + v[i]!, 0));
+    expect(all.map(round)).toEqual(best!.map(round));
+  });
+
+  it.each(SEEDS)(
+    'sells what can go without a picture less, for the most money (%i)',
+    async (seed) => {
+      const p = posed(seed);
+      const { judge, owned, drawing } = p;
+      const found = selling(p.field, await run());
+      let best = [-Infinity, -Infinity];
+      const counts = (id: string, at: number) =>
+        drawing.outings[at]!.frames.some((f) => f.id === id);
+      for (const stays of partsOf(owned)) {
+        const isAsGood = drawing.outings.every((_, at) => {
+          const got = new Set([...found.before.outings[at]!.got].filter((id) => counts(id, at)));
+          return judge.keeps(at, stays, judge.best(at, owned), got);
+        });
+        if (!isAsGood) continue;
+        const gone = judge.things.filter((_, i) => ((owned & ~stays) >> i) & 1);
+        const value = [gone.reduce((s, t) => s + (t.used ?? 0), 0), gone.length];
+        if (
+          isBetter(
+            best.map((v) => -v),
+            value.map((v) => -v),
+          ) === false
+        )
+          best = value;
+      }
+      expect(found.unneeded.open).toBeNull();
+      expect([found.unneeded.resale.known, found.unneeded.ids!.length]).toEqual(best);
+      for (const { id, lost } of found.kept) {
+        const without = judge.year(owned & ~setOf(judge, [id]));
+        const before = judge.year(owned);
+        expect([-lost.musts, lost.lossPercent].map(round)).toEqual(
+          pictures(without).map((v, i) => round(v - before[i]!)),
+        );
+      }
+    },
+  );
+
+  it.each(SEEDS)('makes the best exchange (%i)', async (seed) => {
+    const p = posed(seed);
+    const { judge, owned, wished } = p;
+    const money = 200;
+    let best: readonly number[] | null = null;
+    for (const bought of partsOf(wished)) {
+      const price = judge.price(bought);
+      if (price === null) continue;
+      for (const stays of partsOf(owned)) {
+        const gone = judge.things.filter((_, i) => ((owned & ~stays) >> i) & 1);
+        const net = price - gone.reduce((s, t) => s + (t.used ?? 0), 0);
+        if (net > money) continue;
+        const value = [...pictures(judge.year(stays | bought)), net];
+        if (best === null || isBetter(value, best)) best = value;
+      }
+    }
+    const [found] = swapping(p.field, money, await run()).exchanges;
+    expect(found!.open).toBeNull();
+    const net = found!.paid.known - found!.taken.known;
+    expect([...told(p, found!.with.year), net].map(round)).toEqual(best!.map(round));
+  });
+});
+
+const round = (value: number) => Math.round(value * 1e5) / 1e5 || 0;

@@ -1,0 +1,104 @@
+import { AIM_TOLERANCE, type Choice, type Problem, wantSharesPercent } from '@/core/lineup';
+import type { FrameId } from '@/core/brief';
+
+/** What an outing, or a year of outings, comes to with some gear. */
+export interface Worth {
+  /** Musts got. */
+  readonly musts: number;
+  /** Percent of the wanted pictures got. */
+  readonly sharePercent: number;
+  /** Percent of the wanted pictures lost, with what the outing counts against each item. */
+  readonly lossPercent: number;
+  /** Items taken: lenses, with what the rest counts as. */
+  readonly items: number;
+  /** Known weight of what is taken, g. */
+  readonly weightG: number;
+}
+
+/** An outing's own answer with some gear. */
+export interface OutingWorth extends Worth {
+  readonly got: ReadonlySet<FrameId>;
+  /** Ids of the items taken. */
+  readonly taken: readonly string[];
+  /** Whether it is the proven best. */
+  readonly proven: boolean;
+}
+
+export const NOTHING: Worth = { musts: 0, sharePercent: 0, lossPercent: 0, items: 0, weightG: 0 };
+
+export function worthOf(problem: Problem, choice: Choice | null): OutingWorth {
+  const { frames, limits } = problem;
+  const shares = wantSharesPercent(frames);
+  const got: ReadonlySet<FrameId> = choice?.got ?? new Set();
+  const ids = new Set(choice?.taken ?? []);
+  const taken = problem.choice.items.filter(({ id }) => ids.has(id));
+  const earning = taken.filter(({ lockedIn }) => !lockedIn);
+  const sharePercent = sum([...shares].map(([id, share]) => (got.has(id) ? share : 0)));
+  const against =
+    shares.size > 0 ? limits.wantRatePercent * sum(earning.map((t) => t.itemCost)) : 0;
+  return {
+    musts: frames.filter(({ id, want }) => want === 'must' && got.has(id)).length,
+    sharePercent,
+    lossPercent: (shares.size > 0 ? 100 - sharePercent : 0) + against,
+    items: sum(taken.map((t) => t.itemCost)),
+    weightG: sum(taken.map((t) => t.weightG ?? 0)),
+    got,
+    taken: taken.map(({ id }) => id),
+    proven: choice === null || choice.open === null,
+  };
+}
+
+/** Several outings together, each as often as it happens. */
+export function overTheYear(
+  each: readonly { readonly timesAYear: number; readonly worth: Worth }[],
+): Worth {
+  return each.reduce((all, { timesAYear: n, worth }) => plus(all, scaled(worth, n)), NOTHING);
+}
+
+function scaled(w: Worth, n: number): Worth {
+  return {
+    musts: n * w.musts,
+    sharePercent: n * w.sharePercent,
+    lossPercent: n * w.lossPercent,
+    items: n * w.items,
+    weightG: n * w.weightG,
+  };
+}
+
+function plus(a: Worth, b: Worth): Worth {
+  return {
+    musts: a.musts + b.musts,
+    sharePercent: a.sharePercent + b.sharePercent,
+    lossPercent: a.lossPercent + b.lossPercent,
+    items: a.items + b.items,
+    weightG: a.weightG + b.weightG,
+  };
+}
+
+/** What one adds over another. */
+export function difference(a: Worth, b: Worth): Worth {
+  return plus(a, scaled(b, -1));
+}
+
+const DECIDING = [
+  (w: Worth) => -w.musts,
+  (w: Worth) => w.lossPercent,
+  (w: Worth) => w.items,
+  (w: Worth) => w.weightG,
+] as const;
+
+/** Below 0 where the first is better: musts, wanted pictures, items, weight, in this order. */
+export function byWorth(a: Worth, b: Worth, aims: number = DECIDING.length): number {
+  for (const of of DECIDING.slice(0, aims)) {
+    const step = of(a) - of(b);
+    if (Math.abs(step) > AIM_TOLERANCE * Math.max(1, Math.abs(of(a)))) return step;
+  }
+  return 0;
+}
+
+/** Whether the pictures are as good: musts, and wanted ones with what is counted against items. */
+export function asGoodInPictures(a: Worth, b: Worth): boolean {
+  return byWorth(a, b, 2) <= 0;
+}
+
+const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);
