@@ -58,3 +58,4 @@ export {
 } from './fitting';
 export { type GearLine, readGearLines, type Understood } from './formats/gearLines';
 export { FILE_VERSION } from './migrations';
+export { allGear, type ForOuting, nextQuestionOf } from './nextQuestion';

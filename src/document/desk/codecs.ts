@@ -5,6 +5,7 @@ import { type DocumentFormat, readText, type Refusal, writeText } from '../readi
 import { EMPTY_OUTING } from '../emptyOuting';
 import { salvaged } from '../salvage';
 import {
+  DEFAULT_NEXT,
   DEFAULT_SETTINGS,
   EMPTY_SHELF,
   type PersonalShelf,
@@ -61,8 +62,6 @@ function codecOf<T extends object>(
 /** In the place of what cannot be read of a plan. */
 const EMPTY_PLAN = planAlone(EMPTY_OUTING, DEFAULT_SETTINGS);
 
-const asItIs = (value: unknown) => value;
-
 /** An outing's own part, as it is stored in the browser. */
 export const planCodec: Codec<Plan> = codecOf(
   { format: 'armreach-plan', version: PLAN_VERSION },
@@ -81,8 +80,8 @@ export const shelfCodec: Codec<PersonalShelf> = codecOf(
 
 /** The person's settings, as they are stored and exported. */
 export const settingsCodec: Codec<Settings> = codecOf(
-  { format: 'armreach-settings', version: 1 },
-  { document: 'settings', migrate: asItIs },
+  { format: 'armreach-settings', version: 2 },
+  { document: 'settings', migrate: settingsFrom1 },
   settings,
   DEFAULT_SETTINGS,
 );
@@ -92,4 +91,10 @@ function shelfFrom1(value: unknown, version: number): unknown {
   if (version > 1 || typeof value !== 'object' || value === null) return value;
   const { shelf, ...rest } = value as Record<string, unknown>;
   return { ...rest, version: 2, gear: withLoans(shelf), bags: [], things: [] };
+}
+
+/** 1 to 2: what is asked on buying comes beside them. */
+function settingsFrom1(value: unknown, version: number): unknown {
+  if (version > 1 || typeof value !== 'object' || value === null) return value;
+  return { ...value, version: 2, next: DEFAULT_NEXT };
 }

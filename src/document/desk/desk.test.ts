@@ -31,6 +31,7 @@ import {
   setLock,
   setPacking,
   setSettings,
+  settingsCodec,
   setStanding,
   shared,
   takenIn,
@@ -146,6 +147,12 @@ describe('a file taken apart and put together', () => {
 });
 
 describe('settings', () => {
+  it('of version 1 get what is asked on buying', () => {
+    const { next, ...first } = DEFAULT_SETTINGS;
+    const text = JSON.stringify({ format: 'armreach-settings', version: 1, ...first });
+    expect(settingsCodec.read(text)).toEqual({ ok: true, value: { ...first, next } });
+  });
+
   const desk = deskOf(demo, all, {
     ...DEFAULT_SETTINGS,
     limits: { ...DEFAULT_SETTINGS.limits, maxCrop: 1.2 },

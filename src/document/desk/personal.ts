@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { compartment, DEFAULT_LIMITS, type Limits, limits, packedThing } from '@/core/brief';
 import { GEAR_RANGES, itemId, itemName, type Shelf, shelf, within } from '@/core/gear';
+import type { NextAfter } from '@/core/next';
 import { broken } from '@/core/rule';
 
 /** Limits that are usually the same on every outing; an outing may have its own. */
@@ -25,12 +26,64 @@ export type UsualLimits = Pick<Limits, UsualLimit>;
 export const usualKey = z.enum([...USUAL_LIMITS, 'currency']);
 export type UsualKey = z.infer<typeof usualKey>;
 
+/** An outing that the gear is bought for, by its key or by the brief that it starts from. */
+const nextOuting = z.strictObject({
+  of: z.enum(['saved', 'starter']),
+  key: z.string().min(1).max(120),
+  timesAYear: z.number().gt(0).max(366),
+});
+
+/** What counts after the pictures; stands here too, so that nothing of the computation is loaded for it. */
+const AFTER = ['money', 'items', 'weight'] as const satisfies readonly NextAfter[];
+
+export const MOST_NEXT_OUTINGS = 40;
+export const MOST_STEPS = 6;
+const money = z.number().min(0).max(10_000_000);
+
+/** What the person asks of the page on buying. */
+export const nextSettings = z.strictObject({
+  /** None: the outing that is open, once a year. */
+  outings: z.array(nextOuting).max(MOST_NEXT_OUTINGS),
+  buy: z.enum(['new', 'used']),
+  /** What comes in of the used price when a thing is sold. */
+  resalePercent: z.number().min(0).max(100),
+  after: z.enum(AFTER),
+  /** For buying at once; null for no limit. */
+  budget: money.nullable(),
+  stepBudget: money,
+  steps: z.number().int().min(1).max(MOST_STEPS),
+  /** Whether what a step leaves over is kept for the next. */
+  saves: z.boolean(),
+  /** What may be put to a sale, for an exchange. */
+  swapMoney: money,
+  /** Years after which what is bought would be sold again. */
+  years: z.number().gt(0).max(50),
+  neverSold: z.array(itemId).max(6000),
+});
+export type NextSettings = z.infer<typeof nextSettings>;
+export type ChosenOuting = NextSettings['outings'][number];
+
+export const DEFAULT_NEXT: NextSettings = {
+  outings: [],
+  buy: 'new',
+  resalePercent: 100,
+  after: 'money',
+  budget: 2000,
+  stepBudget: 1000,
+  steps: 3,
+  saves: true,
+  swapMoney: 0,
+  years: 3,
+  neverSold: [],
+};
+
 /** The person's settings, for every outing that has no other. */
 export const settings = z.strictObject({
   /** ISO 4217 code of all prices on the shelf. */
   currency: z.string().regex(/^[A-Z]{3}$/),
   units: z.enum(['metric', 'imperial']),
   limits: limits.pick(Object.fromEntries(USUAL_LIMITS.map((key) => [key, true])) as UsualMask),
+  next: nextSettings,
 });
 type UsualMask = Record<UsualLimit, true>;
 export type Settings = z.infer<typeof settings>;
@@ -39,6 +92,7 @@ export const DEFAULT_SETTINGS: Settings = {
   currency: 'EUR',
   units: 'metric',
   limits: usualOf(DEFAULT_LIMITS),
+  next: DEFAULT_NEXT,
 };
 
 export function usualOf(all: Limits): UsualLimits {

@@ -255,7 +255,7 @@ function lensFrom(line: string, u: Understood, shelf: Shelf): GearLine {
     ...given({ filterMm: u.filterMm, minFocusM: u.minFocusM, sealed: u.sealed }),
     projection: u.fisheye ? 'equisolid' : 'rectilinear',
     id: lensId.parse(freshId(line, shelfIds(shelf))),
-    name: nameOf(line),
+    name: isFiguresAlone(line) ? figuresOf(u) : nameOf(line),
     focal: { wideMm, longMm },
     apertures:
       wideMm === longMm
@@ -297,3 +297,19 @@ function tubeOf(line: string, u: Understood, shelf: Shelf): GearLine {
 }
 
 const nameOf = (line: string) => line.replace(/\s+/g, ' ').slice(0, 120);
+
+/** Whether a line is a range and an f-number and no more: then it is written as photographers write it. */
+function isFiguresAlone(line: string): boolean {
+  return /^[\d\s.,/–-]+$/.test(line.replace(/mm|f/gi, ' '));
+}
+
+/** 18–55 mm f/3.5–5.6 */
+function figuresOf({
+  wideMm = 0,
+  longMm = 0,
+  wideFNumber = 0,
+  longFNumber = 0,
+}: Understood): string {
+  const span = (from: number, to: number) => (from === to ? `${from}` : `${from}–${to}`);
+  return `${span(wideMm, longMm)} mm f/${span(wideFNumber, longFNumber)}`;
+}

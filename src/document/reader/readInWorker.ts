@@ -1,5 +1,6 @@
 import { err, ok, type Result } from '@/core/result';
-import { LARGEST, type ReaderKind, type Readers } from './readers';
+import { LARGEST } from './largest';
+import type { ReaderKind, Readers } from './readers';
 
 export interface ReadRequest {
   readonly id: number;

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { NO_GEAR } from '../desk';
 import { readInWorker } from './readInWorker';
-import { LARGEST, type ReaderKind, READERS } from './readers';
+import { LARGEST } from './largest';
+import { type ReaderKind, READERS } from './readers';
 
 /** What readers are given beside the text. */
 const BESIDE: Partial<Record<ReaderKind, unknown>> = { lensCsv: new Set(), gearLines: NO_GEAR };
