@@ -26,4 +26,7 @@ export { fetchDemo, type SessionState } from './session';
 export { type Reading, useReading } from './useReading';
 export { type FormerLessons, useFormerLessons } from './useFormerLessons';
 export { useOtherOutings } from './useOtherOutings';
+export { type Background, useBackground } from './useBackground';
+export { type CarryState, useCarryPlan } from './useCarryPlan';
+export { type SavedOuting, useOutingKey, useSavedOutings } from './useSavedOutings';
 export { useSelection } from './useSelection';

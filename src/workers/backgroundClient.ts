@@ -2,14 +2,16 @@ import { proxy, type Remote, wrap } from 'comlink';
 import type { Compartment, ProfileKey } from '@/core/brief';
 import type { BagAnswer, BagItem, CarryAnswer, CarryQuestion, Scenario } from '@/core/carry';
 import type { LineupResult, Alternatives, WorthKnowing } from '@/core/lineup';
-import type { ScenarioAnswer, ProfileAnswer } from '@/application';
+import type { NextQuestion } from '@/core/next';
+import type { Buying, NextAnswer, NextAsk, ProfileAnswer, ScenarioAnswer } from '@/application';
 import { asked, type Posed } from './asked';
 import type { LineupService } from './lineup.worker';
 
-export type { ScenarioAnswer, ProfileAnswer };
+export type { Buying, NextAnswer, NextAsk, ProfileAnswer, ScenarioAnswer };
 
 const BUDGET_S = 30;
 const ONE_ANSWER_BUDGET_S = 10;
+const NEXT_BUDGET_S = 60;
 
 /** What is told of work in the background. */
 export interface BackgroundReport<T> {
@@ -77,6 +79,18 @@ export function playScenario(
   return inBackground(report, (service) =>
     service.scenario(question, result, scenario, ONE_ANSWER_BUDGET_S),
   );
+}
+
+/** Asks over all outings what to buy, sell or exchange; returns the way to end the work at once. */
+export function findNext<K extends NextAsk['kind']>(
+  question: NextQuestion,
+  ask: Extract<NextAsk, { kind: K }>,
+  report: BackgroundReport<NextAnswer<K>>,
+): () => void {
+  return inBackground(report, async (service, progress) => {
+    const found = await service.next(question, ask, NEXT_BUDGET_S, progress);
+    return found as NextAnswer<K>;
+  });
 }
 
 /** A worker of its own, so that the answer in sight never waits for it. */

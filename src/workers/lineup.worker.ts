@@ -7,6 +7,7 @@ import {
   answerAlternatives,
   answerScenario,
   answerProfiles,
+  answerNext,
   answerWorthKnowing,
 } from '@/application';
 
@@ -23,6 +24,7 @@ const service = {
   scenario: answerScenario,
   profiles: answerProfiles,
   worthKnowing: answerWorthKnowing,
+  next: answerNext,
 };
 export type LineupService = typeof service;
 

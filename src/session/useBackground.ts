@@ -1,5 +1,4 @@
 import { useEffect, useRef, useState } from 'react';
-import type { LineupQuestion } from '@/core/lineup';
 import type { BackgroundReport } from '@/workers/backgroundClient';
 
 export type Background<T> =
@@ -10,12 +9,12 @@ export type Background<T> =
 
 interface Held<T> {
   readonly state: Background<T>;
-  readonly question: LineupQuestion | null;
+  readonly question: unknown;
 }
 const NOTHING: Held<never> = { state: { kind: 'idle' }, question: null };
 
 /** Work beside the answer in sight: started when asked, ended when the question changes. */
-export function useBackground<T>(question: LineupQuestion) {
+export function useBackground<T>(question: object | null) {
   const [latest, setHeld] = useState<Held<T>>(NOTHING);
   const end = useRef<() => void>(() => undefined);
   useEffect(

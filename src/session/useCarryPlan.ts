@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { DEFAULT_PACKING } from '@/core/brief';
 import type { CarryAnswer, CarryQuestion } from '@/core/carry';
 import type { LineupResult } from '@/core/lineup';
-import { useAnswer, useFile } from '@/session';
+import { useAnswer, useFile } from './hooks';
 import { planCarrying } from '@/workers/backgroundClient';
 
 export interface CarryState {

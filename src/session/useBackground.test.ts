@@ -1,7 +1,7 @@
 import { act, renderHook } from '@testing-library/react';
 import type { LineupQuestion } from '@/core/lineup';
 import type { BackgroundReport } from '@/workers/backgroundClient';
-import { aQuestion, aShelf } from '../../../tests/support/gear';
+import { aQuestion, aShelf } from '../../tests/support/gear';
 import { useBackground } from './useBackground';
 
 /** Work that a test ends by hand. */

@@ -1,5 +1,5 @@
-import { Button } from '@/ui';
 import { lineupText } from '@/text';
+import { Button } from './Button';
 
 const t = lineupText.looking;
 

@@ -1,5 +1,5 @@
 import { act, renderHook } from '@testing-library/react';
-import { demoFile, held } from '../../../tests/support/render';
+import { demoFile, held } from '../../tests/support/render';
 import { useCarryPlan } from './useCarryPlan';
 
 const mockPlans: { done: (answer: unknown) => void }[] = [];
@@ -11,10 +11,10 @@ jest.mock('@/workers/backgroundClient', () => ({
 }));
 
 const mockQuestion = demoFile();
-jest.mock('@/session', () => ({
-  ...jest.requireActual('../../../tests/support/render').sessionStandIn,
+jest.mock('./hooks', () => ({
+  ...jest.requireActual('../../tests/support/render').sessionStandIn,
   useAnswer: () => ({
-    result: jest.requireActual('../../../tests/support/render').held.result,
+    result: jest.requireActual('../../tests/support/render').held.result,
     question: mockQuestion,
     thinking: false,
     error: null,
