@@ -1,0 +1,7 @@
+import { NextPage } from '@/features/next';
+
+export const metadata = { title: 'Next' };
+
+export default function Page() {
+  return <NextPage />;
+}

@@ -1,0 +1,77 @@
+'use client';
+
+import Link from 'next/link';
+import { Tabs } from 'radix-ui';
+import { itemsOf } from '@/core/gear';
+import { useSelection } from '@/session';
+import { nextText } from '@/text';
+import { HelpLink } from '@/parts';
+import { BuyView } from './BuyView';
+import { OutingsAndTerms } from './OutingsAndTerms';
+import { RentView } from './RentView';
+import { SellView } from './SellView';
+import { StepView } from './StepView';
+import { SwapView } from './SwapView';
+import { type NextWork, useNextWork } from './useNextWork';
+
+const t = nextText.page;
+
+const VIEWS = [
+  ['step', t.step, StepView],
+  ['buy', t.buy, BuyView],
+  ['sell', t.sell, SellView],
+  ['swap', t.swap, SwapView],
+  ['rent', t.rent, RentView],
+] as const;
+
+const TAB =
+  'border-b-2 border-transparent px-2 py-1 hover:bg-chosen data-[state=active]:border-ink data-[state=active]:font-semibold';
+
+/** Where the next money does most, over all the outings that are chosen. */
+export function NextPage() {
+  const work = useNextWork();
+  const [view, setView] = useSelection('view');
+  return (
+    <div className="space-y-4 pt-4">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6">
+        <span className="flex items-center">
+          <h1 className="text-xl">{t.next}</h1>
+          <HelpLink topic="choice" />
+        </span>
+        <p className="text-soft">{t.over(work.names.length, work.year.all)}</p>
+      </div>
+      <OutingsAndTerms work={work} />
+      <Tabs.Root
+        value={view ?? 'step'}
+        onValueChange={(next) => setView(next === 'step' ? null : next)}
+      >
+        <Tabs.List aria-label={t.views} className="flex flex-wrap gap-1 border-b border-ink">
+          {VIEWS.map(([key, name]) => (
+            <Tabs.Trigger key={key} value={key} className={TAB}>
+              {name}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        {VIEWS.map(([key, , View]) => (
+          <Tabs.Content key={key} value={key} tabIndex={-1} className="pt-4">
+            {key !== 'sell' && hasNoWishes(work) ? <NothingWished /> : <View work={work} />}
+          </Tabs.Content>
+        ))}
+      </Tabs.Root>
+    </div>
+  );
+}
+
+const hasNoWishes = ({ shelf }: NextWork) =>
+  itemsOf(shelf).every((item) => item.ownership !== 'wished');
+
+function NothingWished() {
+  return (
+    <p className="max-w-prose">
+      {t.nothingWished}{' '}
+      <Link href="/shelf" className="underline">
+        {t.toShelf}
+      </Link>
+    </p>
+  );
+}

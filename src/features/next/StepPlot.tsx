@@ -1,0 +1,133 @@
+'use client';
+
+import { scaleLinear } from 'd3-scale';
+import type { NextThing, Worth } from '@/core/next';
+import { formatMoney, formatPercent, itemNameOf, nextText } from '@/text';
+import type { NextWork } from './useNextWork';
+
+const t = nextText.step;
+
+const WIDTH = 640;
+const HEIGHT = 230;
+const EDGE = { left: 56, right: 40, top: 34, bottom: 42 };
+/** Points beside which the name stands too. */
+const MOST_NAMES = 3;
+
+/** What each thing adds against its net cost: the same axes as the staircase. */
+export function StepPlot({ work, things }: { work: NextWork; things: readonly NextThing[] }) {
+  const priced = things.flatMap((thing, i) =>
+    thing.netCost === null ? [] : [{ thing, cost: thing.netCost, number: i + 1 }],
+  );
+  if (priced.length === 0) return null;
+  const name = itemNameOf(work.shelf);
+  const byMusts = things.some(({ adds }) => adds.musts > 0);
+  const of = gainOf(byMusts, work);
+  const costs = priced.map(({ cost }) => cost);
+  const x = scaleLinear()
+    .domain([Math.min(0, ...costs), Math.max(1, ...costs)])
+    .nice(5)
+    .range([EDGE.left, WIDTH - EDGE.right]);
+  const gains = priced.map(({ thing }) => of(thing.adds));
+  const y = scaleLinear()
+    .domain([0, Math.max(byMusts ? 1 : 5, ...gains)])
+    .nice(4)
+    .range([HEIGHT - EDGE.bottom, EDGE.top]);
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      role="img"
+      aria-label={t.chart(priced.length)}
+      className="w-full max-w-3xl border border-hair bg-sheet"
+      data-testid="step-plot"
+    >
+      <text x={8} y={16} fontSize={11} fill="var(--ink-soft)">
+        {byMusts ? nextText.buy.musts : nextText.buy.wants}
+      </text>
+      <text x={WIDTH - 8} y={HEIGHT - 8} textAnchor="end" fontSize={11} fill="var(--ink-soft)">
+        {t.net}
+      </text>
+      {y.ticks(4).map((value) => (
+        <g key={value}>
+          <path
+            d={`M${EDGE.left} ${y(value)}H${WIDTH - EDGE.right}`}
+            stroke="var(--hair)"
+            strokeWidth={0.5}
+          />
+          <text
+            x={EDGE.left - 6}
+            y={y(value) + 4}
+            textAnchor="end"
+            fontSize={11}
+            fill="var(--ink-soft)"
+          >
+            {`+${byMusts ? value : formatPercent(value)}`}
+          </text>
+        </g>
+      ))}
+      {x.ticks(5).map((value) => (
+        <text
+          key={value}
+          x={x(value)}
+          y={HEIGHT - 24}
+          textAnchor="middle"
+          fontSize={11}
+          fill="var(--ink-soft)"
+        >
+          {formatMoney(value, work.currency)}
+        </text>
+      ))}
+      {priced
+        .filter(({ thing }) => of(thing.adds) === 0)
+        .map(({ thing, cost }) => (
+          <circle
+            key={thing.id}
+            cx={x(cost)}
+            cy={y(0)}
+            r={3.5}
+            fill="var(--sheet)"
+            stroke="var(--edge)"
+          />
+        ))}
+      {/* The best last, so that it lies on top. */}
+      {priced
+        .filter(({ thing }) => of(thing.adds) > 0)
+        .reverse()
+        .map(({ thing, cost, number }) => (
+          <Dot
+            key={thing.id}
+            x={x(cost)}
+            y={y(of(thing.adds))}
+            number={number}
+            name={number <= MOST_NAMES ? name(thing.id) : ''}
+          />
+        ))}
+    </svg>
+  );
+}
+
+/** What is drawn upwards: musts where anything adds one, else the share of the wanted pictures. */
+function gainOf(byMusts: boolean, { year }: NextWork) {
+  return ({ musts, sharePercent }: Worth) =>
+    byMusts ? musts : year.wanting > 0 ? Math.max(0, sharePercent / year.wanting) : 0;
+}
+
+function Dot({ x, y, number, name }: { x: number; y: number; number: number; name: string }) {
+  const isFarRight = x > WIDTH * 0.65;
+  return (
+    <g transform={`translate(${x} ${y})`}>
+      <circle r={9} fill="var(--sheet)" stroke="var(--got)" strokeWidth={2} />
+      <text y={4} textAnchor="middle" fontSize={10} fill="var(--ink)">
+        {number}
+      </text>
+      <text
+        x={isFarRight ? -13 : 13}
+        y={4}
+        textAnchor={isFarRight ? 'end' : 'start'}
+        fontSize={12}
+        fill="var(--ink)"
+      >
+        {name}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,166 @@
+import '@testing-library/jest-dom';
+import { render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { demoFile, held } from '../../../tests/support/render';
+import { DEFAULT_NEXT, type NextSettings } from '@/document';
+import type { NextThing, OneStep, Selling, Worth } from '@/core/next';
+import { SellView } from './SellView';
+import { Staircase, type StairPoint } from './Staircase';
+import { StepView } from './StepView';
+import type { NextWork } from './useNextWork';
+
+const mockFound: { answer: unknown } = { answer: null };
+jest.mock('@/session', () => ({
+  ...jest.requireActual('../../../tests/support/render').sessionStandIn,
+  useBackground: () => ({
+    state: { kind: 'found', found: mockFound.answer },
+    start: () => undefined,
+    stop: () => undefined,
+  }),
+  usePhotographKeeper: () => null,
+}));
+
+const NONE: Worth = { musts: 0, sharePercent: 0, lossPercent: 0, items: 0, weightG: 0 };
+const YEAR = { outings: [], year: NONE, proven: true };
+
+function workWith(change: (change: Partial<NextSettings>) => void = () => undefined): NextWork {
+  const file = demoFile();
+  held.file = file;
+  return {
+    settings: DEFAULT_NEXT,
+    change,
+    choices: [],
+    choose: () => undefined,
+    question: {
+      outings: [{ id: 'one', timesAYear: 4, question: file }],
+      shelf: file.shelf,
+      neverSold: [],
+      terms: { buy: 'new', resalePercent: 100 },
+      after: 'money',
+    },
+    names: ['The outing'],
+    days: [2],
+    year: { all: 4, wanting: 4 },
+    currency: 'EUR',
+    shelf: file.shelf,
+    found: new WeakMap(),
+  };
+}
+
+const point = (spent: number, musts: number, wants: number, label = ''): StairPoint => ({
+  spent,
+  musts,
+  wants,
+  label,
+});
+
+test('the staircase rises where the money is spent, and only what rises is drawn', () => {
+  render(
+    <Staircase
+      now={point(0, 4, 50)}
+      steps={[point(500, 4, 75, 'One'), point(1000, 4, 100, 'Two')]}
+      once={point(800, 4, 100, 'Once')}
+      mustsOf={4}
+      currency="EUR"
+    />,
+  );
+  const [drawn, ...others] = screen.getAllByTestId('stair-path');
+  expect(others).toHaveLength(0);
+  // Over 0 to 1,000 across 56 to 600: across to half, up, across to the end, up.
+  const numbers = drawn!
+    .getAttribute('d')!
+    .match(/[\d.]+/g)!
+    .map(Number);
+  const [startX, startY, x1, y1, x2, y2] = numbers as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
+  expect([startX, x1, x2]).toEqual([56, 328, 600]);
+  // The second rise is as high as the first: 25 points of 100.
+  expect(startY - y1).toBeCloseTo(y1 - y2);
+  const once = screen.getByTestId('stair-once').querySelector('path')!.getAttribute('d')!;
+  // A little beside the stair: up where 800 are spent.
+  expect(Number(/H([\d.]+)V/.exec(once)![1])).toBeCloseTo(56 + 0.8 * 544 + 6);
+  expect(screen.getByText('Two')).toBeInTheDocument();
+});
+
+const thing = (id: string, change: Partial<NextThing>): NextThing => ({
+  id,
+  kind: 'lenses',
+  price: 100,
+  resale: 50,
+  priceNew: 100,
+  priceUsed: null,
+  adds: NONE,
+  byOuting: [NONE],
+  changesSaved: null,
+  unneeded: { ids: [], resale: { known: 0, unknown: [] }, open: null },
+  netCost: 100,
+  proven: true,
+  ...change,
+});
+
+test('one step: what it adds a year, what goes with it, and unknown prices as such', () => {
+  const answer: OneStep = {
+    before: YEAR,
+    unneeded: { ids: ['k-50'], resale: { known: 150, unknown: [] }, open: null },
+    things: [
+      thing('k-135', {
+        adds: { ...NONE, musts: 8, sharePercent: 40 },
+        unneeded: { ids: ['k-85'], resale: { known: 0, unknown: ['k-85'] }, open: null },
+        netCost: null,
+      }),
+      thing('k-600', { price: null, priceNew: null, netCost: null, proven: false }),
+      thing('t-56', { netCost: -120 }),
+    ],
+    notAsked: [],
+  };
+  mockFound.answer = answer;
+  render(<StepView work={workWith()} />);
+  const rows = within(screen.getByTestId('next-things')).getAllByRole('row');
+  expect(rows[1]).toHaveTextContent('+8 musts a year, +10');
+  expect(rows[1]).toHaveTextContent('price unknown');
+  expect(rows[2]).toHaveTextContent('nothing by itself');
+  expect(rows[2]).toHaveTextContent('Best found so far: time ran out.');
+  expect(rows[3]).toHaveTextContent('you gain €120');
+  expect(screen.getByRole('status')).toHaveTextContent(/adds most: \+8 musts a year/);
+  // Only what has a net cost is a point; it adds nothing, so it has no number.
+  expect(screen.getByTestId('step-plot').querySelectorAll('circle')).toHaveLength(1);
+  expect(screen.getByText(/1 item can go for €150/)).toBeInTheDocument();
+});
+
+test('a thing that is kept is never sold; a cut search says what may still be in it', async () => {
+  const answer: Selling = {
+    before: YEAR,
+    unneeded: {
+      ids: ['k-24-70'],
+      resale: { known: 1490, unknown: [] },
+      open: { goal: 'money', value: 500, bound: 200 },
+    },
+    kept: [
+      { id: 'k-85', resale: null, lost: NONE, spareable: true, proven: true },
+      {
+        id: 'k-50',
+        resale: 150,
+        lost: { ...NONE, musts: -4, sharePercent: -20 },
+        spareable: false,
+        proven: true,
+      },
+    ],
+    held: [{ id: 'k1', why: 'named' }],
+  };
+  mockFound.answer = answer;
+  const changed: Partial<NextSettings>[] = [];
+  render(<SellView work={workWith((change) => changed.push(change))} />);
+  expect(screen.getByText('Best found so far: it may come out up to €300 better.')).toBeVisible();
+  const rows = within(screen.getByTestId('next-sell-things')).getAllByRole('row');
+  expect(rows[2]).toHaveTextContent('nothing lost: another item does the same');
+  expect(rows[3]).toHaveTextContent('−4 musts a year, −5');
+  expect(rows[4]).toHaveTextContent('named in a stretch');
+  await userEvent.click(within(rows[1]!).getByRole('checkbox'));
+  expect(changed).toEqual([{ neverSold: ['k-24-70'] }]);
+});

@@ -1,0 +1,275 @@
+import type { GoalName, HeldWhy, System, Worth } from '@/core/next';
+import { digits, formatMoney, formatPercent, formatWeight } from '../format';
+import { listOf, plainList } from '../lists';
+import { counted } from './counts';
+
+const times = (n: number) => (n === 1 ? 'once a year' : `${digits(n, 1)} times a year`);
+const signed = (text: string, value: number) => `${value < 0 ? '−' : '+'}${text}`;
+
+/** All that the Next page says. */
+export const nextText = {
+  page: {
+    next: 'Next',
+    intro: 'Where your next money does most, over all the outings you choose.',
+    views: 'Questions about your gear',
+    step: 'One step',
+    buy: 'Buy',
+    sell: 'Sell',
+    swap: 'Swap',
+    rent: 'Rent',
+    over: (outings: number, aYear: number) =>
+      `Over ${counted(outings, 'outing')}, ${counted(aYear, 'time')} a year`,
+    working: 'Working it out',
+    stopped: 'Stopped.',
+    workItOut: 'Work it out',
+    failed: (why: string) => `Couldn’t work it out: ${why}`,
+    outOfTime:
+      'Time ran out before anything was found. Choose fewer outings, or fewer wished items.',
+    nothingWished:
+      'Nothing on your shelf is marked as wished, so there is nothing to compare. Add what you are thinking of on Shelf and set it to Wished.',
+    toShelf: 'Go to Shelf',
+    noOutings: 'Choose at least one outing.',
+    nobodysGear:
+      'Gear of an open outing that isn’t on your shelf counts too. Nothing is looked up: every price is your own.',
+  },
+  outings: {
+    title: 'Outings and terms',
+    saved: 'Your outings',
+    planned: 'Planned, from a starter brief',
+    timesOf: (name: string) => `Times a year: ${name}`,
+    include: (name: string) => `Include ${name}`,
+    isOpen: 'open now',
+    aYear: 'a year',
+    buyAt: 'You buy',
+    new: 'new',
+    used: 'used',
+    resale: 'You sell for, of the used price',
+    after: 'After the pictures, what counts?',
+    afterOptions: {
+      money: 'Least money',
+      items: 'Fewer items, then money',
+      weight: 'Less weight, then money',
+    },
+    timesError: 'Give a number above 0, at most 366.',
+    resaleError: 'Give a percentage from 0 to 100.',
+    most: (n: number) => `At most ${digits(n, 0)} outings at once.`,
+  },
+  worth: {
+    musts: (n: number) =>
+      `${signed(digits(Math.abs(n), 1), n)} ${Math.abs(n) === 1 ? 'must' : 'musts'} a year`,
+    wants: (percent: number) =>
+      `${signed(formatPercent(Math.abs(percent)), percent)} of the wanted pictures`,
+    items: (n: number) =>
+      n < 0 ? `${counted(-n, 'item')} fewer to carry` : `${counted(n, 'item')} more to carry`,
+    weight: (g: number) => `${formatWeight(Math.abs(g))} ${g < 0 ? 'lighter' : 'heavier'}`,
+    nothing: 'nothing by itself',
+    got: (musts: number, mustsOf: number, wants: string) =>
+      `${digits(musts, 1)} of ${digits(mustsOf, 1)} musts a year, ${wants} of the wanted pictures`,
+    unproven: 'Best found so far: time ran out.',
+  },
+  money: {
+    free: 'nothing',
+    unknown: 'price unknown',
+    notAll: (known: string, names: readonly string[]) =>
+      `${known}, and ${listOf(names)} at an unknown price`,
+    gain: (money: string) => `you gain ${money}`,
+  },
+  step: {
+    title: 'What one thing would add',
+    table: 'Wished items, best first',
+    intro:
+      'Everything you wish for, each by itself. Net cost is its price less what you could then sell.',
+    chart: (n: number) =>
+      `${counted(n, 'wishedItem')} by net cost, across, and what it adds, upwards. The table below says the same.`,
+    across: 'net cost',
+    adds: 'Adds over the year',
+    item: 'Item',
+    priceNew: 'New',
+    priceUsed: 'Used',
+    unneeded: 'Then you could sell',
+    net: 'Net cost',
+    none: 'None of it adds anything by itself. Two together may: see Buy.',
+    best: (name: string, adds: string, net: string | null) =>
+      net === null ? `${name} adds most: ${adds}.` : `${name} adds most: ${adds}, for ${net} net.`,
+    changes: (n: number) =>
+      n > 0
+        ? `${counted(n, 'lensChange')} fewer a year`
+        : `${counted(-n, 'lensChange')} more a year`,
+    nothingToSell: 'nothing more',
+    sellAnyhow: (names: readonly string[], money: string) =>
+      `Whatever you buy, ${counted(names.length, 'item')} can go for ${money} without losing a picture: see Sell.`,
+    notAsked: (names: readonly string[]) => `Time ran out before ${listOf(names)}.`,
+    byOuting: 'Where',
+    inOuting: (name: string, n: number) => `${name}, ${times(n)}`,
+  },
+  buy: {
+    title: 'Buy once, or one item at a time',
+    budget: 'To spend at once',
+    noLimit: 'no limit',
+    stepBudget: 'To spend at each step',
+    steps: 'Steps',
+    saves: 'Keep what a step leaves over',
+    once: 'Buy once',
+    path: 'One item at a time',
+    chart:
+      'Money spent, across, and what you cover of a year’s pictures, upwards: a staircase for one item at a time, a dashed line for buying at once.',
+    now: 'now',
+    musts: 'Musts a year',
+    wants: 'Wanted pictures',
+    spent: 'spent',
+    onceBuys: (names: readonly string[], money: string) =>
+      names.length === 0
+        ? 'Buying nothing is best within this budget.'
+        : `Buy ${listOf(names)} for ${money}.`,
+    proven: 'No set within this budget covers more (proven).',
+    pathProven: 'No other order covers more along the way (proven).',
+    bestFound: (what: string) => `Best found so far: ${what}`,
+    then: (names: readonly string[], money: string) =>
+      `Then ${listOf(names)} can go, for ${money}.`,
+    step: (n: number) => `Step ${digits(n, 0)}`,
+    wait: 'Nothing: what is within reach adds no more.',
+    stepHead: 'Step',
+    buys: 'Buy',
+    total: 'Spent',
+    gets: 'What you cover then',
+    compared: 'In the end',
+    afterResale: (cost: string, resale: string, net: string) =>
+      `${cost}, less ${resale} when you sell it all again: ${net}`,
+    resaleUnknown: (cost: string, names: readonly string[]) =>
+      `${cost}; what ${listOf(names)} would bring in is unknown`,
+    equalAfter: (n: number) =>
+      `After ${counted(n, 'step')}, one item at a time covers as much as buying at once.`,
+    neverEqual: 'In these steps, one item at a time doesn’t cover as much as buying at once.',
+    priceUnknown: (names: readonly string[]) =>
+      `Left out because the price is unknown: ${listOf(names)}.`,
+    budgetError: 'Give an amount from 0, or leave it empty for no limit.',
+    stepError: 'Give an amount from 0.',
+    stepsError: (most: number) => `Give a whole number from 1 to ${digits(most, 0)}.`,
+  },
+  sell: {
+    title: 'What can go',
+    table: 'Owned items, and what is lost without each',
+    intro:
+      'Sold together without losing a must or a wanted picture of these outings, and without carrying more items for them.',
+    canGo: (names: readonly string[], money: string) => `${listOf(names)} can go, for ${money}.`,
+    nothing: 'Nothing can go without losing a picture.',
+    proven: 'Nothing that can go brings in more (proven).',
+    spare:
+      'A second camera is an insurance. Tick “Keep” for anything you want as a spare, or for its own sake.',
+    item: 'Item',
+    brings: 'Brings in',
+    without: 'Without it alone',
+    used: 'Last 365 days',
+    keep: 'Keep',
+    keepIt: (name: string) => `Keep ${name}`,
+    goes: 'can go',
+    oneOf: 'nothing lost: another item does the same',
+    photographs: (n: number) => counted(n, 'photograph'),
+    notUsed: 'not used',
+    noLog: '—',
+    why: {
+      kept: 'you keep it',
+      'locked-in': 'locked in on an outing',
+      spare: 'a spare on an outing',
+      named: 'named in a stretch',
+    } satisfies Readonly<Record<HeldWhy, string>>,
+    lost: 'lost',
+    fitted: 'Bodies and lenses that outings name or lock in stay.',
+  },
+  swap: {
+    title: 'Sell these, buy that',
+    money: 'You can add',
+    best: 'Best exchanges',
+    nothing: 'Keep everything: no exchange covers more.',
+    sells: 'Sell',
+    buys: 'Buy',
+    inTheEnd: 'In the end',
+    covers: 'Covers a year',
+    systems: 'Another system as a whole',
+    system: 'System',
+    systemsIntro: 'Every camera of another system goes, with all that then serves nothing.',
+    mount: (mount: string) => `${mount} mount`,
+    format: (format: string) => `${format.replace('x', ' × ')} mm`,
+    outOfReach: 'not within the money',
+    everythingElse: 'nothing',
+    cut: 'Time ran out before everything was looked at.',
+    proven: 'proven',
+    moneyError: 'Give an amount from 0.',
+  },
+  rent: {
+    title: 'Rent, borrow or buy',
+    item: 'Item',
+    outing: 'For',
+    perDay: 'Rent a day',
+    days: 'Days each time',
+    years: 'Years until you sell it',
+    rent: (money: string) => `Renting: ${money} in all. Borrowing: nothing.`,
+    buy: (money: string) => `Buying and selling again: ${money}.`,
+    buyUnknown: 'Buying and selling again: unknown until price and used price are known.',
+    cheaper: {
+      rent: 'Renting costs less.',
+      buy: 'Buying costs less.',
+      same: 'Both cost the same.',
+    },
+    breakEven: (days: number, now: number) =>
+      `Buying pays from ${counted(days, 'day')} a year; you need it on ${counted(now, 'day')}.`,
+    adds: (adds: string) => `On this outing it adds ${adds}.`,
+    chart:
+      'Cost over the days a year: renting rises with each day, buying and selling again stays.',
+    daysAYear: 'days a year',
+    renting: 'renting',
+    buying: 'buying and selling again',
+    needsNumbers: 'Give the rent a day, the days and the years.',
+  },
+  open: (goal: GoalName, gap: number, yearOutings: number, currency: string) =>
+    ({
+      musts: `there may be up to ${counted(Math.ceil(gap), 'musts')} a year more in it.`,
+      wants: `there may be up to ${formatPercent(gap / Math.max(1, yearOutings))} more of the wanted pictures in it.`,
+      items: `up to ${counted(gap, 'item')} a year fewer may do.`,
+      weight: `it may do with up to ${formatWeight(gap)} a year less.`,
+      money: `it may come out up to ${formatMoney(gap, currency)} better.`,
+      unknown: 'it may do without an unknown price.',
+      things: 'more things may be able to go.',
+      order: 'another set may do as well.',
+    })[goal],
+  systemName: (system: System) =>
+    system.by === 'mount' ? nextText.swap.mount(system.mount) : nextText.swap.format(system.format),
+};
+
+/** How many outings a year there are, and how many of them with wanted pictures. */
+export interface YearOutings {
+  readonly all: number;
+  readonly wanting: number;
+}
+
+/** What something adds, in words. */
+export function worthText(
+  { musts, sharePercent, items, weightG }: Worth,
+  year: YearOutings,
+): string {
+  const { worth } = nextText;
+  const share = year.wanting > 0 ? sharePercent / year.wanting : 0;
+  const [fewer, lighter] = [items / year.all, weightG / year.all];
+  const got = [
+    Math.abs(musts) > 1e-6 ? worth.musts(musts) : '',
+    Math.abs(share) >= 0.05 ? worth.wants(share) : '',
+  ].filter(Boolean);
+  const carried = [
+    Math.abs(fewer) >= 0.05 ? worth.items(fewer) : '',
+    Math.abs(lighter) >= 1 ? worth.weight(lighter) : '',
+  ].filter(Boolean);
+  if (got.length > 0) return plainList([...got, ...carried]);
+  return carried.length > 0 && (fewer < 0 || lighter < 0) ? plainList(carried) : worth.nothing;
+}
+
+/** A sum of which a part may not be known. */
+export function costText(
+  { known, unknown }: { readonly known: number; readonly unknown: readonly string[] },
+  currency: string,
+  name: (id: string) => string,
+): string {
+  const { money } = nextText;
+  if (unknown.length === 0) return formatMoney(known, currency);
+  if (known === 0) return money.unknown;
+  return money.notAll(formatMoney(known, currency), unknown.map(name));
+}
