@@ -5,7 +5,8 @@ import dynamic from 'next/dynamic';
 import { memo, useState } from 'react';
 import { newFrame, putFrame } from '@/document';
 import { useEdit, useFilePart, useFormerLessons, useSelection } from '@/session';
-import { Button } from '@/ui';
+import { Button, Choice } from '@/ui';
+import { HelpLink } from '@/parts';
 import { FrameList } from './FrameList';
 import { briefText, plainList } from '@/text';
 
@@ -16,6 +17,7 @@ const FrameEditor = dynamic(() => import('./FrameEditor').then((m) => m.FrameEdi
   ssr: false,
   loading: () => <p className="border-t border-hair pt-3 text-soft">{text.opening}</p>,
 });
+const Sheet = dynamic(() => import('./Sheet').then((m) => m.Sheet), { ssr: false });
 const OutingDialog = dynamic(() => import('./OutingDialog').then((m) => m.OutingDialog));
 const PasteDialog = dynamic(() => import('./PasteDialog').then((m) => m.PasteDialog));
 const Stretches = memo(
@@ -28,6 +30,8 @@ export function BriefPage() {
   const [selected, select] = useSelection('frame');
   const [pasting, setPasting] = useState(false);
   const [editing, setEditing] = useState(false);
+  const [as, setAs] = useSelection('as');
+  const isSheet = as === 'sheet';
   const frame = frames.find((f) => f.id === selected) ?? null;
   const add = () => {
     const added = newFrame(frames, text.newPicture);
@@ -40,15 +44,31 @@ export function BriefPage() {
         <section aria-labelledby="shots">
           <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
             <div>
-              <h1 id="shots" className="text-xl">
-                {text.picturesWanted}
-              </h1>
+              <span className="flex items-center">
+                <h1 id="shots" className="text-xl">
+                  {text.picturesWanted}
+                </h1>
+                <HelpLink topic="want" />
+              </span>
               <OutingLine />
               <NoteLine />
               <LastTime />
             </div>
-            <span className="flex gap-2">
+            <span className="flex flex-wrap items-end gap-2 print:hidden">
               {frames.length > 0 && (
+                <span className="w-36">
+                  <Choice
+                    label={text.lookAt}
+                    value={isSheet ? 'sheet' : 'list'}
+                    options={[
+                      ['list', text.list],
+                      ['sheet', text.sheet],
+                    ]}
+                    onChange={(next) => setAs(next === 'sheet' ? 'sheet' : null)}
+                  />
+                </span>
+              )}
+              {frames.length > 0 && !isSheet && (
                 <Button aria-pressed={editing} onClick={() => setEditing(!editing)}>
                   {editing ? text.done : text.editHere}
                 </Button>
@@ -64,16 +84,16 @@ export function BriefPage() {
           {frames.length === 0 ? (
             <p className="max-w-prose border-t border-hair pt-4">{text.noPicturesYetAddThe}</p>
           ) : (
-            <FrameList selected={selected} onSelect={select} editing={editing} />
+            <Pictures as={isSheet ? 'sheet' : 'list'} {...{ selected, select, editing }} />
           )}
         </section>
-        <div className="mt-8">
+        <div className="mt-8 print:hidden">
           <Stretches />
         </div>
       </div>
       <aside
         aria-label={text.chosenPicture}
-        className="lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto"
+        className="lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto print:hidden"
         tabIndex={0}
       >
         {frame ? (
@@ -83,6 +103,21 @@ export function BriefPage() {
         )}
       </aside>
     </div>
+  );
+}
+
+interface PicturesProps {
+  readonly as: 'list' | 'sheet';
+  readonly selected: string | null;
+  readonly select: (id: string | null) => void;
+  readonly editing: boolean;
+}
+
+function Pictures({ as, selected, select, editing }: PicturesProps) {
+  return as === 'sheet' ? (
+    <Sheet onSelect={select} />
+  ) : (
+    <FrameList selected={selected} onSelect={select} editing={editing} />
   );
 }
 
@@ -110,8 +145,8 @@ function OutingLine() {
     <p className="text-soft">
       {plainList([current.place, text.daysFromTo([...new Set(days)])].filter((t) => t !== '')) ||
         text.noLocationOrDateYet}
-      {' · '}
-      <button type="button" className="underline" onClick={() => setOpen(true)}>
+      <span className="print:hidden">{' · '}</span>
+      <button type="button" className="underline print:hidden" onClick={() => setOpen(true)}>
         {text.editOuting}
       </button>
       {open && <OutingDialog onClose={() => setOpen(false)} />}

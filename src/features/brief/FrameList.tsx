@@ -18,26 +18,23 @@ import {
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import { memo, useDeferredValue, useId, useMemo } from 'react';
 import type { Frame } from '@/core/brief';
 import type { FrameResult } from '@/core/lineup';
-import {
-  briefText,
-  copyName,
-  lightText,
-  namesOf,
-  needText,
-  shortfallWord,
-  stackName,
-  WANTS,
-} from '@/text';
+import { briefText, copyName, lightText, namesOf, needText, stackName, WANTS } from '@/text';
 import { copyOfFrame, moveFrame, placeFrame, putFrame, removeFrame } from '@/document';
 import { useAnswer, useEdit, useFileNow, useFilePart } from '@/session';
-import { IconButton } from '@/ui';
+import { IconButton, InView } from '@/ui';
 import { StateMark } from '@/parts';
 import { FrameCells, WantCells } from './FrameCells';
+import { lostText } from './lostText';
+import { type Taken, useTaken } from './useTaken';
 
 const t = briefText.frameList;
+
+// Drawn after the list that is read first.
+const Photo = dynamic(() => import('@/parts/scene').then((m) => m.Photo), { ssr: false });
 
 interface FrameListProps {
   readonly selected: string | null;
@@ -72,6 +69,7 @@ const SortedFrames = memo(function SortedFrames({
     [shelf],
   );
   const byFrame = useMemo(() => new Map(results?.map((f) => [f.frameId, f])), [results]);
+  const taken = useTaken();
   // The same list for as long as the order is the same, so that an edit redraws one row.
   const order = JSON.stringify(frames.map((f) => f.id));
   const ids = useMemo(() => JSON.parse(order) as string[], [order]);
@@ -135,6 +133,7 @@ const SortedFrames = memo(function SortedFrames({
                   number={i + 1}
                   isLast={i === frames.length - 1}
                   result={byFrame.get(frame.id)}
+                  taken={taken.get(frame.id)}
                   name={name}
                   isSelected={frame.id === row.selected}
                   editing={row.editing}
@@ -154,6 +153,7 @@ interface FrameRowProps {
   readonly number: number;
   readonly isLast: boolean;
   readonly result: FrameResult | undefined;
+  readonly taken: Taken | undefined;
   readonly name: Namer;
   readonly isSelected: boolean;
   readonly editing: boolean;
@@ -165,6 +165,7 @@ const FrameRow = memo(function FrameRow({
   number,
   isLast,
   result,
+  taken,
   name,
   isSelected,
   editing,
@@ -197,12 +198,15 @@ const FrameRow = memo(function FrameRow({
           <button
             type="button"
             aria-pressed={isSelected}
-            className="text-left"
+            className="flex items-start gap-3 text-left"
             onClick={() => onSelect(isSelected ? null : frame.id)}
           >
-            <span className="font-semibold">{frame.name}</span>
-            <span className="block text-[13px] text-soft">
-              {needText(frame.need)}; {lightText(frame.light)}
+            <Thumbnail frame={frame} taken={taken} />
+            <span>
+              <span className="font-semibold">{frame.name}</span>
+              <span className="block text-[13px] text-soft">
+                {needText(frame.need)}; {lightText(frame.light)}
+              </span>
             </span>
           </button>
         )}
@@ -232,6 +236,19 @@ const FrameRow = memo(function FrameRow({
     </tr>
   );
 });
+
+/** The picture in small, as the lineup takes it; open where it is lost. */
+function Thumbnail({ frame, taken }: { frame: Frame; taken: Taken | undefined }) {
+  const limits = useFilePart((file) => file.limits);
+  const box = 'block w-18 shrink-0 aspect-3/2';
+  return taken?.setup ? (
+    <InView className={box}>
+      <Photo frame={frame} setup={taken.setup} limits={limits} className="w-full" />
+    </InView>
+  ) : (
+    <span aria-hidden className={`${box} border border-dashed border-edge`} />
+  );
+}
 
 /** Moves, doubles or removes a frame. */
 function RowActions({
@@ -294,12 +311,7 @@ function Made({ result, name }: { result: FrameResult; name: Namer }) {
     const lack = result.nearest?.shortfall;
     return (
       <span className="text-wrong">
-        <StateMark state={lack?.code === 'too-slow' ? 'slow' : 'lost'} />{' '}
-        {lack
-          ? shortfallWord(lack.code)
-          : result.impossible.length > 0
-            ? t.noLensCoversIt
-            : t.leftOut}
+        <StateMark state={lack?.code === 'too-slow' ? 'slow' : 'lost'} /> {lostText(result)}
       </span>
     );
   }

@@ -1,12 +1,14 @@
-import type { Picture, PictureSides } from '@/core/coverage';
-import type { Figure } from './figureOf';
-import { FigureShape } from './FigureShape';
+import type { Frame } from '@/core/brief';
+import type { Picture, PictureSides, Shot } from '@/core/coverage';
+import { figureOf, Scenery } from '../scene';
 import { partsText } from '@/text';
 
 const t = partsText.scene;
 
 export interface SceneProps {
-  readonly figure: Figure | null;
+  readonly frame: Frame;
+  /** The picture as it is taken, with what is blurred and smeared in it. */
+  readonly shot: Shot;
   readonly used: Picture;
   readonly wide: Picture;
   readonly long: Picture;
@@ -21,23 +23,12 @@ export interface SceneProps {
 const SHAPE = 1.5;
 /** The drawing is at most so many times as wide as the picture taken: else the subject is lost in it. */
 const WIDEST = 3.2;
-/** Lights far behind, as shares of the picture's sides from its middle. */
-const LIGHTS = [
-  [-0.36, -0.33],
-  [-0.12, -0.4],
-  [0.08, -0.27],
-  [0.27, -0.37],
-  [0.41, -0.24],
-] as const;
-
 /** The scene at true scale in the subject's own units, with the edges of what is taken in. */
-export function Scene({ figure, used, wide, long, cropped, asked, label }: SceneProps) {
+export function Scene({ frame, shot, used, wide, long, cropped, asked, label }: SceneProps) {
+  const figure = figureOf(frame);
   const shown = viewWidth(used.sides, wide.sides, figure);
   const high = shown / SHAPE;
-  const foot = figure ? figure.height / 2 : 0;
   const beyond = wide.sides.width > shown || wide.sides.height > high;
-  const diagonal = Math.hypot(used.sides.width, used.sides.height);
-  const disc = ((used.blurPercent ?? 0) / 100) * diagonal;
   return (
     <svg
       viewBox={`${-shown / 2} ${-high / 2} ${shown} ${high}`}
@@ -45,37 +36,23 @@ export function Scene({ figure, used, wide, long, cropped, asked, label }: Scene
       aria-label={label}
       className="block aspect-3/2 w-full border border-hair bg-sheet"
     >
-      <Ground foot={foot} width={shown} height={high} />
-      <g fill="var(--ink)" opacity={0.4}>
-        {LIGHTS.map(([x, y]) => (
-          <circle
-            key={x}
-            cx={x * used.sides.width}
-            cy={y * used.sides.height}
-            r={Math.max(disc / 2, shown / 250)}
-          />
-        ))}
-      </g>
-      {figure && (
-        <g transform={`translate(0 ${foot})`} fill="var(--ink-soft)">
-          <FigureShape figure={figure} />
-        </g>
-      )}
+      <Scenery frame={frame} shot={shot} area={{ width: shown, height: high }} />
       {asked.map((sides) => (
         <Edge key={sides.width} sides={sides} colour="var(--ink-soft)" dash="1 3" thickness={1.5} />
       ))}
-      <Edge sides={wide.sides} colour="var(--edge)" thickness={1} />
+      <Edge sides={wide.sides} colour="var(--tone-4)" thickness={1} />
       {long.focalMm !== wide.focalMm && (
-        <Edge sides={long.sides} colour="var(--edge)" thickness={1} />
+        <Edge sides={long.sides} colour="var(--tone-4)" thickness={1} />
       )}
       {cropped && <Edge sides={cropped.sides} colour="var(--got)" dash="2 4" thickness={1.5} />}
+      <Edge sides={used.sides} colour="var(--sheet)" thickness={5} />
       <Edge sides={used.sides} colour="var(--ink)" thickness={2.5} />
       {beyond && (
         <text
           x={-shown / 2 + shown * 0.02}
           y={-high / 2 + high * 0.07}
           fontSize={shown * 0.034}
-          fill="var(--ink-soft)"
+          fill="var(--tone-4)"
         >
           {t.theWideEndSeesMore}
         </text>
@@ -85,31 +62,14 @@ export function Scene({ figure, used, wide, long, cropped, asked, label }: Scene
 }
 
 /** All of the wide end where that still lets the subject be seen, and the picture taken in any case. */
-function viewWidth(used: PictureSides, wide: PictureSides, figure: Figure | null): number {
+function viewWidth(
+  used: PictureSides,
+  wide: PictureSides,
+  figure: ReturnType<typeof figureOf>,
+): number {
   const need = (s: PictureSides) => Math.max(s.width, s.height * SHAPE);
   const least = 1.12 * Math.max(need(used), figure ? need(figure) : 0);
   return Math.max(least, Math.min(1.05 * need(wide), WIDEST * least));
-}
-
-function Ground({ foot, width, height }: { foot: number; width: number; height: number }) {
-  const far = [0.1, 0.03, 0.13, 0.05, 0.09, 0.02, 0.11]
-    .map((y, i) => `${-width / 2 + (i * width) / 6} ${foot - y * height}`)
-    .join('L');
-  return (
-    <>
-      <path
-        d={`M${-width / 2} ${foot}L${far}L${width / 2} ${foot}z`}
-        fill="var(--hair)"
-        opacity={0.45}
-      />
-      <path
-        d={`M${-width / 2} ${foot}H${width / 2}`}
-        stroke="var(--edge)"
-        strokeWidth={1}
-        vectorEffect="non-scaling-stroke"
-      />
-    </>
-  );
 }
 
 function Edge({

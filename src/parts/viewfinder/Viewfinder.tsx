@@ -3,7 +3,7 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { type Frame, type Limits, needAxis, positionUnit } from '@/core/brief';
-import { marginsOf, pictureOf, type PictureSides, verdictOn } from '@/core/coverage';
+import { marginsOf, pictureOf, type PictureSides, shotOf, verdictOn } from '@/core/coverage';
 import type { Setup } from '@/core/gear';
 import { angleOfLengthDeg, FULL_FRAME, lengthPerDistance, sideMm } from '@/core/optics';
 import { Figure } from '../arithmetic';
@@ -21,7 +21,7 @@ import {
 } from '@/text';
 import { IconButton } from '@/ui/Button';
 import { LogSlider } from '@/ui/Slider';
-import { figureOf } from './figureOf';
+import { Photo } from '../scene';
 import { Scene } from './Scene';
 
 const t = partsText.viewfinder;
@@ -50,7 +50,17 @@ export function Viewfinder({
     setups.findIndex((s) => s.key === key),
   );
   const shown = setups[index];
-  if (!shown || frame.need.kind === 'fisheye') return null;
+  if (!shown) return null;
+  if (frame.need.kind === 'fisheye')
+    return (
+      <Photo
+        frame={frame}
+        setup={shown.setup}
+        limits={limits}
+        label={t.viewfinder(frame.name)}
+        className="w-full"
+      />
+    );
   const turn = (by: 1 | -1) => {
     const next = setups[(index + by + setups.length) % setups.length];
     setKey(next?.key ?? null);
@@ -120,15 +130,15 @@ function Seen({
   onZoom: (focalMm: number) => void;
 }) {
   const axis = needAxis(frame.need);
-  const { margins, pictures, x } = usePictures(frame, limits, setup, position, zoom);
-  const figure = figureOf(frame.need);
+  const { margins, pictures, shot, x } = usePictures(frame, limits, setup, position, zoom);
   const { used } = pictures;
   const metres = axis.kind === 'distance';
   const words = seenWords(frame, pictures, margins.cropAllowed, metres);
   return (
     <>
       <Scene
-        figure={figure}
+        frame={frame}
+        shot={shot}
         {...pictures}
         asked={askedSides(frame)}
         label={t.seenThroughTheSetup(frame.name, words)}
@@ -186,7 +196,7 @@ function usePictures(
     const usedMm = Math.min(longMm, Math.max(wideMm, zoom ?? margins.focalUsedMm));
     const cropped = margins.cropAllowed > 1.0005 ? seen(longMm, margins.cropAllowed) : null;
     const pictures = { used: seen(usedMm), wide: seen(wideMm), long: seen(longMm), cropped };
-    return { margins, x, pictures };
+    return { margins, x, pictures, shot: shotOf(setup, frame, limits, x, usedMm) };
   }, [setup, frame, limits, position, zoom]);
 }
 

@@ -1,4 +1,4 @@
-import { type Need, SUBJECTS, type SubjectKey } from '@/core/brief';
+import { type Frame, type Need, SUBJECTS, type SubjectKey } from '@/core/brief';
 import { subjectSides } from '@/core/coverage';
 
 /** The drawings that stand for subjects. */
@@ -6,11 +6,15 @@ export type FigureKind =
   | 'bust'
   | 'person'
   | 'people'
+  | 'crowd'
   | 'bird'
+  | 'largeBird'
+  | 'smallMammal'
   | 'animal'
   | 'shell'
   | 'boat'
   | 'vehicle'
+  | 'smallAircraft'
   | 'aircraft'
   | 'hall'
   | 'front'
@@ -32,15 +36,15 @@ const KINDS: Readonly<Record<SubjectKey, FigureKind>> = {
   standingPerson: 'person',
   couple: 'people',
   groupOfTen: 'people',
-  crowd: 'people',
+  crowd: 'crowd',
   smallBird: 'bird',
-  largeBird: 'bird',
-  smallMammal: 'animal',
+  largeBird: 'largeBird',
+  smallMammal: 'smallMammal',
   largeMammal: 'animal',
   rowingShell: 'shell',
   boat: 'boat',
   vehicle: 'vehicle',
-  smallAircraft: 'aircraft',
+  smallAircraft: 'smallAircraft',
   largeAircraft: 'aircraft',
   hall: 'hall',
   buildingFront: 'front',
@@ -53,12 +57,16 @@ const SHAPES: Readonly<Record<FigureKind, number>> = {
   bust: 0.9,
   person: 0.33,
   people: 1.5,
+  crowd: 4,
   bird: 1.2,
-  animal: 1.4,
+  largeBird: 1.13,
+  smallMammal: 1.4,
+  animal: 1.47,
   shell: 10,
   boat: 2.7,
   vehicle: 3,
-  aircraft: 3.5,
+  smallAircraft: 3.33,
+  aircraft: 3.75,
   hall: 2.5,
   front: 1.6,
   hands: 1.4,
@@ -73,13 +81,13 @@ const DISC_WIDTH = 0.02;
 /** People as tall as this stand in a row as wide as the subject, m. */
 const PERSON_M = 1.8;
 
-/** The drawing that suits a need's subject; null where no subject is given. */
-export function figureOf(need: Need): Figure | null {
+/** The drawing that suits a frame's subject; null where no subject is given. */
+export function figureOf({ need, subject }: Pick<Frame, 'need' | 'subject'>): Figure | null {
   const sides = subjectSides(need);
   if (sides === null) return null;
   const { width, height } = sides;
-  const kind = kindOf(need, width, height);
-  if (kind === 'people' && height === null)
+  const kind = kindOf(need, subject, width, height);
+  if ((kind === 'people' || kind === 'crowd') && height === null)
     return { kind, width: width ?? 1, height: Math.min(PERSON_M, width ?? PERSON_M) };
   return {
     kind,
@@ -88,9 +96,15 @@ export function figureOf(need: Need): Figure | null {
   };
 }
 
-function kindOf(need: Need, width: number | null, height: number | null): FigureKind {
+function kindOf(
+  need: Need,
+  subject: Frame['subject'],
+  width: number | null,
+  height: number | null,
+): FigureKind {
   if (need.kind === 'far')
     return Math.max(width ?? 0, height ?? 0) < DISC_WIDTH ? 'disc' : 'skyline';
+  if (subject !== null) return KINDS[subject];
   const known = SUBJECTS.find((s) => s.widthM === width && s.heightM === height);
   if (known) return KINDS[known.key];
   if (width === null) return (height ?? 0) > 0.9 ? 'person' : 'thing';

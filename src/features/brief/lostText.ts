@@ -1,0 +1,11 @@
+import type { FrameResult } from '@/core/lineup';
+import { briefText, shortfallWord } from '@/text';
+
+const t = briefText.frameList;
+
+/** Why a picture is lost, in a few words. */
+export function lostText({ nearest, impossible }: FrameResult): string {
+  const lack = nearest?.shortfall;
+  if (lack) return shortfallWord(lack.code);
+  return impossible.length > 0 ? t.noLensCoversIt : t.leftOut;
+}

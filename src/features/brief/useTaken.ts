@@ -1,0 +1,33 @@
+'use client';
+
+import { useDeferredValue, useMemo } from 'react';
+import type { FrameId } from '@/core/brief';
+import { type Setup, setupOfStack } from '@/core/gear';
+import type { Cover, FrameResult } from '@/core/lineup';
+import { useAnswer, useFilePart } from '@/session';
+
+/** What a picture is taken with: the first setup of the lineup that makes all of it, else a part of it. */
+export interface Taken {
+  readonly result: FrameResult;
+  /** null where nothing of the lineup makes any of it. */
+  readonly cover: Cover | null;
+  readonly setup: Setup | null;
+}
+
+/** By frame, what each picture is taken with in the lineup in sight. */
+export function useTaken(): ReadonlyMap<FrameId, Taken> {
+  const shelf = useFilePart((file) => file.shelf);
+  const results = useDeferredValue(useAnswer().result?.frames);
+  return useMemo(
+    () =>
+      new Map(
+        (results ?? []).map((result) => {
+          const { covers } = result;
+          const cover = covers.find((c) => c.code !== 'part') ?? covers[0] ?? null;
+          const setup = cover && (setupOfStack(shelf, cover) ?? null);
+          return [result.frameId, { result, cover, setup }] as const;
+        }),
+      ),
+    [results, shelf],
+  );
+}

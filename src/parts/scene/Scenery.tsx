@@ -1,0 +1,576 @@
+import type { Shot } from '@/core/coverage';
+import type { Frame } from '@/core/brief';
+import { CROWD_HEAD, Drawn, DRAWINGS, STANDING } from './drawings';
+import { type Figure, figureOf, type FigureKind } from './figureOf';
+import { type Mood, moodOf, type Tones, TONES } from './tones';
+
+/** What is drawn: a frame's subject with what lies before and behind it, in the subject's own units. */
+export interface SceneryProps {
+  readonly frame: Frame;
+  readonly shot: Shot;
+  /** How much is shown, in the subject's units; the picture's own sides or more. */
+  readonly area: { readonly width: number; readonly height: number };
+}
+
+/** Where a subject is by its nature. */
+type Setting = 'land' | 'water' | 'air' | 'table' | 'room' | 'sky' | 'view';
+
+const SETTINGS: Partial<Record<FigureKind, Setting>> = {
+  shell: 'water',
+  boat: 'water',
+  aircraft: 'air',
+  smallAircraft: 'air',
+  largeBird: 'air',
+  hands: 'table',
+  ring: 'table',
+  hall: 'room',
+  disc: 'sky',
+  skyline: 'view',
+};
+
+/** Nearer than this a small thing lies on a table, m. */
+const CLOSE_M = 1.2;
+/** Eyes of the photographer over the ground, m. */
+const EYE_M = 1.6;
+/** How far behind the subject trees stand, and how tall; a ridge, the same. m. Our own choice. */
+const TREES = { behindM: 80, tallM: 14 } as const;
+const RIDGE = { atM: 4000, tallM: 260 } as const;
+/** Smear of the subject that shows, as a share of the picture's width. */
+const LEAST_SMEAR = 0.004;
+const SMEAR_COPIES = 6;
+
+function settingOf(kind: FigureKind | undefined, mood: Mood, distanceM: number | null): Setting {
+  const own = kind && SETTINGS[kind];
+  if (own) return own;
+  if (kind === undefined) return 'view';
+  if (distanceM !== null && distanceM < CLOSE_M) return 'table';
+  return mood === 'indoors' ? 'room' : 'land';
+}
+
+/**
+ * A frame's scene at true scale: ground, trees and a ridge where a pinhole at eye height sees them, blurred
+ * by the computed discs, in tones of the scene's light; the subject smeared by its way while it is exposed.
+ */
+export function Scenery({ frame, shot, area }: SceneryProps) {
+  const mood = moodOf(frame);
+  const tones = TONES[mood];
+  const figure = figureOf(frame);
+  const setting = settingOf(figure?.kind, mood, shot.distanceM);
+  const foot = figure ? figure.height / 2 : 0;
+  const { width, height } = area;
+  const diagonal = Math.hypot(shot.picture.sides.width, shot.picture.sides.height);
+  const disc = (percent: number | null) => ((percent ?? 0) / 100) * diagonal;
+  const farDisc = disc(shot.farBlurPercent);
+  const parts = { tones, setting, mood, foot, width, height, farDisc, shot };
+  return (
+    <>
+      <rect x={-width / 2} y={-height / 2} width={width} height={height} fill={tones.sky} />
+      <Behind {...parts} isStarry={isStarry(frame)} />
+      {figure && (
+        <Smeared smear={(shot.exposure?.smear ?? 0) * shot.picture.sides.width} of={shot}>
+          <g transform={`translate(0 ${foot})`}>
+            <Subject
+              figure={figure}
+              tones={tones}
+              rows={rowsOf(frame)}
+              distanceM={shot.distanceM}
+            />
+          </g>
+        </Smeared>
+      )}
+      {setting === 'land' && <Reeds {...parts} disc={disc(shot.nearBlurPercent)} />}
+    </>
+  );
+}
+
+function isStarry({ light: { source, stars } }: Frame): boolean {
+  return stars !== null || (source.kind === 'scene' && source.scene === 'starrySky');
+}
+
+function rowsOf({ depth }: Frame): number {
+  return depth.sharp?.kind === 'rows' ? depth.sharp.depthM : 0;
+}
+
+interface BehindProps {
+  readonly tones: Tones;
+  readonly setting: Setting;
+  readonly mood: Mood;
+  readonly foot: number;
+  readonly width: number;
+  readonly height: number;
+  /** Disc of a point at infinity, in the subject's units. */
+  readonly farDisc: number;
+  readonly shot: Shot;
+}
+
+function Behind(props: BehindProps & { readonly isStarry: boolean }) {
+  const { setting, isStarry: starry, mood } = props;
+  if (setting === 'table') return <Table {...props} />;
+  if (setting === 'room') return <Room {...props} />;
+  if (setting === 'sky') return mood === 'night' || starry ? <Stars {...props} /> : null;
+  if (setting === 'air') return <Clouds {...props} />;
+  if (setting === 'view') return <View {...props} />;
+  return <Land {...props} />;
+}
+
+/** A wide country for what is asked for as an angle alone: how far away things are isn't said. */
+function View(props: BehindProps & { readonly isStarry: boolean }) {
+  const { tones, mood, foot, width, height, isStarry: starry } = props;
+  const ground = Math.max(foot, -height / 2);
+  return (
+    <>
+      {(mood === 'night' || starry) && <Stars {...props} />}
+      {foot === 0 && (
+        <>
+          <Soft d={ridgePath(width, height * 0.1, height * 0.2)} colour={tones.far} disc={0} />
+          <Soft d={treePath(width, height * 0.13, height * 0.07)} colour={tones.mid} disc={0} />
+        </>
+      )}
+      <rect
+        x={-width / 2}
+        y={foot === 0 ? height * 0.12 : ground}
+        width={width}
+        height={Math.max(0, height / 2 - (foot === 0 ? height * 0.12 : ground))}
+        fill={tones.ground}
+      />
+      {mood !== 'day' && !starry && <Lamps {...props} y={foot === 0 ? height * 0.08 : ground} />}
+    </>
+  );
+}
+
+/** Ground to the horizon at eye height, trees and a ridge behind; water is ground with ripples. */
+function Land({ tones, setting, mood, foot, width, height, farDisc, shot }: BehindProps) {
+  const d = shot.distanceM ?? 1;
+  const horizon = foot - EYE_M;
+  const ridge = (RIDGE.tallM * d) / RIDGE.atM;
+  const treesAt = d + TREES.behindM;
+  const trees = (TREES.tallM * d) / treesAt;
+  const treeFoot = foot - EYE_M * (1 - d / treesAt);
+  const bottom = height / 2;
+  return (
+    <>
+      <Soft d={ridgePath(width, horizon, ridge)} colour={tones.far} disc={farDisc} />
+      {mood === 'night' ? (
+        <Street {...{ tones, width, farDisc }} foot={treeFoot} tall={trees} />
+      ) : (
+        <Soft d={treePath(width, treeFoot, trees)} colour={tones.mid} disc={farDisc} />
+      )}
+      {horizon < bottom && (
+        <rect
+          x={-width / 2}
+          y={Math.max(-height / 2, horizon)}
+          width={width}
+          height={bottom - Math.max(-height / 2, horizon)}
+          fill={tones.ground}
+        />
+      )}
+      {setting === 'water' && <Ripples {...{ tones, width }} from={horizon} to={bottom} />}
+      {mood !== 'day' && <Lamps {...{ tones, width, farDisc }} y={treeFoot - trees * 0.35} />}
+    </>
+  );
+}
+
+/** A shape whose edge is spread over a disc, as a vector: stacked strokes of the disc's width. */
+function Soft({ d, colour, disc }: { d: string; colour: string; disc: number }) {
+  if (disc <= 0) return <path d={d} fill={colour} />;
+  return (
+    <g fill={colour} stroke={colour} strokeLinejoin="round">
+      <path d={d} opacity={0.35} strokeWidth={disc} />
+      <path d={d} opacity={0.45} strokeWidth={disc / 2} />
+      <path d={d} opacity={0.7} stroke="none" />
+    </g>
+  );
+}
+
+const RIDGE_AT = [0.35, 0.8, 0.5, 1, 0.62, 0.88, 0.3, 0.7, 0.42];
+
+function ridgePath(width: number, foot: number, tall: number): string {
+  const x = (i: number) => -width / 2 + (i * width) / (RIDGE_AT.length - 1);
+  return `M${-width / 2} ${foot}${RIDGE_AT.map((s, i) => `L${x(i)} ${foot - s * tall}`).join('')}L${width / 2} ${foot}Z`;
+}
+
+/** At most so many crowns: a wide view has many trees. */
+const MOST_CROWNS = 24;
+
+function treePath(width: number, foot: number, tall: number): string {
+  const count = Math.max(3, Math.min(MOST_CROWNS, Math.round(width / (tall * 0.7 || width))));
+  const step = width / count;
+  const crowns = Array.from({ length: count }, (_, i) => {
+    const h = tall * (0.62 + 0.38 * (((i * 7) % 5) / 4));
+    return `q${step * 0.1} ${-h} ${step / 2} ${-h}q${step * 0.4} 0 ${step / 2} ${h}`;
+  });
+  return `M${-width / 2} ${foot}${crowns.join('')}Z`;
+}
+
+function Street({
+  tones,
+  width,
+  foot,
+  tall,
+  farDisc,
+}: Pick<BehindProps, 'tones' | 'width' | 'farDisc'> & { foot: number; tall: number }) {
+  const count = Math.max(3, Math.min(MOST_CROWNS, Math.round(width / (tall || width))));
+  const step = width / count;
+  const side = Math.max(step * 0.1, farDisc);
+  return (
+    <>
+      {Array.from({ length: count }, (_, i) => {
+        const h = tall * (0.7 + 0.5 * (((i * 3) % 4) / 3));
+        const x = -width / 2 + i * step;
+        return (
+          <g key={i}>
+            <path
+              d={`M${x} ${foot}v${-h}l${step / 2} ${-h * 0.18} ${step / 2} ${h * 0.18}v${h}z`}
+              fill={tones.far}
+            />
+            {[0.3, 0.65].map((at) => (
+              <rect
+                key={at}
+                x={x + step * (i % 2 ? 0.25 : 0.6)}
+                y={foot - h * at - side / 2}
+                width={side}
+                height={side * 1.3}
+                rx={farDisc > step * 0.1 ? side / 2 : 0}
+                fill={tones.lamp}
+                opacity={(i * 5 + at * 20) % 3 < 1.4 ? 0.85 : 0.25}
+              />
+            ))}
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+const LAMPS_AT = [-0.41, -0.27, -0.1, 0.06, 0.24, 0.38];
+
+/** Lights far behind, each the disc that the lens makes of it. */
+function Lamps({
+  tones,
+  width,
+  farDisc,
+  y,
+}: Pick<BehindProps, 'tones' | 'width' | 'farDisc'> & { y: number }) {
+  return (
+    <g fill={tones.lamp} opacity={0.75}>
+      {LAMPS_AT.map((at, i) => (
+        <circle
+          key={at}
+          cx={at * width}
+          cy={y * (1 + 0.04 * (i % 3))}
+          r={Math.max(farDisc / 2, width / 150)}
+        />
+      ))}
+    </g>
+  );
+}
+
+function Ripples({
+  tones,
+  width,
+  from,
+  to,
+}: {
+  tones: Tones;
+  width: number;
+  from: number;
+  to: number;
+}) {
+  const rows = [0.12, 0.3, 0.52, 0.78];
+  const d = rows
+    .flatMap((at, r) =>
+      [0, 1, 2, 3].map((i) => {
+        const x = -width / 2 + width * (((i * 0.27 + r * 0.13) % 1) * 0.95);
+        return `M${x} ${from + at * (to - from)}h${width * 0.12}`;
+      }),
+    )
+    .join('');
+  return <path d={d} stroke={tones.mid} strokeWidth={width / 240} strokeLinecap="round" />;
+}
+
+function Clouds({ tones, width, height, mood }: BehindProps) {
+  if (mood === 'night') return null;
+  const [w, h] = [width, height];
+  return (
+    <g fill={tones.far} opacity={0.8}>
+      <path
+        d={`M${-0.46 * w} ${-0.2 * h}q${0.06 * w} ${-0.14 * h} ${0.14 * w} ${-0.06 * h}q${0.08 * w} ${-0.08 * h} ${0.13 * w} ${0.06 * h}z`}
+      />
+      <path
+        d={`M${0.12 * w} ${0.34 * h}q${0.07 * w} ${-0.16 * h} ${0.16 * w} ${-0.06 * h}q${0.09 * w} ${-0.05 * h} ${0.12 * w} ${0.06 * h}z`}
+      />
+    </g>
+  );
+}
+
+/** The same stars each time. */
+const STARS = Array.from({ length: 46 }, (_, i) => [
+  ((i * 73) % 97) / 97 - 0.5,
+  ((i * 37) % 89) / 89 - 0.5,
+  1 + ((i * 5) % 3),
+]);
+
+function Stars({ tones, width, height }: BehindProps) {
+  return (
+    <g fill={tones.lamp}>
+      {STARS.map(([x, y, r]) => (
+        <circle key={`${x} ${y}`} cx={x! * width} cy={y! * height} r={(r! * width) / 620} />
+      ))}
+    </g>
+  );
+}
+
+/** A wall with windows, and a floor to where it meets it. */
+function Room({ tones, foot, width, height, farDisc, shot }: BehindProps) {
+  const d = shot.distanceM ?? 1;
+  const wallAt = d + 6;
+  const edge = foot - EYE_M * (1 - d / wallAt);
+  const window = (1.6 * d) / wallAt;
+  const disc = (farDisc * 6) / wallAt;
+  return (
+    <>
+      <rect
+        x={-width / 2}
+        y={edge}
+        width={width}
+        height={Math.max(0, height / 2 - edge)}
+        fill={tones.ground}
+      />
+      {[-0.34, -0.02, 0.3].map((at) => (
+        <Soft
+          key={at}
+          d={`M${at * width} ${edge - window * 1.5}h${window * 0.75}v${-window * 1.1}h${-window * 0.75}z`}
+          colour={tones.lamp}
+          disc={disc}
+        />
+      ))}
+      <path
+        d={`M${-width / 2} ${edge}H${width / 2}`}
+        stroke={tones.mid}
+        strokeWidth={Math.max(disc, width / 300)}
+      />
+    </>
+  );
+}
+
+/** A table under something small, and lights far behind it. */
+function Table({ tones, foot, width, height, farDisc }: BehindProps) {
+  return (
+    <>
+      <rect
+        x={-width / 2}
+        y={foot * 0.55}
+        width={width}
+        height={Math.max(0, height / 2 - foot * 0.55)}
+        fill={tones.ground}
+      />
+      <path
+        d={`M${-width / 2} ${foot * 0.55}H${width / 2}`}
+        stroke={tones.mid}
+        strokeWidth={width / 220}
+      />
+      <g fill={tones.far} opacity={0.8}>
+        {LAMPS_AT.map((at, i) => (
+          <circle
+            key={at}
+            cx={at * width}
+            cy={-height * (0.3 + 0.05 * (i % 3))}
+            r={Math.max(farDisc / 2, width / 220)}
+          />
+        ))}
+      </g>
+    </>
+  );
+}
+
+/** Grass halfway to the subject, at the picture's lower edge. */
+function Reeds({ tones, width, height, shot, disc }: BehindProps & { disc: number }) {
+  if ((shot.distanceM ?? 0) < 3) return null;
+  const { width: w, height: h } = shot.picture.sides;
+  const blades = [-0.47, -0.44, -0.4, 0.38, 0.43, 0.46];
+  const bottom = Math.min(height, h) / 2;
+  const thick = Math.max(width / 260, Math.min(disc, w / 12));
+  return (
+    <path
+      d={blades
+        .map(
+          (at, i) =>
+            `M${at * w} ${bottom}q${0.01 * w} ${-0.08 * h} ${(i % 2 ? 0.02 : -0.015) * w} ${-(0.1 + 0.03 * (i % 3)) * h}`,
+        )
+        .join('')}
+      fill="none"
+      stroke={tones.mid}
+      strokeWidth={thick}
+      strokeLinecap="round"
+      opacity={disc > w / 60 ? 0.45 : 0.9}
+    />
+  );
+}
+
+/** The subject once, or drawn out along its way. */
+function Smeared({ smear, of, children }: { smear: number; of: Shot; children: React.ReactNode }) {
+  if (smear < LEAST_SMEAR * of.picture.sides.width) return <>{children}</>;
+  const shown = Math.min(smear, of.picture.sides.width * 0.6);
+  return (
+    <g data-testid="smear">
+      {Array.from({ length: SMEAR_COPIES }, (_, i) => (
+        <g
+          key={i}
+          opacity={i === 0 ? 0.55 : 0.28}
+          transform={`translate(${shown * (i / (SMEAR_COPIES - 1) - 0.5)} 0)`}
+        >
+          {children}
+        </g>
+      ))}
+    </g>
+  );
+}
+
+/** People stand at least this close, as a share of their height. */
+const PERSON_ROOM = 0.42;
+const MOST_PEOPLE = 16;
+
+interface SubjectProps {
+  readonly figure: Figure;
+  readonly tones: Tones;
+  /** Depth of the rows of a group, m. */
+  readonly rows: number;
+  readonly distanceM: number | null;
+}
+
+/** The subject with its foot at 0, at true size. */
+function Subject({ figure, tones, rows, distanceM }: SubjectProps) {
+  const { kind, width, height } = figure;
+  if (kind === 'people')
+    return (
+      <>
+        {rows > 0 && distanceM !== null && (
+          <g
+            transform={`translate(0 ${-EYE_M * (1 - distanceM / (distanceM + rows))})`}
+            opacity={0.75}
+          >
+            <People
+              width={width * 0.8}
+              height={(height * distanceM * 1.02) / (distanceM + rows)}
+              tones={tones}
+            />
+          </g>
+        )}
+        <People width={width} height={height} tones={tones} />
+      </>
+    );
+  if (kind === 'crowd') return <Crowd width={width} height={height} tones={tones} />;
+  if (kind === 'shell') return <Shells width={width} height={height} tones={tones} />;
+  return <Drawn of={DRAWINGS[kind]} width={width} height={height} tones={tones} />;
+}
+
+function People({ width, height, tones }: { width: number; height: number; tones: Tones }) {
+  const count = Math.min(MOST_PEOPLE, Math.max(2, Math.floor(width / (height * PERSON_ROOM))));
+  const room = width / count;
+  return (
+    <>
+      {Array.from({ length: count }, (_, i) => {
+        const tall = height * [1, 0.93, 0.97][i % 3]!;
+        return (
+          <g key={i} transform={`translate(${-width / 2 + room * (i + 0.5)} 0)`}>
+            <Drawn
+              of={STANDING[i % 2]!}
+              width={Math.min(room, tall * 0.34)}
+              height={tall}
+              tones={tones}
+              mirrored={i % 4 > 1}
+            />
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+/** Heads over heads, the rows behind paler. */
+function Crowd({ width, height, tones }: { width: number; height: number; tones: Tones }) {
+  const count = Math.min(MOST_PEOPLE, Math.max(3, Math.round(width / (height * 0.32))));
+  const room = width / count;
+  return (
+    <>
+      {[2, 1, 0].map((row) => (
+        <g key={row} opacity={1 - 0.28 * row}>
+          {Array.from({ length: count }, (_, i) => (
+            <g
+              key={i}
+              transform={`translate(${-width / 2 + room * (i + (row % 2 ? 0.9 : 0.5))} ${-height * 0.16 * row})`}
+            >
+              <Drawn
+                of={CROWD_HEAD}
+                width={room * 1.25}
+                height={height * [0.8, 0.72, 0.76][i % 3]!}
+                tones={tones}
+                mirrored={i % 2 === 1}
+              />
+            </g>
+          ))}
+        </g>
+      ))}
+    </>
+  );
+}
+
+const ROWERS = 8;
+/** An eight is about so long, m: a longer row is several. */
+const EIGHT_M = 18;
+const MOST_EIGHTS = 5;
+
+function Shells({ width, height, tones }: { width: number; height: number; tones: Tones }) {
+  const count = Math.min(MOST_EIGHTS, Math.floor(width / EIGHT_M) + 1);
+  if (count === 1) return <Shell width={width} height={height} tones={tones} />;
+  const [wide, tall] = [(width / count) * 1.15, height / 2];
+  return Array.from({ length: count }, (_, i) => (
+    <g
+      key={i}
+      transform={`translate(${(i + 0.5) * (width / count) - width / 2} ${((i % 2) - 0.5) * tall})`}
+    >
+      <Shell width={wide} height={tall} tones={tones} />
+    </g>
+  ));
+}
+
+/** A racing eight: rowers at the catch, their blades in the water, a cox at the stern. */
+function Shell({ width, height, tones }: { width: number; height: number; tones: Tones }) {
+  const step = (width * 0.68) / ROWERS;
+  const h = height;
+  const thick = h * 0.13;
+  return (
+    <g fill={tones.figure} stroke={tones.figure} strokeLinecap="round" strokeLinejoin="round">
+      {Array.from({ length: ROWERS }, (_, i) => {
+        const x = -width * 0.36 + step * i;
+        return (
+          <g key={i}>
+            <circle cx={x} cy={-h * 0.86} r={h * 0.12} stroke="none" />
+            <path
+              d={`M${x - h * 0.04} ${-h * 0.66}L${x - step * 0.16} ${-h * 0.24}h${step * 0.42}`}
+              fill="none"
+              strokeWidth={thick}
+            />
+            <path
+              d={`M${x} ${-h * 0.6}L${x + step * 0.36} ${-h * 0.46}L${x + step * 0.1} ${h * 0.06}`}
+              fill="none"
+              strokeWidth={thick * 0.36}
+            />
+            <path d={`M${x + step * 0.04} ${h * 0.02}h${step * 0.16}`} strokeWidth={thick * 0.7} />
+          </g>
+        );
+      })}
+      <circle cx={width * 0.38} cy={-h * 0.6} r={h * 0.12} stroke="none" />
+      <path d={`M${width * 0.38} ${-h * 0.44}v${h * 0.24}`} strokeWidth={thick} />
+      <path
+        d={`M${-width / 2} ${-h * 0.2}C${-width * 0.3} ${-h * 0.05} ${width * 0.3} ${-h * 0.05} ${width / 2} ${-h * 0.2}L${width * 0.44} ${-h * 0.3}H${-width * 0.44}Z`}
+        stroke="none"
+      />
+      <path
+        d={`M${-width * 0.48} ${h * 0.1}h${width * 0.2}M${-width * 0.1} ${h * 0.14}h${width * 0.26}M${width * 0.3} ${h * 0.1}h${width * 0.16}`}
+        stroke={tones.mid}
+        strokeWidth={thick * 0.3}
+      />
+    </g>
+  );
+}
