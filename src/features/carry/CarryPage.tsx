@@ -7,16 +7,17 @@ import { useMemo, useState } from 'react';
 import { cautionsFor, packingList, type PackingLine } from '@/core/carry';
 import type { Stretch } from '@/core/brief';
 import { carryText, namesOf } from '@/text';
-import { useFile } from '@/session';
+import { useFile, useCarryPlan } from '@/session';
 import { Button, Menu, Sentence } from '@/ui';
+import { HelpLink } from '@/parts';
 import { Bag } from './Bag';
 import { Cautions } from './Cautions';
 import { exportCalendar, exportCsv, exportMarkdown } from './exports';
+import { Lanes } from './Lanes';
 import { PackingView } from './PackingView';
 import { PlanSettings } from './PlanSettings';
 import { StretchPlan } from './StretchPlan';
 import { Summary } from './Summary';
-import { useCarryPlan } from './useCarryPlan';
 import { WhatIf } from './WhatIf';
 
 const t = carryText.carryPage;
@@ -49,6 +50,7 @@ export function CarryPage() {
     <div className="grid gap-x-8 gap-y-6 pt-4 lg:grid-cols-[minmax(0,1fr)_19rem]">
       <div className="min-w-0 space-y-6">
         <PlanBar lines={lines} />
+        <Lanes plan={plan} />
         <Summary answer={answer} thinking={thinking} />
         {plan.stretches.slice(1).map(
           (s) =>
@@ -99,7 +101,10 @@ function PlanBar({ lines }: { readonly lines: readonly PackingLine[] }) {
   ];
   return (
     <div className="flex flex-wrap items-end justify-between gap-3">
-      <h1 className="text-xl">{t.theDayStretchByStretch}</h1>
+      <span className="flex items-center">
+        <h1 className="text-xl">{t.theDayStretchByStretch}</h1>
+        <HelpLink topic="day" />
+      </span>
       <span className="flex gap-2 print:hidden">
         <Button onClick={() => window.print()}>
           <Printer size={14} aria-hidden />

@@ -3,9 +3,10 @@
 import { lineupText, namesOf } from '@/text';
 import { useAnswer } from '@/session';
 import { Ranges } from '@/parts';
+import { Score } from './Score';
 import { Sharing } from './Sharing';
 import { LimitsPanel } from './LimitsPanel';
-import { LineupTable } from './LineupTable';
+import { Headline, LineupTable } from './LineupTable';
 import { Matrix } from './Matrix';
 import { NotGot } from './NotGot';
 import { OutTable } from './OutTable';
@@ -22,6 +23,8 @@ export function LineupPage() {
       <div className="min-w-0 space-y-8">
         {result && question ? (
           <>
+            <Headline result={result} />
+            {result.status !== 'impossible' && <Score result={result} />}
             <LineupTable result={result} />
             {result.status !== 'impossible' && <ProofText result={result} />}
             <NotGot result={result} />
@@ -30,7 +33,7 @@ export function LineupPage() {
             <Ranges result={result} name={namesOf(question)} />
             <div className="space-y-8 print:hidden">
               <Profiles question={question} />
-              <OtherLineups question={question} />
+              <OtherLineups question={question} result={result} />
             </div>
             <OutTable result={result} />
           </>

@@ -2,7 +2,6 @@
 
 import type { LineupResult, Reason } from '@/core/lineup';
 import { itemsWithoutBodies, type Lens } from '@/core/gear';
-import { lockOf, setLock } from '@/document';
 import {
   formatFNumber,
   formatFocalRange,
@@ -16,11 +15,36 @@ import {
   plainList,
   UNKNOWN_NOTES,
 } from '@/text';
-import { useEdit, useFile } from '@/session';
+import { useFile } from '@/session';
 import { Button } from '@/ui';
+import { HelpLink } from '@/parts';
 import { ConflictText } from './ConflictText';
+import { scoreOf } from '@/parts/score';
+import { LockButtons } from './LockButtons';
 
 const words = lineupText.lineupTable;
+
+/** What the lineup comes to, and what stands in its way. */
+export function Headline({ result }: { result: LineupResult }) {
+  const name = namesOf(useFile());
+  return (
+    <section aria-labelledby="taken">
+      <div className="mb-2 flex items-start justify-between gap-3">
+        <span className="flex items-center">
+          <h1 id="taken" className="text-xl">
+            {headline(result)}
+          </h1>
+          <HelpLink topic="choice" />
+        </span>
+        <span className="print:hidden">
+          <Button onClick={() => window.print()}>{words.print}</Button>
+        </span>
+      </div>
+      {result.conflict && <ConflictText conflict={result.conflict} />}
+      <Notes result={result} name={name} />
+    </section>
+  );
+}
 
 /** What is taken, with what each lens alone makes possible. */
 export function LineupTable({ result }: { result: LineupResult }) {
@@ -33,28 +57,21 @@ export function LineupTable({ result }: { result: LineupResult }) {
     .sort((a, b) => a.focal.wideMm - b.focal.wideMm);
   const behind = itemsWithoutBodies(file.shelf).filter((p) => behindIds.has(p.id));
   const { currency } = file.outing;
+  const onScore = new Set<string>(
+    result.status === 'impossible' ? [] : scoreOf(result, file).lines.map((l) => l.lensId),
+  );
   const only = new Map(result.lensesIn.map((l) => [l.lensId, l.onlyIt]));
   return (
-    <section aria-labelledby="taken">
-      <div className="mb-2 flex items-start justify-between gap-3">
-        <h1 id="taken" className="text-xl">
-          {headline(result)}
-        </h1>
-        <span className="print:hidden">
-          <Button onClick={() => window.print()}>{words.print}</Button>
-        </span>
-      </div>
-      {result.conflict && <ConflictText conflict={result.conflict} />}
-      <Notes result={result} name={name} />
+    <section aria-label={words.theLineup}>
       {lenses.length > 0 && (
         <div
           className="relative overflow-x-auto"
           tabIndex={0}
           role="region"
-          aria-label={words.theLineup}
+          aria-label={words.theLineupAsATable}
         >
           <table className="w-full border-collapse">
-            <thead>
+            <thead className="max-sm:sr-only">
               <tr className="border-b border-ink text-left text-[12px] text-soft">
                 {[words.take, words.range, words.weight, words.price, words.onlyThisLensCovers].map(
                   (h) => (
@@ -75,6 +92,7 @@ export function LineupTable({ result }: { result: LineupResult }) {
                   lens={l}
                   currency={currency}
                   onlyThis={onlyText(only.get(l.id), name)}
+                  isOnScore={onScore.has(l.id)}
                 />
               ))}
               {behind.map((item) => (
@@ -92,10 +110,13 @@ function LensRow({
   lens: l,
   currency,
   onlyThis,
+  isOnScore,
 }: {
   readonly lens: Lens;
   readonly currency: string;
   readonly onlyThis: string;
+  /** There it can be locked in and left out already. */
+  readonly isOnScore: boolean;
 }) {
   const origin = [
     l.maker,
@@ -103,8 +124,11 @@ function LensRow({
     l.ownership === 'owned' ? '' : OWNERSHIPS[l.ownership],
   ];
   return (
-    <tr className="border-b border-hair align-top">
-      <th scope="row" className="min-w-36 py-1.5 pr-4 text-left font-semibold text-got">
+    <tr className="border-b border-hair align-top max-sm:flex max-sm:flex-wrap max-sm:gap-x-3">
+      <th
+        scope="row"
+        className="min-w-36 py-1.5 pr-4 text-left font-semibold text-got max-sm:w-full max-sm:pb-0"
+      >
         {l.name}
         <span className="block text-[12px] font-normal text-soft">
           {plainList(origin.filter((text) => text !== ''))}
@@ -117,10 +141,17 @@ function LensRow({
         </span>
       </td>
       <WeightAndPrice item={l} currency={currency} />
-      <td className="min-w-56 py-1.5 pr-4">{onlyThis}</td>
-      <td className="py-1 text-right">
-        <LockButtons id={l.id} name={l.name} />
+      <td className="min-w-56 py-1.5 pr-4 max-sm:w-full max-sm:pt-0">
+        <span className="text-soft sm:hidden">{words.onlyThisLensCovers}: </span>
+        {onlyThis}
       </td>
+      {isOnScore ? (
+        <td className="max-sm:hidden" />
+      ) : (
+        <td className="py-1 text-right">
+          <LockButtons id={l.id} name={l.name} />
+        </td>
+      )}
     </tr>
   );
 }
@@ -230,30 +261,4 @@ function listed(names: readonly string[]): string {
   return names.length > 6
     ? words.andMore(plainList(names.slice(0, 6)), names.length - 6)
     : plainList(names);
-}
-
-/** Lock an item of the lineup in, or leave it at home and see at once what then. */
-function LockButtons({ id, name }: { id: string; name: string }) {
-  const { limits } = useFile();
-  const edit = useEdit();
-  const lock = lockOf(limits, id);
-  return (
-    <span className="whitespace-nowrap">
-      <Button
-        look="quiet"
-        aria-pressed={lock === 'in'}
-        aria-label={words.lockIn(name)}
-        onClick={() => edit(setLock(id, lock === 'in' ? 'free' : 'in'))}
-      >
-        {lock === 'in' ? words.lockedIn : words.lockIn2}
-      </Button>
-      <Button
-        look="quiet"
-        aria-label={words.leaveOut(name)}
-        onClick={() => edit(setLock(id, 'out'))}
-      >
-        {words.leaveOut2}
-      </Button>
-    </span>
-  );
 }

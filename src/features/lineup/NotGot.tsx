@@ -1,5 +1,6 @@
 'use client';
 
+import { isAway } from '@/core/gear';
 import type { FrameResult, KeptOut, LensOut, LineupResult, WayOut } from '@/core/lineup';
 import {
   stackName,
@@ -39,7 +40,7 @@ export function NotGot({ result }: { result: LineupResult }) {
             <span className="block text-[13px]">
               {frame.kept === null
                 ? whyLost(frame, result, name)
-                : keptText(frame.kept, frame.frameId, file, name)}
+                : keptText(frame, frame.kept, file, name)}
             </span>
           </li>
         ))}
@@ -56,11 +57,16 @@ function whyOut(reasons: readonly LensOut['reason'][]): string {
 
 /** What keeps a must lost, in terms of its stretch, and each way out. */
 function keptText(
+  frame: FrameResult,
   { members, waysOut }: KeptOut,
-  frameId: string,
-  { stretches, outing }: OutingFile,
+  file: OutingFile,
   name: (id: string) => string,
 ): string {
+  const { stretches, outing, shelf } = file;
+  const { frameId } = frame;
+  const cameras = shelf.bodies.filter(
+    (b) => !isAway(b.ownership) && b.ownership !== 'wished',
+  ).length;
   const reasons = members.flatMap((m) => {
     if (m.kind === 'frame') return m.frameId === frameId ? [] : [t.youAlsoWant(name(m.frameId))];
     if (m.kind !== 'noChange') return [memberText(m, name, outing.currency)];
@@ -68,15 +74,22 @@ function keptText(
     if (!stretch) return [t.lensesCantBeChanged];
     return [
       stretch.allowed.bags
-        ? t.lensesCantBeChangedIn(stretch.name)
+        ? t.lensesCantBeChangedIn(stretch.name, cameras)
         : t.bagsArentAllowedSoLenses(stretch.name),
     ];
   });
   const ways = waysOut.map((w) => wayText(w, name, outing.currency));
-  const because = listOf(reasons);
+  const because = listOf([...reasons, ...partsCovered(frame, name)]);
   return ways.length > 0
     ? t.leftOutBecauseButHelped(because, ways.join('; or '))
     : t.leftOutBecause(because);
+}
+
+/** What the lineup covers of a picture that it loses. */
+function partsCovered({ covers, unit }: FrameResult, name: (id: string) => string): string[] {
+  return covers.map((c) =>
+    t.coversOnly(stackName(c, name), listOf(c.ranges.map((r) => positionText(unit, r.from, r.to)))),
+  );
 }
 
 function wayText(way: WayOut, name: (id: string) => string, currency: string): string {

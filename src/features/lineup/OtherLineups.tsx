@@ -1,7 +1,13 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import type { Difference, IfBreaks, LineupQuestion, Alternatives } from '@/core/lineup';
+import type {
+  Difference,
+  IfBreaks,
+  LineupQuestion,
+  LineupResult,
+  Alternatives,
+} from '@/core/lineup';
 import {
   bringInText,
   counted,
@@ -11,19 +17,23 @@ import {
   plainList,
   worseText,
 } from '@/text';
-import { useFile } from '@/session';
-import { Button } from '@/ui';
+import { useFile, useBackground } from '@/session';
+import { Button, Looking } from '@/ui';
 import { Figure } from '@/parts';
 import { findAlternatives } from '@/workers/backgroundClient';
-import { Looking } from './Looking';
 import { TakeButton } from './TakeButton';
 import { TradeCurve } from './TradeCurve';
-import { useBackground } from './useBackground';
 
 const t = lineupText.otherLineups;
 
 /** What stands beside the best lineup; looked for when asked, and again when the outing changes. */
-export function OtherLineups({ question }: { question: LineupQuestion }) {
+export function OtherLineups({
+  question,
+  result,
+}: {
+  question: LineupQuestion;
+  result: LineupResult;
+}) {
   const { state, start, stop } = useBackground<Alternatives | null>(question);
   return (
     <section aria-labelledby="rivals">
@@ -44,12 +54,21 @@ export function OtherLineups({ question }: { question: LineupQuestion }) {
       {state.kind === 'failed' && (
         <p className="text-wrong">{t.couldntFindAlternatives(state.message)}</p>
       )}
-      {state.kind === 'found' && state.found && <Found alternatives={state.found} />}
+      {state.kind === 'found' && state.found && (
+        <Found alternatives={state.found} result={result} />
+      )}
     </section>
   );
 }
 
-function Found({ alternatives }: { alternatives: Alternatives }) {
+function Found({ alternatives, result }: { alternatives: Alternatives; result: LineupResult }) {
+  const { totals } = result;
+  const proposed = {
+    weightG: totals.weightG,
+    wantsPercent: totals.wants.of > 0 ? totals.wants.sharePercent : 0,
+    items: totals.pieces,
+    pieceIds: alternatives.bestIds,
+  };
   const file = useFile();
   const name = namesOf(file);
   const { currency } = file.outing;
@@ -92,7 +111,12 @@ function Found({ alternatives }: { alternatives: Alternatives }) {
           return { what, about, take: itemIds };
         })}
       />
-      <TradeCurve points={alternatives.tradeOff.points} name={name} currency={currency} />
+      <TradeCurve
+        points={alternatives.tradeOff.points}
+        proposed={proposed}
+        name={name}
+        currency={currency}
+      />
       <List
         title={t.ifItBreaks}
         rows={alternatives.ifBreaks.map((b) => ({

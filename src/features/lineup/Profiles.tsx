@@ -21,12 +21,10 @@ import {
   weightSteps,
 } from '@/text';
 import { type OutingFile, setLimits } from '@/document';
-import { useEdit, useFile } from '@/session';
-import { Button } from '@/ui';
+import { useEdit, useFile, useBackground } from '@/session';
+import { Button, Looking } from '@/ui';
 import { StateMark, Figure } from '@/parts';
 import { compareProfiles, type ProfileAnswer } from '@/workers/backgroundClient';
-import { Looking } from './Looking';
-import { useBackground } from './useBackground';
 
 const t = lineupText.styles;
 

@@ -1,10 +1,12 @@
 'use client';
 
+import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
 import type { TradePoint } from '@/core/lineup';
 import { useFile } from '@/session';
 import {
   buySteps,
+  digits,
   formatMoney,
   formatPercent,
   formatWeight,
@@ -31,10 +33,13 @@ interface Axes {
 /** The lineups that nothing beats, by weight and wanted pictures, each to be picked; the table says the same. */
 export function TradeCurve({
   points,
+  proposed,
   name,
   currency,
 }: {
   points: readonly TradePoint[];
+  /** What the lineup in sight comes to, on the same axes. */
+  proposed: Proposed;
   name: (id: string) => string;
   currency: string;
 }) {
@@ -43,12 +48,14 @@ export function TradeCurve({
   return (
     <div>
       <h3 className="text-base">{t.whatMoreOrLessBuys}</h3>
-      <Drawing points={points} pointed={pointed} onPoint={setPointed} />
+      <Drawing points={points} proposed={proposed} pointed={pointed} onPoint={setPointed} />
       <p className="text-[13px] text-soft">{t.upShareOfTheWanted}</p>
       <PointTable {...{ points, name, currency, pointed }} onPoint={setPointed} />
     </div>
   );
 }
+
+type Proposed = Pick<TradePoint, 'weightG' | 'wantsPercent' | 'items' | 'pieceIds'>;
 
 interface Pointing {
   readonly points: readonly TradePoint[];
@@ -56,8 +63,13 @@ interface Pointing {
   readonly onPoint: (point: TradePoint) => void;
 }
 
-function Drawing({ points, pointed, onPoint }: Pointing) {
-  const { x, y, weights } = axesOf(points);
+function Drawing({
+  points,
+  proposed,
+  pointed,
+  onPoint,
+}: Pointing & { readonly proposed: Proposed }) {
+  const { x, y, weights } = axesOf([...points, proposed]);
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -115,10 +127,17 @@ function Drawing({ points, pointed, onPoint }: Pointing) {
             fontSize={11}
             fill={p === pointed ? 'var(--sheet)' : 'var(--ink)'}
           >
-            {p.lenses}
+            {digits(p.items, 1)}
           </text>
         </g>
       ))}
+      <g
+        transform={`translate(${x(proposed.weightG)} ${y(proposed.wantsPercent)})`}
+        data-testid="trade-proposed"
+        pointerEvents="none"
+      >
+        <path d="M-16 0L0 -16L16 0L0 16Z" fill="none" stroke="var(--ink)" strokeWidth={2} />
+      </g>
     </svg>
   );
 }
@@ -139,7 +158,7 @@ function PointTable({
       <table className="w-full border-collapse">
         <thead>
           <tr className="border-b border-ink text-left text-[12px] text-soft">
-            {[t.lenses, t.weight, t.toBuy, t.wants, t.lineup, ''].map((h) => (
+            {[t.items, t.weight, t.toBuy, t.wants, t.lineup, t.step, ''].map((h) => (
               <th key={h} scope="col" className="py-1 pr-4 font-normal">
                 {h || <span className="sr-only">{t.actions}</span>}
               </th>
@@ -147,13 +166,13 @@ function PointTable({
           </tr>
         </thead>
         <tbody>
-          {points.map((p) => (
+          {points.map((p, i) => (
             <tr
               key={p.pieceIds.join()}
               className={`border-b border-hair align-top ${p === pointed ? 'bg-chosen' : ''}`}
               onPointerEnter={() => onPoint(p)}
             >
-              <td className="py-1 pr-4">{p.lenses}</td>
+              <td className="py-1 pr-4">{digits(p.items, 1)}</td>
               <td className="py-1 pr-4 whitespace-nowrap">
                 <Figure
                   label={t.weightOf(plainList(p.pieceIds.map(name)))}
@@ -179,7 +198,10 @@ function PointTable({
                   {formatPercent(p.wantsPercent)}
                 </Figure>
               </td>
-              <td className="py-1">{plainList(p.pieceIds.map(name))}</td>
+              <td className="py-1 pr-4">{plainList(p.pieceIds.map(name))}</td>
+              <td className="py-1 pr-4 text-[13px] text-soft">
+                {i > 0 && stepText(points[i - 1]!, p, name, currency)}
+              </td>
               <td className="py-1 text-right">
                 <TakeButton itemIds={p.pieceIds} name={name} />
               </td>
@@ -194,16 +216,36 @@ function PointTable({
 /** Room beside the lightest and the heaviest lineup, as a share of what lies between. */
 const ROOM = 0.06;
 
-function axesOf(points: readonly TradePoint[]): Axes {
+function axesOf(points: readonly Pick<TradePoint, 'weightG'>[]): Axes {
   const weights = points.map((p) => p.weightG);
   const [least, most] = [Math.min(...weights), Math.max(...weights)];
   const spread = Math.max(most - least, 100);
-  const [from, to] = [least - ROOM * spread, most + ROOM * spread];
-  const across = WIDTH - EDGE.left - EDGE.right;
-  const up = HEIGHT - EDGE.top - EDGE.bottom;
-  return {
-    x: (g) => EDGE.left + (across * (g - from)) / (to - from),
-    y: (percent) => EDGE.top + up * (1 - percent / 100),
-    weights: [0, 0.25, 0.5, 0.75, 1].map((share) => Math.round((least + share * spread) / 10) * 10),
-  };
+  const x = scaleLinear()
+    .domain([least - ROOM * spread, most + ROOM * spread])
+    .range([EDGE.left, WIDTH - EDGE.right]);
+  const y = scaleLinear()
+    .domain([0, 100])
+    .range([HEIGHT - EDGE.bottom, EDGE.top]);
+  return { x: (g) => x(g), y: (percent) => y(percent), weights: x.ticks(5) };
+}
+
+/** What the step from one point to the next buys, and for what. */
+function stepText(
+  before: TradePoint,
+  after: TradePoint,
+  name: (id: string) => string,
+  currency: string,
+): string {
+  const had = new Set(before.got);
+  const has = new Set(after.got);
+  const grams = after.weightG - before.weightG;
+  const money = after.spend - before.spend;
+  return t.buys(
+    [
+      grams === 0 ? '' : t.more(formatWeight(Math.abs(grams)), grams > 0),
+      money === 0 ? '' : t.more(formatMoney(Math.abs(money), currency), money > 0),
+    ].filter(Boolean),
+    after.got.filter((id) => !had.has(id)).map(name),
+    before.got.filter((id) => !has.has(id)).map(name),
+  );
 }

@@ -39,9 +39,11 @@ jest.mock('@/workers/backgroundClient', () => ({
 const demo = demoFile();
 const plain = (element: HTMLElement) => (element.textContent ?? '').replaceAll('\u202F', ' ');
 let alternatives: Alternatives;
+let result: ReturnType<typeof solveLineup>;
 beforeAll(async () => {
   const solver = await loadHighsSolver();
   const most = { mostTies: 5, mostNext: 3, mostPoints: 20, mostOut: 8 };
+  result = solveLineup(solver, demo, { timeLimitS: 30, now: () => 0 });
   alternatives = alternativesOf(solver, demo, { timeLimitS: 30, ...most })!;
 });
 beforeEach(() => {
@@ -52,7 +54,7 @@ beforeEach(() => {
 describe('other lineups', () => {
   const look = async (found: Alternatives | null = alternatives) => {
     const user = userEvent.setup();
-    render(<OtherLineups question={demo} />);
+    render(<OtherLineups question={demo} result={result} />);
     await user.click(screen.getByRole('button', { name: 'Compare alternatives' }));
     act(() => beside.alternatives?.progress(0.4));
     expect(screen.getByRole('progressbar')).toBeInTheDocument();
@@ -98,7 +100,7 @@ describe('other lineups', () => {
 
   it('are said to be cut short, or not to be had, and are stopped', async () => {
     const user = userEvent.setup();
-    const { unmount } = render(<OtherLineups question={demo} />);
+    const { unmount } = render(<OtherLineups question={demo} result={result} />);
     await user.click(screen.getByRole('button', { name: 'Compare alternatives' }));
     await user.click(screen.getByRole('button', { name: 'Stop' }));
     expect(beside.ended).toBeGreaterThan(0);

@@ -7,7 +7,8 @@ import type { Limits } from '@/core/brief';
 import { loadHighsSolver } from '@/solver';
 import { demoFile, held } from '../../../tests/support/render';
 import { Ranges } from '@/parts';
-import { LineupTable } from './LineupTable';
+import { Headline, LineupTable } from './LineupTable';
+import { Score } from './Score';
 import { Matrix } from './Matrix';
 import { NotGot } from './NotGot';
 import { OutTable } from './OutTable';
@@ -31,9 +32,17 @@ async function answer(
 
 const plain = (element: HTMLElement) => (element.textContent ?? '').replaceAll('\u202F', ' ');
 
+const Lineup = ({ result }: { result: LineupResult }) => (
+  <>
+    <Headline result={result} />
+    {result.status !== 'impossible' && <Score result={result} />}
+    <LineupTable result={result} />
+  </>
+);
+
 test('the table says what is taken and what only each lens makes', async () => {
   const result = await answer();
-  render(<LineupTable result={result} />);
+  render(<Lineup result={result} />);
   expect(screen.getByRole('heading')).toHaveTextContent('5 lenses cover every must and want');
   const rows = screen.getAllByRole('row').slice(1);
   expect(rows.map((r) => within(r).getByRole('rowheader').firstChild?.textContent)).toEqual([
@@ -49,25 +58,30 @@ test('the table says what is taken and what only each lens makes', async () => {
 
 test('a lens is locked in, and left at home, from its row', async () => {
   const user = userEvent.setup();
-  render(<LineupTable result={await answer()} />);
+  render(<Lineup result={await answer()} />);
   await user.click(screen.getByRole('button', { name: 'Lock in 50 mm f/1.8' }));
   expect(held.file.limits.lockedIn).toEqual(['k-50']);
   await user.click(screen.getByRole('button', { name: 'Leave out 50 mm f/1.8' }));
   expect([held.file.limits.lockedIn, held.file.limits.lockedOut]).toEqual([[], ['k-50']]);
 });
 
+test('where no lineup is possible, locks are undone in the table', async () => {
+  const user = userEvent.setup();
+  render(<Lineup result={await answer({ maxLineupWeightG: 500, lockedIn: ['k-50', 'k-90m'] })} />);
+  await user.click(screen.getByRole('button', { name: 'Lock in 50 mm f/1.8' }));
+  expect(held.file.limits.lockedIn).toEqual(['k-90m']);
+});
+
 test('notes say what is missing before anything can be chosen', async () => {
-  const { rerender } = render(<LineupTable result={await answer({}, [])} />);
+  const { rerender } = render(<Lineup result={await answer({}, [])} />);
   expect(screen.getByText(/No pictures yet/)).toBeVisible();
   expect(screen.getByRole('heading')).toHaveTextContent('No lens is needed yet');
-  rerender(<LineupTable result={await answer({ lockedOut: ['k1', 'k2r', 't20'] })} />);
+  rerender(<Lineup result={await answer({ lockedOut: ['k1', 'k2r', 't20'] })} />);
   expect(screen.getByText(/No lens fits a camera you’re bringing/)).toBeVisible();
 });
 
 test('locks that break a limit are named, with the way out', async () => {
-  render(
-    <LineupTable result={await answer({ maxLineupWeightG: 500, lockedIn: ['k-50', 'k-90m'] })} />,
-  );
+  render(<Lineup result={await answer({ maxLineupWeightG: 500, lockedIn: ['k-50', 'k-90m'] })} />);
   expect(screen.getByRole('heading')).toHaveTextContent('No lineup meets these limits');
   expect(plain(document.body)).toContain(
     'what you locked in: 50 mm f/1.8, 90 mm f/2.8 macroat most 500 g; 788 g would be enough',

@@ -2,6 +2,21 @@ import { filled } from '../filled';
 
 /** What is said by carry. */
 export const carryText = {
+  lanes: {
+    lanes: 'The day in lanes',
+    whole: 'The whole outing',
+    noChange: 'no lens changes',
+    placed: 'placed',
+    you: 'you',
+    bagOf: (who: string) => `Bag: ${who}`,
+    weightOf: (who: string) => `Weight: ${who}`,
+    handed: (item: string) => `${item} handed over`,
+    limit: (weight: string) => `limit ${weight}`,
+    on: (setup: string, camera: string) => `${setup} on ${camera}`,
+    changed: (setup: string, camera: string) => `Lens change: ${setup} on ${camera}`,
+    legend:
+      'A lane is a camera, a bar the setup on it; a black edge is a lens change. Shaded: no lens may be changed. Choose a stretch for its text.',
+  },
   bag: {
     theBag: 'The bag',
     giveTheInnerSizesOf:

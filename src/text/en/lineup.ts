@@ -1,3 +1,6 @@
+import { plainList } from '../lists';
+import { counted } from './counts';
+
 /** What is said by lineup. */
 export const lineupText = {
   conflictText: {
@@ -45,8 +48,33 @@ export const lineupText = {
     workingOutTheLineup: 'Working out the lineup…',
     limits: 'Limits',
   },
+  score: {
+    score: 'The lineup as a score',
+    axis: 'angle of view, mm on 36×24',
+    legend:
+      'A line is a lens, a note a picture: filled where only this lens covers it, dashed where it covers a part, doubly ringed where the proof rests on it. Solid line: the lens; dashed: with a converter; dotted: by crop. Point at a note to see its picture.',
+    note: (picture: string, lens: string, only: boolean, proof: boolean, part: boolean) =>
+      `${picture}, ${lens}${part ? ', in part' : ''}${only ? ', only this lens' : ''}${proof ? ', in the proof' : ''}`,
+    take: (lens: string) => `Take ${lens} again`,
+    takeAgain: 'Take it again',
+    isLeftOut: (lens: string) => `${lens}: left out by you`,
+    by: (setup: string, camera: string) => `${setup} on ${camera}`,
+    verdict: (code: string, only: boolean, proof: boolean) =>
+      [
+        code === 'crop'
+          ? 'Covered by cropping.'
+          : code === 'part'
+            ? 'Covers a part of it.'
+            : 'Covered.',
+        only ? 'Only this lens covers it.' : '',
+        proof ? 'The proof rests on it: no two such pictures share a lens.' : '',
+      ]
+        .filter(Boolean)
+        .join(' '),
+  },
   lineupTable: {
     print: 'Print',
+    theLineupAsATable: 'The lineup as a table',
     theLineup: 'The lineup',
     take: 'Take',
     range: 'Range',
@@ -110,7 +138,9 @@ export const lineupText = {
     bagsArentAllowedSoLenses: (stretch: string) =>
       `in ${stretch} bags aren’t allowed, so lenses can’t be changed`,
     lensesCantBeChanged: 'lenses can’t be changed',
-    lensesCantBeChangedIn: (stretch: string) => `in ${stretch} lenses can’t be changed`,
+    lensesCantBeChangedIn: (stretch: string, cameras: number) =>
+      `in ${stretch} lenses can’t be changed and you have ${counted(cameras, 'camera')}`,
+    coversOnly: (setup: string, places: string) => `${setup} covers only ${places}`,
     leftOutBecause: (reasons: string) => `Left out because ${reasons}.`,
     leftOutBecauseButHelped: (reasons: string, ways: string) =>
       `Left out because ${reasons}. What would help: ${ways}.`,
@@ -222,9 +252,19 @@ export const lineupText = {
     lineupsByWeightAndWanted: (count: number) =>
       `${count} lineups by weight and wanted pictures; the table below shows the same.`,
     upShareOfTheWanted:
-      'Up: share of the wanted pictures. Across: weight. The number counts the lenses; dashed means buying something.',
+      'Up: share of the wanted pictures. Across: weight. The number counts the items as you count them; dashed means buying something. The diamond is the lineup above.',
     tradeOff: 'Trade-off',
-    lenses: 'Lenses',
+    items: 'Items',
+    step: 'Step from the one before',
+    more: (amount: string, isMore: boolean) => `${isMore ? '+' : '−'}${amount}`,
+    buys: (costs: readonly string[], gained: readonly string[], lost: readonly string[]) =>
+      [
+        plainList([...costs]),
+        gained.length > 0 ? plainList([...gained]) : '',
+        lost.length > 0 ? `without ${plainList([...lost])}` : '',
+      ]
+        .filter(Boolean)
+        .join(': '),
     weight: 'Weight',
     toBuy: 'To buy',
     wants: 'Wants',

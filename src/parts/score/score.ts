@@ -1,0 +1,152 @@
+import type { FrameId } from '@/core/brief';
+import { type LensId, mountableSetups, type Setup, withItems } from '@/core/gear';
+import type { Cover, LineupResult } from '@/core/lineup';
+import type { OutingFile } from '@/document';
+
+/** A picture on the line of a lens that can make it, or a part of it. */
+export interface ScoreNote {
+  readonly frameId: FrameId;
+  /** Focal length on the 36×24 mm frame that it is taken at, mm. */
+  readonly equivalentMm: number;
+  readonly cover: Cover;
+  /** Only this lens of the lineup can. */
+  readonly isOnly: boolean;
+  /** The proof rests on it. */
+  readonly isProof: boolean;
+  /** Height in its chord: 0 on the line. */
+  readonly level: number;
+}
+
+/** A stretch of a line, mm on the 36×24 mm frame. */
+export interface ScoreRange {
+  readonly fromMm: number;
+  readonly toMm: number;
+}
+
+export interface ScoreLine<Note = ScoreNote> {
+  readonly lensId: LensId;
+  readonly bare: ScoreRange;
+  /** With a converter; null without one. */
+  readonly converted: ScoreRange | null;
+  /** Beyond the longest, by the largest crop allowed; null where none is. */
+  readonly cropped: ScoreRange | null;
+  readonly notes: readonly Note[];
+}
+
+export interface Score<Note = ScoreNote> {
+  readonly lines: readonly ScoreLine<Note>[];
+  readonly fromMm: number;
+  readonly toMm: number;
+}
+
+/** Notes nearer than this stand in one chord, px: so far apart they are told by a finger. */
+const CHORD_PX = 27;
+/** How wide the axis is where nobody says, px. */
+const USUAL_PX = 660;
+/** Room at both ends of the axis, as a quotient. */
+const ROOM = 1.12;
+
+/** The lineup as a score: a line a lens, a note a picture, along the axis of angle of view. */
+export function scoreOf(
+  result: LineupResult,
+  file: Pick<OutingFile, 'shelf' | 'limits'>,
+  widthPx = USUAL_PX,
+): Score {
+  const only = new Map(result.lensesIn.map((l) => [l.lensId, new Set(l.onlyIt ?? [])]));
+  const proof = new Set<string>(
+    result.proof.kind === 'none' ? [] : result.proof.witnesses.map((w) => w.frameId),
+  );
+  const drawn = result.lineup.lensIds.flatMap((lensId) => {
+    const ranges = rangesOf(result, file, lensId);
+    if (ranges === null) return [];
+    const notes = result.frames.flatMap((frame) => {
+      const covers = frame.covers.filter((c) => c.lensId === lensId);
+      const cover = covers.find((c) => c.code !== 'part') ?? covers[0];
+      if (!cover) return [];
+      const { focalUsedMm, cropFactor, crop } = cover.margins;
+      return [
+        {
+          frameId: frame.frameId,
+          equivalentMm: focalUsedMm * cropFactor * crop,
+          cover,
+          isOnly: only.get(lensId)?.has(frame.frameId) ?? false,
+          isProof: proof.has(frame.frameId),
+        },
+      ];
+    });
+    return [{ lensId, ...ranges, notes }];
+  });
+  const ends = drawn.flatMap((line) => [
+    line.bare.fromMm,
+    line.cropped?.toMm ?? line.converted?.toMm ?? line.bare.toMm,
+    ...line.notes.map((n) => n.equivalentMm),
+  ]);
+  const fromMm = Math.min(...ends, 50) / ROOM;
+  const toMm = Math.max(...ends, 50) * ROOM;
+  const lines = drawn
+    .map((line) => ({ ...line, notes: inChords(line.notes, fromMm, toMm, CHORD_PX / widthPx) }))
+    .sort((a, b) => a.bare.fromMm - b.bare.fromMm || a.bare.toMm - b.bare.toMm);
+  return { lines, fromMm, toMm };
+}
+
+/** What a lens reaches on the cameras that come along, with what of the lineup goes behind it. */
+function rangesOf(
+  { lineup, bodies }: LineupResult,
+  { shelf, limits }: Pick<OutingFile, 'shelf' | 'limits'>,
+  lensId: LensId,
+): Pick<ScoreLine, 'bare' | 'converted' | 'cropped'> | null {
+  const taken = new Set<string>([
+    lensId,
+    ...lineup.converterIds,
+    ...lineup.tubeIds,
+    ...lineup.adapterIds,
+  ]);
+  const along = new Set<string>(bodies);
+  const setups = mountableSetups({
+    ...withItems(shelf, ({ id }) => taken.has(id)),
+    bodies: shelf.bodies.filter(({ id }) => along.has(id)),
+  }).filter((s) => s.tubeId === null);
+  const isConverted = (s: Setup) => s.converterId !== null || s.builtIn;
+  const bare = rangeOf(setups.filter((s) => !isConverted(s)));
+  if (bare === null) return null;
+  const converted = rangeOf(setups.filter(isConverted));
+  const longest = Math.max(bare.toMm, converted?.toMm ?? 0);
+  const cropped = limits.maxCrop > 1 ? { fromMm: longest, toMm: longest * limits.maxCrop } : null;
+  return { bare, converted, cropped };
+}
+
+function rangeOf(setups: readonly Setup[]): ScoreRange | null {
+  if (setups.length === 0) return null;
+  return {
+    fromMm: Math.min(...setups.map((s) => s.focal.wideMm * s.cropFactor)),
+    toMm: Math.max(...setups.map((s) => s.focal.longMm * s.cropFactor)),
+  };
+}
+
+/** Notes that would lie on each other stand above each other. */
+function inChords(
+  notes: readonly Omit<ScoreNote, 'level'>[],
+  fromMm: number,
+  toMm: number,
+  chord: number,
+): ScoreNote[] {
+  const whole = Math.log2(toMm / fromMm);
+  const at = (mm: number) => Math.log2(mm / fromMm) / whole;
+  const placed: ScoreNote[] = [];
+  for (const note of [...notes].sort((a, b) => a.equivalentMm - b.equivalentMm)) {
+    const near = placed.filter((p) => Math.abs(at(p.equivalentMm) - at(note.equivalentMm)) < chord);
+    const taken = new Set(near.map((p) => p.level));
+    let level = 0;
+    while (taken.has(level)) level += 1;
+    placed.push({ ...note, level });
+  }
+  return placed;
+}
+
+/** Where a focal length lies on the axis of a score, percent from its wide end. */
+export function placeOf(
+  { fromMm, toMm }: Pick<Score<unknown>, 'fromMm' | 'toMm'>,
+  mm: number,
+): number {
+  return (100 * Math.log2(mm / fromMm)) / Math.log2(toMm / fromMm);
+}
