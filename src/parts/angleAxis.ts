@@ -61,6 +61,17 @@ export function angleAxes(
   ];
 }
 
+/** The marks of the axis between two focal lengths on the 36×24 mm frame, wide to long. */
+export function angleTicks(fromMm: number, toMm: number) {
+  const within = (mm: number) => mm >= fromMm && mm <= toMm;
+  return {
+    focals: FOCAL_TICKS.filter(within),
+    angles: ANGLE_TICKS.map((deg) => ({ deg, mm: focalForDiagonal(deg) })).filter(({ mm }) =>
+      within(mm),
+    ),
+  };
+}
+
 function focalForDiagonal(deg: number): number {
   return sideMm(FULL_FRAME, 'diagonal') / 2 / Math.tan((deg * Math.PI) / 360);
 }

@@ -6,6 +6,7 @@ import type { Body } from '@/core/gear';
 import { download } from '@/session';
 import { reachText } from '@/text';
 import { Button, Menu } from '@/ui';
+import { HelpLink } from '@/parts';
 import { chartPng, chartSvg } from './saveChart';
 
 const t = reachText.reachPage;
@@ -36,9 +37,12 @@ export function ChartBar({
     void chartPng(chart.current).then((blob) => download('reach.png', blob, 'image/png'));
   return (
     <div className="mb-1 flex flex-wrap items-end justify-between gap-3">
-      <h1 id="reach" className="text-xl">
-        {t.reachAndLight}
-      </h1>
+      <span className="flex items-center">
+        <h1 id="reach" className="text-xl">
+          {t.reachAndLight}
+        </h1>
+        <HelpLink topic="reading" />
+      </span>
       <span className="flex min-w-0 flex-wrap items-center gap-2">
         <select
           aria-label={t.seenOn}

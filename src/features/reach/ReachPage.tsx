@@ -13,6 +13,7 @@ import { Details } from './Details';
 import { FilterBar } from './FilterBar';
 import { Legend } from './Legend';
 import type { Service } from './service';
+import { moveTo } from './moveTo';
 import { ReachTable } from './ReachTable';
 import { useFilters } from './useFilters';
 import { useReachData, useServices } from './useReach';
@@ -32,6 +33,7 @@ export function ReachPage() {
   const [frameId, setFrame] = useSelection('frame');
   const [pointed, setPointed] = useState<Highlight | null>(null);
   const chart = useRef<ECharts | null>(null);
+  const box = useRef<HTMLDivElement>(null);
   const body = file.shelf.bodies.find((b) => b.id === bodyId) ?? null;
   const filters = useFilters();
   const data = useReachData(file, result, body, filters);
@@ -49,6 +51,11 @@ export function ReachPage() {
   const choose = (next: Highlight | null) => {
     setLens(next?.kind === 'lens' ? next.id : null);
     if (next?.kind !== 'lens') setFrame(next?.id ?? null);
+    // On the chart it is in sight anyhow; from a table the chart comes to it.
+    if (next) {
+      box.current?.scrollIntoView({ block: 'nearest' });
+      moveTo(chart.current, data, next);
+    }
   };
 
   return (
@@ -75,7 +82,10 @@ export function ReachPage() {
                 )}
               </p>
             )}
-            <div className="h-[27rem] border-y border-hair bg-sheet">
+            <div
+              ref={box}
+              className="h-[27rem] border-y border-hair bg-sheet lg:sticky lg:top-0 lg:z-10 lg:h-[min(27rem,55vh)]"
+            >
               <ReachChart
                 data={data}
                 lit={lit}

@@ -3,6 +3,7 @@ import type { EChartsCoreOption } from 'echarts/core';
 import { angleOfViewDeg, FULL_FRAME, fullStops, markedFNumber } from '@/core/optics';
 import { angleAxes, axisLabel } from '@/parts';
 import { type ReachData, slowestShown, stopsOf } from './chartData';
+import { labelShapes, type Plot } from './chartLabels';
 import {
   bandShape,
   type ChartColours,
@@ -129,6 +130,16 @@ function gearSeries({ data, colours, lit }: ChartInput, { y }: Extents) {
         return span ? spanShape(span, api, colours, lit, y) : NOTHING_DRAWN;
       },
       z: 3,
+    },
+    {
+      id: 'labels',
+      type: 'custom',
+      clip: true,
+      silent: true,
+      data: [[0, 0]],
+      renderItem: (params: { coordSys: unknown }, api: CustomSeriesRenderItemAPI) =>
+        labelShapes({ data, colours, lit }, api, params.coordSys as Plot, y),
+      z: 4,
     },
   ];
 }

@@ -20,8 +20,6 @@ export interface Extent {
 
 /** Frames that any lens is fast enough for lie on a floor, this far above the lower edge. */
 const FLOOR_STOPS = 0.4;
-/** More names than this at once cover each other. */
-const MOST_LABELS = 7;
 const LANE_PX = 9;
 const BAND_PX = 6;
 const log2 = Math.log2;
@@ -92,23 +90,32 @@ export function bandShape(
       );
     children.push(extension(pixels(band.cropped, api, shift), stroke, [2, 4], 3, opacity * 0.8));
   }
-  if ((chosen && !dim) || (pointed && (lit?.size ?? 0) <= MOST_LABELS)) {
-    const [x, y] = prime ? start : middleOf(line);
-    children.push({
-      type: 'text',
-      style: {
-        x,
-        y: y - 17,
-        text: band.lens.name,
-        align: 'center',
-        fill: stroke,
-        stroke: colours.sheet,
-        lineWidth: 3,
-        font: '11px Commissioner Variable',
-      },
-    });
-  }
   return { type: 'group', children } as Shape;
+}
+
+/** Where a band's name stands: over its middle. */
+export function bandAnchor(band: Band, api: CustomSeriesRenderItemAPI): Pixel {
+  const line = pixels(band.path, api, band.lane * LANE_PX);
+  return band.path.length === 1 ? (line[0] ?? [0, 0]) : middleOf(line);
+}
+
+/** The middle of a frame's bar, where its number is. */
+export function spanAnchor(span: Span, api: CustomSeriesRenderItemAPI, y: Extent): Pixel {
+  const [a, b] = spanEnds(span, api, y);
+  return [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+}
+
+function spanEnds({ span, lane }: Span, api: CustomSeriesRenderItemAPI, y: Extent): [Pixel, Pixel] {
+  const floor = y.max - FLOOR_STOPS;
+  const level = (fNumber: number | undefined) =>
+    Math.min(floor, fNumber === undefined ? floor : stopsOf(fNumber));
+  const [x0 = 0, y0 = 0] = api.coord([log2(span.range.from), level(span.slowest?.wide)]);
+  const [x1 = 0, y1 = 0] = api.coord([log2(span.range.to), level(span.slowest?.long)]);
+  const shift = -lane * (LANE_PX + 5);
+  return [
+    [x0, y0 + shift],
+    [Math.max(x1, x0 + 1), y1 + shift],
+  ];
 }
 
 /** The point half way across a path. */
@@ -138,23 +145,17 @@ function extension(
 
 /** A frame: a bar over what it needs, at the slowest f-number that still does, with its number. */
 export function spanShape(
-  { frame, number, span, state, lane }: Span,
+  of: Span,
   api: CustomSeriesRenderItemAPI,
   colours: ChartColours,
   lit: ReadonlySet<string> | null,
   y: Extent,
 ): Shape {
+  const { frame, number, span, state } = of;
   const wrong = state === 'lost' || state === 'slow';
   const stroke = wrong ? colours.wrong : colours.ink;
   const opacity = lit !== null && !lit.has(frame.id) ? 0.15 : 1;
-  const floor = y.max - FLOOR_STOPS;
-  const level = (fNumber: number | undefined) =>
-    Math.min(floor, fNumber === undefined ? floor : stopsOf(fNumber));
-  const [x0 = 0, y0 = 0] = api.coord([log2(span.range.from), level(span.slowest?.wide)]);
-  const [x1 = 0, y1 = 0] = api.coord([log2(span.range.to), level(span.slowest?.long)]);
-  const shift = -lane * (LANE_PX + 5);
-  const a: Pixel = [x0, y0 + shift];
-  const b: Pixel = [Math.max(x1, x0 + 1), y1 + shift];
+  const [a, b] = spanEnds(of, api, y);
   const middle: Pixel = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
   const dash = state === 'slow' ? [1.5, 3] : state === 'crop' ? [5, 2] : undefined;
   const tick = span.mode === 'all' ? 4 : 0;
@@ -200,7 +201,7 @@ export function spanShape(
         style: {
           x: middle[0],
           y: middle[1] + 0.5,
-          text: String(number),
+          text: state === 'lost' ? `${number}×` : String(number),
           fill: state === 'clear' ? colours.sheet : stroke,
           font: '600 10px Commissioner Variable',
           align: 'center',
