@@ -3,7 +3,7 @@
 import { Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { useSyncExternalStore } from 'react';
+import { Fragment, useSyncExternalStore } from 'react';
 import { useAnswer, useFilePart, useHistory, useSessionState } from '@/session';
 import { applyTheme, IconButton, isNight, watchTheme } from '@/ui';
 import { FileMenu } from './FileMenu';
@@ -28,29 +28,40 @@ export function Header() {
   const saveState = useSessionState((s) => s.saveState);
   const { canUndo, canRedo, undo, redo } = useHistory();
   return (
-    <header className="flex flex-wrap items-end justify-between gap-x-8 gap-y-2 px-5 pt-3">
-      <div className="min-w-0">
-        <p className="text-[12px] text-soft">{t.armReach}</p>
-        <p className="truncate font-(family-name:--font-title) text-2xl leading-tight">{name}</p>
+    <header className="flex flex-wrap items-end justify-between gap-x-8 gap-y-2 px-5 pt-3 max-sm:gap-y-1 max-sm:pt-2">
+      <div className="min-w-0 max-sm:flex-1">
+        <p className="text-[12px] text-soft max-sm:hidden">{t.armReach}</p>
+        <p className="truncate font-(family-name:--font-title) text-2xl leading-tight max-sm:text-lg">
+          {name}
+        </p>
       </div>
-      <nav aria-label={t.pages} className="flex flex-wrap gap-1 text-base print:hidden">
-        {PAGES.map(([href, name]) => (
-          <Link
-            key={href}
-            href={href}
-            prefetch={answered ? null : false}
-            aria-current={path === href ? 'page' : undefined}
-            className="border-b-2 border-transparent px-3 py-1 hover:bg-chosen aria-[current=page]:border-ink aria-[current=page]:font-semibold"
-          >
-            {name}
-          </Link>
+      <nav
+        aria-label={t.pages}
+        className="flex flex-wrap gap-1 text-base max-sm:order-last max-sm:w-full max-sm:gap-0 print:hidden"
+      >
+        {PAGES.map(([href, name, of], i) => (
+          <Fragment key={href}>
+            {of === 'all' && PAGES[i - 1]?.[2] === 'outing' && (
+              <span className="ml-2 flex items-center border-l border-ink pl-3 text-[12px] text-soft max-sm:ml-1 max-sm:pl-1 max-sm:text-[0px]">
+                {t.allOutings}
+              </span>
+            )}
+            <Link
+              href={href}
+              prefetch={answered ? null : false}
+              aria-current={path === href ? 'page' : undefined}
+              className="border-b-2 border-transparent px-3 py-1 hover:bg-chosen aria-[current=page]:border-ink max-sm:px-1.5 aria-[current=page]:font-semibold"
+            >
+              {name}
+            </Link>
+          </Fragment>
         ))}
       </nav>
       <div className="flex items-center gap-1 print:hidden">
         <span
           role="status"
           aria-live="polite"
-          className={`mr-2 text-[12px] ${saveState === 'saved' || saveState === 'saving' ? 'text-soft' : 'text-wrong'}`}
+          className={`mr-2 text-[12px] ${saveState === 'saved' || saveState === 'saving' ? 'text-soft max-sm:sr-only' : 'text-wrong'}`}
         >
           {SAVED[saveState]}
         </span>

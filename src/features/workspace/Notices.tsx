@@ -2,53 +2,28 @@
 
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
 import type { KeeperNews } from '@/document/live';
 import { download, downloadOuting, useFileNow, useSession, useSessionState } from '@/session';
-import { Button, Sentence } from '@/ui';
+import { Button } from '@/ui';
 import { asideText, workspaceText } from '@/text';
 
 const t = workspaceText.notices;
 
 const FirstOuting = dynamic(() => import('./FirstOuting').then((m) => m.FirstOuting));
+const ThreeWays = dynamic(() => import('./ThreeWays').then((m) => m.ThreeWays));
 const Tour = dynamic(() => import('./Tour').then((m) => m.Tour));
 
 /** Said above the pages: what the demo is, and what happened to what is stored. */
 export function Notices() {
-  const { state } = useSession();
   const firstVisit = useSessionState((s) => s.firstVisit);
   const touring = useSessionState((s) => s.touring);
   const [starting, setStarting] = useState(false);
-  const router = useRouter();
   return (
     <>
       {touring && <Tour onStart={() => setStarting(true)} />}
       {starting && <FirstOuting open onOpenChange={setStarting} />}
-      {firstVisit && !touring && (
-        <div className="mx-5 mt-3 flex flex-wrap items-center justify-between gap-3 border-l-2 border-ink pl-3 print:hidden">
-          <p className="max-w-prose">
-            <Sentence
-              parts={t.thisIsAMadeUp(
-                <Link prefetch={false} className="underline" href="/lineup">
-                  {t.whichLensesAndWhy}
-                </Link>,
-                <Link prefetch={false} className="underline" href="/reach">
-                  {t.reachChart}
-                </Link>,
-              )}
-            />
-          </p>
-          <span className="flex flex-wrap gap-2">
-            <Button onClick={() => router.push('/log')}>{t.startFromPhotographs}</Button>
-            <Button onClick={() => state.setState({ touring: true })}>{t.showMeAround}</Button>
-            <Button onClick={() => setStarting(true)}>{t.startFromNothing}</Button>
-            <Button look="quiet" onClick={() => state.setState({ firstVisit: false })}>
-              {t.gotIt}
-            </Button>
-          </span>
-        </div>
-      )}
+      {firstVisit && !touring && <ThreeWays onStart={() => setStarting(true)} />}
       <Unsaved />
       <News />
       <SetAside />

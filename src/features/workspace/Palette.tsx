@@ -7,7 +7,7 @@ import { PROFILES, withProfile } from '@/core/brief';
 import { ITEM_KINDS } from '@/core/gear';
 import { setLimits } from '@/document';
 import { useEdit, useFile, useHistory, useKnownGear } from '@/session';
-import { PROFILE_NAMES, workspaceText } from '@/text';
+import { PROFILE_NAMES, workspaceText, HELP_TOPICS, helpText } from '@/text';
 import { useFocusBefore, useInertBehind } from '@/ui';
 import { PAGES } from './shortcuts';
 import type { OutingAction } from './useOutingActions';
@@ -106,6 +106,12 @@ function useEntries(
     entry(key, name, () => router.push(href));
   return [
     [t.pages, PAGES.map(([href, name]) => linked(href, name, href))],
+    [
+      helpText.help,
+      HELP_TOPICS.map((topic) =>
+        linked(`help ${topic}`, helpText.topics[topic].title, `/help?topic=${topic}`),
+      ),
+    ],
     [t.pictures, file.frames.map((f) => linked(f.id, f.name, `/brief?frame=${f.id}`))],
     [
       t.gear,

@@ -1,8 +1,9 @@
 'use client';
 
+import Link from 'next/link';
 import { Dialog } from '@/ui';
 import { SHORTCUTS } from './shortcuts';
-import { workspaceText } from '@/text';
+import { HELP_TOPICS, helpText, workspaceText } from '@/text';
 
 const t = workspaceText.shortcutsDialog;
 
@@ -18,6 +19,20 @@ export function ShortcutsDialog(showing: { open: boolean; onOpenChange: (open: b
           </div>
         ))}
       </dl>
+      <h3 className="mt-4 mb-1 text-base">{helpText.help}</h3>
+      <ul>
+        {HELP_TOPICS.map((topic) => (
+          <li key={topic}>
+            <Link
+              className="underline"
+              href={`/help?topic=${topic}`}
+              onClick={() => showing.onOpenChange(false)}
+            >
+              {helpText.topics[topic].title}
+            </Link>
+          </li>
+        ))}
+      </ul>
     </Dialog>
   );
 }

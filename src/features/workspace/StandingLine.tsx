@@ -33,7 +33,7 @@ export function StandingLine() {
     <div
       aria-label={t.currentResult}
       role="region"
-      className="mx-5 mt-2 print:hidden flex min-h-9 flex-wrap items-center gap-x-6 gap-y-1 border-y border-ink py-1.5"
+      className="mx-5 mt-2 print:hidden flex min-h-9 flex-wrap items-center gap-x-6 gap-y-1 border-y border-ink py-1.5 max-sm:gap-x-3 max-sm:gap-y-0 max-sm:text-[13px]"
     >
       {error && (
         <span className="text-wrong">
@@ -83,14 +83,18 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
         steps={() => weightSteps(file, idsIn(result), result.bodies)}
       >
         {t.weight(
-          formatWeight(totals.weightG),
+          totals.weightG === 0 && totals.weightUnknown.length > 0
+            ? null
+            : formatWeight(totals.weightG),
           totals.weightUnknown.length,
           result.carried && formatWeight(result.carried.weightG),
         )}
       </Figure>
       <span>
         <Figure label={t.priceOfTheLineup} steps={() => priceSteps(file, idsIn(result))}>
-          {formatMoney(totals.price, file.outing.currency)}
+          {totals.price === 0 && totals.priceUnknown.length > 0
+            ? t.priceUnknown
+            : formatMoney(totals.price, file.outing.currency)}
         </Figure>
         {totals.toBuy > 0 && (
           <>

@@ -1,16 +1,18 @@
 import { plainList, workspaceText } from '@/text';
 
 const t = workspaceText.shortcuts;
-/** Every key that does something anywhere, as listed on `?`. */
+/** The pages of the outing that is open, in the order of the work, then those over all outings. */
 export const PAGES = [
-  ['/brief', t.brief],
-  ['/shelf', t.shelf],
-  ['/reach', t.reach],
-  ['/lineup', t.lineup],
-  ['/carry', t.carry],
-  ['/log', t.log],
+  ['/brief', t.brief, 'outing'],
+  ['/reach', t.reach, 'outing'],
+  ['/lineup', t.lineup, 'outing'],
+  ['/carry', t.carry, 'outing'],
+  ['/shelf', t.shelf, 'all'],
+  ['/log', t.log, 'all'],
+  ['/next', t.next, 'all'],
 ] as const;
 
+/** Every key that does something anywhere, as listed on `?`. */
 export const SHORTCUTS: readonly (readonly [string, string])[] = [
   [t.ctrlK, t.findAnythingAPageA],
   [t.n1To(PAGES.length), t.goTo(plainList(PAGES.map(([, name]) => name)))],

@@ -42,7 +42,7 @@ test('it tells what must be bought, converters, and weights that are not known',
   render(<StandingLine />);
   expect(plain()).toContain('and 1 converter');
   expect(plain()).toContain('€12,900 to spend');
-  expect(plain()).toContain('+ 1 of unknown weight');
+  expect(plain()).toContain('and 1 item of unknown weight');
 });
 
 test('it says when no lineup keeps to the limits, and when the solver failed', async () => {

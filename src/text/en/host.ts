@@ -7,6 +7,18 @@ export const hostText = {
     sWereNotEnoughAllow: (path: string, timeLimitS: number) =>
       `${path}: ${timeLimitS} s were not enough. Allow more with --seconds.\n`,
   },
+  next: {
+    usage: (asks: string, afters: string, seconds: number) =>
+      `Usage: npm run --silent next -- FILE.armreach.json… [--times 12,1,…] [--ask ${asks}]
+  [--budget MONEY] [--step-budget MONEY] [--steps N] [--spend] [--money MONEY]
+  [--rent MONEY_A_DAY --days N --years N] [--buy new|used] [--resale PERCENT]
+  [--after ${afters.replaceAll(',', '|')}] [--seconds ${seconds}]
+`,
+    badOptions: (fields: readonly string[]) =>
+      `These options can’t be read, or are out of range: ${fields.join(', ')}.\n`,
+    timesForEach: (files: number, times: number) =>
+      `--times must give one number for each file: ${files} files, ${times} numbers.\n`,
+  },
   lineupPost: {
     requestsFromPagesOfOther: 'Requests from pages of other origins are refused.',
     postTheOutingAsApplication: 'Post the outing as application/json.',

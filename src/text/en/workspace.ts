@@ -1,4 +1,4 @@
-import { filled } from '../filled';
+import { counted } from './counts';
 
 /** What is said by workspace. */
 export const workspaceText = {
@@ -25,7 +25,20 @@ export const workspaceText = {
     whatYouAreGoingTo: 'What you are going to photograph',
     showMeWhichLensesTo: 'Show me which lenses to take',
   },
+  threeWays: {
+    waysIn: 'Ways in',
+    lookAtTheDemo: 'Look at the demo',
+    demoAnswer: (items: string) => `The demo’s lineup: ${items}`,
+    choosing: 'Choosing the lenses…',
+    showMeAround: 'Show me around',
+    gotIt: 'Got it',
+    startFromPhotographs: 'Start from my photographs',
+    readsHow: 'A folder is enough: it reads how they were taken.',
+    startFromNothing: 'Start from nothing',
+    typeThem: 'Type your lenses, choose what you photograph.',
+  },
   header: {
+    allOutings: 'All outings',
     savedHere: 'Saved here',
     saving: 'Saving…',
     notSavedNoRoomLeft: 'Not saved: no room left',
@@ -44,13 +57,6 @@ export const workspaceText = {
     update: 'Update',
   },
   notices: {
-    startFromPhotographs: 'Start from my photographs',
-    thisIsAMadeUp: <Link>(lineup: Link, reach: Link) =>
-      filled`This is a made-up outing to look around in. Its lineup is already worked out: see ${lineup}, or compare them on the ${reach}. Change anything: the result above updates at once.`,
-    whichLensesAndWhy: 'which lenses and why',
-    reachChart: 'reach chart',
-    showMeAround: 'Show me around',
-    startFromNothing: 'Start from nothing',
     gotIt: 'Got it',
     thisBrowserHasNoRoom:
       'This browser has no room left, so your edits aren’t being saved. You can go on working: they stay in this tab. Export the outing, or make room under Backup and storage.',
@@ -175,10 +181,16 @@ export const workspaceText = {
     shareOfTheWantedPictures: 'Share of the wanted pictures',
     ofThosePictures: (percent: string) => `${percent} of those pictures`,
     weightOfTheLineup: 'Weight of the lineup',
-    weight: (known: string, unknown: number, inAll: string | null) => {
-      const lineup = unknown === 0 ? known : `${known} + ${unknown} of unknown weight`;
+    weight: (known: string | null, unknown: number, inAll: string | null) => {
+      const lineup =
+        unknown === 0
+          ? known
+          : known === null
+            ? 'weight unknown'
+            : `${known} and ${counted(unknown, 'item')} of unknown weight`;
       return inAll === null ? lineup : `${lineup}, ${inAll} carried in all`;
     },
+    priceUnknown: 'price unknown',
     priceOfTheLineup: 'Price of the lineup',
     whatThereIsToBuy: 'What there is to buy or rent',
     toSpend: (money: string) => `${money} to spend`,
@@ -238,6 +250,7 @@ export const workspaceText = {
     lineup: 'Lineup',
     carry: 'Carry',
     log: 'Log',
+    next: 'Next',
     ctrlK: 'Ctrl K',
     findAnythingAPageA: 'find anything: a page, a picture, an item, an action',
     n1To: (count: number) => `1 to ${count}`,

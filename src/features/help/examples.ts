@@ -1,0 +1,159 @@
+import { DEFAULT_LIMITS, type Frame, frameId } from '@/core/brief';
+import { bodyId, lensId, setupOfStack } from '@/core/gear';
+import { newFrame, newItem, NO_GEAR } from '@/document';
+import type { Lanes } from '@/parts/lanes';
+import type { Score, ScoreNote } from '@/parts/score';
+import { helpText } from '@/text';
+
+const t = helpText.example;
+const MOUNT = 'M';
+
+const lens = {
+  ...newItem('lenses', NO_GEAR, { name: t.normal, mount: MOUNT }),
+  id: lensId.parse('standard'),
+  focal: { wideMm: 24, longMm: 105 },
+  apertures: [
+    { focalMm: 24, fNumber: 4 },
+    { focalMm: 105, fNumber: 4 },
+  ],
+};
+const body = {
+  ...newItem('bodies', NO_GEAR, { name: t.camera, mount: MOUNT }),
+  id: bodyId.parse('camera'),
+  sensor: { widthMm: 36, heightMm: 24, pixelsWide: 6000, pixelsHigh: 4000 },
+};
+
+/** One person at 4 to 12 m, in daylight. */
+export const PICTURE: Frame = {
+  ...newFrame([], t.picture),
+  subject: 'standingPerson',
+  need: {
+    kind: 'subject',
+    widthM: null,
+    heightM: 1.8,
+    fromM: 4,
+    toM: 12,
+    fill: { min: 0.4, max: 0.8 },
+    orientation: 'landscape',
+    footing: 'held',
+  },
+};
+export const SETUP = setupOfStack(
+  { ...NO_GEAR, bodies: [body], lenses: [lens] },
+  {
+    bodyId: body.id,
+    lensId: lens.id,
+    adapterId: null,
+    converterId: null,
+    tubeId: null,
+    builtIn: false,
+  },
+);
+export const LIMITS = DEFAULT_LIMITS;
+
+const note = (
+  id: string,
+  equivalentMm: number,
+  change: Partial<ScoreNote> = {},
+): Omit<ScoreNote, 'cover'> => ({
+  frameId: frameId.parse(id),
+  equivalentMm,
+  isOnly: false,
+  isProof: false,
+  level: 0,
+  ...change,
+});
+const only = { isOnly: true, isProof: true };
+
+/** Three lenses that are all needed. */
+export const SCORE: Score<Omit<ScoreNote, 'cover'>> = {
+  fromMm: 12,
+  toMm: 500,
+  lines: [
+    {
+      lensId: lensId.parse('wide'),
+      bare: { fromMm: 15, toMm: 30 },
+      converted: null,
+      cropped: { fromMm: 30, toMm: 45 },
+      notes: [note('a', 18, only), note('b', 27)],
+    },
+    {
+      lensId: lensId.parse('standard'),
+      bare: { fromMm: 24, toMm: 105 },
+      converted: null,
+      cropped: { fromMm: 105, toMm: 157 },
+      notes: [note('b', 27), note('c', 60, only), note('d', 100)],
+    },
+    {
+      lensId: lensId.parse('long'),
+      bare: { fromMm: 70, toMm: 200 },
+      converted: { fromMm: 98, toMm: 280 },
+      cropped: { fromMm: 280, toMm: 420 },
+      notes: [note('d', 100), note('e', 260, only)],
+    },
+  ],
+};
+export const LENS_NAMES: Readonly<Record<string, string>> = {
+  wide: t.wide,
+  standard: t.normal,
+  long: t.long,
+};
+
+const thirds = [0, 40, 60, 100] as const;
+const stretches = ['morning', 'boat', 'evening'] as const;
+const part = (i: 0 | 1 | 2) => ({
+  stretchId: stretches[i],
+  from: thirds[i],
+  to: thirds[(i + 1) as 1 | 2 | 3],
+});
+
+/** A day with a boat trip on which nothing is changed. */
+export const DAY: Lanes = {
+  timed: false,
+  stretches: [
+    { ...part(0), mayChange: true, handovers: [] },
+    { ...part(1), mayChange: false, handovers: [] },
+    { ...part(2), mayChange: true, handovers: [] },
+  ],
+  lanes: [
+    {
+      bodyId: 'camera',
+      shooterId: null,
+      placed: false,
+      bars: [
+        { ...part(0), to: 22, pieceIds: ['wide'], isChange: false },
+        { ...part(0), from: 22, pieceIds: ['standard'], isChange: true },
+        { ...part(1), pieceIds: ['standard'], isChange: false },
+        { ...part(2), pieceIds: ['wide'], isChange: true },
+      ],
+    },
+    {
+      bodyId: 'second',
+      shooterId: null,
+      placed: false,
+      bars: [
+        { ...part(0), pieceIds: ['long'], isChange: false },
+        { ...part(1), pieceIds: ['long'], isChange: false },
+      ],
+    },
+  ],
+  loads: [
+    {
+      shooterId: null,
+      steps: [
+        { ...part(0), weightG: 3900, bag: ['standard'] },
+        { ...part(1), weightG: 3300, bag: [] },
+        { ...part(2), weightG: 1500, bag: [] },
+      ],
+    },
+  ],
+};
+export const DAY_NAMES: Readonly<Record<string, string>> = {
+  ...LENS_NAMES,
+  camera: t.camera,
+  second: t.second,
+  morning: t.morning,
+  boat: t.boat,
+  evening: t.evening,
+};
+export const CARRY_LIMIT_G = 4500;

@@ -1,0 +1,2 @@
+/** Five short illustrated pages. */
+export { HelpPage } from './HelpPage';
