@@ -3,6 +3,7 @@ import { type Browser, chromium, type Page } from '@playwright/test';
 import { CHROMIUM_ARGS, CHROMIUM_PATH } from '../e2e/chromium';
 import { watchLongTasks } from './longTasks';
 import { benchLogPages } from './log';
+import { benchSheet } from './sheet';
 import { benchStore } from './store';
 
 /** What a person waits for in the browser, on the production build; needs `npm run build` before. */
@@ -24,6 +25,26 @@ export function benchLog(report: Report, median: (v: readonly number[]) => numbe
   return served(async () => {
     const browser = await launch();
     await benchLogPages(browser, ADDRESS, report, median);
+    await browser.close();
+  });
+}
+
+/** The contact sheet, on the production build. */
+export function benchSheetPage(report: Report, median: (v: readonly number[]) => number) {
+  return served(async () => {
+    const browser = await launch();
+    const runs = [];
+    for (let i = 0; i < 3; i += 1) runs.push(await benchSheet(browser, ADDRESS));
+    const longest = Math.max(...runs.map((r) => r.longestTaskMs));
+    report(
+      'sheet.render.60',
+      median(runs.map((r) => r.drawnMs)),
+      'ms',
+      runs.length,
+      `60 pictures from choosing the sheet until all are drawn; longest task of all runs ${longest} ms`,
+    );
+    const kb = await scriptBytes(browser);
+    report('sheet.firstPage.scriptGzip', kb, 'kB', 1, 'the first page’s scripts, as in browser');
     await browser.close();
   });
 }

@@ -12,8 +12,9 @@ import {
 } from '@/core/lineup';
 import { loadHighsSolver } from '@/solver';
 import { carryAnswer } from '@/core/carry';
-import { benchBrowser, benchLog } from './browser';
+import { benchBrowser, benchLog, benchSheetPage } from './browser';
 import { benchHindsight } from './log';
+import { benchNext } from './next';
 import { carryOuting, demoOuting, outingOf } from './outings';
 import { PEERS } from './peers';
 
@@ -212,6 +213,8 @@ const PARTS: readonly (readonly [string, () => void | Promise<void>])[] = [
   ['tradeoff', () => explore(typical(), 5)],
   ['hindsight', () => benchHindsight(report, median)],
   ['browser', () => benchBrowser(report, median)],
+  ['next', () => benchNext(solver, report, median)],
+  ['sheet', () => benchSheetPage(report, median)],
   ['log', () => benchLog(report, median)],
   ['growth', growth],
   ['unreduced', unreduced],

@@ -29,7 +29,7 @@ test('an outing from nothing: real gear from the open database, frames by hand, 
   await page.getByRole('button', { name: 'Add a picture' }).click();
   await expect(standing(page)).toContainText('1 lens');
   await expect(standing(page)).toContainText('fewest possible (proven)');
-  await expect(standing(page)).toContainText('of unknown weight');
+  await expect(standing(page)).toContainText('weight unknown');
   await page.getByRole('link', { name: 'Lineup' }).click();
   await page.getByLabel('Weight at most').fill('2000');
   await expect(page.getByText(/the weight of .* is unknown, so they’re left out/)).toBeVisible();

@@ -17,7 +17,7 @@ test('a first visit leads to a proven lineup without typing', async ({ page }) =
   await expect(page.getByText('Lantern regatta, two days', { exact: true })).toBeVisible();
   await expect(standing(page)).toContainText('4 lenses');
   await expect(standing(page)).toContainText('fewest possible (proven)');
-  await page.getByRole('link', { name: 'which lenses and why' }).click();
+  await page.getByRole('link', { name: 'Look at the demo' }).click();
   await expect(
     page.getByRole('heading', { name: '4 lenses and 1 tube cover every must and want' }),
   ).toBeVisible();

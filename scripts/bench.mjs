@@ -14,7 +14,12 @@ if (parts.length === 0 || parts.includes('peers')) {
   const installed = await run('npm', ['install', '--no-fund', '--no-audit', '--prefix', 'bench']);
   if (installed !== 0) process.exit(installed);
 }
-if (parts.length === 0 || parts.includes('browser') || parts.includes('log')) {
+if (
+  parts.length === 0 ||
+  parts.includes('browser') ||
+  parts.includes('sheet') ||
+  parts.includes('log')
+) {
   const built = await run(
     process.execPath,
     ['node_modules/next/dist/bin/next', 'build'],

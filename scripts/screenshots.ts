@@ -13,6 +13,8 @@ const VIEWS = [
   ['carry', '/carry', 'light'],
   ['storage', '/storage', 'light'],
   ['viewfinder', '/reach?frame=f05', 'light'],
+  ['sheet', '/brief?as=sheet', 'light'],
+  ['help', '/help?topic=day', 'light'],
   ['lineup-night', '/lineup', 'dark'],
 ] as const;
 const PHONE = { width: 390, height: 844 };
@@ -61,6 +63,24 @@ try {
   await log.getByRole('tab', { name: 'Used' }).click();
   await log.waitForTimeout(1500);
   await log.screenshot({ path: 'docs/screenshots/log-phone.png' });
+  const next = await open('/next');
+  await next.getByText('Outings and terms').click();
+  for (const [name, times] of [
+    ['Far wildlife', '12'],
+    ['Wedding by phases', '6'],
+  ] as const) {
+    await next.getByRole('checkbox', { name }).check();
+    await next.getByRole('textbox', { name: `Times a year: ${name}` }).fill(times);
+  }
+  await next.getByText('Outings and terms').click();
+  await next.getByTestId('next-things').waitFor({ timeout: 60_000 });
+  await next.screenshot({ path: 'docs/screenshots/next.png' });
+  await next.getByRole('tab', { name: 'Buy' }).click();
+  await next.getByLabel('To spend at once').fill('8000');
+  await next.getByLabel('To spend at each step').fill('2000');
+  await next.getByTestId('staircase').waitFor({ timeout: 60_000 });
+  await next.waitForTimeout(4000);
+  await next.screenshot({ path: 'docs/screenshots/next-buy.png' });
   const beside = await open('/lineup');
   await beside.getByRole('button', { name: /^Compare these/ }).click();
   await beside.getByTestId('profiles').waitFor({ timeout: 60_000 });

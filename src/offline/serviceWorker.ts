@@ -20,7 +20,18 @@ interface ActivateEvent {
 const PAGES = 'pages';
 const DEMO = 'demo';
 const DEMO_ADDRESS = '/api/demo';
-const PLACES = ['/brief', '/shelf', '/reach', '/lineup', '/carry', '/log', '/versions', '/storage'];
+const PLACES = [
+  '/brief',
+  '/shelf',
+  '/reach',
+  '/lineup',
+  '/carry',
+  '/log',
+  '/next',
+  '/help',
+  '/versions',
+  '/storage',
+];
 /** A network slower than this counts as none, s. */
 const SLOW_S = 4;
 

@@ -26,7 +26,7 @@ export function LogSlider({
     at <= 0 ? from : at >= STEPS ? to : from * Math.exp((ratio * at) / STEPS);
   return (
     <div className="flex items-center gap-3 text-[13px]">
-      <span className="w-14 shrink-0 text-soft">{label}</span>
+      <span className="w-16 shrink-0 text-soft">{label}</span>
       <Radix.Root
         min={0}
         max={STEPS}

@@ -12,6 +12,8 @@ interface FieldProps {
   readonly label: string;
   readonly error?: string | undefined;
   readonly hint?: string;
+  /** The label is said only to those who can't see what it stands beside. */
+  readonly quiet?: boolean;
 }
 
 /** A label over its control, with the error beneath; the control gets its ids from here. */
@@ -19,6 +21,7 @@ export function Field({
   label,
   error,
   hint,
+  quiet = false,
   children,
 }: FieldProps & {
   children: (ids: {
@@ -31,7 +34,7 @@ export function Field({
   const described = error ? `${id}-error` : hint ? `${id}-hint` : undefined;
   return (
     <div className="min-w-0">
-      <label htmlFor={id} className="block text-[12px] text-soft">
+      <label htmlFor={id} className={quiet ? 'sr-only' : 'block text-[12px] text-soft'}>
         {label}
       </label>
       {children({ id, 'aria-invalid': error !== undefined, 'aria-describedby': described })}
@@ -83,6 +86,8 @@ export function readNumber(
 interface NumberFieldProps extends FieldProps {
   readonly value: number | null;
   readonly unit?: string;
+  /** The unit is a word or two. */
+  readonly wideUnit?: boolean;
   readonly placeholder?: string;
   /** Given null for an empty field, NaN for what is not a number. */
   readonly onChange: (value: number | null) => void;
@@ -93,6 +98,7 @@ interface NumberFieldProps extends FieldProps {
 export function NumberField({
   value,
   unit,
+  wideUnit = false,
   placeholder,
   onChange,
   show = String,
@@ -112,7 +118,7 @@ export function NumberField({
         <span className="relative block">
           <input
             {...ids}
-            className={`${BOX} ${unit ? 'pr-9' : ''}`}
+            className={`${BOX} ${unit ? (wideUnit ? 'pr-14' : 'pr-9') : ''}`}
             inputMode="decimal"
             autoComplete="off"
             placeholder={placeholder}
@@ -303,9 +309,12 @@ export function Tick({
   label,
   on,
   onChange,
+  hidden = false,
   children,
 }: {
   label: string;
+  /** Said only to those who can't see what it stands beside. */
+  hidden?: boolean;
   on: boolean;
   onChange: (on: boolean) => void;
   children?: ReactNode;
@@ -314,7 +323,7 @@ export function Tick({
     <div className="space-y-1">
       <label className="flex min-h-7 items-center gap-2">
         <input type="checkbox" checked={on} onChange={(e) => onChange(e.target.checked)} />
-        {label}
+        <span className={hidden ? 'sr-only' : ''}>{label}</span>
       </label>
       {on && children}
     </div>

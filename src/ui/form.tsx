@@ -93,6 +93,7 @@ interface NamedControl {
   readonly name: string;
   readonly label: string;
   readonly hint?: string;
+  readonly quiet?: boolean;
 }
 
 export function FormNumber({
@@ -102,6 +103,7 @@ export function FormNumber({
   ...rest
 }: NamedControl & {
   unit?: string;
+  wideUnit?: boolean;
   placeholder?: string;
   scale?: number;
   show?: (value: number) => string;

@@ -24,8 +24,11 @@ export {
   useFormSet,
 } from './form';
 export { useFocusBefore, useInertBehind } from './focusBefore';
+export { InView } from './InView';
+export { Looking } from './Looking';
 export { Menu, type MenuItem } from './Menu';
 export { type Notice, notices, notify } from './notify';
+export { pngOfSvg } from './pngOfSvg';
 export { Sentence } from './Sentence';
 export { setSingleKeys, singleKeysOn } from './singleKeys';
 export { LogSlider } from './Slider';

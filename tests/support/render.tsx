@@ -9,6 +9,7 @@ import {
   withoutDangling,
 } from '@/document';
 import type { LineupResult } from '@/core/lineup';
+import { useBackground } from '@/session/useBackground';
 import { deskOf } from './desk';
 import type { AnswerProblem } from '@/workers/lineupClient';
 
@@ -38,6 +39,7 @@ export const held: {
 };
 
 export const sessionStandIn = {
+  useBackground,
   useFile: () => held.file,
   useFilePart: <T,>(select: (file: OutingFile) => T) => select(held.file),
   useFileNow: () => () => held.file,

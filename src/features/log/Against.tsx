@@ -5,7 +5,7 @@ import type { CarryPlan } from '@/core/carry';
 import type { AgainstPlan, FrameHad } from '@/core/log';
 import { deviceKey, type Log } from '@/core/log';
 import type { Shelf } from '@/core/gear';
-import { useFile, usePhotographs } from '@/session';
+import { useFile, usePhotographs, useCarryPlan } from '@/session';
 import { Button, notify } from '@/ui';
 import { StateMark } from '@/parts';
 import {
@@ -22,7 +22,7 @@ import { Given } from './Given';
 import { cameraName, lensSeenName } from './names';
 import { NoneHere } from './NoneHere';
 import type { LogWork } from './useLogWork';
-import { useOutingAnswer, usePlan } from './useOutingAnswer';
+import { useOutingAnswer } from './useOutingAnswer';
 
 const t = logText.against;
 
@@ -317,7 +317,7 @@ function Changes({ work, against }: { work: LogWork; against: AgainstPlan }) {
   const [all, setAll] = useState(false);
   const names = groupNames(log, work.view.shelf, against);
   const name = namesOf(useFile());
-  const plan = usePlan();
+  const plan = useCarryPlan().answer?.plan ?? null;
   const shown = all ? against.changes : against.changes.slice(0, LISTED);
   return (
     <section aria-labelledby="changes" className="space-y-1">

@@ -2,14 +2,13 @@
 
 import { useCallback, useMemo } from 'react';
 import type { Lesson } from '@/core/log';
-import { useFile, useKnownGear, usePhotographs, useSelection } from '@/session';
+import { useFile, useKnownGear, usePhotographs, useSelection, useCarryPlan } from '@/session';
 import { itemNameOf, lessonText, logText, namesOf } from '@/text';
 import type { HindsightAsked, LogOuting } from '@/workers/logClient';
 import { lensSeenName } from './names';
 import { Notes } from './Notes';
 import { useAsked } from './useAsked';
 import type { LogWork } from './useLogWork';
-import { usePlan } from './useOutingAnswer';
 
 const t = logText.lessons;
 const TIME_LIMIT_S = 10;
@@ -33,7 +32,7 @@ export function Lessons({ work }: { work: LogWork }) {
   const file = useFile();
   const shelf = useKnownGear();
   const [, setView] = useSelection('view');
-  const plannedChanges = usePlan()?.changes ?? null;
+  const plannedChanges = useCarryPlan().answer?.plan.changes ?? null;
   const { limits } = file;
   const outing = useMemo<LogOuting | null>(
     () => (work.ofOuting ? { ...work.outing, plannedChanges } : null),

@@ -9,6 +9,7 @@ import {
   useSelection,
 } from '@/session';
 import { SelectField, Tick } from '@/ui';
+import { HelpLink } from '@/parts';
 import { formatDays, logText } from '@/text';
 import { AddPhotographs } from './AddPhotographs';
 import { Against } from './Against';
@@ -109,7 +110,10 @@ function Head({ work }: { work: LogWork }) {
     }
   return (
     <div className="flex flex-wrap items-baseline justify-between gap-3">
-      <h1 className="text-xl">{t.log}</h1>
+      <span className="flex items-center">
+        <h1 className="text-xl">{t.log}</h1>
+        <HelpLink topic="data" />
+      </span>
       {log.count > 0 && (
         <p className="text-soft">
           {t.inAll(log.count, first <= last ? formatDays(first, last) : '')}

@@ -17,6 +17,7 @@ import {
 import { writeLensCsv } from '@/document/formats';
 import { download, useDesk, useEditDesk, useFile, useKnownGear, useSelection } from '@/session';
 import { Button, Menu } from '@/ui';
+import { HelpLink } from '@/parts';
 import { counted, GEAR_KINDS, NEW_MOUNT, shelfText } from '@/text';
 import { BagsAndThings } from './BagsAndThings';
 import { CsvImport } from './CsvImport';
@@ -77,7 +78,10 @@ export function ShelfPage() {
     <div className="grid gap-x-8 gap-y-4 pt-4 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <Tabs.Root value={isBags ? BAGS : kind} onValueChange={setKind} className="min-w-0">
         <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
-          <h1 className="text-xl">{t.shelf}</h1>
+          <span className="flex items-center">
+            <h1 className="text-xl">{t.shelf}</h1>
+            <HelpLink topic="data" />
+          </span>
           <Tabs.List aria-label={t.kindOfGear} className="flex flex-wrap gap-1">
             {KINDS.map(([key]) => (
               <Tabs.Trigger key={key} value={key} className={TAB}>
