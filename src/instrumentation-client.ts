@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { startEarly } from '@/session';
 
 // Next runs this before React takes the page over, which keeps this thread busy for long enough.

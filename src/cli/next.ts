@@ -1,6 +1,6 @@
 import { stderr, stdout } from 'node:process';
 import { parseArgs } from 'node:util';
-import { z } from 'zod';
+import * as z from 'zod';
 import { fieldOf, NEXT_AFTER, type NextQuestion, rentOrBuy } from '@/core/next';
 import { allGear, DEFAULT_NEXT, type ForOuting, nextQuestionOf, nextSettings } from '@/document';
 import { answerNext, LONGEST_TIME_S } from '@/application';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Result } from '@/core/result';
 import { FILE_VERSION, migrate } from './migrations';
 import { FILE_FORMAT, type OutingFile, outingFile } from './outingFile';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { frame, limits, outing, packing, stretch } from '@/core/brief';
 import { isAway, itemsOf, shelf } from '@/core/gear';
 import { FILE_VERSION } from './migrations';

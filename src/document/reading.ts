@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { err, ok, type Result } from '@/core/result';
 import { type FieldIssue, issuesOf, TELLING } from './problems';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /**
  * The same schema, which does not look again at the things in its lists that it has found good: an
@@ -14,14 +14,14 @@ type Type = z.core.$ZodType;
 function rebuilt(schema: Type): Type {
   const { def } = schema._zod;
   if (isObject(def))
-    return z.core.clone(schema, {
+    return z.clone(schema, {
       ...def,
       shape: Object.fromEntries(
         Object.entries(def.shape).map(([key, part]) => [key, rebuilt(part)]),
       ),
     } as never);
   if (isArray(def) && isObject(def.element._zod.def))
-    return z.core.clone(schema, { ...def, element: knowing(def.element) } as never);
+    return z.clone(schema, { ...def, element: knowing(def.element) } as never);
   return schema;
 }
 

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 
 /** Times that what is wrong is taken out: taking one thing out may leave another without its place. */
 const MOST_ROUNDS = 30;

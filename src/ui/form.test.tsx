@@ -2,7 +2,7 @@ import '@testing-library/jest-dom';
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
-import { z } from 'zod';
+import * as z from 'zod';
 import { EntityForm, FormNumber, FormText } from './form';
 
 const schema = z

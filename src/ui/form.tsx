@@ -11,7 +11,7 @@ import {
   useFormContext,
   useFormState,
 } from 'react-hook-form';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { Choice, KnownField, NumberField, SelectField, TextArea, TextField } from './fields';
 import { plainMessage } from '@/text';
 

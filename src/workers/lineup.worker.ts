@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { z } from 'zod';
+import * as z from 'zod';
 import { carryAnswer, packBag } from '@/core/carry';
 import { loadHighsSolver } from '@/solver';
 import {

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { z } from 'zod';
+import * as z from 'zod';
 import { createLogAnswers } from '@/application';
 
 z.config({ jitless: true });

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { itemId, itemName } from '@/core/gear';
 import { light } from './light';
 import { shooterId, stretchId } from './stretch';

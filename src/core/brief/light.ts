@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { SKY_DIVISORS } from '@/core/optics';
 import { SCENES } from './scenes';
 

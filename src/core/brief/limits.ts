@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { bodyId, itemId, mountName, SOURCES } from '@/core/gear';
 import { broken } from '@/core/rule';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { GEAR_RANGES, itemId, itemName, lineOfText, within } from '@/core/gear';
 import { stretchId } from './stretch';
 

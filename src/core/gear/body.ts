@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { GEAR_RANGES, itemId, mountName, within } from './common';
 import { itemFields, BODY_FIGURES, schemasOf } from './figures';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { oneLine } from '@/core/text';
 import { broken } from '@/core/rule';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { itemId, mountName } from './common';
 import { lensId } from './lens';
 import { itemFields } from './figures';

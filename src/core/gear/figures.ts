@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { GEAR_RANGES, itemName, lineOfText, loan, ownership, within } from './common';
 
 /** What a figure is measured in; `flag` is a yes or no, `text` a few words. */

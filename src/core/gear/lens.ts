@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { FISHEYE_PROJECTIONS } from '@/core/optics';
 import { GEAR_RANGES, itemId, mountName, within } from './common';
 import { itemFields, LENS_FIGURES, schemasOf } from './figures';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { adapter } from './adapter';
 import { body } from './body';
 import { mountName } from './common';

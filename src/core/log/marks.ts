@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { frameId } from '@/core/brief';
 import { bodyId, lensId } from '@/core/gear';
 

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import type { Result } from '@/core/result';
 import { migratePlan, PLAN_VERSION, withLoans } from '../migrations';
 import { type DocumentFormat, readText, type Refusal, writeText } from '../reading';

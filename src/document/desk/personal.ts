@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { compartment, DEFAULT_LIMITS, type Limits, limits, packedThing } from '@/core/brief';
 import { GEAR_RANGES, itemId, itemName, type Shelf, shelf, within } from '@/core/gear';
 import type { NextAfter } from '@/core/next';

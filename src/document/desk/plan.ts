@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { frame, limits, outing, packing, stretch } from '@/core/brief';
 import { itemId, loan, ownership, shelfParts } from '@/core/gear';
 import { usualKey } from './personal';

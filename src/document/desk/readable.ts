@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { err, ok, type Result } from '@/core/result';
 import { outingFile, type OutingFile } from '../outingFile';
 import { type FieldIssue, issuesOf, TELLING } from '../problems';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Codec } from '../desk';
 import { setAside } from './aside';
 import { leftPlaces } from './leftBehind';

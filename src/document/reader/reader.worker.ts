@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { READERS } from './readers';
 import type { ReadRequest, ReadReply } from './readInWorker';
 

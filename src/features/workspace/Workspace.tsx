@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { type ReactNode, useEffect, useSyncExternalStore } from 'react';
-import { z } from 'zod';
+import * as z from 'zod';
 import { useStore } from 'zustand';
 import {
   applyUnits,

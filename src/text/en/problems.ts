@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import type { Rule } from '@/core/rule';
 import {
   type AsideReason,
