@@ -2,7 +2,7 @@
 
 import { CircleHelp } from 'lucide-react';
 import Link from 'next/link';
-import { helpText, type HelpTopic } from '@/text';
+import { HELP_TITLES, helpTitleText, type HelpTopic } from '@/text';
 
 /** Leads from a page's title to the help on it. */
 export function HelpLink({ topic }: { topic: HelpTopic }) {
@@ -10,7 +10,7 @@ export function HelpLink({ topic }: { topic: HelpTopic }) {
     <Link
       prefetch={false}
       href={`/help?topic=${topic}`}
-      aria-label={helpText.about(helpText.topics[topic].title)}
+      aria-label={helpTitleText.about(HELP_TITLES[topic])}
       className="ml-2 inline-block align-middle text-soft hover:text-ink print:hidden"
     >
       <CircleHelp size={16} aria-hidden />

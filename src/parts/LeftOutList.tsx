@@ -1,7 +1,7 @@
 import type { LeftOut } from '@/document';
-import { counted, leftOutText, partsText } from '@/text';
+import { counted, leftOutText, panelText } from '@/text';
 
-const t = partsText.leftOutList;
+const t = panelText.leftOutList;
 
 /** Named at most; the others are counted. */
 const MOST_NAMED = 20;

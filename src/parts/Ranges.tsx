@@ -7,13 +7,13 @@ import {
   formatFocalRange,
   formatMegapixels,
   gapSteps,
-  partsText,
+  panelText,
   plainList,
 } from '@/text';
 import { Sentence } from '@/ui';
 import { Figure } from './arithmetic';
 
-const t = partsText.ranges;
+const t = panelText.ranges;
 
 /** Holes and shared ranges of the lineup, with what they cost or are good for. */
 export function Ranges({ result, name }: { result: LineupResult; name: (id: string) => string }) {

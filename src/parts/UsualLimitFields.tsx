@@ -3,12 +3,12 @@
 import { ArrowUp, X } from 'lucide-react';
 import { useWatch } from 'react-hook-form';
 import { LATE_AIMS, type LateAim, type Limits } from '@/core/brief';
-import { partsText, USUAL_LIMIT_NAMES } from '@/text';
+import { panelText, USUAL_LIMIT_NAMES } from '@/text';
 import { IconButton } from '@/ui/Button';
 import { SelectField, Tick } from '@/ui/fields';
 import { FormNumber, FormSelect, useFormSet } from '@/ui/form';
 
-const t = partsText.usualLimitFields;
+const t = panelText.usualLimitFields;
 
 interface Prefixed {
   /** Where the limits stand in the form, with a dot at its end; nothing where they are the form. */

@@ -1,4 +1,3 @@
-import { parseISO } from 'date-fns';
 import { markedFNumber } from '@/core/optics';
 import { G_PER_OUNCE, M_PER_FOOT, unitsNow } from './units';
 
@@ -15,6 +14,7 @@ const DAY = new Intl.DateTimeFormat('en-GB', {
   day: 'numeric',
   month: 'long',
   year: 'numeric',
+  timeZone: 'UTC',
 });
 
 export function digits(value: number, most: 0 | 1 | 2): string {
@@ -135,7 +135,7 @@ export function formatMegapixels(mp: number): string {
  * @param day yyyy-mm-dd
  */
 export function dayText(day: string): string {
-  return DAY.format(parseISO(day));
+  return DAY.format(new Date(day));
 }
 
 const MOMENT = new Intl.DateTimeFormat('en-GB', {

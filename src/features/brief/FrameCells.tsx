@@ -4,9 +4,9 @@ import { type Frame, frame as frameSchema, type Need } from '@/core/brief';
 import { putFrame, TELLING } from '@/document';
 import { useEdit, useFileNow } from '@/session';
 import { CellNumber, CellSelect, CellText } from '@/ui';
-import { briefText, firstProblemText, FOOTINGS, needText, WANTS } from '@/text';
+import { briefFormText, firstProblemText, FOOTINGS, needText, WANTS } from '@/text';
 
-const t = briefText.frameCells;
+const t = briefFormText.frameCells;
 
 const PERCENT = 100;
 

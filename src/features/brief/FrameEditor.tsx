@@ -22,7 +22,7 @@ import {
   Tick,
   useFormSet,
 } from '@/ui';
-import { briefText, FOOTING_HINTS, FOOTINGS, SUBJECT_NAMES, WANTS } from '@/text';
+import { briefFormText, FOOTING_HINTS, FOOTINGS, SUBJECT_NAMES, WANTS } from '@/text';
 import { FrameStanding } from './FrameStanding';
 import { FrameView } from './FrameView';
 import { LightFields } from './LightFields';
@@ -30,7 +30,7 @@ import { pairs, Section } from './parts';
 import { WhereFields } from './WhereFields';
 import { WishFields } from './WishFields';
 
-const t = briefText.frameEditor;
+const t = briefFormText.frameEditor;
 
 const NEED_KINDS: Record<Need['kind'], string> = {
   subject: t.aSubjectAtADistance,

@@ -22,7 +22,7 @@ import dynamic from 'next/dynamic';
 import { memo, useDeferredValue, useId, useMemo } from 'react';
 import type { Frame } from '@/core/brief';
 import type { FrameResult } from '@/core/lineup';
-import { briefText, copyName, lightText, namesOf, needText, stackName, WANTS } from '@/text';
+import { briefText, copyName, namesOf, needText, stackName, WANTS } from '@/text';
 import { copyOfFrame, moveFrame, placeFrame, putFrame, removeFrame } from '@/document';
 import { useAnswer, useEdit, useFileNow, useFilePart } from '@/session';
 import { IconButton, InView } from '@/ui';
@@ -35,6 +35,7 @@ const t = briefText.frameList;
 
 // Drawn after the list that is read first.
 const Photo = dynamic(() => import('@/parts/scene').then((m) => m.Photo), { ssr: false });
+const LightWords = dynamic(() => import('./LightWords').then((m) => m.LightWords), { ssr: false });
 
 interface FrameListProps {
   readonly selected: string | null;
@@ -205,7 +206,8 @@ const FrameRow = memo(function FrameRow({
             <span>
               <span className="font-semibold">{frame.name}</span>
               <span className="block text-[13px] text-soft">
-                {needText(frame.need)}; {lightText(frame.light)}
+                {needText(frame.need)}
+                <LightWords light={frame.light} />
               </span>
             </span>
           </button>

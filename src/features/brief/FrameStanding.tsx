@@ -4,7 +4,7 @@ import type { Frame } from '@/core/brief';
 import { stackKey } from '@/core/gear';
 import type { Cover } from '@/core/lineup';
 import {
-  briefText,
+  briefFormText,
   conflictText,
   formatCrop,
   formatMegapixels,
@@ -19,7 +19,7 @@ import {
 import { useAnswer, useFile } from '@/session';
 import { Figure, StateMark } from '@/parts';
 
-const t = briefText.frameStanding;
+const t = briefFormText.frameStanding;
 
 /** How the chosen frame stands with the lineup: what makes it and with what to spare. */
 export function FrameStanding({ frame }: { frame: Frame }) {

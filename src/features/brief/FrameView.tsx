@@ -3,11 +3,11 @@
 import { useDeferredValue, useMemo } from 'react';
 import type { Frame } from '@/core/brief';
 import { stackKey, setupOfStack } from '@/core/gear';
-import { briefText, stackName, namesOf } from '@/text';
+import { briefFormText, stackName, namesOf } from '@/text';
 import { useAnswer, useFile } from '@/session';
 import { Viewfinder } from '@/parts/viewfinder';
 
-const t = briefText.frameView;
+const t = briefFormText.frameView;
 
 /** The picture as the lineup would take it, or as the nearest miss would; it follows the editing. */
 export function FrameView({ frame: edited }: { frame: Frame }) {

@@ -12,12 +12,12 @@ import {
 } from '@/core/brief';
 import { type DayPhase, moonIlluminanceLux, type Sky, SKY_DIVISORS } from '@/core/optics';
 import { FormNumber, FormSelect, SelectField, TextField, Tick, useFormSet } from '@/ui';
-import { briefText, exact, formatEv, SCENE_NAMES, type Step } from '@/text';
+import { briefFormText, exact, formatEv, SCENE_NAMES, type Step } from '@/text';
 import { Figure } from '@/parts';
 import { pairs, Section } from './parts';
 import { SunCourse } from './SunCourse';
 
-const text = briefText.lightFields;
+const text = briefFormText.lightFields;
 
 const SOURCES: Record<LightSource['kind'], string> = {
   none: text.doesntMatter,

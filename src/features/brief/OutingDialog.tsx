@@ -4,9 +4,9 @@ import { outing } from '@/core/brief';
 import { setOuting } from '@/document';
 import { useEdit, useFile } from '@/session';
 import { Dialog, EntityForm, FormText, FormTextArea, SelectField } from '@/ui';
-import { briefText, STARTER_TEXTS } from '@/text';
+import { briefFormText, STARTER_TEXTS } from '@/text';
 
-const t = briefText.outingDialog;
+const t = briefFormText.outingDialog;
 
 const NO_GENRE = '';
 const GENRES = [

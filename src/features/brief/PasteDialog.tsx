@@ -4,10 +4,10 @@ import { useState } from 'react';
 import { addFrames, fittingFrames, framesOfLines } from '@/document';
 import { useEdit, useFile, useReading } from '@/session';
 import { Button, Dialog, TextArea } from '@/ui';
-import { briefText, counted, formatDistances, WANTS } from '@/text';
+import { briefFormText, counted, formatDistances, WANTS } from '@/text';
 import { LeftOutList } from '@/parts';
 
-const t = briefText.pasteDialog;
+const t = briefFormText.pasteDialog;
 
 /** A shot list from a mail or a note, one picture a line, becomes frames to be completed. */
 export function PasteDialog({

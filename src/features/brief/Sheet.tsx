@@ -7,12 +7,12 @@ import { download, useFilePart } from '@/session';
 import { Button, Choice, pngOfSvg } from '@/ui';
 import { StateMark } from '@/parts';
 import { type From, Photo, shotAt } from '@/parts/scene';
-import { briefText, formatFNumber, formatMm, namesOf, stackName, WANTS } from '@/text';
+import { briefFormText, formatFNumber, formatMm, namesOf, stackName, WANTS } from '@/text';
 import { lostText } from './lostText';
 import { sheetSvg } from './saveSheet';
 import { type Taken, useTaken } from './useTaken';
 
-const t = briefText.sheet;
+const t = briefFormText.sheet;
 
 /** The wanted pictures as the lineup takes them, by stretch: a shot list to look at and to print. */
 export function Sheet({ onSelect }: { onSelect: (id: string) => void }) {

@@ -5,9 +5,9 @@ import { type Shooter, shooterId } from '@/core/brief';
 import { freshId, setOuting } from '@/document';
 import { useEdit, useFile } from '@/session';
 import { Button, Dialog, IconButton, TextField } from '@/ui';
-import { briefText } from '@/text';
+import { briefFormText } from '@/text';
 
-const t = briefText.shootersDialog;
+const t = briefFormText.shootersDialog;
 
 /** Everyone who photographs, by name. */
 export function ShootersDialog({ onClose }: { onClose: () => void }) {

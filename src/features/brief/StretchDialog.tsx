@@ -23,9 +23,9 @@ import {
   Tick,
   useFormSet,
 } from '@/ui';
-import { briefText, PERMISSION_NAMES, WEATHERS } from '@/text';
+import { briefFormText, PERMISSION_NAMES, WEATHERS } from '@/text';
 
-const t = briefText.stretchDialog;
+const t = briefFormText.stretchDialog;
 
 /** Everything about one stretch. */
 export function StretchDialog({ stretch, onClose }: { stretch: Stretch; onClose: () => void }) {

@@ -1,8 +1,8 @@
 import { addMinutes, format, startOfDay } from 'date-fns';
 import { type LightSource, sunPosition } from '@/core/brief';
-import { briefText } from '@/text';
+import { briefFormText } from '@/text';
 
-const t = briefText.sunCourse;
+const t = briefFormText.sunCourse;
 
 const WIDTH = 280;
 const HEIGHT = 110;

@@ -5,9 +5,9 @@ import type { BackupRule, View } from '@/core/brief';
 import { useFile } from '@/session';
 import { FormNumber, SelectField, Tick, useFormSet } from '@/ui';
 import { Section } from './parts';
-import { briefText } from '@/text';
+import { briefFormText } from '@/text';
 
-const t = briefText.whereFields;
+const t = briefFormText.whereFields;
 
 /** In which stretch, by whom, and whether it must be covered twice. */
 export function WhereFields() {

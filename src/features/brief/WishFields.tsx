@@ -4,9 +4,9 @@ import { useWatch } from 'react-hook-form';
 import type { Depth, Need, Special } from '@/core/brief';
 import { FormNumber, SelectField, Tick, useFormSet } from '@/ui';
 import { Section } from './parts';
-import { briefText } from '@/text';
+import { briefFormText } from '@/text';
 
-const t = briefText.wishFields;
+const t = briefFormText.wishFields;
 
 const SHARP = {
   none: t.nothingInParticular,

@@ -1,4 +1,4 @@
-import { addDays, format, parseISO } from 'date-fns';
+import { addDays, formatISO, parseISO } from 'date-fns';
 import type { Stretch } from '@/core/brief';
 
 /** Steps of the time line, minutes. */
@@ -70,7 +70,7 @@ function inLanes(stretches: readonly Stretch[]): Timed[] {
 
 /** The day so many days after another, yyyy-mm-dd. */
 function dayAfter(day: string, days: number): string {
-  return format(addDays(parseISO(day), days), 'yyyy-MM-dd');
+  return formatISO(addDays(parseISO(day), days), { representation: 'date' });
 }
 
 /**

@@ -16,9 +16,9 @@ import { outingFromStarter, STARTERS } from '@/document/starters';
 import { useDeskNow, useEditDesk } from '@/session';
 import { Button, Dialog, SelectField, TextField } from '@/ui';
 import { useOpening } from './useOpening';
-import { NEW_MOUNT, STARTER_TEXTS, workspaceText } from '@/text';
+import { NEW_MOUNT, STARTER_TEXTS, dialogText } from '@/text';
 
-const t = workspaceText.firstOuting;
+const t = dialogText.firstOuting;
 
 const FORMATS = {
   full: ['36 × 24 mm', 36, 24],

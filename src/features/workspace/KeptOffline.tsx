@@ -4,9 +4,9 @@ import { SerwistProvider, useSerwist } from '@serwist/turbopack/react';
 import { useEffect } from 'react';
 import { useSession } from '@/session';
 import { notify } from '@/ui';
-import { workspaceText } from '@/text';
+import { dialogText } from '@/text';
 
-const t = workspaceText.keptOffline;
+const t = dialogText.keptOffline;
 
 /** Has the browser keep the application for where there is no network. */
 export function KeptOffline() {

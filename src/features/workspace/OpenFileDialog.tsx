@@ -6,9 +6,9 @@ import { useDesk } from '@/session';
 import { Button, Dialog } from '@/ui';
 import { type Choices, TakingList } from '@/parts';
 import { useOpening } from './useOpening';
-import { workspaceText } from '@/text';
+import { dialogText } from '@/text';
 
-const t = workspaceText.openFileDialog;
+const t = dialogText.openFileDialog;
 
 /** What an outing's file brings that is not on the shelf, before it is opened. */
 export function OpenFileDialog({ file, onClose }: { file: OutingFile; onClose: () => void }) {

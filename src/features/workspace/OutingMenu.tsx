@@ -2,9 +2,9 @@
 
 import { Button, Menu } from '@/ui';
 import type { OutingAction } from './useOutingActions';
-import { workspaceText } from '@/text';
+import { dialogText } from '@/text';
 
-const t = workspaceText.outingMenu;
+const t = dialogText.outingMenu;
 
 /** What can be done with outings; open as soon as it is there, since it is loaded when asked for. */
 export function OutingMenu({ actions }: { actions: readonly (readonly OutingAction[])[] }) {

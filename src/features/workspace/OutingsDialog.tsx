@@ -9,9 +9,9 @@ import type { OutingEntry } from '@/document/live';
 import { download, useDesk, useSession } from '@/session';
 import { Button, Dialog, IconButton, notify } from '@/ui';
 import { useOpening } from './useOpening';
-import { workspaceText } from '@/text';
+import { dialogText } from '@/text';
 
-const t = workspaceText.outingsDialog;
+const t = dialogText.outingsDialog;
 
 /** All outings of this browser: open, duplicate, export, delete. */
 export function OutingsDialog({

@@ -4,9 +4,9 @@ import { useState } from 'react';
 import { rescueOuting } from '@/session';
 import { Button } from '@/ui';
 import { isStale } from './stale';
-import { workspaceText } from '@/text';
+import { pageErrorText } from '@/text';
 
-const t = workspaceText.pageError;
+const t = pageErrorText.pageError;
 
 /** What stands in a page's place when it failed: the rest of the application goes on. */
 export function PageError({ error, reset }: { error: Error; reset: () => void }) {

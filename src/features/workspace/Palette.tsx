@@ -7,12 +7,12 @@ import { PROFILES, withProfile } from '@/core/brief';
 import { ITEM_KINDS } from '@/core/gear';
 import { setLimits } from '@/document';
 import { useEdit, useFile, useHistory, useKnownGear } from '@/session';
-import { PROFILE_NAMES, workspaceText, HELP_TOPICS, helpText } from '@/text';
+import { PROFILE_NAMES, dialogText, HELP_TITLES, HELP_TOPICS, helpTitleText } from '@/text';
 import { useFocusBefore, useInertBehind } from '@/ui';
 import { PAGES } from './shortcuts';
 import type { OutingAction } from './useOutingActions';
 
-const t = workspaceText.palette;
+const t = dialogText.palette;
 
 /** Finds anything by its name: pages, pictures, gear, selection styles, actions. */
 export function Palette({
@@ -107,9 +107,9 @@ function useEntries(
   return [
     [t.pages, PAGES.map(([href, name]) => linked(href, name, href))],
     [
-      helpText.help,
+      helpTitleText.help,
       HELP_TOPICS.map((topic) =>
-        linked(`help ${topic}`, helpText.topics[topic].title, `/help?topic=${topic}`),
+        linked(`help ${topic}`, HELP_TITLES[topic], `/help?topic=${topic}`),
       ),
     ],
     [t.pictures, file.frames.map((f) => linked(f.id, f.name, `/brief?frame=${f.id}`))],

@@ -2,9 +2,9 @@
 
 import type { Refusal } from '@/document';
 import { Button, Dialog } from '@/ui';
-import { fieldProblemText, issueText, refusalText, workspaceText } from '@/text';
+import { fieldProblemText, issueText, refusalText, dialogText } from '@/text';
 
-const t = workspaceText.refusedDialog;
+const t = dialogText.refusedDialog;
 
 /** What is wrong with a file that was not opened, place by place. */
 export function RefusedDialog({

@@ -18,10 +18,10 @@ import {
   Tick,
   watchTheme,
 } from '@/ui';
-import { applyUnits, PROFILE_NAMES, type Units, unitsNow, watchUnits, workspaceText } from '@/text';
+import { applyUnits, PROFILE_NAMES, type Units, unitsNow, watchUnits, dialogText } from '@/text';
 import { UsualLimitFields } from '@/parts';
 
-const t = workspaceText.settingsDialog;
+const t = dialogText.settingsDialog;
 
 const THEMES: readonly (readonly [Theme, string])[] = [
   ['light', t.light],

@@ -3,9 +3,9 @@
 import Link from 'next/link';
 import { Dialog } from '@/ui';
 import { SHORTCUTS } from './shortcuts';
-import { HELP_TOPICS, helpText, workspaceText } from '@/text';
+import { HELP_TITLES, HELP_TOPICS, helpTitleText, dialogText } from '@/text';
 
-const t = workspaceText.shortcutsDialog;
+const t = dialogText.shortcutsDialog;
 
 /** The short ways by keyboard. */
 export function ShortcutsDialog(showing: { open: boolean; onOpenChange: (open: boolean) => void }) {
@@ -19,7 +19,7 @@ export function ShortcutsDialog(showing: { open: boolean; onOpenChange: (open: b
           </div>
         ))}
       </dl>
-      <h3 className="mt-4 mb-1 text-base">{helpText.help}</h3>
+      <h3 className="mt-4 mb-1 text-base">{helpTitleText.help}</h3>
       <ul>
         {HELP_TOPICS.map((topic) => (
           <li key={topic}>
@@ -28,7 +28,7 @@ export function ShortcutsDialog(showing: { open: boolean; onOpenChange: (open: b
               href={`/help?topic=${topic}`}
               onClick={() => showing.onOpenChange(false)}
             >
-              {helpText.topics[topic].title}
+              {HELP_TITLES[topic]}
             </Link>
           </li>
         ))}

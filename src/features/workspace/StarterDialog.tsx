@@ -4,9 +4,9 @@ import { NO_GEAR, type OutingFile } from '@/document';
 import { outingFromStarter, STARTERS } from '@/document/starters';
 import { useDesk } from '@/session';
 import { Dialog } from '@/ui';
-import { counted, STARTER_TEXTS, workspaceText } from '@/text';
+import { counted, STARTER_TEXTS, dialogText } from '@/text';
 
-const t = workspaceText.starterDialog;
+const t = dialogText.starterDialog;
 
 /** The starter briefs by genre; one chosen becomes a new outing with the person's shelf. */
 export function StarterDialog({

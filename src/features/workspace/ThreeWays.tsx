@@ -6,9 +6,9 @@ import { type ReactNode, useMemo } from 'react';
 import { MiniScore, scoreOf } from '@/parts/score';
 import { useAnswer, useFile, useSession } from '@/session';
 import { Button } from '@/ui';
-import { itemsText, namesOf, workspaceText } from '@/text';
+import { itemsText, namesOf, dialogText } from '@/text';
 
-const t = workspaceText.threeWays;
+const t = dialogText.threeWays;
 
 /** The first screen of a first visit: the demo's answer to look at, and the two ways to one's own. */
 export function ThreeWays({ onStart }: { onStart: () => void }) {

@@ -5,9 +5,9 @@ import { useEffect, useState } from 'react';
 import type { OutingFile } from '@/document';
 import { useFile, useSession } from '@/session';
 import { Button } from '@/ui';
-import { workspaceText } from '@/text';
+import { dialogText } from '@/text';
 
-const t = workspaceText.tour;
+const t = dialogText.tour;
 
 interface Now {
   readonly path: string;

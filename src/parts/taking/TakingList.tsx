@@ -1,9 +1,9 @@
 'use client';
 
 import type { Compared, Taking } from '@/document';
-import { FIELD_NAMES, fieldText, partsText } from '@/text';
+import { FIELD_NAMES, fieldText, panelText } from '@/text';
 
-const words = partsText.takingList;
+const words = panelText.takingList;
 
 const BOX = 'min-h-7 border border-edge bg-sheet px-1';
 

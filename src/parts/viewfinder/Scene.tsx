@@ -1,9 +1,9 @@
 import type { Frame } from '@/core/brief';
 import type { Picture, PictureSides, Shot } from '@/core/coverage';
 import { figureOf, Scenery } from '../scene';
-import { partsText } from '@/text';
+import { panelText } from '@/text';
 
-const t = partsText.scene;
+const t = panelText.scene;
 
 export interface SceneProps {
   readonly frame: Frame;

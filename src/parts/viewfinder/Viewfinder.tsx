@@ -16,7 +16,7 @@ import {
   formatMm,
   formatPercent,
   marginSteps,
-  partsText,
+  panelText,
   pictureSteps,
 } from '@/text';
 import { IconButton } from '@/ui/Button';
@@ -24,7 +24,7 @@ import { LogSlider } from '@/ui/Slider';
 import { Photo } from '../scene';
 import { Scene } from './Scene';
 
-const t = partsText.viewfinder;
+const t = panelText.viewfinder;
 
 export interface ViewfinderSetup {
   readonly key: string;

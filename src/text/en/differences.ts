@@ -3,7 +3,7 @@ import type { OutingFile } from '@/document';
 import { formatMoney, formatPercent, formatWeight } from '../format';
 import { counted } from './counts';
 import { exactWeight, priceSteps, weightSteps } from './steps/lineupSteps';
-import { exact } from './steps/marginSteps';
+import { exact } from './steps/exact';
 import { type Step } from './steps/step';
 
 const AIM_TEXTS: Readonly<Record<AimName, string>> = {

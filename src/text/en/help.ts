@@ -1,64 +1,40 @@
-/** The five short pages of help. */
-export const HELP_TOPICS = ['want', 'choice', 'reading', 'day', 'data'] as const;
-export type HelpTopic = (typeof HELP_TOPICS)[number];
-
-interface Topic {
-  readonly title: string;
-  readonly text: readonly string[];
-}
+import type { HelpTopic } from './helpTopics';
 
 /** All that the help says. */
 export const helpText = {
-  help: 'Help',
-  about: (title: string) => `Help: ${title}`,
   others: 'All of the help',
   topics: {
-    want: {
-      title: 'Say what you want',
-      text: [
-        'List the pictures, not the lenses. For each picture say what has to fit, how far away it is, and how much of the frame it may fill.',
-        '“Fixed spot” means you can’t move, so every distance must be covered. “Free to move” means one distance is enough. “Coming towards you” means one lens has to follow it all the way.',
-        'A must decides which lenses come along. A want counts by its share of your pictures. A bonus never adds a lens.',
-        'Add light, shutter speed, depth or blur only where they matter: each one rules lenses out.',
-      ],
-    },
-    choice: {
-      title: 'How the choice is made',
-      text: [
-        'First as few musts lost as possible, then your wanted pictures against the number of items, then fewest items, then weight and price or your own order.',
-        '“Proven” means the search was finished: no lineup does better. Often the reason can be seen: no two of the doubly ringed pictures can be covered by the same lens, so fewer lenses can’t do it.',
-        'When time runs out, the result is called “best found so far”, with what may still be in it.',
-        'An unknown weight or price is never taken as zero.',
-      ],
-    },
-    reading: {
-      title: 'Reading the chart, the score and the marks',
-      text: [
-        'Across lies the angle of view: wide on the left, long on the right, the same on Reach, Lineup and Log.',
-        'On the score a line is a lens and a note a picture. Filled: only this lens covers it. Open: another one does too. Dashed: it covers a part.',
-        'Solid line: the lens by itself. Dashed: with a converter. Dotted: by cropping.',
-        'On Reach height is light, fast lenses on top. A picture is covered where bands of the lineup pass over all of it, at its level or above.',
-      ],
-    },
-    day: {
-      title: 'The day and the bag',
-      text: [
-        'A lane is a camera. The bar says which setup is on it; a black edge is a lens change. Where the day is shaded no lens may be changed.',
-        'Below are each person’s bag and what it weighs, with your limit.',
-        'Choose a stretch for its text: what to put on beforehand, in which order to work, what stays behind.',
-        'Lift and carry limits are your own business: the figures help you to keep to them.',
-      ],
-    },
-    data: {
-      title: 'Your data and your privacy',
-      text: [
-        'Everything stays in this browser: outings, shelf, settings and what was read from your photographs. Nothing is sent anywhere, and the pictures themselves are never copied.',
-        'The location in photographs is read only if you ask for it.',
-        'Export an outing to share it. Save a backup now and then under Backup and storage: clearing the browser’s data deletes what is here.',
-        'It works without a network once it has been opened.',
-      ],
-    },
-  } satisfies Readonly<Record<HelpTopic, Topic>>,
+    want: [
+      'List the pictures, not the lenses. For each picture say what has to fit, how far away it is, and how much of the frame it may fill.',
+      '“Fixed spot” means you can’t move, so every distance must be covered. “Free to move” means one distance is enough. “Coming towards you” means one lens has to follow it all the way.',
+      'A must decides which lenses come along. A want counts by its share of your pictures. A bonus never adds a lens.',
+      'Add light, shutter speed, depth or blur only where they matter: each one rules lenses out.',
+    ],
+    choice: [
+      'First as few musts lost as possible, then your wanted pictures against the number of items, then fewest items, then weight and price or your own order.',
+      '“Proven” means the search was finished: no lineup does better. Often the reason can be seen: no two of the doubly ringed pictures can be covered by the same lens, so fewer lenses can’t do it.',
+      'When time runs out, the result is called “best found so far”, with what may still be in it.',
+      'An unknown weight or price is never taken as zero.',
+    ],
+    reading: [
+      'Across lies the angle of view: wide on the left, long on the right, the same on Reach, Lineup and Log.',
+      'On the score a line is a lens and a note a picture. Filled: only this lens covers it. Open: another one does too. Dashed: it covers a part.',
+      'Solid line: the lens by itself. Dashed: with a converter. Dotted: by cropping.',
+      'On Reach height is light, fast lenses on top. A picture is covered where bands of the lineup pass over all of it, at its level or above.',
+    ],
+    day: [
+      'A lane is a camera. The bar says which setup is on it; a black edge is a lens change. Where the day is shaded no lens may be changed.',
+      'Below are each person’s bag and what it weighs, with your limit.',
+      'Choose a stretch for its text: what to put on beforehand, in which order to work, what stays behind.',
+      'Lift and carry limits are your own business: the figures help you to keep to them.',
+    ],
+    data: [
+      'Everything stays in this browser: outings, shelf, settings and what was read from your photographs. Nothing is sent anywhere, and the pictures themselves are never copied.',
+      'The location in photographs is read only if you ask for it.',
+      'Export an outing to share it. Save a backup now and then under Backup and storage: clearing the browser’s data deletes what is here.',
+      'It works without a network once it has been opened.',
+    ],
+  } satisfies Readonly<Record<HelpTopic, readonly string[]>>,
   marks: {
     clear: 'covered',
     crop: 'covered by cropping',

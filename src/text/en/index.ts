@@ -9,6 +9,7 @@ export { ABSENT, FIGURE_NAMES, figureLabel, figureText, MEASURE_UNITS } from './
 export { copyName, GEAR_KINDS, NEW_MOUNT } from './gearKinds';
 export { FIELD_NAMES, fieldText } from './itemFields';
 export { LIMIT_REASONS, LIMIT_TEXTS, UNKNOWN_NOTES, USUAL_LIMIT_NAMES } from './limits';
+export { lightText } from './light';
 export { isolated, itemNameOf, stackName, type Nameable, namesOf } from './names';
 export { FORGOTTEN, lineWords } from './packing';
 export {
@@ -30,13 +31,18 @@ export { stretchText } from './stretch';
 export * from './words';
 export { appText } from './app';
 export { briefText } from './brief';
+export { briefFormText } from './briefForms';
 export { carryText } from './carry';
-export { HELP_TOPICS, helpText, type HelpTopic } from './help';
+export { dialogText } from './dialogs';
+export { helpText } from './help';
+export { HELP_TITLES, HELP_TOPICS, helpTitleText, type HelpTopic } from './helpTopics';
 export { hostText } from './host';
 export { keepingText } from './keeping';
 export { lineupText } from './lineup';
 export { lessonText, logText } from './log';
 export { costText, nextText, worthText, type YearOutings } from './next';
+export { pageErrorText } from './pageError';
+export { panelText } from './panels';
 export { partsText } from './parts';
 export { reachText } from './reach';
 export { sessionText } from './session';

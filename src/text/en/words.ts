@@ -1,7 +1,5 @@
 import {
-  ev100OfSource,
   type Footing,
-  type Frame,
   type Need,
   PERMISSION_KEYS,
   PermissionKey,
@@ -20,7 +18,6 @@ import {
   formatAngle,
   formatCrop,
   formatDistances,
-  formatEv,
   formatFNumber,
   formatFocalRange,
   formatIso,
@@ -275,13 +272,6 @@ export function needText(need: Need): string {
 
 function fillText(fill: { min: number; max: number }): string {
   return `${Math.round(fill.min * 100)}–${formatPercent(fill.max * 100)}`;
-}
-
-export function lightText(light: Frame['light']): string {
-  const ev100 = ev100OfSource(light.source);
-  if (ev100 === null) return 'in any light';
-  const time = light.longestTimeS === null ? '' : `, ${formatShutter(light.longestTimeS)}`;
-  return `${formatEv(ev100)}${time}${light.support === 'hand' ? ', hand-held' : ', on support'}`;
 }
 
 /** Places of an axis: distances, or focal lengths on the 36×24 mm frame. */

@@ -10,7 +10,7 @@ import {
 import { itemsWithoutBodies } from '@/core/gear';
 import { namesOf } from '../names';
 import { exactWeight } from './lineupSteps';
-import { exact } from './marginSteps';
+import { exact } from './exact';
 import { type Step } from './step';
 import { type Summand, sumStep } from './sumSteps';
 import { type OutingFile } from '@/document';

@@ -19,7 +19,8 @@ export {
   wantsSteps,
   weightSteps,
 } from './lineupSteps';
-export { exact, exactIn, marginSteps } from './marginSteps';
+export { exact, exactIn } from './exact';
+export { marginSteps } from './marginSteps';
 export { pictureSteps } from './pictureSteps';
 export type { Step } from './step';
 export { sumStep, type Summand } from './sumSteps';

@@ -11,7 +11,7 @@ import {
 import { formatFocalRange, formatMoney } from '../../format';
 import type { Interval } from '@/core/intervals';
 import type { Step } from './step';
-import { exact, exactIn } from './marginSteps';
+import { exact, exactIn } from './exact';
 import { sumStep } from './sumSteps';
 
 interface PricedOuting {

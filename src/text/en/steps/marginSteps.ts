@@ -1,16 +1,8 @@
 import type { PositionUnit } from '@/core/brief';
 import type { Margins } from '@/core/coverage';
-import { inOwnUnits } from '../../units';
 import { TIME_RULES } from '../words';
+import { exact, exactIn } from './exact';
 import type { Step } from './step';
-
-export const exact = (value: number) => Number(value.toPrecision(5)).toString();
-
-/** An exact value of metres or grams in the person's units. */
-export function exactIn(value: number, unit: 'm' | 'g'): string {
-  const local = inOwnUnits(unit);
-  return `${exact(value * (local?.factor ?? 1))} ${local?.unit ?? unit}`;
-}
 
 /** The steps behind a verdict at its deciding place, with exact numbers. */
 export function marginSteps(m: Margins, unit: PositionUnit): Step[] {

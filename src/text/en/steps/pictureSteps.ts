@@ -3,7 +3,7 @@ import type { Setup } from '@/core/gear';
 import { angleOfLengthDeg, magnificationAt } from '@/core/optics';
 import type { Step } from './step';
 import { inOwnUnits } from '../../units';
-import { exact, exactIn } from './marginSteps';
+import { exact, exactIn } from './exact';
 
 const MM_PER_M = 1000;
 
