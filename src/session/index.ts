@@ -25,6 +25,7 @@ export {
 export { fetchDemo, type SessionState } from './session';
 export { type Reading, useReading } from './useReading';
 export { type FormerLessons, useFormerLessons } from './useFormerLessons';
+export { useOnceAnswered } from './useOnceAnswered';
 export { useOtherOutings } from './useOtherOutings';
 export { type Background, useBackground } from './useBackground';
 export { type CarryState, useCarryPlan } from './useCarryPlan';

@@ -28,6 +28,7 @@ export {
   positionUnit,
   type PositionUnit,
 } from './framing';
+export { ev100AsGiven } from './givenLight';
 export { type Light, type LightSource, type Movement } from './light';
 export { ev100OfSource, moonAt, skyLightLux, type SunPosition, sunPosition } from './lightLevel';
 export {

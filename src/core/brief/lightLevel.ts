@@ -1,7 +1,7 @@
 import { AngleFromSun, Body, Equator, Horizon, KM_PER_AU, Observer } from 'astronomy-engine';
 import { type DayPhase, dayPhase, ev100FromLux, type Moon, skyIlluminanceLux } from '@/core/optics';
+import { ev100AsGiven } from './givenLight';
 import type { LightSource } from './light';
-import { SCENES } from './scenes';
 
 /** Where the sun stands, and the phase of the day. */
 export interface SunPosition {
@@ -65,16 +65,5 @@ function ev100OfSky(source: SkySource): number {
 
 /** EV at ISO 100 of a light source; null where light sets no demand. */
 export function ev100OfSource(source: LightSource): number | null {
-  switch (source.kind) {
-    case 'none':
-      return null;
-    case 'ev':
-      return source.ev100;
-    case 'scene':
-      return SCENES.find((s) => s.key === source.scene)?.ev100 ?? null;
-    case 'lux':
-      return ev100FromLux(source.lux);
-    case 'sun':
-      return ev100OfSky(source);
-  }
+  return source.kind === 'sun' ? ev100OfSky(source) : ev100AsGiven(source);
 }

@@ -1,33 +1,15 @@
 'use client';
 
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  KeyboardSensor,
-  PointerSensor,
-  type UniqueIdentifier,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable';
-import { CSS } from '@dnd-kit/utilities';
 import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react';
 import dynamic from 'next/dynamic';
-import { memo, useDeferredValue, useId, useMemo } from 'react';
-import type { Frame } from '@/core/brief';
+import { memo, useDeferredValue, useMemo, useState } from 'react';
+import { ev100AsGiven, type Frame } from '@/core/brief';
 import type { FrameResult } from '@/core/lineup';
-import { briefText, copyName, namesOf, needText, stackName, WANTS } from '@/text';
-import { copyOfFrame, moveFrame, placeFrame, putFrame, removeFrame } from '@/document';
-import { useAnswer, useEdit, useFileNow, useFilePart } from '@/session';
+import { briefText, copyName, lightText, namesOf, needText, stackName, WANTS } from '@/text';
+import { copyOfFrame, moveFrame, putFrame, removeFrame } from '@/document';
+import { useAnswer, useEdit, useFileNow, useFilePart, useOnceAnswered } from '@/session';
 import { IconButton, InView } from '@/ui';
 import { StateMark } from '@/parts';
-import { FrameCells, WantCells } from './FrameCells';
 import { lostText } from './lostText';
 import { type Taken, useTaken } from './useTaken';
 
@@ -35,7 +17,16 @@ const t = briefText.frameList;
 
 // Drawn after the list that is read first.
 const Photo = dynamic(() => import('@/parts/scene').then((m) => m.Photo), { ssr: false });
-const LightWords = dynamic(() => import('./LightWords').then((m) => m.LightWords), { ssr: false });
+const SunlightWords = dynamic(() => import('./SunlightWords').then((m) => m.SunlightWords), {
+  ssr: false,
+});
+// Not before a row is changed where it stands.
+const FrameCells = dynamic(() => import('./FrameCells').then((m) => m.FrameCells), { ssr: false });
+const WantCells = dynamic(() => import('./FrameCells').then((m) => m.WantCells), { ssr: false });
+// Not before a hand comes near, or there is nothing else to do.
+const Sorting = dynamic(() => import('./Sorting').then((m) => m.Sorting), { ssr: false });
+
+const SORTING_AFTER_MS = 1000;
 
 interface FrameListProps {
   readonly selected: string | null;
@@ -50,20 +41,25 @@ type Namer = (id: string) => string;
 export function FrameList(props: FrameListProps) {
   // The list follows when there is time, so that typing in the editor never waits for it.
   const frames = useDeferredValue(useFilePart((file) => file.frames));
-  const results = useDeferredValue(useAnswer().result?.frames);
-  return <SortedFrames {...props} frames={frames} results={results} />;
+  const { result, error } = useAnswer();
+  const results = useDeferredValue(result?.frames);
+  const answered = useDeferredValue(result !== null || error !== null);
+  return <SortedFrames {...props} {...{ frames, results, answered }} />;
 }
 
 const SortedFrames = memo(function SortedFrames({
   frames,
   results,
+  answered,
   ...row
 }: FrameListProps & {
   readonly frames: readonly Frame[];
   readonly results: readonly FrameResult[] | undefined;
+  readonly answered: boolean;
 }) {
-  const edit = useEdit();
-  const id = useId();
+  const [body, setBody] = useState<HTMLElement | null>(null);
+  const [near, setNear] = useState(false);
+  const idle = useOnceAnswered(SORTING_AFTER_MS);
   const shelf = useFilePart((file) => file.shelf);
   const name = useMemo(
     () => namesOf({ shelf, stretches: [], frames: [], outing: { shooters: [] } }),
@@ -71,81 +67,55 @@ const SortedFrames = memo(function SortedFrames({
   );
   const byFrame = useMemo(() => new Map(results?.map((f) => [f.frameId, f])), [results]);
   const taken = useTaken();
-  // The same list for as long as the order is the same, so that an edit redraws one row.
-  const order = JSON.stringify(frames.map((f) => f.id));
-  const ids = useMemo(() => JSON.parse(order) as string[], [order]);
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
-  const called = (frameId: UniqueIdentifier) =>
-    frames.find((f) => f.id === frameId)?.name ?? String(frameId);
-  const numberOf = (frameId: UniqueIdentifier) => 1 + frames.findIndex((f) => f.id === frameId);
-  const drop = ({ active, over }: DragEndEvent) => {
-    if (over && over.id !== active.id)
-      edit(placeFrame(active.id as Frame['id'], over.id as Frame['id']));
-  };
   return (
-    <DndContext
-      id={id}
-      sensors={sensors}
-      collisionDetection={closestCenter}
-      onDragEnd={drop}
-      accessibility={{
-        screenReaderInstructions: {
-          draggable: t.pressSpaceToPickUp,
-        },
-        announcements: {
-          onDragStart: ({ active }) => t.pickedUp(called(active.id)),
-          onDragOver: ({ over }) => (over ? t.position(numberOf(over.id)) : undefined),
-          onDragEnd: ({ active, over }) =>
-            over ? t.droppedAtPosition(called(active.id), numberOf(over.id)) : undefined,
-          onDragCancel: ({ active }) => t.staysWhereItWas(called(active.id)),
-        },
-      }}
+    <div
+      className="relative overflow-x-auto"
+      tabIndex={0}
+      role="region"
+      aria-label={t.shotList}
+      onPointerOver={() => setNear(true)}
+      onFocus={() => setNear(true)}
     >
-      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.shotList}>
-        <table className="w-full min-w-[34rem] border-collapse">
-          <thead>
-            <tr className="border-b border-ink text-left text-[12px] text-soft">
-              <th scope="col" className="w-8 py-1 font-normal">
-                №
-              </th>
-              <th scope="col" className="min-w-52 py-1 font-normal">
-                {t.picture}
-              </th>
-              <th scope="col" className="w-16 py-1 font-normal">
-                {t.want}
-              </th>
-              <th scope="col" className="w-56 py-1 font-normal">
-                {t.coveredBy}
-              </th>
-              <th scope="col" className="w-30 py-1">
-                <span className="sr-only">{t.actions}</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-              {frames.map((frame, i) => (
-                <FrameRow
-                  key={frame.id}
-                  frame={frame}
-                  number={i + 1}
-                  isLast={i === frames.length - 1}
-                  result={byFrame.get(frame.id)}
-                  taken={taken.get(frame.id)}
-                  name={name}
-                  isSelected={frame.id === row.selected}
-                  editing={row.editing}
-                  onSelect={row.onSelect}
-                />
-              ))}
-            </SortableContext>
-          </tbody>
-        </table>
-      </div>
-    </DndContext>
+      <table className="w-full min-w-[34rem] border-collapse">
+        <thead>
+          <tr className="border-b border-ink text-left text-[12px] text-soft">
+            <th scope="col" className="w-8 py-1 font-normal">
+              №
+            </th>
+            <th scope="col" className="min-w-52 py-1 font-normal">
+              {t.picture}
+            </th>
+            <th scope="col" className="w-16 py-1 font-normal">
+              {t.want}
+            </th>
+            <th scope="col" className="w-56 py-1 font-normal">
+              {t.coveredBy}
+            </th>
+            <th scope="col" className="w-30 py-1">
+              <span className="sr-only">{t.actions}</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody ref={setBody}>
+          {frames.map((frame, i) => (
+            <FrameRow
+              key={frame.id}
+              frame={frame}
+              number={i + 1}
+              isLast={i === frames.length - 1}
+              result={byFrame.get(frame.id)}
+              answered={answered}
+              taken={taken.get(frame.id)}
+              name={name}
+              isSelected={frame.id === row.selected}
+              editing={row.editing}
+              onSelect={row.onSelect}
+            />
+          ))}
+        </tbody>
+      </table>
+      {(near || idle) && body && <Sorting frames={frames} body={body} />}
+    </div>
   );
 });
 
@@ -154,6 +124,8 @@ interface FrameRowProps {
   readonly number: number;
   readonly isLast: boolean;
   readonly result: FrameResult | undefined;
+  /** The answer goes before the tables of the sky. */
+  readonly answered: boolean;
   readonly taken: Taken | undefined;
   readonly name: Namer;
   readonly isSelected: boolean;
@@ -166,31 +138,21 @@ const FrameRow = memo(function FrameRow({
   number,
   isLast,
   result,
+  answered,
   taken,
   name,
   isSelected,
   editing,
   onSelect,
 }: FrameRowProps) {
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
-    id: frame.id,
-  });
   return (
     <tr
-      ref={setNodeRef}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={`group border-b border-hair align-top ${isSelected || isDragging ? 'bg-chosen' : 'hover:bg-sheet'}`}
+      className={`group border-b border-hair align-top data-dragging:bg-chosen ${isSelected ? 'bg-chosen' : 'hover:bg-sheet'}`}
     >
-      <td className="py-1 pl-0 text-soft">
-        <button
-          type="button"
-          {...attributes}
-          {...listeners}
-          aria-label={t.moveNowNumber(frame.name, number)}
-          className="min-h-7 min-w-7 cursor-grab touch-none text-left"
-        >
+      <td className="py-1 text-soft">
+        <span data-sort={frame.id} className="relative block min-h-7 w-7">
           {number}
-        </button>
+        </span>
       </td>
       <td className="py-1.5 pr-3">
         {editing ? (
@@ -207,7 +169,7 @@ const FrameRow = memo(function FrameRow({
               <span className="font-semibold">{frame.name}</span>
               <span className="block text-[13px] text-soft">
                 {needText(frame.need)}
-                <LightWords light={frame.light} />
+                {lightWords(frame.light, answered)}
               </span>
             </span>
           </button>
@@ -238,6 +200,11 @@ const FrameRow = memo(function FrameRow({
     </tr>
   );
 });
+
+function lightWords(light: Frame['light'], answered: boolean) {
+  if (light.source.kind !== 'sun') return `; ${lightText(light, ev100AsGiven(light.source))}`;
+  return answered && <SunlightWords light={light} />;
+}
 
 /** The picture in small, as the lineup takes it; open where it is lost. */
 function Thumbnail({ frame, taken }: { frame: Frame; taken: Taken | undefined }) {

@@ -88,6 +88,8 @@ describe('the shot list', () => {
       await user.type(cell(label), text);
       rerender(show());
     };
+    await screen.findByLabelText('Farthest in m, Shell racing past, near');
+    await screen.findByLabelText('Want, Shell racing past, near');
     await type('Farthest in m', '52,5');
     expect(frameOf('f02').need).toMatchObject({ fromM: 15, toM: 52.5 });
     await type('Nearest in m', '60');

@@ -1,4 +1,4 @@
-import { addDays, formatISO, parseISO } from 'date-fns';
+import { addDays, formatISO } from 'date-fns';
 import type { Stretch } from '@/core/brief';
 
 /** Steps of the time line, minutes. */
@@ -70,7 +70,7 @@ function inLanes(stretches: readonly Stretch[]): Timed[] {
 
 /** The day so many days after another, yyyy-mm-dd. */
 function dayAfter(day: string, days: number): string {
-  return formatISO(addDays(parseISO(day), days), { representation: 'date' });
+  return formatISO(addDays(new Date(`${day}T00:00`), days), { representation: 'date' });
 }
 
 /**

@@ -1,5 +1,6 @@
 'use client';
 
+import { ev100OfSource } from '@/core/brief';
 import { stackKey, stackItemIds } from '@/core/gear';
 import {
   formatFNumber,
@@ -64,7 +65,7 @@ export function Details({
         )}
         {frame && (
           <p className="text-soft">
-            {needText(frame.need)}; {lightText(frame.light)}
+            {needText(frame.need)}; {lightText(frame.light, ev100OfSource(frame.light.source))}
           </p>
         )}
       </div>

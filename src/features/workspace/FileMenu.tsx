@@ -3,8 +3,8 @@
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
-import { comparedGear, type OutingFile, type Refusal } from '@/document';
-import { useAnswer, useDeskNow, useSession } from '@/session';
+import { type OutingFile, type Refusal } from '@/document';
+import { useDeskNow, useOnceAnswered, useSession } from '@/session';
 import { Button, FileInput, notify, singleKeysOn } from '@/ui';
 import { readFile } from '@/parts';
 import { PAGES } from './shortcuts';
@@ -68,8 +68,8 @@ export function FileMenu() {
     if (!done.ok) return notify(t.wasNotOpened(chosen.name, notReadText(done.error)));
     const result = done.value;
     if (result.ok) {
-      const compared = comparedGear(result.value.shelf, deskNow().shelf.gear);
-      if (compared.some((c) => c.mine === null || c.differing.length > 0)) setFound(result.value);
+      const { hasGearInQuestion } = await import('./gearInQuestion');
+      if (hasGearInQuestion(result.value, deskNow().shelf.gear)) setFound(result.value);
       else openFile(result.value, t.opened(result.value.outing.name));
     } else setRefused({ name: chosen.name, refusal: result.error });
   };
@@ -112,15 +112,12 @@ const AFTERWARDS_MS = 300;
 
 /** Fetches what is reached by one key once nothing is waited for, so that no typing runs ahead of it. */
 function useLoadedAfterwards() {
-  const answered = useAnswer().result !== null;
+  const due = useOnceAnswered(AFTERWARDS_MS);
   useEffect(() => {
-    if (!answered) return;
-    const timer = setTimeout(() => {
-      void loadMenu();
-      void loadPalette();
-    }, AFTERWARDS_MS);
-    return () => clearTimeout(timer);
-  }, [answered]);
+    if (!due) return;
+    void loadMenu();
+    void loadPalette();
+  }, [due]);
 }
 
 /** Stands in for the menu's own button until the menu is first asked for. */

@@ -4,9 +4,9 @@ import { SerwistProvider, useSerwist } from '@serwist/turbopack/react';
 import { useEffect } from 'react';
 import { useSession } from '@/session';
 import { notify } from '@/ui';
-import { dialogText } from '@/text';
+import { workspaceText } from '@/text';
 
-const t = dialogText.keptOffline;
+const t = workspaceText.keptOffline;
 
 /** Has the browser keep the application for where there is no network. */
 export function KeptOffline() {

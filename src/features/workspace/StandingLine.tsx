@@ -7,20 +7,18 @@ import type { OutingFile } from '@/document';
 import { useAnswer, useFile } from '@/session';
 import {
   itemsText,
-  buySteps,
   formatMoney,
   formatPercent,
   formatWeight,
-  idsIn,
-  priceSteps,
   shortfallText,
-  wantsSteps,
-  weightSteps,
   workspaceText,
 } from '@/text';
 import { Figure, StateMark } from '@/parts';
 
 const t = workspaceText.standingLine;
+
+// Loaded when the first figure is questioned.
+const steps = () => import('./standingSteps');
 
 /** Shown as thinking only past this, so that quick answers do not flicker. */
 const THINKING_AFTER_MS = 150;
@@ -72,16 +70,16 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
         {totals.wants.of > 0 && (
           <>
             ,{' '}
-            <Figure label={t.shareOfTheWantedPictures} steps={() => wantsSteps(file, result)}>
+            <Figure
+              label={t.shareOfTheWantedPictures}
+              steps={() => steps().then((s) => s.wants(file, result))}
+            >
               {t.ofThosePictures(formatPercent(totals.wants.sharePercent))}
             </Figure>
           </>
         )}
       </span>
-      <Figure
-        label={t.weightOfTheLineup}
-        steps={() => weightSteps(file, idsIn(result), result.bodies)}
-      >
+      <Figure label={t.weightOfTheLineup} steps={() => steps().then((s) => s.weight(file, result))}>
         {t.weight(
           totals.weightG === 0 && totals.weightUnknown.length > 0
             ? null
@@ -91,7 +89,7 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
         )}
       </Figure>
       <span>
-        <Figure label={t.priceOfTheLineup} steps={() => priceSteps(file, idsIn(result))}>
+        <Figure label={t.priceOfTheLineup} steps={() => steps().then((s) => s.price(file, result))}>
           {totals.price === 0 && totals.priceUnknown.length > 0
             ? t.priceUnknown
             : formatMoney(totals.price, file.outing.currency)}
@@ -99,7 +97,10 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
         {totals.toBuy > 0 && (
           <>
             ,{' '}
-            <Figure label={t.whatThereIsToBuy} steps={() => buySteps(file, idsIn(result))}>
+            <Figure
+              label={t.whatThereIsToBuy}
+              steps={() => steps().then((s) => s.buy(file, result))}
+            >
               {t.toSpend(formatMoney(totals.toBuy, file.outing.currency))}
             </Figure>
           </>

@@ -2,17 +2,26 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { type ReactNode, useMemo } from 'react';
-import { MiniScore, scoreOf } from '@/parts/score';
-import { useAnswer, useFile, useSession } from '@/session';
+import dynamic from 'next/dynamic';
+import { type ReactNode, useDeferredValue } from 'react';
+import { useAnswer, useSession } from '@/session';
 import { Button } from '@/ui';
-import { itemsText, namesOf, dialogText } from '@/text';
+import { threeWaysText } from '@/text';
 
-const t = dialogText.threeWays;
+const t = threeWaysText;
+
+const Choosing = () => <span className="text-soft">{t.choosing}</span>;
+
+// There is nothing to draw before the answer.
+const DemoAnswer = dynamic(() => import('./DemoAnswer').then((m) => m.DemoAnswer), {
+  loading: Choosing,
+});
 
 /** The first screen of a first visit: the demo's answer to look at, and the two ways to one's own. */
 export function ThreeWays({ onStart }: { onStart: () => void }) {
   const { state } = useSession();
+  // Drawn once the answer itself stands.
+  const result = useDeferredValue(useAnswer().result);
   const router = useRouter();
   return (
     <section
@@ -20,7 +29,7 @@ export function ThreeWays({ onStart }: { onStart: () => void }) {
       className="mx-5 mt-3 grid gap-x-8 gap-y-3 border-b border-ink pb-3 sm:grid-cols-3 print:hidden"
       data-testid="three-ways"
     >
-      <Way picture={<DemoAnswer />}>
+      <Way picture={result ? <DemoAnswer result={result} /> : <Choosing />}>
         <Link prefetch={false} className="font-semibold underline" href="/lineup">
           {t.lookAtTheDemo}
         </Link>
@@ -50,24 +59,6 @@ function Way({ picture, children }: { picture: ReactNode; children: ReactNode })
         {picture}
       </div>
       <div className="flex min-w-0 flex-wrap items-center gap-x-3 gap-y-1">{children}</div>
-    </div>
-  );
-}
-
-/** The demo's own lineup, as it stands now. */
-function DemoAnswer() {
-  const file = useFile();
-  const { result } = useAnswer();
-  const score = useMemo(() => result && scoreOf(result, file), [result, file]);
-  if (!result || !score) return <span className="text-soft">{t.choosing}</span>;
-  return (
-    <div className="h-full w-full overflow-hidden">
-      <MiniScore
-        close
-        score={score}
-        name={namesOf(file)}
-        label={t.demoAnswer(itemsText(result.lineup, result.totals.lenses))}
-      />
     </div>
   );
 }

@@ -3,12 +3,13 @@
 import dynamic from 'next/dynamic';
 import { type ReactNode, useState } from 'react';
 import { FIGURE_LOOK } from './figureLook';
-import type { Step } from '@/text';
+import type { Steps } from './steps';
 
 interface FigureProps {
   /** What the figure is, spoken and shown over its steps. */
   readonly label: string;
-  readonly steps: () => readonly Step[];
+  /** Asked when the figure is; what makes them may have to be loaded. */
+  readonly steps: () => Steps;
   readonly children: ReactNode;
 }
 

@@ -16,23 +16,6 @@ export const dialogText = {
     whatYouAreGoingTo: 'What you are going to photograph',
     showMeWhichLensesTo: 'Show me which lenses to take',
   },
-  threeWays: {
-    waysIn: 'Ways in',
-    lookAtTheDemo: 'Look at the demo',
-    demoAnswer: (items: string) => `The demo’s lineup: ${items}`,
-    choosing: 'Choosing the lenses…',
-    showMeAround: 'Show me around',
-    gotIt: 'Got it',
-    startFromPhotographs: 'Start from my photographs',
-    readsHow: 'A folder is enough: it reads how they were taken.',
-    startFromNothing: 'Start from nothing',
-    typeThem: 'Type your lenses, choose what you photograph.',
-  },
-  keptOffline: {
-    aNewerArmReachIs: 'A newer Arm Reach is ready.',
-    yourEditsAreSavedFirst: 'Your edits are saved first.',
-    update: 'Update',
-  },
   openFileDialog: {
     opened: (name: string) => `Opened ${name}.`,
     open: (name: string) => `Open ${name}`,

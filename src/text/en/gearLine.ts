@@ -7,7 +7,7 @@ import {
   formatMoney,
   formatWeight,
 } from '../format';
-import { OWNERSHIPS } from './words';
+import { OWNERSHIPS } from './codes';
 import { plainList } from '../lists';
 
 /** What was understood of a line of gear, in words. */

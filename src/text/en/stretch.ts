@@ -1,7 +1,7 @@
 import type { Stretch } from '@/core/brief';
 import { formatWeight } from '../format';
 import { counted } from './counts';
-import { forbiddenTexts, WEATHERS } from './words';
+import { forbiddenTexts, WEATHERS } from './codes';
 import { plainList } from '../lists';
 
 /** What is particular about a stretch, short. */

@@ -23,6 +23,11 @@ export const workspaceText = {
     lightTheme: 'Light theme',
     nightTheme: 'Night theme',
   },
+  keptOffline: {
+    aNewerArmReachIs: 'A newer Arm Reach is ready.',
+    yourEditsAreSavedFirst: 'Your edits are saved first.',
+    update: 'Update',
+  },
   notices: {
     gotIt: 'Got it',
     thisBrowserHasNoRoom:

@@ -1,6 +1,6 @@
 import type { PositionUnit } from '@/core/brief';
 import type { Margins } from '@/core/coverage';
-import { TIME_RULES } from '../words';
+import { TIME_RULES } from '../codes';
 import { exact, exactIn } from './exact';
 import type { Step } from './step';
 
