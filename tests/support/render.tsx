@@ -39,6 +39,7 @@ export const held: {
 };
 
 export const sessionStandIn = {
+  useOnceAnswered: () => true,
   useBackground,
   useFile: () => held.file,
   useFilePart: <T,>(select: (file: OutingFile) => T) => select(held.file),

@@ -147,11 +147,12 @@ const FrameRow = memo(function FrameRow({
 }: FrameRowProps) {
   return (
     <tr
-      className={`group border-b border-hair align-top data-dragging:bg-chosen ${isSelected ? 'bg-chosen' : 'hover:bg-sheet'}`}
+      className={`group border-b border-hair align-top data-dragging:relative data-dragging:z-10 data-dragging:bg-chosen ${isSelected ? 'bg-chosen' : 'hover:bg-sheet'}`}
     >
       <td className="py-1 text-soft">
-        <span data-sort={frame.id} className="relative block min-h-7 w-7">
+        <span className="relative block min-h-7 w-7">
           {number}
+          <span data-sort={frame.id} />
         </span>
       </td>
       <td className="py-1.5 pr-3">
