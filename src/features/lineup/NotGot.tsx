@@ -100,7 +100,7 @@ function wayText(way: WayOut, name: (id: string) => string, currency: string): s
     case 'changes':
       return t.allowALensChange(where);
     case 'body':
-      return t.oneMoreCamera(where);
+      return t.oneMoreCamera(where, listOf(way.stacks.map((s) => stackName(s, name))));
     case 'without':
       return t.giveUp(anyOf(way.frameIds.map(name)));
   }

@@ -147,8 +147,8 @@ export const lineupText = {
     changeThisLimit: (member: string) => `change this limit: ${member}`,
     allowALensChange: (stretch: string | null) =>
       stretch === null ? 'allow a lens change' : `allow a lens change in ${stretch}`,
-    oneMoreCamera: (stretch: string | null) =>
-      stretch === null ? 'one more camera' : `one more camera in ${stretch}`,
+    oneMoreCamera: (stretch: string | null, setup: string) =>
+      `one more camera${setup === '' ? '' : ` with ${setup}`}${stretch === null ? '' : ` in ${stretch}`}`,
     giveUp: (list: string) => `give up ${list}`,
     on: (setup: string, name: string) => `${setup} on ${name}`,
     couldCoverIt: (list: string) => `${list} could cover it`,

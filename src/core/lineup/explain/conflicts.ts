@@ -1,10 +1,10 @@
 import type { FrameId, ShooterId, StretchId } from '@/core/brief';
-import type { BodyId } from '@/core/gear';
+import { type BodyId, type Stack, stackItemIds } from '@/core/gear';
 import { AT_EASE, type Pace } from '@/core/pace';
 import type { Choice } from '../solve/choose';
 import { type Problem, problemOf, withAssignments } from '../problem/problem';
 import type { Assignment } from '../problem/assignments';
-import type { MipModel, MipSolver } from '../solve/mipSolver';
+import type { MipModel, MipOutcome, MipSolver } from '../solve/mipSolver';
 import { type CoveringModel, modelOf, type RowGroup } from '../solve/model';
 import type { LineupQuestion } from '../problem/question';
 import { presolve } from '../presolve/presolve';
@@ -95,9 +95,16 @@ export type WayOut =
   | { readonly kind: 'raise'; readonly member: ConflictMember }
   /** Lenses may be changed there. */
   | {
-      readonly kind: 'changes' | 'body';
+      readonly kind: 'changes';
       readonly stretchId: StretchId | null;
       readonly shooterId: ShooterId | null;
+    }
+  /** One body more there, with what would stay on it; nothing is named where lenses may be changed. */
+  | {
+      readonly kind: 'body';
+      readonly stretchId: StretchId | null;
+      readonly shooterId: ShooterId | null;
+      readonly stacks: readonly Stack[];
     }
   /** One of these pictures is given up. */
   | { readonly kind: 'without'; readonly frameIds: readonly FrameId[] };
@@ -142,7 +149,17 @@ export function keptLost(
             id,
             {
               members,
-              waysOut: waysOut(solver, question, problem, id, kept, members, timeLimitS, pace),
+              waysOut: waysOut(
+                solver,
+                question,
+                problem,
+                choice.taken,
+                id,
+                kept,
+                members,
+                timeLimitS,
+                pace,
+              ),
             },
           ] as const,
         ];
@@ -154,6 +171,7 @@ function waysOut(
   solver: MipSolver,
   question: LineupQuestion,
   problem: Problem,
+  taken: readonly string[],
   lostId: FrameId,
   kept: readonly LimitDemand[],
   members: readonly ConflictMember[],
@@ -175,25 +193,34 @@ function waysOut(
     ...kept.flatMap((d): WayOut[] =>
       d.kind === 'noChange' && d.assignment ? [{ kind: 'changes', ...where(d.assignment) }] : [],
     ),
-    ...[...bodied.values()].flatMap((assignment): WayOut[] =>
-      isFreedByBody(solver, question, problem, assignment, kept, timeLimitS, pace)
-        ? [{ kind: 'body', ...where(assignment) }]
-        : [],
-    ),
+    ...[...bodied.values()].flatMap((assignment): WayOut[] => {
+      const stacks = freedByBody(
+        solver,
+        question,
+        problem,
+        taken,
+        assignment,
+        kept,
+        timeLimitS,
+        pace,
+      );
+      return stacks === null ? [] : [{ kind: 'body', ...where(assignment), stacks }];
+    }),
     ...(others.length > 0 ? [{ kind: 'without' as const, frameIds: others }] : []),
   ];
 }
 
-/** Whether one body more of a kind that is there would let all be met. */
-function isFreedByBody(
+/** What stays on one body more of a kind that is there, where that lets all be met; null where it doesn't. */
+function freedByBody(
   solver: MipSolver,
   question: LineupQuestion,
   problem: Problem,
+  taken: readonly string[],
   assignment: Assignment,
   kept: readonly LimitDemand[],
   timeLimitS: number,
   pace: Pace,
-): boolean {
+): readonly Stack[] | null {
   const twin = (id: BodyId) => `${id}~2` as BodyId;
   const bodyIds = new Set(assignment.bodyIds);
   const more = problemOf(
@@ -219,7 +246,8 @@ function isFreedByBody(
         }
       : h,
   );
-  return new Trial(solver, withAssignments(more, assignments, pace), timeLimitS, pace).fits(kept);
+  const trial = new Trial(solver, withAssignments(more, assignments, pace), timeLimitS, pace);
+  return trial.stacksOn(kept, new Set(assignment.bodyIds.map(twin)), new Set(taken));
 }
 
 function demandsOf(problem: Problem, musts: readonly FrameId[]): LimitDemand[] {
@@ -308,20 +336,52 @@ class Trial {
     return this.solve(demands, { kind, assignment });
   }
 
+  /**
+   * What stays on some of the bodies when the demands are met with as little on them as that takes,
+   * and what is taken anyhow rather on the others; null where they can't be met, or it isn't known in this time.
+   */
+  stacksOn(
+    demands: readonly LimitDemand[],
+    bodyIds: ReadonlySet<BodyId>,
+    taken: ReadonlySet<string>,
+  ): readonly Stack[] | null {
+    const model = this.modelFor(demands);
+    const there = model.fixed.filter(
+      ({ candidate }) => candidate.bodyId !== null && bodyIds.has(candidate.bodyId),
+    );
+    const costs: number[] = [];
+    for (const { candidate, column } of there)
+      costs[column] = stackItemIds(candidate.stack).every((id) => taken.has(id)) ? 2 : 1;
+    const outcome = this.minimised(model, demands, costs);
+    if (outcome.kind === 'infeasible' || outcome.values === null) return null;
+    const { values } = outcome;
+    return there
+      .filter(({ column }) => (values[column] ?? 0) > 0.5)
+      .map(({ candidate }) => candidate.stack);
+  }
+
   private solve(
     demands: readonly LimitDemand[],
     measured: { kind: ConflictMember['kind']; assignment: Assignment | null } | null,
   ): number | null {
     const model = this.modelFor(demands);
     const costs = measured === null ? [] : this.costsOf(model, measured.kind, measured.assignment);
+    const outcome = this.minimised(model, demands, costs);
+    return outcome.kind === 'infeasible' ? null : outcome.objective;
+  }
+
+  private minimised(
+    model: CoveringModel,
+    demands: readonly LimitDemand[],
+    costs: readonly number[],
+  ): MipOutcome {
     const { mip } = withDemands(model, demands);
     const session = this.solver.open(mip);
     try {
-      const outcome = session.minimise(
+      return session.minimise(
         Array.from({ length: mip.columnCount }, (_, i) => costs[i] ?? 0),
         this.timeLimitS,
       );
-      return outcome.kind === 'infeasible' ? null : outcome.objective;
     } finally {
       session.close();
     }
