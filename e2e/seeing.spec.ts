@@ -31,6 +31,8 @@ test('the wanted pictures as a sheet: every one drawn, from near and far, printe
   const text = readFileSync(await svg.path(), 'utf8');
   expect(text.match(/data-photo/g)).toHaveLength(18);
   expect(text).toContain('Cox calling the stroke');
+  // Captions are wrapped, not cut.
+  expect(text).not.toContain('…');
   // A file knows no theme.
   expect(text).not.toContain('var(');
   const [png] = await Promise.all([

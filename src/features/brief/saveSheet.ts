@@ -4,6 +4,10 @@ const CELL = { width: 240, picture: 160, line: 15, gap: 18 } as const;
 const COLUMNS = 4;
 const EDGE = 24;
 const TITLE = 30;
+const FONT = 'sans-serif';
+const TEXT_PX = 12;
+/** What a letter takes where nothing can be measured, px. */
+const WIDE_LETTER_PX = 7;
 const PAINTS = ['fill', 'stroke'] as const;
 const SVG = 'http://www.w3.org/2000/svg';
 
@@ -25,12 +29,14 @@ export function sheetSvg(sheet: HTMLElement, name: string): SavedSheet {
     y += words(root, section.querySelector('[data-title]')?.textContent ?? '', EDGE, y, 14, ink);
     y += 6;
     const cells = [...section.querySelectorAll<HTMLElement>('[data-cell]')];
-    const tall = CELL.picture + 3 * CELL.line + CELL.gap;
-    cells.forEach((cell, i) => {
-      const x = EDGE + (i % COLUMNS) * (CELL.width + CELL.gap);
-      place(root, cell, x, y + Math.floor(i / COLUMNS) * tall, ink);
-    });
-    y += Math.ceil(cells.length / COLUMNS) * tall + TITLE / 2;
+    for (let first = 0; first < cells.length; first += COLUMNS) {
+      const row = cells.slice(first, first + COLUMNS);
+      const lines = row.map((cell, i) =>
+        place(root, cell, EDGE + i * (CELL.width + CELL.gap), y, ink),
+      );
+      y += CELL.picture + Math.max(...lines) * CELL.line + CELL.gap;
+    }
+    y += TITLE / 2;
   }
   root.setAttribute('xmlns', SVG);
   root.setAttribute('viewBox', `0 0 ${width} ${y}`);
@@ -44,7 +50,8 @@ export function sheetSvg(sheet: HTMLElement, name: string): SavedSheet {
   return { svg: new XMLSerializer().serializeToString(root), size: { width, height: y } };
 }
 
-function place(root: SVGElement, cell: HTMLElement, x: number, y: number, ink: string) {
+/** Puts a cell in its place. @returns how many lines stand under its picture */
+function place(root: SVGElement, cell: HTMLElement, x: number, y: number, ink: string): number {
   const photo = cell.querySelector<SVGElement>('[data-photo]');
   if (photo) {
     const copy = withPaints(photo);
@@ -60,21 +67,27 @@ function place(root: SVGElement, cell: HTMLElement, x: number, y: number, ink: s
     );
     root.append(open);
   }
-  [...cell.querySelectorAll('[data-line]')].forEach((line, i) =>
-    words(
-      root,
-      shortened(line.textContent?.trim() ?? ''),
-      x,
-      y + CELL.picture + 2 + i * CELL.line,
-      12,
-      ink,
-    ),
+  const lines = [...cell.querySelectorAll('[data-line]')].flatMap((line) =>
+    wrapped(line.textContent?.trim() ?? ''),
   );
+  lines.forEach((line, i) =>
+    words(root, line, x, y + CELL.picture + 2 + i * CELL.line, TEXT_PX, ink),
+  );
+  return lines.length;
 }
 
-/** As much of a line as a cell has room for. */
-function shortened(text: string): string {
-  return text.length > 40 ? `${text.slice(0, 39)}…` : text;
+/** A caption in lines that a cell has room for. */
+function wrapped(text: string): string[] {
+  const pen = document.createElement('canvas').getContext('2d');
+  if (pen) pen.font = `${TEXT_PX}px ${FONT}`;
+  const widthOf = (line: string) => pen?.measureText(line).width ?? line.length * WIDE_LETTER_PX;
+  const lines: string[] = [];
+  for (const word of text.split(' ')) {
+    const longer = lines.length === 0 ? word : `${lines.at(-1)} ${word}`;
+    if (lines.length > 0 && widthOf(longer) <= CELL.width) lines[lines.length - 1] = longer;
+    else lines.push(word);
+  }
+  return lines;
 }
 
 /** A drawing with the colours that the theme gives it, since a file knows no theme. */
@@ -99,7 +112,7 @@ function words(root: SVGElement, text: string, x: number, y: number, size: numbe
     y: y + size,
     'font-size': size,
     fill: ink,
-    'font-family': 'sans-serif',
+    'font-family': FONT,
   }).forEach(([k, v]) => line.setAttribute(k, String(v)));
   line.textContent = text;
   root.append(line);

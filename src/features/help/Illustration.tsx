@@ -5,6 +5,7 @@ import { LanesView } from '@/parts/lanes';
 import { type From, Photo } from '@/parts/scene';
 import { MiniScore } from '@/parts/score';
 import { helpText, type HelpTopic } from '@/text';
+import { ChartExample } from './ChartExample';
 import {
   CARRY_LIMIT_G,
   DAY,
@@ -27,10 +28,13 @@ export function Illustration({ topic }: { topic: HelpTopic }) {
       return <Example />;
     case 'reading':
       return (
-        <div className="flex flex-wrap items-end gap-x-10 gap-y-3">
-          <Example />
-          <Marks />
-        </div>
+        <>
+          <ChartExample />
+          <div className="flex flex-wrap items-end gap-x-10 gap-y-3">
+            <Example />
+            <Marks />
+          </div>
+        </>
       );
     case 'day':
       return <LanesView day={DAY} name={(id) => DAY_NAMES[id] ?? id} limit={CARRY_LIMIT_G} />;

@@ -93,6 +93,27 @@ export const SCORE: Score<Omit<ScoreNote, 'cover'>> = {
     },
   ],
 };
+/** Stops of light below f/2, as heights on the chart. */
+const stopOf = (fNumber: number) => 2 * Math.log2(fNumber / 2);
+
+/** The same lenses on the chart of Reach, with a picture that they cover and one too dark for them. */
+export const REACH = {
+  fromMm: 12,
+  toMm: 500,
+  fastestStop: stopOf(1.6),
+  slowestStop: stopOf(6.7),
+  ticksMm: [15, 24, 35, 70, 100, 200, 400],
+  stops: [2, 2.8, 4, 5.6].map((fNumber) => ({ fNumber, stop: stopOf(fNumber) })),
+  bands: [
+    { lensId: 'wide', fromMm: 15, toMm: 30, stop: stopOf(2.8) },
+    { lensId: 'standard', fromMm: 24, toMm: 105, stop: stopOf(4) },
+    { lensId: 'long', fromMm: 70, toMm: 200, stop: stopOf(2.8) },
+  ],
+  pictures: [
+    { name: t.coveredPicture, fromMm: 35, toMm: 90, stop: stopOf(5.6), covered: true },
+    { name: t.tooDark, fromMm: 40, toMm: 60, stop: stopOf(2), covered: false },
+  ],
+} as const;
 export const LENS_NAMES: Readonly<Record<string, string>> = {
   wide: t.wide,
   standard: t.normal,

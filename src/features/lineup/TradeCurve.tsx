@@ -20,14 +20,17 @@ import { TakeButton } from './TakeButton';
 
 const t = lineupText.tradeCurve;
 
-const WIDTH = 560;
-const HEIGHT = 240;
-const EDGE = { left: 44, right: 20, top: 14, bottom: 34 };
+const WIDTH = 800;
+const HEIGHT = 260;
+const EDGE = { left: 44, right: 24, top: 24, bottom: 34 };
+/** The share of the wanted pictures is marked in steps of so many percent. */
+const STEP_PERCENT = 25;
 
 interface Axes {
   readonly x: (weightG: number) => number;
   readonly y: (wantsPercent: number) => number;
   readonly weights: readonly number[];
+  readonly percents: readonly number[];
 }
 
 /** The lineups that nothing beats, by weight and wanted pictures, each to be picked; the table says the same. */
@@ -69,16 +72,16 @@ function Drawing({
   pointed,
   onPoint,
 }: Pointing & { readonly proposed: Proposed }) {
-  const { x, y, weights } = axesOf([...points, proposed]);
+  const { x, y, weights, percents } = axesOf([...points, proposed]);
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
       aria-label={t.lineupsByWeightAndWanted(points.length)}
-      className="mt-1 w-full max-w-xl border border-hair bg-sheet"
+      className="mt-1 w-full max-w-3xl border border-hair bg-sheet"
       data-testid="trade-curve"
     >
-      {[0, 25, 50, 75, 100].map((percent) => (
+      {percents.map((percent) => (
         <g key={percent}>
           <path
             d={`M${EDGE.left} ${y(percent)}H${WIDTH - EDGE.right}`}
@@ -216,17 +219,26 @@ function PointTable({
 /** Room beside the lightest and the heaviest lineup, as a share of what lies between. */
 const ROOM = 0.06;
 
-function axesOf(points: readonly Pick<TradePoint, 'weightG'>[]): Axes {
+function axesOf(points: readonly Pick<TradePoint, 'weightG' | 'wantsPercent'>[]): Axes {
   const weights = points.map((p) => p.weightG);
   const [least, most] = [Math.min(...weights), Math.max(...weights)];
   const spread = Math.max(most - least, 100);
   const x = scaleLinear()
     .domain([least - ROOM * spread, most + ROOM * spread])
     .range([EDGE.left, WIDTH - EDGE.right]);
+  const lowest = Math.min(
+    100 - STEP_PERCENT,
+    STEP_PERCENT * Math.floor(Math.min(...points.map((p) => p.wantsPercent)) / STEP_PERCENT),
+  );
   const y = scaleLinear()
-    .domain([0, 100])
+    .domain([lowest, 100])
     .range([HEIGHT - EDGE.bottom, EDGE.top]);
-  return { x: (g) => x(g), y: (percent) => y(percent), weights: x.ticks(5) };
+  return {
+    x: (g) => x(g),
+    y: (percent) => y(percent),
+    weights: x.ticks(5),
+    percents: y.ticks(4),
+  };
 }
 
 /** What the step from one point to the next buys, and for what. */
@@ -240,8 +252,10 @@ function stepText(
   const has = new Set(after.got);
   const grams = after.weightG - before.weightG;
   const money = after.spend - before.spend;
+  const items = after.items - before.items;
   return t.buys(
     [
+      items === 0 ? '' : t.moreItems(items),
       grams === 0 ? '' : t.more(formatWeight(Math.abs(grams)), grams > 0),
       money === 0 ? '' : t.more(formatMoney(Math.abs(money), currency), money > 0),
     ].filter(Boolean),

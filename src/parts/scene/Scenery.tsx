@@ -305,10 +305,16 @@ function Clouds({ tones, width, height, mood }: BehindProps) {
 
 /** The same stars each time. */
 const STARS = Array.from({ length: 46 }, (_, i) => [
-  ((i * 73) % 97) / 97 - 0.5,
-  ((i * 37) % 89) / 89 - 0.5,
-  1 + ((i * 5) % 3),
+  scattered(i, 12.9898) - 0.5,
+  scattered(i, 78.233) - 0.5,
+  1 + Math.floor(3 * scattered(i, 39.425)),
 ]);
+
+/** A number from 0 to 1 that follows no pattern to the eye. */
+function scattered(i: number, seed: number): number {
+  const far = Math.sin((i + 1) * seed) * 43_758.5453;
+  return far - Math.floor(far);
+}
 
 function Stars({ tones, width, height }: BehindProps) {
   return (

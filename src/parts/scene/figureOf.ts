@@ -96,14 +96,22 @@ export function figureOf({ need, subject }: Pick<Frame, 'need' | 'subject'>): Fi
   };
 }
 
+const isNarrow = (width: number | null, height: number | null) =>
+  Math.max(width ?? 0, height ?? 0) < DISC_WIDTH;
+
+/** Whether a need is of a disc in the sky. */
+export function isDisc(need: Need): boolean {
+  const sides = need.kind === 'far' ? subjectSides(need) : null;
+  return sides !== null && isNarrow(sides.width, sides.height);
+}
+
 function kindOf(
   need: Need,
   subject: Frame['subject'],
   width: number | null,
   height: number | null,
 ): FigureKind {
-  if (need.kind === 'far')
-    return Math.max(width ?? 0, height ?? 0) < DISC_WIDTH ? 'disc' : 'skyline';
+  if (need.kind === 'far') return isNarrow(width, height) ? 'disc' : 'skyline';
   if (subject !== null) return KINDS[subject];
   const known = SUBJECTS.find((s) => s.widthM === width && s.heightM === height);
   if (known) return KINDS[known.key];

@@ -106,6 +106,12 @@ describe('a picture as a setup takes it', () => {
     expect(lit('nightStreet')).toBe('night');
     expect(lit('candlelight')).toBe('indoors');
     expect(moodOf(personFrame('f', 5, 5, 'free', { light: lightOf(-3) }))).toBe('night');
+    // The moon is in daylight itself, and the sky around it is not.
+    const moon = { kind: 'far', widthDeg: null, heightDeg: 0.52, orientation: 'either' };
+    const fill = { min: 0.1, max: 0.3 };
+    expect(
+      moodOf(personFrame('f', 5, 5, 'free', { need: { ...moon, fill }, light: lightOf(14) })),
+    ).toBe('night');
   });
 
   it('lays a fisheye by its projection: the horizon stays straight, what is above it bends', () => {

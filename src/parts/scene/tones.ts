@@ -1,4 +1,5 @@
 import { ev100OfSource, type Frame, type SceneKey } from '@/core/brief';
+import { isDisc } from './figureOf';
 
 /** The light that a scene is drawn in. */
 export type Mood = 'day' | 'dusk' | 'night' | 'indoors';
@@ -71,7 +72,13 @@ const DAY_EV = 9.5;
 const DUSK_EV = 2;
 
 /** The mood of a frame: by the scene that its light is given as, else by how bright it is. */
-export function moodOf({ light: { source }, subject }: Pick<Frame, 'light' | 'subject'>): Mood {
+export function moodOf({
+  need,
+  light: { source },
+  subject,
+}: Pick<Frame, 'need' | 'light' | 'subject'>): Mood {
+  // What lights the moon is not what lights the sky around it.
+  if (isDisc(need)) return 'night';
   if (source.kind === 'scene') {
     if (INDOORS.has(source.scene)) return 'indoors';
     if (DARK.has(source.scene)) return 'night';

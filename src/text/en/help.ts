@@ -20,10 +20,10 @@ export const helpText = {
       'Across lies the angle of view: wide on the left, long on the right, the same on Reach, Lineup and Log.',
       'On the score a line is a lens and a note a picture. Filled: only this lens covers it. Open: another one does too. Dashed: it covers a part.',
       'Solid line: the lens by itself. Dashed: with a converter. Dotted: by cropping.',
+      'On Carry a lane is a camera and a bar the setup on it; “The day and the bag” shows one.',
       'On Reach height is light, fast lenses on top. A picture is covered where bands of the lineup pass over all of it, at its level or above.',
     ],
     day: [
-      'A lane is a camera. The bar says which setup is on it; a black edge is a lens change. Where the day is shaded no lens may be changed.',
       'Below are each person’s bag and what it weighs, with your limit.',
       'Choose a stretch for its text: what to put on beforehand, in which order to work, what stays behind.',
       'Lift and carry limits are your own business: the figures help you to keep to them.',
@@ -48,6 +48,10 @@ export const helpText = {
     far: 'farthest',
     picture: 'A person between 4 and 12 m, through the same lens',
     score: 'Three lenses, five pictures; three of them prove that three lenses are needed',
+    chart:
+      'Three bands of lenses by focal length and f-number; one picture lies under a band and is covered, one lies above all of them',
+    coveredPicture: 'group in daylight: covered',
+    tooDark: 'dancers at night: too slow',
     wide: 'wide zoom',
     normal: 'standard zoom',
     long: 'long zoom',

@@ -5,7 +5,7 @@ export type HelpTopic = (typeof HELP_TOPICS)[number];
 export const HELP_TITLES: Readonly<Record<HelpTopic, string>> = {
   want: 'Say what you want',
   choice: 'How the choice is made',
-  reading: 'Reading the chart, the score and the marks',
+  reading: 'Reading the chart, the score and the lanes',
   day: 'The day and the bag',
   data: 'Your data and your privacy',
 };

@@ -260,11 +260,13 @@ export const lineupText = {
     buys: (costs: readonly string[], gained: readonly string[], lost: readonly string[]) =>
       [
         plainList([...costs]),
-        gained.length > 0 ? plainList([...gained]) : '',
-        lost.length > 0 ? `without ${plainList([...lost])}` : '',
+        [plainList([...gained]), lost.length > 0 ? `without ${plainList([...lost])}` : '']
+          .filter(Boolean)
+          .join('; '),
       ]
         .filter(Boolean)
         .join(': '),
+    moreItems: (count: number) => `${count > 0 ? '+' : '−'}${counted(Math.abs(count), 'item')}`,
     weight: 'Weight',
     toBuy: 'To buy',
     wants: 'Wants',
