@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
-import AxeBuilder from '@axe-core/playwright';
 import { type Page, test as heard } from '@playwright/test';
 import { expect, exported, open, openFile, outingMenu, saved, standing, test } from './support';
+import { axeFindings } from './axe';
 
 const DEMO = readFileSync('demo/regatta.armreach.json', 'utf8');
 const named = (
@@ -257,11 +257,7 @@ test('the browser is asked to keep what is stored when the first own thing is en
 
 test('axe finds nothing in the dialogs of gear', async ({ page }) => {
   const clean = async () => {
-    const { violations } = await new AxeBuilder({ page })
-      .include('[role=dialog]')
-      .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-      .analyze();
-    expect(violations.map((v) => `${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
+    expect(await axeFindings(page, '[role=dialog]')).toEqual([]);
     await page.keyboard.press('Escape');
     await expect(page.getByRole('dialog')).toBeHidden();
   };

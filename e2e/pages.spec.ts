@@ -1,7 +1,7 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { expect, open, openFile, saved, test } from './support';
+import { axeFindings } from './axe';
 
 const DEMO = readFileSync('demo/regatta.armreach.json', 'utf8');
 interface Named {
@@ -120,13 +120,9 @@ async function clean(page: Page) {
     await page.setViewportSize(size);
     // What moves is looked at where it comes to rest.
     await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
-    const { violations } = await new AxeBuilder({ page })
-      .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-      .analyze();
-    expect(
-      violations.map((v) => `${v.id} ${v.nodes[0]?.html} ${v.nodes[0]?.failureSummary}`),
-      `${page.url()} at ${size.width} px, ${colorScheme}`,
-    ).toEqual([]);
+    expect(await axeFindings(page), `${page.url()} at ${size.width} px, ${colorScheme}`).toEqual(
+      [],
+    );
   }
   await page.setViewportSize(DESK);
   await page.emulateMedia({ colorScheme: 'light' });
