@@ -88,6 +88,11 @@ const JSX_TEXT = {
   selector: 'JSXText[value=/[A-Za-z]{2,}/]',
   message: 'What is said stands in src/text.',
 };
+const ZOD = {
+  selector: "ImportDeclaration[source.value='zod'] > ImportSpecifier",
+  message:
+    "Write import * as z from 'zod': by its name, all its languages come along into the page.",
+};
 const SCHEMA_TEXT = {
   selector: `CallExpression[callee.object.name='z'] Literal[raw=/^['"]/][value=/${WORDS}/]`,
   message: 'Schemas speak in codes.',
@@ -107,23 +112,23 @@ const config = [
   {
     files: ['src/**/*.{ts,tsx}'],
     ignores: ['**/*.test.*'],
-    rules: { 'no-restricted-syntax': ['error', REGEXP] },
+    rules: { 'no-restricted-syntax': ['error', REGEXP, ZOD] },
   },
   {
     files: ['src/{features,parts,ui,app}/**/*.{ts,tsx}'],
     // It stands alone: shown where nothing else of the application could be loaded.
     ignores: ['**/*.test.*', 'src/app/global-error.tsx'],
-    rules: { 'no-restricted-syntax': ['error', REGEXP, JSX_TEXT, SCHEMA_TEXT] },
+    rules: { 'no-restricted-syntax': ['error', REGEXP, ZOD, JSX_TEXT, SCHEMA_TEXT] },
   },
   {
     files: ['src/document/**/*.ts'],
     ignores: ['**/*.test.*'],
-    rules: { 'no-restricted-syntax': ['error', REGEXP, ...ENGLISH] },
+    rules: { 'no-restricted-syntax': ['error', REGEXP, ZOD, ...ENGLISH] },
   },
   {
     files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.*'],
-    rules: { 'no-restricted-syntax': ['error', REGEXP, NO_CLOCK, ...ENGLISH] },
+    rules: { 'no-restricted-syntax': ['error', REGEXP, ZOD, NO_CLOCK, ...ENGLISH] },
   },
   {
     ignores: [
