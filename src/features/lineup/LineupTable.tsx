@@ -19,7 +19,7 @@ import { useFile } from '@/session';
 import { Button } from '@/ui';
 import { HelpLink } from '@/parts';
 import { ConflictText } from './ConflictText';
-import { scoreOf } from '@/parts/score';
+import { lensesOnScore } from '@/parts/score';
 import { LockButtons } from './LockButtons';
 
 const words = lineupText.lineupTable;
@@ -58,7 +58,7 @@ export function LineupTable({ result }: { result: LineupResult }) {
   const behind = itemsWithoutBodies(file.shelf).filter((p) => behindIds.has(p.id));
   const { currency } = file.outing;
   const onScore = new Set<string>(
-    result.status === 'impossible' ? [] : scoreOf(result, file).lines.map((l) => l.lensId),
+    result.status === 'impossible' ? [] : lensesOnScore(result, file),
   );
   const only = new Map(result.lensesIn.map((l) => [l.lensId, l.onlyIt]));
   return (

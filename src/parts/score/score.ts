@@ -46,6 +46,14 @@ const USUAL_PX = 660;
 /** Room at both ends of the axis, as a quotient. */
 const ROOM = 1.12;
 
+/** The lenses of a lineup that have a line: a lens that goes on no body there is reaches nothing. */
+export function lensesOnScore(
+  result: LineupResult,
+  file: Pick<OutingFile, 'shelf' | 'limits'>,
+): LensId[] {
+  return result.lineup.lensIds.filter((id) => rangesOf(result, file, id) !== null);
+}
+
 /** The lineup as a score: a line a lens, a note a picture, along the axis of angle of view. */
 export function scoreOf(
   result: LineupResult,
