@@ -28,6 +28,7 @@ export { InView } from './InView';
 export { Looking } from './Looking';
 export { Menu, type MenuItem } from './Menu';
 export { type Notice, notices, notify } from './notify';
+export { AcrossMarks, AxisWords, marksOf, UpMarks } from './plotAxes';
 export { pngOfSvg } from './pngOfSvg';
 export { Sentence } from './Sentence';
 export { setSingleKeys, singleKeysOn } from './singleKeys';

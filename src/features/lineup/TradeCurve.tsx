@@ -16,6 +16,7 @@ import {
   weightSteps,
 } from '@/text';
 import { Figure } from '@/parts';
+import { AcrossMarks, marksOf, UpMarks } from '@/ui';
 import { TakeButton } from './TakeButton';
 
 const t = lineupText.tradeCurve;
@@ -25,13 +26,6 @@ const HEIGHT = 260;
 const EDGE = { left: 44, right: 24, top: 24, bottom: 34 };
 /** The share of the wanted pictures is marked in steps of so many percent. */
 const STEP_PERCENT = 25;
-
-interface Axes {
-  readonly x: (weightG: number) => number;
-  readonly y: (wantsPercent: number) => number;
-  readonly weights: readonly number[];
-  readonly percents: readonly number[];
-}
 
 /** The lineups that nothing beats, by weight and wanted pictures, each to be picked; the table says the same. */
 export function TradeCurve({
@@ -72,7 +66,7 @@ function Drawing({
   pointed,
   onPoint,
 }: Pointing & { readonly proposed: Proposed }) {
-  const { x, y, weights, percents } = axesOf([...points, proposed]);
+  const { x, y } = axesOf([...points, proposed]);
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -81,36 +75,8 @@ function Drawing({
       className="mt-1 w-full max-w-3xl border border-hair bg-sheet"
       data-testid="trade-curve"
     >
-      {percents.map((percent) => (
-        <g key={percent}>
-          <path
-            d={`M${EDGE.left} ${y(percent)}H${WIDTH - EDGE.right}`}
-            stroke="var(--hair)"
-            strokeWidth={0.5}
-          />
-          <text
-            x={EDGE.left - 6}
-            y={y(percent) + 4}
-            textAnchor="end"
-            fontSize={11}
-            fill="var(--ink-soft)"
-          >
-            {formatPercent(percent)}
-          </text>
-        </g>
-      ))}
-      {weights.map((g) => (
-        <text
-          key={g}
-          x={x(g)}
-          y={HEIGHT - 12}
-          textAnchor="middle"
-          fontSize={11}
-          fill="var(--ink-soft)"
-        >
-          {formatWeight(g)}
-        </text>
-      ))}
+      <UpMarks marks={marksOf(y, 4, formatPercent)} left={EDGE.left} right={WIDTH - EDGE.right} />
+      <AcrossMarks marks={marksOf(x, 5, formatWeight)} y={HEIGHT - 12} />
       {points.map((p) => (
         <g
           key={p.pieceIds.join()}
@@ -219,7 +185,7 @@ function PointTable({
 /** Room beside the lightest and the heaviest lineup, as a share of what lies between. */
 const ROOM = 0.06;
 
-function axesOf(points: readonly Pick<TradePoint, 'weightG' | 'wantsPercent'>[]): Axes {
+function axesOf(points: readonly Pick<TradePoint, 'weightG' | 'wantsPercent'>[]) {
   const weights = points.map((p) => p.weightG);
   const [least, most] = [Math.min(...weights), Math.max(...weights)];
   const spread = Math.max(most - least, 100);
@@ -233,12 +199,7 @@ function axesOf(points: readonly Pick<TradePoint, 'weightG' | 'wantsPercent'>[])
   const y = scaleLinear()
     .domain([lowest, 100])
     .range([HEIGHT - EDGE.bottom, EDGE.top]);
-  return {
-    x: (g) => x(g),
-    y: (percent) => y(percent),
-    weights: x.ticks(5),
-    percents: y.ticks(4),
-  };
+  return { x, y };
 }
 
 /** What the step from one point to the next buys, and for what. */

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { scaleLinear } from 'd3-scale';
 import { type NextThing, type RentOrBuy, rentOrBuy } from '@/core/next';
-import { NumberField, SelectField } from '@/ui';
+import { AcrossMarks, AxisWords, marksOf, NumberField, SelectField, UpMarks } from '@/ui';
 import { formatMoney, itemNameOf, nextText, worthText } from '@/text';
 import { Answered } from './Answered';
 import { useAsk } from './useAsk';
@@ -133,39 +133,14 @@ function RentPlot({ work, found, level }: { work: NextWork; found: RentOrBuy; le
       aria-label={t.chart}
       className="w-full max-w-2xl border border-hair bg-sheet"
     >
-      {y.ticks(4).map((value) => (
-        <text
-          key={value}
-          x={EDGE.left - 6}
-          y={y(value) + 4}
-          textAnchor="end"
-          fontSize={11}
-          fill="var(--ink-soft)"
-        >
-          {formatMoney(value, work.currency)}
-        </text>
-      ))}
-      {x.ticks(6).map((value) => (
-        <text
-          key={value}
-          x={x(value)}
-          y={HEIGHT - 16}
-          textAnchor="middle"
-          fontSize={11}
-          fill="var(--ink-soft)"
-        >
-          {value}
-        </text>
-      ))}
-      <text
-        x={WIDTH - EDGE.right}
-        y={HEIGHT - 3}
-        textAnchor="end"
-        fontSize={11}
-        fill="var(--ink-soft)"
-      >
+      <UpMarks
+        marks={marksOf(y, 4, (value) => formatMoney(value, work.currency))}
+        left={EDGE.left}
+      />
+      <AcrossMarks marks={marksOf(x, 6, String)} y={HEIGHT - 16} />
+      <AxisWords x={WIDTH - EDGE.right} y={HEIGHT - 3} anchor="end">
         {t.daysAYear}
-      </text>
+      </AxisWords>
       <text x={x(most)} y={y(perDay * most) - 8} textAnchor="end" fontSize={12} fill="var(--ink)">
         {t.renting}
       </text>

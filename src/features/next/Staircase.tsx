@@ -2,6 +2,7 @@
 
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { digits, formatMoney, formatPercent, nextText } from '@/text';
+import { AcrossMarks, AxisWords, marksOf, UpMarks } from '@/ui';
 
 const t = nextText.buy;
 
@@ -64,18 +65,7 @@ export function Staircase(props: StaircaseProps) {
       {panels.map((panel, i) => (
         <Panel key={panel.name} {...props} {...panel} x={x} top={i * PANEL} />
       ))}
-      {x.ticks(5).map((value) => (
-        <text
-          key={value}
-          x={x(value)}
-          y={height - 8}
-          textAnchor="middle"
-          fontSize={11}
-          fill="var(--ink-soft)"
-        >
-          {formatMoney(value, currency)}
-        </text>
-      ))}
+      <AcrossMarks marks={marksOf(x, 5, (value) => formatMoney(value, currency))} y={height - 8} />
     </svg>
   );
 }
@@ -98,23 +88,10 @@ function Panel({ now, steps, once, name, of, most, show, x, top }: PanelProps) {
   const right = WIDTH - EDGE.right;
   return (
     <g>
-      <text x={8} y={top + 14} fontSize={11} fill="var(--ink-soft)">
+      <AxisWords x={8} y={top + 14}>
         {name}
-      </text>
-      {y.ticks(3).map((value) => (
-        <g key={value}>
-          <path d={`M${EDGE.left} ${y(value)}H${right}`} stroke="var(--hair)" strokeWidth={0.5} />
-          <text
-            x={EDGE.left - 6}
-            y={y(value) + 4}
-            textAnchor="end"
-            fontSize={11}
-            fill="var(--ink-soft)"
-          >
-            {show(value)}
-          </text>
-        </g>
-      ))}
+      </AxisWords>
+      <UpMarks marks={marksOf(y, 3, show)} left={EDGE.left} right={right} />
       <path
         d={stairs(
           [now, ...steps].map((p) => [x(p.spent), y(of(p))] as const),

@@ -3,6 +3,7 @@
 import { scaleLinear } from 'd3-scale';
 import type { NextThing, Worth } from '@/core/next';
 import { formatMoney, formatPercent, itemNameOf, nextText } from '@/text';
+import { AcrossMarks, AxisWords, marksOf, UpMarks } from '@/ui';
 import type { NextWork } from './useNextWork';
 
 const t = nextText.step;
@@ -40,42 +41,21 @@ export function StepPlot({ work, things }: { work: NextWork; things: readonly Ne
       className="w-full max-w-3xl border border-hair bg-sheet"
       data-testid="step-plot"
     >
-      <text x={8} y={16} fontSize={11} fill="var(--ink-soft)">
+      <AxisWords x={8} y={16}>
         {byMusts ? nextText.buy.musts : nextText.buy.wants}
-      </text>
-      <text x={WIDTH - 8} y={HEIGHT - 8} textAnchor="end" fontSize={11} fill="var(--ink-soft)">
+      </AxisWords>
+      <AxisWords x={WIDTH - 8} y={HEIGHT - 8} anchor="end">
         {t.net}
-      </text>
-      {y.ticks(4).map((value) => (
-        <g key={value}>
-          <path
-            d={`M${EDGE.left} ${y(value)}H${WIDTH - EDGE.right}`}
-            stroke="var(--hair)"
-            strokeWidth={0.5}
-          />
-          <text
-            x={EDGE.left - 6}
-            y={y(value) + 4}
-            textAnchor="end"
-            fontSize={11}
-            fill="var(--ink-soft)"
-          >
-            {`+${byMusts ? value : formatPercent(value)}`}
-          </text>
-        </g>
-      ))}
-      {x.ticks(5).map((value) => (
-        <text
-          key={value}
-          x={x(value)}
-          y={HEIGHT - 24}
-          textAnchor="middle"
-          fontSize={11}
-          fill="var(--ink-soft)"
-        >
-          {formatMoney(value, work.currency)}
-        </text>
-      ))}
+      </AxisWords>
+      <UpMarks
+        marks={marksOf(y, 4, (value) => `+${byMusts ? value : formatPercent(value)}`)}
+        left={EDGE.left}
+        right={WIDTH - EDGE.right}
+      />
+      <AcrossMarks
+        marks={marksOf(x, 5, (value) => formatMoney(value, work.currency))}
+        y={HEIGHT - 24}
+      />
       {priced
         .filter(({ thing }) => of(thing.adds) === 0)
         .map(({ thing, cost }) => (
