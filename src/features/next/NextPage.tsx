@@ -7,6 +7,7 @@ import { useSelection } from '@/session';
 import { nextText } from '@/text';
 import { HelpLink } from '@/parts';
 import { BuyView } from './BuyView';
+import { CamerasNamed } from './CamerasNamed';
 import { OutingsAndTerms } from './OutingsAndTerms';
 import { RentView } from './RentView';
 import { SellView } from './SellView';
@@ -40,6 +41,7 @@ export function NextPage() {
         </span>
         <p className="text-soft">{t.over(work.names.length, work.year.all)}</p>
       </div>
+      <CamerasNamed work={work} />
       <OutingsAndTerms work={work} />
       <Tabs.Root
         value={view ?? 'step'}

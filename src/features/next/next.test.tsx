@@ -1,9 +1,12 @@
 import '@testing-library/jest-dom';
 import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { aStretch, assignmentsOf } from '../../../tests/support/gear';
 import { demoFile, held } from '../../../tests/support/render';
+import type { Stretch } from '@/core/brief';
 import { DEFAULT_NEXT, type NextSettings } from '@/document';
 import type { NextThing, OneStep, Selling, Worth } from '@/core/next';
+import { CamerasNamed } from './CamerasNamed';
 import { SellView } from './SellView';
 import { Staircase, type StairPoint } from './Staircase';
 import { StepView } from './StepView';
@@ -163,4 +166,30 @@ test('a thing that is kept is never sold; a cut search says what may still be in
   expect(rows[4]).toHaveTextContent('named in a stretch');
   await userEvent.click(within(rows[1]!).getByRole('checkbox'));
   expect(changed).toEqual([{ neverSold: ['k-24-70'] }]);
+});
+
+test('a wished camera is said to be of no use where every stretch names its cameras', () => {
+  const work = workWith();
+  const [outing] = work.question!.outings;
+  const { shelf } = outing!.question;
+  const [camera] = shelf.bodies;
+  const free = aStretch('free');
+  const named = [aStretch('named', { hands: [assignmentsOf('me', { bodyIds: [camera!.id] })] })];
+  const asked = (all: readonly Stretch[], wished: boolean): NextWork => ({
+    ...work,
+    shelf: {
+      ...shelf,
+      bodies: [camera!, { ...camera!, ownership: wished ? 'wished' : 'owned' }],
+    },
+    question: {
+      ...work.question!,
+      outings: [{ ...outing!, question: { ...outing!.question, stretches: all } }],
+    },
+  });
+  const { container, rerender } = render(<CamerasNamed work={asked(named, true)} />);
+  expect(container).toHaveTextContent('A new camera isn’t used on The outing');
+  for (const other of [asked(named, false), asked([], true), asked([...named, free], true)]) {
+    rerender(<CamerasNamed work={other} />);
+    expect(container).toBeEmptyDOMElement();
+  }
 });

@@ -29,6 +29,8 @@ export const nextText = {
       'Nothing on your shelf is marked as wished, so there is nothing to compare. Add what you are thinking of on Shelf and set it to Wished.',
     toShelf: 'Go to Shelf',
     noOutings: 'Choose at least one outing.',
+    camerasNamed: (outings: readonly string[]) =>
+      `A new camera isn’t used on ${listOf(outings)}: every stretch there says which cameras each shooter has.`,
     nobodysGear:
       'Gear of an open outing that isn’t on your shelf counts too. Nothing is looked up: every price is your own.',
   },
