@@ -1,5 +1,12 @@
 import { mkdirSync, rmSync } from 'node:fs';
-import { installDebianPackages, installPackages, NO_TELEMETRY, readJson, run } from './steps.mjs';
+import {
+  installDebianPackages,
+  installPackages,
+  NO_TELEMETRY,
+  readJson,
+  run,
+  runQuietly,
+} from './steps.mjs';
 
 /** Everything that must hold, in one go; the last line counts what passed and what failed. */
 const DEBIAN = [
@@ -18,9 +25,11 @@ mkdirSync('.check', { recursive: true });
 /** The build need not look at the types again. */
 const TYPES_DONE = { TYPES_CHECKED: 'yes', ...NO_TELEMETRY };
 
-const steps = [
-  ['format', bin('prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.')],
+/** What only reads the code: two at a time. */
+const readings = [
+  ['types', bin('typescript/bin/tsc', '--noEmit')],
   ['lint', bin('eslint/bin/eslint.js', '.', '--max-warnings', '0')],
+  ['format', bin('prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.')],
   [
     'cycles',
     bin(
@@ -33,39 +42,61 @@ const steps = [
       'src',
     ),
   ],
-  ['types', bin('typescript/bin/tsc', '--noEmit')],
   ['types of core', bin('typescript/bin/tsc', '--noEmit', '-p', 'src/core/tsconfig.json')],
+];
+
+/** What takes the whole machine, one after another; the last is what the runner's own report counts. */
+const steps = [
   [
     'unit and reference tests',
     bin('jest/bin/jest.js', '--maxWorkers', '2', '--json', '--outputFile', '.check/jest.json'),
+    () => [
+      readJson('.check/jest.json'),
+      (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites],
+    ],
   ],
   ['build', bin('next/dist/bin/next', 'build')],
-  ['interface tests', bin('@playwright/test/cli.js', 'test')],
+  [
+    'interface tests',
+    bin('@playwright/test/cli.js', 'test'),
+    () => [
+      readJson('.check/e2e.json'),
+      (r) => [r.stats.expected + r.stats.flaky, r.stats.unexpected],
+    ],
+  ],
 ];
 
 let passed = 0;
 let failed = 0;
 const broken = [];
-for (const [name, [command, args]] of steps) {
+const secondsSince = (started) => ((Date.now() - started) / 1000).toFixed(0);
+
+/** Notes how a step ended; `report` is a runner's own, with how it is counted. */
+function ended(name, code, started, report = null) {
+  console.log(`== ${name}: ${code === 0 ? 'ok' : 'FAILED'} in ${secondsSince(started)} s`);
+  if (code !== 0) broken.push(name);
+  if (report) count(...report);
+  else if (code === 0) passed += 1;
+  else failed += 1;
+}
+
+const waiting = [...readings];
+async function read() {
+  for (let next = waiting.shift(); next; next = waiting.shift()) {
+    const [name, [command, args]] = next;
+    const started = Date.now();
+    const { code, said } = await runQuietly(command, args);
+    console.log(`\n== ${name}\n${said}`);
+    ended(name, code, started);
+  }
+}
+await Promise.all([read(), read()]);
+
+for (const [name, [command, args], report] of steps) {
   console.log(`\n== ${name}`);
   const started = Date.now();
   const code = await run(command, args, TYPES_DONE);
-  console.log(
-    `== ${name}: ${code === 0 ? 'ok' : 'FAILED'} in ${((Date.now() - started) / 1000).toFixed(0)} s`,
-  );
-  if (code !== 0) broken.push(name);
-  if (name === 'unit and reference tests')
-    count(readJson('.check/jest.json'), (r) => [
-      r.numPassedTests,
-      r.numFailedTests + r.numRuntimeErrorTestSuites,
-    ]);
-  else if (name === 'interface tests')
-    count(readJson('.check/e2e.json'), (r) => [
-      r.stats.expected + r.stats.flaky,
-      r.stats.unexpected,
-    ]);
-  else if (code === 0) passed += 1;
-  else failed += 1;
+  ended(name, code, started, report?.() ?? null);
 }
 
 /** Adds a runner's counts; a runner that left none behind is one failure. */

@@ -16,6 +16,18 @@ export function run(command, args, env = {}) {
   });
 }
 
+/** Runs a command to its end and keeps what it says; resolves to that and the exit code. */
+export function runQuietly(command, args) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'] });
+    let said = '';
+    for (const stream of [child.stdout, child.stderr])
+      stream.on('data', (chunk) => (said += chunk));
+    child.on('close', (code) => resolve({ code: code ?? 1, said }));
+    child.on('error', (error) => resolve({ code: 1, said: `${command}: ${error.message}` }));
+  });
+}
+
 /** Installs the packages of the lock file unless that has been done. `npm ci` refuses lock files
  * from which a registry has dropped packages for other platforms, so the plain install is used. */
 export async function installPackages() {

@@ -33,4 +33,12 @@ export { pngOfSvg } from './pngOfSvg';
 export { Sentence } from './Sentence';
 export { setSingleKeys, singleKeysOn } from './singleKeys';
 export { LogSlider } from './Slider';
-export { applyTheme, isNight, type Theme, THEME_SCRIPT, themeChosen, watchTheme } from './theme';
+export {
+  applyTheme,
+  colourNow,
+  isNight,
+  type Theme,
+  THEME_SCRIPT,
+  themeChosen,
+  watchTheme,
+} from './theme';

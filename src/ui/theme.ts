@@ -37,3 +37,8 @@ export function watchTheme(changed: () => void): () => void {
 export function isNight(): boolean {
   return document.documentElement.dataset.theme === 'night';
 }
+
+/** A colour of the theme as it is now, for what can't follow it: a canvas, a saved file. @param name such as `--ink` */
+export function colourNow(name: string): string {
+  return getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+}

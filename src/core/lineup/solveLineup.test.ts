@@ -21,6 +21,7 @@ import {
 import { loadHighsSolver } from '@/solver';
 import { anyLens, anyOuting, anyQuestion } from '../../../tests/support/arbitraries';
 import { aimValues, bestByEnumeration, compareAims } from '../../../tests/support/enumerate';
+import { runsOf } from '../../../tests/support/runs';
 import { solveWith, takenOf } from '../../../tests/support/solve';
 import {
   aBody,
@@ -60,7 +61,7 @@ const statusOf = ({ shelf, limits }: LineupQuestion) =>
     : 'proven';
 
 describe('against plain enumeration', () => {
-  it('reaches the same aims on 360 random outings of one person', () => {
+  it('reaches the same aims on random outings of one person', () => {
     fc.assert(
       fc.property(anyQuestion(), (question) => {
         const result = solve(question);
@@ -69,11 +70,11 @@ describe('against plain enumeration', () => {
         expect(result.status).toBe(statusOf(question));
         expect(compareAims(valuesOf(question, result), best, AIM_TOLERANCE)).toBe(0);
       }),
-      { seed: 20261124, numRuns: 360 },
+      { seed: 20261124, numRuns: runsOf(360) },
     );
   });
 
-  it('reaches them on 520 random outings with stretches, two shooters and fixed setups', () => {
+  it('reaches them on random outings with stretches, two shooters and fixed setups', () => {
     fc.assert(
       fc.property(anyOuting, (question) => {
         const result = solve(question);
@@ -82,7 +83,7 @@ describe('against plain enumeration', () => {
         expect(result.status).toBe(statusOf(question));
         expect(compareAims(valuesOf(question, result), best, AIM_TOLERANCE)).toBe(0);
       }),
-      { seed: 20261125, numRuns: 520 },
+      { seed: 20261125, numRuns: runsOf(520) },
     );
   }, 400_000);
 

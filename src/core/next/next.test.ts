@@ -10,6 +10,7 @@ import {
   questionOf,
   type Score,
 } from '../../../tests/support/everySet';
+import { runsOf } from '../../../tests/support/runs';
 import { loadHighsSolver } from '@/solver';
 import { deadlineIn } from '@/core/lineup';
 import {
@@ -23,7 +24,7 @@ import {
 } from '@/core/next';
 
 /** Every question on random shelves against every set of things: 300 in the long run, else 100. */
-const SEEDS = Array.from({ length: process.env.LONG_RUN ? 300 : 100 }, (_, i) => i);
+const SEEDS = Array.from({ length: runsOf(300) }, (_, i) => i);
 const BUDGET = 900;
 
 async function run(): Promise<NextRun> {

@@ -17,7 +17,7 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { CSS as DragCss } from '@dnd-kit/utilities';
-import { useCallback, useId, useLayoutEffect, useSyncExternalStore } from 'react';
+import { memo, useId, useLayoutEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { createPortal } from 'react-dom';
 import type { Frame } from '@/core/brief';
 import { placeFrame } from '@/document';
@@ -38,6 +38,10 @@ interface SortingProps {
  */
 export function Sorting({ frames, body }: SortingProps) {
   const edit = useEdit();
+  const cells = useCells(body);
+  // The same list for as long as the order is the same, so that an edit redraws one handle.
+  const order = JSON.stringify(frames.map((f) => f.id));
+  const ids = useMemo(() => JSON.parse(order) as string[], [order]);
   const id = useId();
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
@@ -69,9 +73,15 @@ export function Sorting({ frames, body }: SortingProps) {
         },
       }}
     >
-      <SortableContext items={frames.map((f) => f.id)} strategy={verticalListSortingStrategy}>
+      <SortableContext items={ids} strategy={verticalListSortingStrategy}>
         {frames.map((frame, i) => (
-          <Handle key={frame.id} frame={frame} number={i + 1} body={body} />
+          <Handle
+            key={frame.id}
+            id={frame.id}
+            name={frame.name}
+            number={i + 1}
+            cell={cells.get(frame.id) ?? null}
+          />
         ))}
       </SortableContext>
     </DndContext>
@@ -79,12 +89,21 @@ export function Sorting({ frames, body }: SortingProps) {
 }
 
 /** Lies over the number of a picture and moves its row. */
-function Handle({ frame, number, body }: { frame: Frame; number: number; body: HTMLElement }) {
+const Handle = memo(function Handle({
+  id,
+  name,
+  number,
+  cell,
+}: {
+  readonly id: string;
+  readonly name: string;
+  readonly number: number;
+  readonly cell: HTMLElement | null;
+}) {
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, ...drag } = useSortable({
-    id: frame.id,
+    id,
   });
   const { transform, transition, isDragging } = drag;
-  const cell = useCell(body, frame.id);
   const row = cell?.closest('tr') ?? null;
   useLayoutEffect(() => setNodeRef(row), [row, setNodeRef]);
   useLayoutEffect(() => {
@@ -98,13 +117,13 @@ function Handle({ frame, number, body }: { frame: Frame; number: number; body: H
         ref={setActivatorNodeRef}
         {...attributes}
         {...listeners}
-        aria-label={t.moveNowNumber(frame.name, number)}
+        aria-label={t.moveNowNumber(name, number)}
         className="absolute inset-0 cursor-grab touch-none"
       />,
       cell,
     )
   );
-}
+});
 
 /** Shows how far a row is dragged. */
 function show(
@@ -120,17 +139,34 @@ function show(
   row.toggleAttribute('data-dragging', drag.isDragging);
 }
 
-/** The marked cell of a row, from when it stands until it goes. */
-function useCell(body: HTMLElement, id: string): HTMLElement | null {
-  const subscribe = useCallback(
-    (changed: () => void) => {
-      const observer = new MutationObserver(changed);
-      observer.observe(body, { childList: true });
-      return () => observer.disconnect();
-    },
-    [body],
-  );
-  return useSyncExternalStore(subscribe, () =>
-    body.querySelector<HTMLElement>(`[data-sort="${CSS.escape(id)}"]`),
-  );
+/** By picture the marked cell of its row, as rows come and go. */
+function useCells(body: HTMLElement): ReadonlyMap<string, HTMLElement> {
+  const [cells] = useState(() => new CellStore(body));
+  return useSyncExternalStore(cells.subscribe, cells.now);
+}
+
+class CellStore {
+  private cells: ReadonlyMap<string, HTMLElement>;
+
+  constructor(private readonly body: HTMLElement) {
+    this.cells = this.found();
+  }
+
+  readonly now = () => this.cells;
+
+  readonly subscribe = (changed: () => void) => {
+    const look = () => {
+      this.cells = this.found();
+      changed();
+    };
+    const observer = new MutationObserver(look);
+    observer.observe(this.body, { childList: true });
+    look();
+    return () => observer.disconnect();
+  };
+
+  private found() {
+    const marked = [...this.body.querySelectorAll<HTMLElement>('[data-sort]')];
+    return new Map(marked.map((cell) => [cell.dataset.sort ?? '', cell]));
+  }
 }

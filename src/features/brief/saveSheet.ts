@@ -1,3 +1,5 @@
+import { colourNow } from '@/ui';
+
 /** A sheet as one picture: its drawings in place with their captions, colours as they are on screen. */
 
 const CELL = { width: 240, picture: 160, line: 15, gap: 18 } as const;
@@ -20,8 +22,8 @@ export interface SavedSheet {
 /** The sheet as one SVG, from what is on the page. */
 export function sheetSvg(sheet: HTMLElement, name: string): SavedSheet {
   const root = document.createElementNS(SVG, 'svg');
-  const paper = styleOf('--sheet');
-  const ink = styleOf('--ink');
+  const paper = colourNow('--sheet');
+  const ink = colourNow('--ink');
   const width = 2 * EDGE + COLUMNS * CELL.width + (COLUMNS - 1) * CELL.gap;
   let y = EDGE;
   y += words(root, name, EDGE, y, 20, ink) + 8;
@@ -98,7 +100,7 @@ function withPaints(photo: SVGElement): SVGElement {
     for (const paint of PAINTS) {
       const value = element.getAttribute(paint);
       if (value?.startsWith('var('))
-        to![i]!.setAttribute(paint, styleOf(value.slice('var('.length, -1)));
+        to![i]!.setAttribute(paint, colourNow(value.slice('var('.length, -1)));
     }
   });
   copy.removeAttribute('class');
@@ -117,8 +119,4 @@ function words(root: SVGElement, text: string, x: number, y: number, size: numbe
   line.textContent = text;
   root.append(line);
   return size * 1.3;
-}
-
-function styleOf(name: string): string {
-  return getComputedStyle(document.documentElement).getPropertyValue(name).trim();
 }

@@ -5,7 +5,7 @@ import { GridComponent } from 'echarts/components';
 import { type ECharts, init, use as register } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useEffectEvent, useRef } from 'react';
-import { watchTheme } from '@/ui';
+import { colourNow, watchTheme } from '@/ui';
 import { chartHeight, type UsedChartInput, usedChartOption } from './usedChart';
 
 register([CustomChart, GridComponent, SVGRenderer]);
@@ -58,14 +58,12 @@ export default function UsedChart({
 }
 
 function coloursNow(): UsedChartInput['colours'] {
-  const style = getComputedStyle(document.documentElement);
-  const read = (name: string) => style.getPropertyValue(name).trim();
   return {
-    ink: read('--ink'),
-    soft: read('--ink-soft'),
-    hair: read('--hair'),
-    got: read('--got'),
-    gotWash: read('--got-wash'),
-    edge: read('--edge'),
+    ink: colourNow('--ink'),
+    soft: colourNow('--ink-soft'),
+    hair: colourNow('--hair'),
+    got: colourNow('--got'),
+    gotWash: colourNow('--got-wash'),
+    edge: colourNow('--edge'),
   };
 }

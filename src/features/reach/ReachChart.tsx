@@ -6,7 +6,7 @@ import { type ECharts, init, use as register } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useEffectEvent, useRef } from 'react';
 import type { ReachData } from './chartData';
-import { watchTheme } from '@/ui';
+import { colourNow, watchTheme } from '@/ui';
 import { chartOption, type Highlight } from './chartOption';
 import type { ChartColours } from './chartShapes';
 
@@ -85,15 +85,13 @@ export default function ReachChart({
 }
 
 function coloursNow(): ChartColours {
-  const style = getComputedStyle(document.documentElement);
-  const read = (name: string) => style.getPropertyValue(name).trim();
   return {
-    ink: read('--ink'),
-    soft: read('--ink-soft'),
-    hair: read('--hair'),
-    edge: read('--edge'),
-    got: read('--got'),
-    wrong: read('--wrong'),
-    sheet: read('--sheet'),
+    ink: colourNow('--ink'),
+    soft: colourNow('--ink-soft'),
+    hair: colourNow('--hair'),
+    edge: colourNow('--edge'),
+    got: colourNow('--got'),
+    wrong: colourNow('--wrong'),
+    sheet: colourNow('--sheet'),
   };
 }

@@ -1,5 +1,5 @@
 import type { ECharts } from 'echarts/core';
-import { pngOfSvg } from '@/ui';
+import { colourNow, pngOfSvg } from '@/ui';
 
 export function chartSvg(chart: ECharts): string {
   return chart.renderToSVGString();
@@ -8,6 +8,6 @@ export function chartSvg(chart: ECharts): string {
 /** The chart as PNG at twice its size on screen, on the paper colour. */
 export function chartPng(chart: ECharts): Promise<Blob> {
   const size = { width: chart.getWidth(), height: chart.getHeight() };
-  const paper = getComputedStyle(document.documentElement).getPropertyValue('--paper');
+  const paper = colourNow('--paper');
   return pngOfSvg(chartSvg(chart), size, paper);
 }

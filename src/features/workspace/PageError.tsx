@@ -6,7 +6,7 @@ import { Button } from '@/ui';
 import { isStale } from './stale';
 import { pageErrorText } from '@/text';
 
-const t = pageErrorText.pageError;
+const t = pageErrorText;
 
 /** What stands in a page's place when it failed: the rest of the application goes on. */
 export function PageError({ error, reset }: { error: Error; reset: () => void }) {
