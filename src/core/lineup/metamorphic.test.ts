@@ -13,6 +13,7 @@ import { loadHighsSolver } from '@/solver';
 import { anyOuting, anyOutingOf } from '../../../tests/support/arbitraries';
 import { aimValues, compareAims } from '../../../tests/support/enumerate';
 import { solveWith, takenOf } from '../../../tests/support/solve';
+import { runsOf } from '../../../tests/support/runs';
 import {
   aLens,
   aQuestion,
@@ -53,7 +54,7 @@ describe('the answer', () => {
         for (const [aim, value] of valuesOf(false))
           expect(value).toBeCloseTo(whole.get(aim) ?? 0, 3);
       }),
-      { seed: 42, numRuns: 150 },
+      { seed: 42, numRuns: runsOf(150) },
     );
     expect(left).toBeLessThan(all * 0.8);
   });
@@ -73,7 +74,7 @@ describe('the answer', () => {
         };
         expect(solve(turned).lineup).toEqual(solve(question).lineup);
       }),
-      { seed: 41, numRuns: 60 },
+      { seed: 41, numRuns: runsOf(60) },
     );
   });
 
@@ -88,7 +89,7 @@ describe('the answer', () => {
         const grown = { ...plain, frames: plain.frames.map((f) => grow(f, times)) };
         expect(solve(grown).lineup).toEqual(solve(plain).lineup);
       }),
-      { seed: 43, numRuns: 60 },
+      { seed: 43, numRuns: runsOf(60) },
     );
   });
 
@@ -113,7 +114,7 @@ describe('the answer', () => {
         const values = (r: LineupResult) => aimValues(more, takenOf(r))!;
         expect(compareAims(values(after), values(before), 1e-6)).toBeLessThanOrEqual(0);
       }),
-      { seed: 45, numRuns: 60 },
+      { seed: 45, numRuns: runsOf(60) },
     );
   });
 
@@ -136,7 +137,7 @@ describe('the answer', () => {
         const musts = (r: LineupResult) => r.totals.musts.got;
         expect(musts(after)).toBeGreaterThanOrEqual(musts(before));
       }),
-      { seed: 47, numRuns: 80 },
+      { seed: 47, numRuns: runsOf(80) },
     );
   });
 });
@@ -208,7 +209,7 @@ describe('limits that fight', () => {
           expect(rest.totals.musts.got).toBe(kept.length);
         }
       }),
-      { seed: 49, numRuns: 120 },
+      { seed: 49, numRuns: runsOf(120) },
     );
   });
 
