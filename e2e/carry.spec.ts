@@ -76,7 +76,7 @@ test('on a phone everything is within reach of a thumb, and nothing is wider tha
 });
 
 test.describe('without a network', () => {
-  test.use({ serviceWorkers: 'allow' });
+  test.use({ keepsOffline: true });
 
   test('the plan opens after a first visit, and is still worked out', async ({
     browser,

@@ -88,21 +88,25 @@ test('an outing’s file that would not end is given up or refused, and the page
   await expect(page.getByText(/deep\.json: /)).toBeVisible();
 });
 
-test('the demo opens without a network, from the first visit on', async ({ page, context }) => {
-  await open(page, '/brief');
-  await openFile(
-    page,
-    'mine.json',
-    readFileSync('demo/regatta.armreach.json', 'utf8').replace('egatta', 'icnic'),
-  );
-  await saved(page);
-  await page.evaluate(async () => {
-    await navigator.serviceWorker.ready;
-    while (!(await caches.match('/api/demo'))) await new Promise((r) => setTimeout(r, 100));
+test.describe('kept offline', () => {
+  test.use({ keepsOffline: true });
+
+  test('the demo opens without a network, from the first visit on', async ({ page, context }) => {
+    await open(page, '/brief');
+    await openFile(
+      page,
+      'mine.json',
+      readFileSync('demo/regatta.armreach.json', 'utf8').replace('egatta', 'icnic'),
+    );
+    await saved(page);
+    await page.evaluate(async () => {
+      await navigator.serviceWorker.ready;
+      while (!(await caches.match('/api/demo'))) await new Promise((r) => setTimeout(r, 100));
+    });
+    await context.setOffline(true);
+    await page.getByRole('button', { name: 'Outing', exact: true }).click();
+    await page.getByRole('menuitem', { name: /demo/i }).click();
+    await expect(page.getByText('Opened the demo outing.')).toBeVisible();
+    await context.setOffline(false);
   });
-  await context.setOffline(true);
-  await page.getByRole('button', { name: 'Outing', exact: true }).click();
-  await page.getByRole('menuitem', { name: /demo/i }).click();
-  await expect(page.getByText('Opened the demo outing.')).toBeVisible();
-  await context.setOffline(false);
 });

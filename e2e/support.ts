@@ -3,10 +3,21 @@ import { test as base, expect, type Locator, type Page } from '@playwright/test'
 
 export { expect };
 
-/** Every test fails on a console error, a refused script or an uncaught exception. */
-export const test = base.extend<{ quiet: void }>({
+/**
+ * Every test fails on a console error, a refused script or an uncaught exception. Keeping the whole
+ * application for where there is no network takes four seconds of work for each new browser: only
+ * tests that ask for it with `keepsOffline` do, and the random hands.
+ */
+export const test = base.extend<{ keepsOffline: boolean; quiet: void }>({
+  keepsOffline: [false, { option: true }],
   quiet: [
-    async ({ page }, use) => {
+    async ({ page, keepsOffline }, use) => {
+      if (!keepsOffline)
+        await page.context().addInitScript(() => {
+          const { serviceWorker } = navigator;
+          if (serviceWorker as ServiceWorkerContainer | undefined)
+            serviceWorker.register = () => new Promise(() => undefined);
+        });
       const heard: string[] = [];
       page.on('console', (m) => m.type() === 'error' && heard.push(m.text()));
       page.on('pageerror', (e) => heard.push(e.message));
