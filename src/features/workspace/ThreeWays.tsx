@@ -3,14 +3,17 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import dynamic from 'next/dynamic';
-import { type ReactNode, useDeferredValue } from 'react';
-import { useAnswer, useSession } from '@/session';
+import type { ReactNode } from 'react';
+import { useAnswer, useOnceAnswered, useSession } from '@/session';
 import { Button } from '@/ui';
 import { threeWaysText } from '@/text';
 
 const t = threeWaysText;
 
 const Choosing = () => <span className="text-soft">{t.choosing}</span>;
+
+/** The score is drawn once the answer itself has been seen, ms. */
+const DRAWN_AFTER_MS = 100;
 
 // There is nothing to draw before the answer.
 const DemoAnswer = dynamic(() => import('./DemoAnswer').then((m) => m.DemoAnswer), {
@@ -20,8 +23,8 @@ const DemoAnswer = dynamic(() => import('./DemoAnswer').then((m) => m.DemoAnswer
 /** The first screen of a first visit: the demo's answer to look at, and the two ways to one's own. */
 export function ThreeWays({ onStart }: { onStart: () => void }) {
   const { state } = useSession();
-  // Drawn once the answer itself stands.
-  const result = useDeferredValue(useAnswer().result);
+  const { result } = useAnswer();
+  const isDue = useOnceAnswered(DRAWN_AFTER_MS);
   const router = useRouter();
   return (
     <section
@@ -29,7 +32,7 @@ export function ThreeWays({ onStart }: { onStart: () => void }) {
       className="mx-5 mt-3 grid gap-x-8 gap-y-3 border-b border-ink pb-3 sm:grid-cols-3 print:hidden"
       data-testid="three-ways"
     >
-      <Way picture={result ? <DemoAnswer result={result} /> : <Choosing />}>
+      <Way picture={result && isDue ? <DemoAnswer result={result} /> : <Choosing />}>
         <Link prefetch={false} className="font-semibold underline" href="/lineup">
           {t.lookAtTheDemo}
         </Link>
