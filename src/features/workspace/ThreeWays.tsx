@@ -109,9 +109,9 @@ function TypedLenses() {
           <path d="M92 12h14M101 8l5 4-5 4" fill="none" stroke="var(--ink)" strokeWidth={1.3} />
           <path
             d={`M116 3h${[26, 48, 16][i]}v18h-${[26, 48, 16][i]}zM${116 + [26, 48, 16][i]!} 0h8v24h-8z`}
-            fill="var(--tone-5)"
+            fill="var(--ink-soft)"
           />
-          <path d="M122 3v18M130 3v18" stroke="var(--tone-1)" strokeWidth={1.5} />
+          <path d="M122 3v18M130 3v18" stroke="var(--paper)" strokeWidth={1.5} />
         </g>
       ))}
     </svg>

@@ -15,7 +15,7 @@ export const carryText = {
     on: (setup: string, camera: string) => `${setup} on ${camera}`,
     changed: (setup: string, camera: string) => `Lens change: ${setup} on ${camera}`,
     legend:
-      'A lane is a camera, a bar the setup on it; a black edge is a lens change. Shaded: no lens may be changed. Choose a stretch for its text.',
+      'A lane is a camera, a bar the setup on it; a heavy edge is a lens change. Shaded: no lens may be changed. Choose a stretch for its text.',
   },
   bag: {
     theBag: 'The bag',
