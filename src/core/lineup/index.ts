@@ -52,6 +52,7 @@ export {
   overlapsOf,
 } from './explain/ranges';
 export {
+  bestCover,
   type Carried,
   type Cover,
   type FrameResult,

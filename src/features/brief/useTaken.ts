@@ -3,7 +3,7 @@
 import { useDeferredValue, useMemo } from 'react';
 import type { FrameId } from '@/core/brief';
 import { type Setup, setupOfStack } from '@/core/gear';
-import type { Cover, FrameResult } from '@/core/lineup';
+import { bestCover, type Cover, type FrameResult } from '@/core/lineup';
 import { useAnswer, useFilePart } from '@/session';
 
 /** What a picture is taken with: the first setup of the lineup that makes all of it, else a part of it. */
@@ -22,8 +22,7 @@ export function useTaken(): ReadonlyMap<FrameId, Taken> {
     () =>
       new Map(
         (results ?? []).map((result) => {
-          const { covers } = result;
-          const cover = covers.find((c) => c.code !== 'part') ?? covers[0] ?? null;
+          const cover = bestCover(result.covers);
           const setup = cover && (setupOfStack(shelf, cover) ?? null);
           return [result.frameId, { result, cover, setup }] as const;
         }),

@@ -5,6 +5,7 @@ import { MOST_STEPS } from '@/document';
 import { FormNumber, Tick } from '@/ui';
 import { costText, formatMoney, itemNameOf, nextText } from '@/text';
 import type { Buying } from '@/workers/backgroundClient';
+import { Question } from './Question';
 import { Answered, Proof } from './Answered';
 import { Staircase, type StairPoint } from './Staircase';
 import { TermsForm } from './TermsForm';
@@ -20,10 +21,7 @@ export function BuyView({ work }: { work: NextWork }) {
   const { budget, stepBudget, steps, saves } = settings;
   const asking = useAsk<'buy'>(work, { kind: 'buy', budget, path: { stepBudget, steps, saves } });
   return (
-    <section aria-labelledby="next-buy" className="space-y-4">
-      <h2 id="next-buy" className="text-lg">
-        {t.title}
-      </h2>
+    <Question id="next-buy" title={t.title}>
       <TermsForm work={work} label={t.title}>
         <div className="flex flex-wrap items-end gap-4">
           <div className="w-36">
@@ -46,7 +44,7 @@ export function BuyView({ work }: { work: NextWork }) {
       <Answered work={work} asking={asking}>
         {(found) => <Found work={work} found={found} />}
       </Answered>
-    </section>
+    </Question>
   );
 }
 

@@ -5,6 +5,7 @@ import { scaleLinear } from 'd3-scale';
 import { type NextThing, type RentOrBuy, rentOrBuy } from '@/core/next';
 import { AcrossMarks, AxisWords, marksOf, NumberField, SelectField, UpMarks } from '@/ui';
 import { formatMoney, itemNameOf, nextText, worthText } from '@/text';
+import { Question } from './Question';
 import { Answered } from './Answered';
 import { useAsk } from './useAsk';
 import type { NextWork } from './useNextWork';
@@ -15,14 +16,11 @@ const t = nextText.rent;
 export function RentView({ work }: { work: NextWork }) {
   const asking = useAsk<'step'>(work, { kind: 'step' });
   return (
-    <section aria-labelledby="next-rent" className="space-y-4">
-      <h2 id="next-rent" className="text-lg">
-        {t.title}
-      </h2>
+    <Question id="next-rent" title={t.title}>
       <Answered work={work} asking={asking}>
         {({ things }) => <Terms work={work} things={things} />}
       </Answered>
-    </section>
+    </Question>
   );
 }
 

@@ -5,6 +5,7 @@ import { itemsOf } from '@/core/gear';
 import type { Selling } from '@/core/next';
 import { Tick } from '@/ui';
 import { costText, formatMoney, itemNameOf, nextText, worthText } from '@/text';
+import { Question } from './Question';
 import { Answered, Proof } from './Answered';
 import { useAsk } from './useAsk';
 import type { NextWork } from './useNextWork';
@@ -16,14 +17,11 @@ const t = nextText.sell;
 export function SellView({ work }: { work: NextWork }) {
   const asking = useAsk<'sell'>(work, { kind: 'sell' });
   return (
-    <section aria-labelledby="next-sell" className="space-y-4">
-      <h2 id="next-sell" className="text-lg">
-        {t.title}
-      </h2>
+    <Question id="next-sell" title={t.title}>
       <Answered work={work} asking={asking}>
         {(found) => <Found work={work} found={found} />}
       </Answered>
-    </section>
+    </Question>
   );
 }
 

@@ -2,6 +2,7 @@
 
 import type { NextThing, OneStep } from '@/core/next';
 import { costText, formatMoney, itemNameOf, nextText, worthText } from '@/text';
+import { Question } from './Question';
 import { Answered } from './Answered';
 import { StepPlot } from './StepPlot';
 import { useAsk } from './useAsk';
@@ -13,14 +14,11 @@ const t = nextText.step;
 export function StepView({ work }: { work: NextWork }) {
   const asking = useAsk<'step'>(work, { kind: 'step' });
   return (
-    <section aria-labelledby="next-step" className="space-y-4">
-      <h2 id="next-step" className="text-lg">
-        {t.title}
-      </h2>
+    <Question id="next-step" title={t.title}>
       <Answered work={work} asking={asking}>
         {(found) => <Found work={work} found={found} />}
       </Answered>
-    </section>
+    </Question>
   );
 }
 

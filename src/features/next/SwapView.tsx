@@ -3,6 +3,7 @@
 import type { Exchange, Swapping } from '@/core/next';
 import { FormNumber } from '@/ui';
 import { costText, formatMoney, itemNameOf, listOf, nextText } from '@/text';
+import { Question } from './Question';
 import { Answered, Proof } from './Answered';
 import { TermsForm } from './TermsForm';
 import { useAsk } from './useAsk';
@@ -16,10 +17,7 @@ export function SwapView({ work }: { work: NextWork }) {
   const { settings, currency } = work;
   const asking = useAsk<'swap'>(work, { kind: 'swap', money: settings.swapMoney });
   return (
-    <section aria-labelledby="next-swap" className="space-y-4">
-      <h2 id="next-swap" className="text-lg">
-        {t.title}
-      </h2>
+    <Question id="next-swap" title={t.title}>
       <TermsForm work={work} label={t.title}>
         <div className="w-40">
           <FormNumber name="swapMoney" label={t.money} unit={currency} />
@@ -28,7 +26,7 @@ export function SwapView({ work }: { work: NextWork }) {
       <Answered work={work} asking={asking}>
         {(found) => <Found work={work} found={found} />}
       </Answered>
-    </section>
+    </Question>
   );
 }
 

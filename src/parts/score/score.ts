@@ -1,6 +1,6 @@
 import type { FrameId } from '@/core/brief';
 import { type LensId, mountableSetups, type Setup, withItems } from '@/core/gear';
-import type { Cover, LineupResult } from '@/core/lineup';
+import { bestCover, type Cover, type LineupResult } from '@/core/lineup';
 import type { OutingFile } from '@/document';
 
 /** A picture on the line of a lens that can make it, or a part of it. */
@@ -68,8 +68,7 @@ export function scoreOf(
     const ranges = rangesOf(result, file, lensId);
     if (ranges === null) return [];
     const notes = result.frames.flatMap((frame) => {
-      const covers = frame.covers.filter((c) => c.lensId === lensId);
-      const cover = covers.find((c) => c.code !== 'part') ?? covers[0];
+      const cover = bestCover(frame.covers.filter((c) => c.lensId === lensId));
       if (!cover) return [];
       const { focalUsedMm, cropFactor, crop } = cover.margins;
       return [

@@ -28,6 +28,11 @@ export interface Cover {
   readonly shortfall: Shortfall | null;
 }
 
+/** Of what makes a picture, the first that makes all of it, else a part; null where nothing does. */
+export function bestCover(covers: readonly Cover[]): Cover | null {
+  return covers.find((c) => c.code !== 'part') ?? covers[0] ?? null;
+}
+
 export interface FrameResult {
   readonly frameId: FrameId;
   readonly want: Want;
