@@ -51,6 +51,26 @@ test('lenses from a table: bad cells are named, the rest is added', async ({ pag
   await expect(page.getByRole('button', { name: /^Brook 28/ })).toBeVisible();
 });
 
+test('what is typed the moment something is selected goes into its own field', async ({ page }) => {
+  await open(page, '/shelf');
+  await page.getByRole('button', { name: /^24–240 mm/ }).click();
+  const duplicate = page.getByRole('button', { name: 'Duplicate 24–240 mm f/4–6.3' });
+  // Types in the first task in which the page tells of the new lens, as a quick hand would.
+  const typedInto = await duplicate.evaluate(async (button: HTMLElement) => {
+    button.click();
+    const text = (selector: string) => document.querySelector(selector)?.textContent ?? '';
+    while (!text('[role=tab]').includes('29')) await new Promise((next) => setTimeout(next));
+    const label = [...document.querySelectorAll('label')].find((l) => l.textContent === 'Weight');
+    label?.click();
+    document.execCommand('selectAll');
+    document.execCommand('insertText', false, '300');
+    return text('aside h2');
+  });
+  expect(typedInto).toBe('24–240 mm f/4–6.3, copy');
+  await expect(page.getByLabel('Weight', { exact: true })).toHaveValue('300');
+  await expect(standing(page)).toContainText('1.79');
+});
+
 test('a lens is edited, duplicated, removed, and everything comes back', async ({ page }) => {
   await open(page, '/shelf');
   await page.getByRole('button', { name: /^24–240 mm/ }).click();

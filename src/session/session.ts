@@ -39,6 +39,7 @@ import type { Backups } from './backups';
 import { createFolderBackup, type FolderBackup } from './folderBackup';
 import type { Library } from './library';
 import type { PhotographKeeper } from './photographs';
+import { createSelection, type Selection } from './selection';
 import { lastOpen, rememberOpen } from './whichOuting';
 import { refusalText, sessionText } from '@/text';
 
@@ -78,6 +79,8 @@ export interface Session {
   readonly photographs: () => Promise<PhotographKeeper>;
   readonly answer: StoreApi<Answer>;
   readonly state: StoreApi<SessionState>;
+  /** What is selected in the address, ahead of the router. */
+  readonly selection: Selection;
   /** Opens the demo in this tab alone, where the storage fails or does not answer; nothing is saved. */
   goOnWithoutSaving(): Promise<void>;
   /** Opens what is stored, or the demo. Returns the way to end the session. */
@@ -139,7 +142,10 @@ export function createSession(): Session {
     thinking: true,
     error: null,
   }));
-  const parts = { document, host, keeper, library, backups, folder, photographs, answer, state };
+  const parts = {
+    ...{ document, host, keeper, library, backups, folder, photographs, answer, state },
+    selection: createSelection(),
+  };
   let alone = false;
   return {
     ...parts,

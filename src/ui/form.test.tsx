@@ -1,7 +1,7 @@
 import '@testing-library/jest-dom';
-import { render, screen, waitFor } from '@testing-library/react';
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { useState } from 'react';
+import { useLayoutEffect, useState } from 'react';
 import * as z from 'zod';
 import { EntityForm, FormNumber, FormText } from './form';
 
@@ -28,7 +28,9 @@ function Host() {
         <FormNumber name="from" label="From" />
         <FormNumber name="to" label="To" />
       </EntityForm>
-      <button onClick={() => setValue({ name: 'Undone', from: 1, to: 2 })}>undo</button>
+      <button onClick={() => setValue({ name: 'Undone', from: 2, to: 4 })}>undo</button>
+      <button onClick={() => setValue((v) => ({ ...v, name: 'Renamed' }))}>rename</button>
+      <button onClick={() => setValue((v) => ({ ...v }))}>the same again</button>
     </>
   );
 }
@@ -75,8 +77,41 @@ test('a change from outside clears what was wrong', async () => {
   await type(user, 'From', '12');
   expect(await screen.findByText('must not be nearer')).toBeInTheDocument();
   await user.click(screen.getByText('undo'));
-  await waitFor(() => expect(field('From')).toHaveValue('1'));
+  await waitFor(() => expect(field('From')).toHaveValue('2'));
   expect(screen.queryByText('must not be nearer')).toBeNull();
-  await type(user, 'From', '2');
-  expect(sent.at(-1)?.[0]).toEqual({ name: 'Undone', from: 2, to: 2 });
+  await type(user, 'From', '3');
+  expect(sent.at(-1)?.[0]).toEqual({ name: 'Undone', from: 3, to: 4 });
+});
+
+test('what is typed while a change comes in from outside stays in its field', async () => {
+  const user = userEvent.setup();
+  render(<Host />);
+  await type(user, 'From', 'soon');
+  await user.click(screen.getByText('the same again'));
+  expect(field('From')).toHaveValue('soon');
+  await user.click(screen.getByText('rename'));
+  await waitFor(() => expect(field('Name')).toHaveValue('Renamed'));
+  expect(field('From')).toHaveValue('soon');
+  expect(field('From')).toHaveAttribute('aria-invalid', 'true');
+  await type(user, 'From', '3');
+  expect(sent.at(-1)).toEqual([{ name: 'Renamed', from: 3, to: 9 }, 'from']);
+});
+
+/** Types into a field as soon as it stands, before anything that waits for the page to be painted. */
+function Hasty() {
+  useLayoutEffect(() => {
+    fireEvent.change(field('To'), { target: { value: '300' } });
+  }, []);
+  return null;
+}
+
+test('what is typed as soon as the field stands is sent', () => {
+  render(
+    <>
+      <Host />
+      <Hasty />
+    </>,
+  );
+  expect(field('To')).toHaveValue('300');
+  expect(sent.at(-1)).toEqual([{ name: 'Start', from: 5, to: 300 }, 'to']);
 });

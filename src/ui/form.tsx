@@ -1,7 +1,8 @@
 'use client';
 
 import { zodResolver } from '@hookform/resolvers/zod';
-import { type ReactNode, useEffect, useRef } from 'react';
+import { deepEqual } from 'fast-equals';
+import { type ReactNode, useLayoutEffect, useRef } from 'react';
 import {
   type FieldValues,
   FormProvider,
@@ -24,7 +25,11 @@ interface EntityFormProps<T extends FieldValues> {
   readonly children: ReactNode;
 }
 
-/** A form over one stored thing: valid changes go out at once, undo and redo come back in. */
+/**
+ * A form over one stored thing: valid changes go out at once, undo and redo come back in. What is
+ * typed is either sent or still in its field: a change from outside takes over only the fields that it
+ * changes, and the form listens from the moment it can be typed into.
+ */
 export function EntityForm<T extends FieldValues>({
   schema,
   value,
@@ -40,18 +45,21 @@ export function EntityForm<T extends FieldValues>({
   const sent = useRef<T>(value);
   const valid = useRef(true);
   const latest = useRef({ schema, onValid });
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = { schema, onValid };
   });
 
-  useEffect(() => {
-    if (sent.current === value) return;
+  useLayoutEffect(() => {
+    const before = sent.current;
     sent.current = value;
-    valid.current = true;
-    form.reset(value);
+    if (deepEqual(before, value)) return;
+    const next = takenOver(form.getValues(), before, value) as T;
+    valid.current = latest.current.schema.safeParse(next).success;
+    form.reset(next);
+    if (!valid.current) void form.trigger();
   }, [form, value]);
 
-  useEffect(
+  useLayoutEffect(
     () =>
       form.subscribe({
         formState: { values: true },
@@ -77,6 +85,18 @@ export function EntityForm<T extends FieldValues>({
     </FormProvider>
   );
 }
+
+/** What is typed, with all that was changed outside: `before` to `after`. */
+function takenOver(typed: unknown, before: unknown, after: unknown): unknown {
+  if (deepEqual(before, after)) return typed;
+  if (!isFields(typed) || !isFields(before) || !isFields(after)) return after;
+  return Object.fromEntries(
+    Object.keys(after).map((key) => [key, takenOver(typed[key], before[key], after[key])]),
+  );
+}
+
+const isFields = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 function useField(name: string) {
   const { field } = useController({ name });
