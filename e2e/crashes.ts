@@ -267,7 +267,7 @@ function compareBin(
     fault(is ? 'it is in the bin' : 'it is not in the bin');
 }
 
-const EXAMPLE = readFileSync('tests/fixtures/outing-version-1.json', 'utf8');
+const EXAMPLE = readFileSync('tests/fixtures/released/outing-1.json', 'utf8');
 let made = 0;
 
 /** Someone who edits, switches, deletes, imports and restores without a pause. */

@@ -288,7 +288,7 @@ test('axe finds nothing in the dialogs of gear', async ({ page }) => {
 
 test('what an earlier Arm Reach stored in this browser is taken over whole', async ({ page }) => {
   const old = (name: string, version: string) => {
-    const file = JSON.parse(readFileSync(`tests/fixtures/outing-version-${version}.json`, 'utf8'));
+    const file = JSON.parse(readFileSync(`tests/fixtures/released/outing-${version}.json`, 'utf8'));
     return JSON.stringify({ ...file, outing: { ...file.outing, id: 'mine', name } });
   };
   // A page of the same origin, before the application has run on it.

@@ -1,14 +1,14 @@
 import * as z from 'zod';
 import type { Result } from '@/core/result';
-import { FILE_VERSION, migrate } from './migrations';
+import { migrate, VERSIONS } from './migrations';
 import { FILE_FORMAT, type OutingFile, outingFile } from './outingFile';
 import { type DocumentFormat, readText, readValue, type Refusal, writeText } from './reading';
 
 const OUTING: DocumentFormat<OutingFile> = {
   document: 'outing',
   format: FILE_FORMAT,
-  version: FILE_VERSION,
-  migrate,
+  version: VERSIONS.outing,
+  migrate: (value, version) => migrate('outing', value, version),
   schema: outingFile,
 };
 

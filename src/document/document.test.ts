@@ -17,7 +17,7 @@ import {
 } from './index';
 import { createDocumentStore } from './live/documentStore';
 import { fieldProblemText } from '@/text';
-import { FILE_VERSION } from './migrations';
+import { VERSIONS } from './migrations';
 
 const DEMO = readFileSync('demo/regatta.armreach.json', 'utf8');
 const demo = (): OutingFile => {
@@ -94,7 +94,7 @@ describe('the outing file', () => {
     expect(decode('[]')).toMatchObject({ ok: false, error: { code: 'not-armreach' } });
     expect(broken((f) => void (f.version = 99))).toMatchObject({
       ok: false,
-      error: { code: 'newer-version', version: 99, newest: FILE_VERSION },
+      error: { code: 'newer-version', version: 99, newest: VERSIONS.outing },
     });
   });
 

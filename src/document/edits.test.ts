@@ -29,7 +29,7 @@ import {
   withoutDangling,
 } from '@/document';
 
-const read = decode(readFileSync('tests/fixtures/outing-version-5.json', 'utf8'));
+const read = decode(readFileSync('tests/fixtures/released/outing-5.json', 'utf8'));
 if (!read.ok) throw new Error(read.error.code);
 const demo = read.value;
 

@@ -1,11 +1,11 @@
-import { FILE_VERSION } from './migrations';
+import { VERSIONS } from './migrations';
 import { DEFAULT_LIMITS, DEFAULT_PACKING, outingId } from '@/core/brief';
 import { FILE_FORMAT, type OutingFile } from './outingFile';
 
 /** An outing with nothing in it yet; who starts one names it. */
 export const EMPTY_OUTING: OutingFile = {
   format: FILE_FORMAT,
-  version: FILE_VERSION,
+  version: VERSIONS.outing,
   outing: {
     id: outingId.parse('outing'),
     name: '–',

@@ -57,5 +57,5 @@ export {
   type LeftOutProblem,
 } from './fitting';
 export { type GearLine, readGearLines, type Understood } from './formats/gearLines';
-export { FILE_VERSION } from './migrations';
+export { VERSIONS } from './migrations';
 export { allGear, type ForOuting, nextQuestionOf } from './nextQuestion';

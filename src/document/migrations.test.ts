@@ -1,10 +1,10 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import type { Frame } from '@/core/brief';
-import { ITEM_KINDS, itemsOf } from '@/core/gear';
-import { decode, decodeValue } from '@/document';
-import { migrate } from './migrations';
+import { FIGURES, ITEM_KINDS, itemsOf } from '@/core/gear';
+import { decode, decodeValue, planCodec, settingsCodec, shelfCodec } from '@/document';
+import { migrate, VERSIONS } from './migrations';
 
-const VERSION_1 = readFileSync('tests/fixtures/outing-version-1.json', 'utf8');
+const VERSION_1 = readFileSync('tests/fixtures/released/outing-1.json', 'utf8');
 
 describe('an outing of version 1', () => {
   const old = JSON.parse(VERSION_1);
@@ -54,8 +54,8 @@ describe('an outing of version 1', () => {
   });
 
   it('is left as it is when it is no document at all, or new already', () => {
-    expect(migrate('text', 1)).toBe('text');
-    expect(migrate({ version: 8, frames: 7 }, 8)).toEqual({ version: 8, frames: 7 });
+    expect(migrate('outing', 'text', 1)).toBe('text');
+    expect(migrate('outing', { version: 8, frames: 7 }, 8)).toEqual({ version: 8, frames: 7 });
   });
 });
 
@@ -86,7 +86,7 @@ describe('an outing of version 2', () => {
 });
 
 describe('an outing of version 3', () => {
-  const four = JSON.parse(readFileSync('tests/fixtures/outing-version-4.json', 'utf8'));
+  const four = JSON.parse(readFileSync('tests/fixtures/released/outing-4.json', 'utf8'));
   const old = JSON.parse(JSON.stringify({ ...four, version: 3 }));
   for (const stretch of old.stretches) delete stretch.allowed;
 
@@ -98,7 +98,7 @@ describe('an outing of version 3', () => {
 });
 
 describe('an outing of version 4', () => {
-  const read = decode(readFileSync('tests/fixtures/outing-version-4.json', 'utf8'));
+  const read = decode(readFileSync('tests/fixtures/released/outing-4.json', 'utf8'));
   const file = read.ok ? read.value : null;
   const frame = (id: string) => file?.frames.find((f) => f.id === id);
 
@@ -144,7 +144,7 @@ describe('an outing of version 4', () => {
 });
 
 test('an outing of version 5 is read as it was written, with no loan and tied to no shelf', () => {
-  const old = JSON.parse(readFileSync('tests/fixtures/outing-version-5.json', 'utf8'));
+  const old = JSON.parse(readFileSync('tests/fixtures/released/outing-5.json', 'utf8'));
   const read = decode(JSON.stringify(old));
   if (!read.ok) throw new Error(read.error.code);
   const { shelf, ties, version, ...rest } = read.value;
@@ -177,10 +177,73 @@ test.each([
 });
 
 test('an outing of version 7 is of no kind yet, and nothing was learnt on it', () => {
-  const old = JSON.parse(readFileSync('tests/fixtures/outing-version-7.json', 'utf8'));
+  const old = JSON.parse(readFileSync('tests/fixtures/released/outing-7.json', 'utf8'));
   const read = decode(JSON.stringify(old));
   if (!read.ok) throw new Error(read.error.code);
   const { genre, lessons, ...outing } = read.value.outing;
   expect([genre, lessons]).toEqual([null, '']);
   expect({ ...read.value, outing }).toEqual({ ...old, version: read.value.version });
+});
+
+describe('every version of every kind that was released', () => {
+  const FOLDER = 'tests/fixtures/released';
+  const CODECS = {
+    outing: { read: decode },
+    plan: planCodec,
+    shelf: shelfCodec,
+    settings: settingsCodec,
+  };
+  const text = (name: string) => readFileSync(`${FOLDER}/${name}`, 'utf8');
+  const kindOf = (name: string) => name.split('-')[0] as keyof typeof CODECS;
+  const names = readdirSync(FOLDER);
+
+  test('has a fixture that stays as it is', () => {
+    const first = { outing: 1, plan: 6, shelf: 1, settings: 1 };
+    const all = Object.entries(VERSIONS).flatMap(([kind, newest]) =>
+      Array.from({ length: newest + 1 - first[kind as keyof typeof first] }, (_, i) => {
+        return `${kind}-${first[kind as keyof typeof first] + i}.json`;
+      }),
+    );
+    expect(names.toSorted()).toEqual(all.toSorted());
+  });
+
+  test.each(names)('%s is read, with all its gear', (name) => {
+    const read = CODECS[kindOf(name)].read(text(name));
+    expect(read).toMatchObject({ ok: true });
+    const lenses = (value: unknown) => JSON.stringify(value).match(/"apertures":/g)?.length ?? 0;
+    expect(lenses(read.ok && read.value)).toBe(lenses(JSON.parse(text(name))));
+  });
+
+  test.each(Object.keys(FIGURES))(
+    'says nothing of %s: it is unknown, and all gear is kept',
+    (key) => {
+      for (const name of ['outing-8.json', 'plan-8.json', 'shelf-2.json']) {
+        const saying = (change: (item: Record<string, unknown>) => void) => {
+          const document = JSON.parse(text(name));
+          for (const item of itemsOf(document.shelf ?? document.alone ?? document.gear))
+            // A tube's length is what it is, not a figure that may be unknown.
+            if (key in item && !(key === 'lengthMm' && !('apertures' in item)))
+              change(item as Record<string, unknown>);
+          return CODECS[kindOf(name)].read(JSON.stringify(document));
+        };
+        const silent = saying((item) => delete item[key]);
+        expect(silent.ok).toBe(true);
+        expect(silent).toEqual(saying((item) => (item[key] = null)));
+      }
+    },
+  );
+});
+
+test('what can be read of a damaged shelf is every item that stands by itself, its bad figures unknown', () => {
+  const shelf = JSON.parse(readFileSync('tests/fixtures/released/shelf-2.json', 'utf8'));
+  const { lenses } = shelf.gear;
+  lenses[0].weightG = 'heavy';
+  lenses[1].minFocusM = -3;
+  lenses[2].apertures = [];
+  lenses[3].madeIn = 'nowhere';
+  const kept = shelfCodec.salvage(JSON.stringify(shelf))?.gear.lenses ?? [];
+  const ids = (list: readonly { id: string }[]) => list.map((l) => l.id);
+  expect(ids(kept)).toEqual(ids(lenses.toSpliced(2, 1)));
+  expect(kept[0]?.weightG).toBeNull();
+  expect(kept[1]).toMatchObject({ minFocusM: null, weightG: lenses[1].weightG });
 });

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { frame, limits, outing, packing, stretch } from '@/core/brief';
 import { isAway, itemsOf, shelf } from '@/core/gear';
-import { FILE_VERSION } from './migrations';
+import { VERSIONS } from './migrations';
 import { MAX_FRAMES, MAX_STRETCHES, ties } from './desk/plan';
 import { broken, type Rule } from '@/core/rule';
 
@@ -9,7 +9,7 @@ export const FILE_FORMAT = 'armreach';
 
 const parts = z.strictObject({
   format: z.literal(FILE_FORMAT),
-  version: z.literal(FILE_VERSION),
+  version: z.literal(VERSIONS.outing),
   outing,
   stretches: z.array(stretch).max(MAX_STRETCHES),
   frames: z.array(frame).max(MAX_FRAMES),

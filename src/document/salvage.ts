@@ -1,11 +1,12 @@
 import type * as z from 'zod';
+import { FIGURES } from '@/core/gear';
 
 /** Times that what is wrong is taken out: taking one thing out may leave another without its place. */
 const MOST_ROUNDS = 30;
 
 /**
- * What can be read of a document that cannot be read as a whole: without the things in its lists that
- * are not as they must be, and with the usual in place of other fields.
+ * What can be read of a document that cannot be read as a whole: a gear figure that is not as it must
+ * be is unknown, other things in its lists are left out, and other fields are as usual.
  *
  * @param value the parsed document, brought up to the newest version
  * @param usual a valid document, of which fields are taken
@@ -53,7 +54,15 @@ function takeOut(
   const path = issue.path.map(String);
   for (const [depth, key] of path.entries()) {
     if (Array.isArray(at)) {
-      gone.set(at, (gone.get(at) ?? new Set()).add(Number(key)));
+      const item: unknown = at[Number(key)];
+      const figure = path[depth + 1];
+      const isItem = isFields(item);
+      if (isItem && figure === undefined && issue.code === 'unrecognized_keys')
+        drop(item, issue.keys);
+      // What is said to be unknown already was not the fault.
+      else if (isItem && figure !== undefined && figure in FIGURES && item[figure] !== null)
+        item[figure] = null;
+      else gone.set(at, (gone.get(at) ?? new Set()).add(Number(key)));
       return;
     }
     if (!isFields(at)) return;

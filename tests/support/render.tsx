@@ -15,7 +15,7 @@ import type { AnswerProblem } from '@/workers/lineupClient';
 
 /** An outing that stays as it is, for parts that show one; the demo may change. */
 export function demoFile(): OutingFile {
-  const read = decode(readFileSync('tests/fixtures/outing-version-1.json', 'utf8'));
+  const read = decode(readFileSync('tests/fixtures/released/outing-1.json', 'utf8'));
   if (!read.ok) throw new Error(read.error.code);
   return read.value;
 }

@@ -8,7 +8,7 @@ import { packingList, type PackingLine } from './packingList';
 import { carryAnswer, type CarryAnswer } from './plan';
 import { afterScenario, lostTo } from './scenario';
 
-const read = decode(readFileSync('tests/fixtures/outing-version-5.json', 'utf8'));
+const read = decode(readFileSync('tests/fixtures/released/outing-5.json', 'utf8'));
 const demo = (read.ok ? read.value : null) as OutingFile;
 const options = { timeLimitS: 30, now: () => 0 };
 

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { itemId, mountName } from './common';
-import { itemFields } from './figures';
+import { itemFields, knownOrNot } from './figures';
 
 export const adapterId = itemId.brand<'AdapterId'>();
 export type AdapterId = z.infer<typeof adapterId>;
@@ -12,10 +12,10 @@ export const adapter = z.strictObject({
   bodyMount: mountName,
   lensMount: mountName,
   /** Whether autofocus survives. */
-  autofocus: z.boolean().nullable(),
+  autofocus: knownOrNot(z.boolean()),
   /** Factor of its glass: 1 for none, below 1 for a focal reducer. */
   factor: z.number().min(0.5).max(2),
   /** Whether a filter drops into it. */
-  dropInFilter: z.boolean().nullable(),
+  dropInFilter: knownOrNot(z.boolean()),
 });
 export type Adapter = z.infer<typeof adapter>;

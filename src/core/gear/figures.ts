@@ -105,10 +105,16 @@ export type FigureKey = ItemFigure | LensFigure | BodyFigure;
 
 type Figures = Readonly<Record<string, GearFigure>>;
 
+/** What may be unknown, and is where nothing is said of it: older documents do not have it. */
+export const knownOrNot = <S extends z.ZodType>(schema: S) =>
+  schema.nullable().default(null as never);
+
 /** The fields of a schema that some figures are. */
 export function schemasOf<F extends Figures>(figures: F) {
-  return Object.fromEntries(Object.entries(figures).map(([key, { schema }]) => [key, schema])) as {
-    readonly [K in keyof F]: F[K]['schema'];
+  return Object.fromEntries(
+    Object.entries(figures).map(([key, { schema }]) => [key, schema.default(null)]),
+  ) as {
+    readonly [K in keyof F]: z.ZodDefault<F[K]['schema']>;
   };
 }
 
@@ -137,5 +143,5 @@ export const itemFields = {
   maker: lineOfText(80),
   ...schemasOf(ITEM_FIGURES),
   ownership,
-  loan: loan.nullable(),
+  loan: knownOrNot(loan),
 } as const;

@@ -1,6 +1,6 @@
 /** The shelf: bodies, lenses, what stands between them, and the setups that can be mounted from them. */
 export { adapter, type Adapter, adapterId, type AdapterId } from './adapter';
-export { body, type Body, bodyId, type BodyId } from './body';
+export { body, type Body, bodyId, type BodyId, pixelsOfSensor } from './body';
 export {
   GEAR_RANGES,
   itemId,

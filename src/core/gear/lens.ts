@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { FISHEYE_PROJECTIONS } from '@/core/optics';
 import { GEAR_RANGES, itemId, mountName, within } from './common';
-import { itemFields, LENS_FIGURES, schemasOf } from './figures';
+import { itemFields, knownOrNot, LENS_FIGURES, schemasOf } from './figures';
 import { broken } from '@/core/rule';
 
 export const lensId = itemId.brand<'LensId'>();
@@ -40,7 +40,7 @@ export const lens = z.strictObject({
   ...itemFields,
   mount: mountName,
   focal: focalRange,
-  measured: focalRange.nullable(),
+  measured: knownOrNot(focalRange),
   apertures: z
     .array(aperturePoint)
     .min(1)
@@ -69,7 +69,7 @@ export const lens = z.strictObject({
   projection: z.enum(['rectilinear', ...FISHEYE_PROJECTIONS]),
   ...schemasOf(LENS_FIGURES),
   /** How good it is, in the person's own judgement; null where there is none. */
-  grade: z.enum(GRADES).nullable(),
+  grade: knownOrNot(z.enum(GRADES)),
 });
 export type Lens = z.infer<typeof lens>;
 

@@ -8,7 +8,7 @@ import {
   sideMm,
 } from '@/core/optics';
 import { AT_EASE, type Pace } from '@/core/pace';
-import type { BodyId } from './body';
+import { type BodyId, pixelsOfSensor } from './body';
 import { type MountedStack, type Stack, mountableStacks } from './stack';
 import { countingRange, type FocalRange, GRADES, type Lens, widestFNumber } from './lens';
 import type { Shelf } from './shelf';
@@ -106,8 +106,7 @@ export function setupOf(mounted: MountedStack, builtIn = false): Setup {
       ? 1
       : Math.min(1, (l.imageCircleMm * factor) / sideMm(b.sensor, 'diagonal'));
   const sensor = { widthMm: b.sensor.widthMm * share, heightMm: b.sensor.heightMm * share };
-  const { pixelsWide, pixelsHigh } = b.sensor;
-  const known = pixelsWide !== null && pixelsHigh !== null;
+  const pixels = pixelsOfSensor(b.sensor);
   const stabiliserStops = combinedStabiliserStops(b.stabiliserStops, l.stabiliserStops);
   const smallestFNumber = l.smallestFNumber === null ? null : l.smallestFNumber * factor;
   const sensorKey = `${sensor.widthMm} ${sensor.heightMm}`;
@@ -123,13 +122,11 @@ export function setupOf(mounted: MountedStack, builtIn = false): Setup {
     focal: { wideMm: range.wideMm * factor, longMm: range.longMm * factor },
     breakpoints: l.apertures.map((p) => p.focalMm * factor),
     sensor,
-    pixels: known
-      ? {
-          longPx: Math.max(pixelsWide, pixelsHigh) * share,
-          shortPx: Math.min(pixelsWide, pixelsHigh) * share,
-        }
-      : null,
-    pitchMm: known ? pixelPitchUm(b.sensor.widthMm, pixelsWide) / UM_PER_MM : null,
+    pixels: pixels && {
+      longPx: Math.max(pixels.wide, pixels.high) * share,
+      shortPx: Math.min(pixels.wide, pixels.high) * share,
+    },
+    pitchMm: pixels && pixelPitchUm(b.sensor.widthMm, pixels.wide) / UM_PER_MM,
     cropFactor: cropFactor(sensor),
     projection: l.projection,
     minFocusM: tube ? null : l.minFocusM,

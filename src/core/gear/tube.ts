@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { itemId, mountName } from './common';
-import { itemFields } from './figures';
+import { itemFields, knownOrNot } from './figures';
 
 export const tubeId = itemId.brand<'TubeId'>();
 export type TubeId = z.infer<typeof tubeId>;
@@ -12,6 +12,6 @@ export const tube = z.strictObject({
   mount: mountName,
   lengthMm: z.number().min(1).max(300),
   /** Whether it passes autofocus on. */
-  autofocus: z.boolean().nullable(),
+  autofocus: knownOrNot(z.boolean()),
 });
 export type Tube = z.infer<typeof tube>;

@@ -1,4 +1,4 @@
-import { FILE_VERSION } from '../migrations';
+import { VERSIONS } from '../migrations';
 import type { PackedThing } from '@/core/brief';
 import {
   ITEM_KINDS,
@@ -87,7 +87,7 @@ export function fileOf(desk: Desk, coming = comingGear(desk)): OutingFile {
   return withoutDangling(
     {
       format: FILE_FORMAT,
-      version: FILE_VERSION,
+      version: VERSIONS.outing,
       outing: usual.has('currency') ? { ...outing, currency: settings.currency } : outing,
       stretches,
       frames,

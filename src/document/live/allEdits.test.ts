@@ -69,7 +69,7 @@ const NEW = { name: 'New', mount: 'M' };
  */
 
 const demo = (): OutingFile => {
-  const read = decode(readFileSync('tests/fixtures/outing-version-5.json', 'utf8'));
+  const read = decode(readFileSync('tests/fixtures/released/outing-5.json', 'utf8'));
   if (!read.ok) throw new Error(read.error.code);
   const { frames, shelf, stretches, ...rest } = read.value;
   return {

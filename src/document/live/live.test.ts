@@ -35,7 +35,7 @@ import { takeOver } from './oldStorage';
 import { takeLeftBehind } from './takeLeft';
 import { superfluous } from './versions';
 
-const read = decode(readFileSync('tests/fixtures/outing-version-5.json', 'utf8'));
+const read = decode(readFileSync('tests/fixtures/released/outing-5.json', 'utf8'));
 if (!read.ok) throw new Error(read.error.code);
 const demo = read.value;
 const KEY: OutingKey = 'outing:one';
@@ -442,7 +442,7 @@ describe('what an earlier Arm Reach stored', () => {
     get: async <T>(key: string) => (values[key] ?? null) as T | null,
     keys: async () => Object.keys(values),
   });
-  const version1 = readFileSync('tests/fixtures/outing-version-1.json', 'utf8');
+  const version1 = readFileSync('tests/fixtures/released/outing-1.json', 'utf8');
   const named = (name: string, id = 'mine') =>
     JSON.stringify({ ...JSON.parse(encode(demo)), outing: { ...demo.outing, id, name } });
   const stored = old({

@@ -1,5 +1,5 @@
 /** Starter briefs: outings of the usual genres to begin from. */
-import { FILE_VERSION } from '../migrations';
+import { VERSIONS } from '../migrations';
 import { DEFAULT_LIMITS, DEFAULT_PACKING, outingId, PLAIN_STRETCH, stretch } from '@/core/brief';
 import type { Shelf } from '@/core/gear';
 import { FILE_FORMAT, type OutingFile } from '../outingFile';
@@ -16,7 +16,7 @@ export function outingFromStarter(
 ): OutingFile {
   return {
     format: FILE_FORMAT,
-    version: FILE_VERSION,
+    version: VERSIONS.outing,
     outing: {
       id: outingId.parse(starter.key),
       name: text.name,

@@ -15,7 +15,7 @@ jest.mock('@/session', () => ({
   ...jest.requireActual('../../../tests/support/render').sessionStandIn,
 }));
 
-const read = decode(readFileSync('tests/fixtures/outing-version-5.json', 'utf8'));
+const read = decode(readFileSync('tests/fixtures/released/outing-5.json', 'utf8'));
 const demo = read.ok ? read.value : (null as never);
 beforeEach(() => Object.assign(held, { file: demo, result: null, edits: [] }));
 

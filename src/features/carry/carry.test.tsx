@@ -41,7 +41,7 @@ jest.mock('@/workers/backgroundClient', () => ({
   },
 }));
 
-const read = decode(readFileSync('tests/fixtures/outing-version-5.json', 'utf8'));
+const read = decode(readFileSync('tests/fixtures/released/outing-5.json', 'utf8'));
 const demo = read.ok ? read.value : (null as never);
 let answer: ReturnType<typeof carryAnswer>;
 beforeAll(async () => {

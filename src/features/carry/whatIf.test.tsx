@@ -24,7 +24,7 @@ jest.mock('@/workers/backgroundClient', () => ({
   },
 }));
 
-const read = decode(readFileSync('tests/fixtures/outing-version-5.json', 'utf8'));
+const read = decode(readFileSync('tests/fixtures/released/outing-5.json', 'utf8'));
 const demo = read.ok ? read.value : (null as never);
 const name = namesOf(demo);
 let result: LineupResult;

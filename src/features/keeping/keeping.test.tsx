@@ -12,7 +12,7 @@ import {
 } from '@/document';
 import { changesText } from '@/text';
 
-const read = decode(readFileSync('tests/fixtures/outing-version-5.json', 'utf8'));
+const read = decode(readFileSync('tests/fixtures/released/outing-5.json', 'utf8'));
 const demo = (read.ok ? read.value : null) as OutingFile;
 const told = (change: (file: OutingFile) => OutingFile) =>
   changesText(planChanges(deskOf(demo).plan, deskOf(change(demo)).plan), (id) => `“${id}”`);

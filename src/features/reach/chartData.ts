@@ -1,6 +1,6 @@
 import { eligibleBodies, eligibleBy, type Frame } from '@/core/brief';
 import { type FrameSpan, frameSpan } from '@/core/coverage';
-import { type Body, type Lens, mountFits, type Setup, setupOf } from '@/core/gear';
+import { type Body, type Lens, mountFits, pixelsOfSensor, type Setup, setupOf } from '@/core/gear';
 import { cropFactor, FULL_FRAME } from '@/core/optics';
 import {
   equivalentRange,
@@ -160,13 +160,13 @@ function formatOf(body: Body | null) {
       autofocusLimitFNumber: null,
       smallestFNumber: null,
     };
-  const { pixelsWide, pixelsHigh } = body.sensor;
+  const pixels = pixelsOfSensor(body.sensor);
   return {
     sensor: body.sensor,
-    pixels: pixelsWide && pixelsHigh ? { longPx: pixelsWide, shortPx: pixelsHigh } : null,
+    pixels: pixels && { longPx: pixels.wide, shortPx: pixels.high },
     stabiliserStops: body.stabiliserStops ?? 0,
     isoCeiling: body.isoCeiling,
-    pitchMm: pixelsWide ? body.sensor.widthMm / pixelsWide : null,
+    pitchMm: pixels && body.sensor.widthMm / pixels.wide,
     autofocusLimitFNumber: body.autofocusLimitFNumber,
     smallestFNumber: null,
   };

@@ -10,6 +10,7 @@ import {
   type Lens,
   LENS_FIGURES,
   type Ownership,
+  pixelsOfSensor,
   type Tube,
 } from '@/core/gear';
 import { eligibleBy, type Limits } from '@/core/brief';
@@ -153,9 +154,9 @@ export function lensRow(lens: Lens, context: Context): GearRow {
 }
 
 export function bodyRow(body: Body, context: Context): GearRow {
-  const { widthMm, heightMm, pixelsWide, pixelsHigh } = body.sensor;
-  const megapixels =
-    pixelsWide === null || pixelsHigh === null ? undefined : (pixelsWide * pixelsHigh) / 1e6;
+  const { widthMm, heightMm } = body.sensor;
+  const pixels = pixelsOfSensor(body.sensor);
+  const megapixels = pixels ? (pixels.wide * pixels.high) / 1e6 : undefined;
   return rowOf('bodies', body, context, {
     sensor: {
       text: t.mmCrop(widthMm, heightMm, cropFactor(body.sensor).toFixed(2)),
