@@ -28,6 +28,7 @@ interface FramedBounds {
  * magnification reaches further than a thin lens there.
  */
 export function framedPositions(setup: Setup, task: FramedBounds): Interval[] {
+  if (task.leastMagnification > (task.framing.magnifications(1)?.most ?? Infinity)) return [];
   const range = framedRange(setup, task);
   const closest = task.asked.focus ? closestFocusPosition(setup, task) : null;
   if (closest === null || (range !== null && containsPoint([range], closest)))

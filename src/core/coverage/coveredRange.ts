@@ -344,12 +344,12 @@ function measuresOf(setup: Setup, task: CoverageTask): ((x: number) => number)[]
   if (!asked.light || light === null) return measures;
   for (const rule of ['hand', 'given', 'stars', 'movement'] as const) {
     const isRuled = {
-      hand: light.handheldSMm,
-      given: light.givenS,
-      stars: light.starsSMm,
-      movement: light.movementS,
+      hand: light.handheldSMm < Infinity,
+      given: light.givenS < Infinity,
+      stars: light.starsSMm < Infinity,
+      movement: light.moves,
     };
-    if (isRuled[rule] === Infinity) continue;
+    if (!isRuled[rule]) continue;
     const ratio = (spot: Spot, n: number) =>
       exposureRatio(light, n, timesAt(light, spot)[rule], spot.magnification);
     measures.push(at((spot, widest) => ratio(spot, widest)));

@@ -26,6 +26,9 @@ export const LIGHT_TOLERANCE_STOPS = 0.1;
 /** What must be sharp is so within two pixels of the output. Common practice, no source. */
 export const OUTPUT_COC_PX = 2;
 
+/** No lens is taken to stop down further than this f-number. Common practice, no source. */
+export const SMALLEST_OF_ALL = 64;
+
 /** What a frame asks of one setup, resolved to numbers. */
 export interface Demand {
   /** The part of the sensor that has the shape of the picture. */
@@ -64,10 +67,10 @@ export interface LightDemand {
   readonly handheldSMm: number;
   /** Stars: time · focal length, s·mm; Infinity for none. */
   readonly starsSMm: number;
-  /** Subject movement: time · magnification (· crop where it shrinks), s; Infinity for none. */
-  readonly movementS: number;
-  /** The smear is a share of the picture, so a crop leaves less of it. */
-  readonly movementShrinks: boolean;
+  /** Subject movement at a magnification and a crop: longest time, s; Infinity for none. */
+  readonly movementS: (magnification: number, crop: number) => number;
+  /** Whether movement rules any time at all. */
+  readonly moves: boolean;
   /** f-number · distance that a flash reaches, m; null without one. */
   readonly flashReach: number | null;
 }
@@ -79,7 +82,7 @@ export interface SharpDemand {
   readonly shrinks: boolean;
   /** The zone that must be sharp, m from the sensor, for a subject at x. */
   readonly zone: (distanceM: number) => { readonly nearM: number; readonly farM: number };
-  /** Largest f-number of the lens; Infinity when not known. */
+  /** Largest f-number of the lens; where it is not known, the largest that any has. */
   readonly smallestFNumber: number;
   /** f-number from which diffraction takes more than two pixels; null without pixels. */
   readonly diffractionFNumber: number | null;
@@ -190,9 +193,10 @@ function lightDemand(setup: Demanded, frame: Frame, limits: Limits): LightDemand
         ? Infinity
         : timeForStarTrailS(1, light.stars.declinationDeg, blurMm(setup, light.stars.trailPx)),
     movementS: movementS(setup, frame),
+    moves: light.movement !== null,
   };
   const shortestS = light.shortestTimeS ?? 0;
-  if (shortestS === 0 && Object.values(times).every((t) => t === Infinity)) return null;
+  if (shortestS === 0 && leavesAnyTime(times)) return null;
   const iso = isoAllowed(setup, frame, limits);
   return {
     ev100,
@@ -200,18 +204,18 @@ function lightDemand(setup: Demanded, frame: Frame, limits: Limits): LightDemand
     luminousness: (2 ** ev100 * iso) / 100,
     shortestS,
     ...times,
-    movementShrinks: light.movement?.blur.kind === 'share',
     flashReach: light.flash === null ? null : flashFNumber(light.flash.guideNumberM, iso, 1),
   };
 }
 
 /** Whether light leaves every f-number: nothing is known of it, or there is all the time it takes. */
 export function setsNoDemand(light: LightDemand | null): boolean {
-  if (light === null) return true;
-  return [light.givenS, light.handheldSMm, light.starsSMm, light.movementS].every(
-    (t) => t === Infinity,
-  );
+  return light === null || leavesAnyTime(light);
 }
+
+type Times = Pick<LightDemand, 'givenS' | 'handheldSMm' | 'starsSMm' | 'moves'>;
+const leavesAnyTime = ({ givenS, handheldSMm, starsSMm, moves }: Times) =>
+  !moves && [givenS, handheldSMm, starsSMm].every((t) => t === Infinity);
 
 /** Where a body's pixels are not known, a pixel is taken as this share of the diagonal. */
 const UNKNOWN_PITCH_DIVISOR = 7200;
@@ -222,24 +226,32 @@ function blurMm(setup: Demanded, pixels: number): number {
 }
 
 /**
- * Time · magnification that the movement allows, s. What moves across smears with all its speed, at
- * 45° with its share of it. What comes towards the camera grows: its edge moves outwards by speed ·
- * half its size / distance, counted at the nearest place, where it is fastest.
+ * Longest time that the movement allows, s. What moves across smears with all its speed, at 45° with
+ * its share of it. What comes towards the camera grows: its edge moves outwards by speed · half its
+ * size / distance, counted at the nearest place, where it is fastest; where the need is a range of
+ * focal lengths, its edge is that of the picture, and far away nothing grows. A smear that is a share
+ * of the picture shrinks with a crop.
  */
-function movementS(setup: Demanded, frame: Frame): number {
-  const { movement } = frame.light;
-  if (movement === null) return Infinity;
-  const { need } = frame;
-  const half =
-    need.kind === 'subject'
-      ? Math.max(need.widthM ?? 0, need.heightM ?? 0) / 2 / need.fromM
-      : Math.max(setup.sensor.widthMm, setup.sensor.heightMm) / 2 / MM_PER_M;
-  const share = { across: 1, diagonal: Math.SQRT1_2, toward: half }[movement.direction];
-  const allowed =
-    movement.blur.kind === 'pixels'
-      ? blurMm(setup, movement.blur.px)
-      : (movement.blur.percent / 100) * Math.max(setup.sensor.widthMm, setup.sensor.heightMm);
-  return timeForMotionBlurS(1, movement.speedMps * MM_PER_M * share, allowed);
+function movementS(setup: Demanded, { need, light }: Frame): LightDemand['movementS'] {
+  const { movement } = light;
+  if (movement === null) return () => Infinity;
+  const longMm = Math.max(setup.sensor.widthMm, setup.sensor.heightMm);
+  const { blur, direction } = movement;
+  const shrinks = blur.kind === 'share';
+  const allowedMm = blur.kind === 'pixels' ? blurMm(setup, blur.px) : (blur.percent / 100) * longMm;
+  const speedMm = movement.speedMps * MM_PER_M;
+  if (direction === 'toward' && need.kind !== 'subject') {
+    const atM = 'atM' in need ? need.atM : null;
+    if (atM === null) return () => Infinity;
+    const edgeS = timeForMotionBlurS(1, ((longMm / 2) * movement.speedMps) / atM, allowedMm);
+    // A crop brings the edge nearer to the middle, and leaves less of a smear that is a share.
+    return (_, crop) => edgeS * (shrinks ? 1 : crop);
+  }
+  const half = need.kind === 'subject' ? Math.max(need.widthM ?? 0, need.heightM ?? 0) / 2 : 0;
+  const nearestM = need.kind === 'subject' ? need.fromM : 1;
+  const share = { across: 1, diagonal: Math.SQRT1_2, toward: half / nearestM }[direction];
+  return (magnification, crop) =>
+    timeForMotionBlurS(magnification, speedMm * share, allowedMm) / (shrinks ? crop : 1);
 }
 
 /**
@@ -278,7 +290,7 @@ function sharpDemand(setup: Demanded, frame: Frame, limits: Limits): SharpDemand
       sharp.kind === 'rows'
         ? (x) => ({ nearM: x, farM: x + sharp.depthM })
         : () => ({ nearM: sharp.fromM, farM: sharp.toM ?? Infinity }),
-    smallestFNumber: setup.smallestFNumber ?? Infinity,
+    smallestFNumber: setup.smallestFNumber ?? SMALLEST_OF_ALL,
     diffractionFNumber:
       setup.pitchMm === null ? null : diffractionFNumber(setup.pitchMm * MM_PER_M),
   };

@@ -1,4 +1,4 @@
-import { type Frame, needAxis } from '@/core/brief';
+import { type Frame, needAxis, pictureSensor } from '@/core/brief';
 import { GRADES, type Setup } from '@/core/gear';
 import { fisheyeFocalMm, fisheyeImageCircleMm, sideMm } from '@/core/optics';
 import { filterStops } from './filter';
@@ -30,7 +30,7 @@ export function exclusionsOf(setup: Setup, frame: Frame): Exclusion[] {
   const exclusions: Exclusion[] = [];
   const fisheye = setup.projection !== 'rectilinear';
   if (fisheye !== (need.kind === 'fisheye')) exclusions.push('wrong-projection');
-  else if (need.kind === 'fisheye' && !givesCoverage(setup, need.coverage))
+  else if (need.kind === 'fisheye' && !givesCoverage(setup, frame, need.coverage))
     exclusions.push('wrong-projection');
   if (setup.extensionMm > 0 && isFarAway(frame)) exclusions.push('no-infinity');
   if (special.perspectiveControl && setup.shift === false)
@@ -67,17 +67,21 @@ export function isOfGrade(
 }
 
 /**
- * Whether some focal length lays the image of 180° inside the frame; or out to its corners, and no
+ * Whether some focal length lays the image of 180° inside the picture, of the output's shape; or out to its corners, and no
  * more: where corners stay far below 180° the frame shows the middle of a fisheye's picture only.
  */
-function givesCoverage(setup: Setup, coverage: 'circular' | 'full-frame'): boolean {
+function givesCoverage(
+  setup: Setup,
+  { output }: Frame,
+  coverage: 'circular' | 'full-frame',
+): boolean {
   const { projection } = setup;
   if (projection === 'rectilinear') return false;
-  const { widthMm, heightMm } = setup.sensor;
+  const shape = pictureSensor(setup.sensor, output);
   const { wideMm, longMm } = setup.focal;
   const circle = (f: number) => fisheyeImageCircleMm(projection, f, 180);
-  if (coverage === 'circular') return circle(wideMm) <= Math.min(widthMm, heightMm);
-  const diagonal = sideMm(setup.sensor, 'diagonal');
+  if (coverage === 'circular') return circle(wideMm) <= Math.min(shape.widthMm, shape.heightMm);
+  const diagonal = sideMm(shape, 'diagonal');
   const shortest = fisheyeFocalMm(projection, 180, diagonal * (1 - FULL_FRAME_MARGIN));
   const longest = fisheyeFocalMm(projection, LEAST_CORNER_ANGLE_DEG, diagonal);
   return Math.max(wideMm, shortest) <= Math.min(longMm, longest);

@@ -15,12 +15,11 @@ export function timesAt(
   light: LightDemand,
   { focalMm, magnification, crop }: Pick<Spot, 'focalMm' | 'magnification' | 'crop'>,
 ): Readonly<Record<TimeRule, number>> {
-  const shrunk = light.movementShrinks ? crop : 1;
   return {
     given: light.givenS,
     hand: light.handheldSMm / (focalMm * crop),
     stars: light.starsSMm / focalMm,
-    movement: magnification > 0 ? light.movementS / (magnification * shrunk) : Infinity,
+    movement: light.movementS(magnification, crop),
   };
 }
 

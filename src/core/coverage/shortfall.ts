@@ -1,3 +1,4 @@
+import { SMALLEST_OF_ALL } from './demand';
 import type { IntervalSet } from '@/core/intervals';
 import type { Exclusion } from './exclusions';
 import type { Verdict } from './verdict';
@@ -32,7 +33,8 @@ export type Shortfall =
   | { readonly code: 'too-far-for-tube'; readonly byM: number; readonly farthestM: number }
   | {
       readonly code: 'too-shallow';
-      readonly neededFNumber: number;
+      /** null where no f-number that lenses have is enough. */
+      readonly neededFNumber: number | null;
       /** Slowest f-number that the light allows; null where light sets no demand. */
       readonly lightFNumber: number | null;
       /** ISO that would do at the needed f-number; null where light sets no demand. */
@@ -110,7 +112,7 @@ export function shortfallOf(v: Verdict): Shortfall | null {
       const smallest = m.sharp?.smallestFNumber ?? Infinity;
       return {
         code: v.code,
-        neededFNumber: needed,
+        neededFNumber: needed > SMALLEST_OF_ALL ? null : needed,
         lightFNumber: m.light?.slowestFNumber ?? null,
         isoNeeded: m.light?.isoNeeded ?? null,
         smallestFNumber: needed > smallest ? smallest : null,

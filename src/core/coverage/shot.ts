@@ -102,7 +102,7 @@ function exposureOf(
     light.givenS,
     light.handheldSMm / focal,
     light.starsSMm / focal,
-    m > 0 ? light.movementS / m : Infinity,
+    light.movementS(m, 1),
   );
   const isFlashed =
     light.flashReach !== null &&

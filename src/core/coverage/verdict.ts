@@ -261,6 +261,9 @@ function roomiest(it: Case, code: PartCode, { from, to }: Interval): number[] {
 
 /** Whether one place or way is harder than another: by what the part is named for, or by all that lacks. */
 function isHarder(a: LookedCase, b: LookedCase, code: PartCode, { worstDecides }: Case): boolean {
+  // What a part by crop takes at most is what the person must know.
+  if (worstDecides && code === 'crop' && a.margins.crop !== b.margins.crop)
+    return a.margins.crop > b.margins.crop;
   if (!worstDecides || isMade(code)) {
     if (a.lacks.length !== b.lacks.length) return a.lacks.length > b.lacks.length;
     return shortage(a.margins) > shortage(b.margins);

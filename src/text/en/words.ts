@@ -72,6 +72,7 @@ export function shortfallText(s: Shortfall): string {
     case 'below-grade':
       return 'below the grade you ask for, or not graded';
     case 'too-shallow':
+      if (s.neededFNumber === null) return 'too shallow: no f-number makes all of it sharp';
       return s.smallestFNumber !== null
         ? `too shallow: ${formatFNumber(s.neededFNumber)} needed, it stops down to ${formatFNumber(s.smallestFNumber)}`
         : `too shallow: the depth needs ${formatFNumber(s.neededFNumber)}${s.lightFNumber === null ? '' : `, the light allows ${formatFNumber(s.lightFNumber)}`}${s.isoNeeded === null ? '' : `; ${formatIso(s.isoNeeded)} would be enough`}`;
