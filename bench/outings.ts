@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
-import { frameId } from '@/core/brief';
-import { lensId } from '@/core/gear';
-import type { LineupQuestion } from '@/core/lineup';
+import { type Frame, frameId, shooterId, stretchId } from '@/core/brief';
+import type { Shift } from '@/core/carry';
+import { bodyId, lensId, type Setup } from '@/core/gear';
+import { assignmentsOf, type LineupQuestion } from '@/core/lineup';
 import { decode, type OutingFile } from '@/document';
 import { numbers } from '../tests/support/numbers';
 
@@ -86,4 +87,63 @@ export function carryOuting(): OutingFile {
     })),
     limits: { ...demo.limits, lockedIn, sources: ['owned', 'borrowed', 'wished'] },
   };
+}
+
+/**
+ * Shifts of a hard plan: three people who may all hold four cameras, 12 lenses, eight stretches and 60
+ * pictures, of which 20 may be made in any stretch; each by three lenses on any camera.
+ */
+export function hardShifts(seed = 9): Shift[] {
+  const next = numbers(seed);
+  const upTo = (n: number) => Math.floor(next() * n);
+  const bodyIds = ['b0', 'b1', 'b2', 'b3'].map((id) => bodyId.parse(id));
+  const people = ['p0', 'p1', 'p2'].map((id) => shooterId.parse(id));
+  const meetings = people.flatMap((a) => people.flatMap((b) => (a === b ? [] : [[a, b] as const])));
+  const pictures = Array.from({ length: 60 }, (_, i) => ({
+    frame: { id: frameId.parse(`f${i}`) } as Frame,
+    stretch: i < 20 ? null : upTo(8),
+    lenses: Array.from({ length: 3 }, () => `l${upTo(12)}`),
+    people: people.flatMap((_, p) => (i % 3 === 0 || p === upTo(3) ? [p] : [])),
+  }));
+  return Array.from({ length: 8 }, (_, at): Shift => ({
+    stretchId: stretchId.parse(`s${at}`),
+    changes: true,
+    meetings,
+    assignments: people.map((id, p) => ({
+      bodyIds,
+      assignedSetups: [],
+      assignment: {
+        ...assignmentsOf(
+          { outing: { shooters: [] }, stretches: [], limits: demoOuting().limits },
+          [],
+        )[0]!,
+        index: 3 * at + p,
+        shooterId: id,
+        bodyIds,
+        bodiesAtOnce: 4,
+      },
+    })),
+    tasks: pictures.flatMap(({ frame, stretch, lenses, people: by }) =>
+      stretch !== null && stretch !== at
+        ? []
+        : [
+            {
+              frame,
+              options: (by.length === 0 ? [0] : by).flatMap((p) =>
+                bodyIds.flatMap((body) =>
+                  lenses.map((lens) => [
+                    {
+                      key: `${body} ${lens}`,
+                      bodyId: body,
+                      setup: {} as Setup,
+                      items: [lens],
+                      assignment: 3 * at + p,
+                    },
+                  ]),
+                ),
+              ),
+            },
+          ],
+    ),
+  }));
 }

@@ -11,11 +11,11 @@ import {
   solveLineup,
 } from '@/core/lineup';
 import { loadHighsSolver } from '@/solver';
-import { carryAnswer } from '@/core/carry';
+import { carryAnswer, fewestChanges } from '@/core/carry';
 import { benchBrowser, benchLog, benchSheetPage } from './browser';
 import { benchHindsight } from './log';
 import { benchNext } from './next';
-import { carryOuting, demoOuting, outingOf } from './outings';
+import { carryOuting, demoOuting, hardShifts, outingOf } from './outings';
 import { PEERS } from './peers';
 
 /** One JSON line for each figure: medians over several runs, after warm-up runs that do not count. */
@@ -196,12 +196,31 @@ function carry(runs: number): void {
   );
 }
 
+/** Three people, four cameras, 12 lenses, eight stretches, 60 pictures, 20 of them in any stretch. */
+function carryHard(runs: number): void {
+  for (const isFree of [false, true]) {
+    const shifts = hardShifts();
+    const anyOrder = new Set(isFree ? shifts.keys() : []);
+    const times: number[] = [];
+    let said = '';
+    for (let i = 0; i < runs + 1; i += 1) {
+      const started = performance.now();
+      const { changes, atLeast, proven } = fewestChanges(shifts, { anyOrder });
+      if (i > 0) times.push(performance.now() - started);
+      said = proven ? `${changes} changes, proven` : `${changes} changes, at least ${atLeast}`;
+    }
+    const order = isFree ? 'anyOrder' : 'inOrder';
+    report(`carry.hard.${order}`, median(times), 'ms', runs, said);
+  }
+}
+
 const typical = () => outingOf(40, 20, 4);
 const large = () => outingOf(1000, 60, 6);
 
 /** The parts of the run, in order; named on the command line, only those run. */
 const PARTS: readonly (readonly [string, () => void | Promise<void>])[] = [
   ['carry', () => carry(9)],
+  ['carryHard', () => carryHard(5)],
   ['demo', () => reportReplan('replan.demo', demoOuting(), 15, 'the demo outing')],
   [
     'typical',

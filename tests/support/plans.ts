@@ -90,121 +90,184 @@ export const anyPlan: fc.Arbitrary<RandomPlan> = fc
     })),
   }));
 
-/** Two people in up to three stretches, who can meet before some of them; setups in either's hands. */
+/** Up to three people, one of them a placed camera, four cameras, four lenses, six stretches. */
 export const anyShared: fc.Arbitrary<RandomPlan> = fc
-  .array(
-    fc.record({
-      meets: fc.boolean(),
-      fixed: fc.nat(4).map((n) => n === 0),
-      inAssignment: fc.constantFrom(1, 2, 2),
-      tasks: fc.array(
-        fc.array(
-          fc.array(fc.tuple(fc.nat(1), fc.nat(1), fc.nat(2)), { minLength: 1, maxLength: 2 }),
-          { minLength: 1, maxLength: 3 },
+  .record({
+    people: fc.integer({ min: 2, max: 3 }),
+    bodies: fc.integer({ min: 2, max: 4 }),
+    isPlaced: fc.nat(3).map((n) => n === 0),
+    stretches: fc.array(
+      fc.record({
+        meets: fc.boolean(),
+        fixed: fc.nat(4).map((n) => n === 0),
+        free: fc.boolean(),
+        inAssignment: fc.constantFrom(1, 2, 2),
+        tasks: fc.array(
+          fc.tuple(
+            fc.nat(7),
+            fc.array(
+              fc.array(fc.tuple(fc.nat(2), fc.nat(3), fc.nat(3)), { minLength: 1, maxLength: 2 }),
+              { minLength: 1, maxLength: 3 },
+            ),
+          ),
+          { minLength: 1, maxLength: 2 },
         ),
-        { minLength: 1, maxLength: 2 },
-      ),
-    }),
-    { minLength: 1, maxLength: 3 },
-  )
-  .map((stretches) => ({
-    anyOrder: new Set<number>(),
-    shifts: stretches.map(({ meets, fixed, inAssignment, tasks }, i) => ({
-      stretchId: `s${i}` as never,
-      changes: !fixed,
-      assignments: ['one', 'two'].map((shooterId, h) => ({
-        assignment: assignmentOf(2 * i + h, {
-          shooterId: shooterId as never,
-          fixedSetups: fixed,
-          bodiesAtOnce: inAssignment,
+      }),
+      { minLength: 1, maxLength: 6 },
+    ),
+  })
+  .map(({ people, bodies, isPlaced, stretches }) => {
+    const ids = ['one', 'two', 'three'].slice(0, people);
+    const bodyIds = ['b0', 'b1', 'b2', 'b3'].slice(0, bodies) as BodyId[];
+    const pairs = ids.flatMap((x) => ids.flatMap((y) => (x === y ? [] : [[x, y] as const])));
+    return {
+      anyOrder: new Set(stretches.flatMap((s, i) => (s.free && !s.fixed ? [i] : []))),
+      shifts: stretches.map(({ meets, fixed, inAssignment, tasks }, i) => ({
+        stretchId: `s${i}` as never,
+        changes: !fixed,
+        assignments: ids.map((shooterId, h) => {
+          const placed = isPlaced && h === 1;
+          return {
+            assignment: assignmentOf(3 * i + h, {
+              shooterId: shooterId as never,
+              placed,
+              fixedSetups: fixed || placed,
+              bodiesAtOnce: placed ? 1 : inAssignment,
+              bodyIds,
+            }),
+            bodyIds,
+            assignedSetups: [],
+          };
         }),
-        bodyIds: ['b0', 'b1'] as BodyId[],
-        assignedSetups: [],
+        // The first three pictures can be made in any stretch that has them.
+        tasks: tasks
+          .filter(([name], k) => tasks.findIndex(([other]) => other === name) === k)
+          .map(([name, options]) => ({
+            frame: { id: name < 3 ? `f${name}` : `f${i}.${name}` } as unknown as Frame,
+            options: options.map((o) =>
+              o.map(([h, body, lens]) =>
+                assignedSetup(body % bodies, [`l${lens}`], 3 * i + (h % people)),
+              ),
+            ),
+          })),
+        meetings: (meets ? pairs : []) as never,
       })),
-      tasks: tasks.map((options, t) => ({
-        frame: { id: `f${i}.${t}` } as unknown as Frame,
-        options: options.map((o) =>
-          o.map(([h, body, lens]) => assignedSetup(body, [LENSES[lens]!], 2 * i + h)),
-        ),
-      })),
-      meetings: meets
-        ? [
-            ['one' as never, 'two' as never],
-            ['two' as never, 'one' as never],
-          ]
-        : [],
-    })),
-  }));
+    };
+  });
+
+/** Who has what was only ever on a placed camera. */
+const NOBODY = 'nobody';
+
+/** What a plain search knows at a moment: all of it, by name. */
+interface Moment {
+  readonly at: number;
+  /** Pictures of this stretch that are behind, and all that are made. */
+  readonly behind: readonly string[];
+  readonly made: readonly string[];
+  readonly on: Readonly<Record<string, string>>;
+  readonly user: Readonly<Record<string, string>>;
+  /** Whom the user of each thing has met since. */
+  readonly met: Readonly<Record<string, readonly string[]>>;
+  readonly inUse: Readonly<Record<string, number>>;
+}
 
 /**
- * The fewest changes of two people by plain trial: every option of every picture, its setups in every
- * order, followed to the end. Infinity when the pictures cannot all be made.
+ * The fewest changes of several people by plain search over every moment, the cheapest first: every
+ * option of every picture, its setups in every order. Infinity when the pictures cannot all be made.
  */
-export function fewestSharedByTrial({ shifts }: RandomPlan): number {
-  const steps = shifts.flatMap((shift, at) =>
-    shift.tasks.map((t) => ({ at, shift, options: t.options })),
-  );
-  interface Now {
-    readonly on: Readonly<Record<string, string>>;
-    readonly user: Readonly<Record<string, string>>;
-    readonly usedIn: Readonly<Record<string, number>>;
-    readonly inUse: Readonly<Record<string, number>>;
-  }
+export function fewestSharedByTrial({ shifts, anyOrder }: RandomPlan): number {
   const orders = (o: Option): Option[] => (o.length === 2 ? [o, [o[1]!, o[0]!]] : [o]);
-  const canMeet = (since: number, at: number) =>
-    shifts.some((s, i) => i > since && i <= at && s.meetings.length > 0);
-  const apply = (now: Now, m: AssignedSetup, at: number): { now: Now; cost: number } | null => {
-    const assignment = shifts[at]!.assignments.find(
+  const apply = (now: Moment, m: AssignedSetup): { now: Moment; cost: number } | null => {
+    const { assignment } = shifts[now.at]!.assignments.find(
       (h) => h.assignment.index === m.assignment,
-    )!.assignment;
+    )!;
     const [lens] = m.items as [string];
     const things = [m.bodyId as string, lens];
     if (things.some((t) => now.inUse[t] !== undefined && now.inUse[t] !== m.assignment))
       return null;
     const isOn = now.on[m.bodyId] === lens;
     const other = Object.keys(now.on).find((b) => b !== m.bodyId && now.on[b] === lens);
-    if (!isOn && assignment.fixedSetups) {
-      if (now.inUse[m.bodyId] !== undefined) return null;
-      if (other !== undefined && now.inUse[other] !== undefined) return null;
-    }
+    const isFixed = (body: string | undefined) => {
+      const user = body === undefined ? undefined : now.inUse[body];
+      const hand = shifts[now.at]!.assignments.find((h) => h.assignment.index === user);
+      return hand?.assignment.fixedSetups === true;
+    };
+    if (!isOn && (isFixed(m.bodyId) || isFixed(other))) return null;
     const me = assignment.shooterId as unknown as string;
-    const from = things.filter((t) => now.user[t] !== undefined && now.user[t] !== me);
-    if (from.some((t) => !canMeet(now.usedIn[t]!, at))) return null;
+    const { placed } = assignment;
+    const from = placed ? [] : things.filter((t) => ![undefined, NOBODY, me].includes(now.user[t]));
+    if (from.some((t) => !now.met[t]!.includes(me))) return null;
     const inUse = { ...now.inUse, [m.bodyId]: m.assignment, [lens]: m.assignment };
-    if (['b0', 'b1'].filter((b) => inUse[b] === m.assignment).length > assignment.bodiesAtOnce)
-      return null;
+    const bodies = Object.keys(inUse).filter((t) => t.startsWith('b') && inUse[t] === m.assignment);
+    if (bodies.length > assignment.bodiesAtOnce) return null;
     const hasBorne = now.on[m.bodyId] !== undefined;
     const cost = from.length > 0 || (!isOn && (hasBorne || now.user[lens] !== undefined)) ? 1 : 0;
     const on: Record<string, string> = { ...now.on, [m.bodyId]: lens };
     if (other !== undefined && !isOn) on[other] = 'nothing';
-    return {
-      cost,
-      now: {
-        on,
-        inUse,
-        user: { ...now.user, [m.bodyId]: me, [lens]: me },
-        usedIn: { ...now.usedIn, [m.bodyId]: at, [lens]: at },
-      },
+    const taken = things.filter((t) => !placed || now.user[t] === undefined);
+    const user = {
+      ...now.user,
+      ...Object.fromEntries(taken.map((t) => [t, placed ? NOBODY : me])),
     };
+    const met = { ...now.met, ...Object.fromEntries(taken.map((t) => [t, []])) };
+    return { cost, now: { ...now, on, inUse, user, met } };
   };
-  const visit = (i: number, now: Now): number => {
-    const step = steps[i];
-    if (!step) return 0;
-    const isNew = i === 0 || steps[i - 1]!.at !== step.at;
-    const start = isNew ? { ...now, inUse: {} } : now;
-    let best = Infinity;
-    for (const o of step.options.flatMap(orders)) {
-      let [after, cost]: [Now | null, number] = [start, 0];
-      for (const m of o) {
-        const used: { now: Now; cost: number } | null = after && apply(after, m, step.at);
-        after = used && used.now;
-        cost += used?.cost ?? 0;
+  const entered = (now: Moment): Moment => {
+    const meetings = shifts[now.at]?.meetings ?? [];
+    const met = Object.entries(now.user).map(([thing, user]) => {
+      const more = meetings.filter(([a]) => (a as unknown) === user).map(([, b]) => String(b));
+      return [thing, [...new Set([...now.met[thing]!, ...more])].sort()];
+    });
+    return { ...now, behind: [], inUse: {}, met: Object.fromEntries(met) };
+  };
+  const later = (id: string, at: number) =>
+    shifts.some((s, i) => i > at && s.tasks.some((t) => t.frame.id === id));
+  const movesFrom = (now: Moment): (readonly [Moment, number])[] => {
+    const open = shifts[now.at]!.tasks.filter((t) => !now.behind.includes(t.frame.id));
+    if (open.length === 0) return [[entered({ ...now, at: now.at + 1 }), 0]];
+    return (anyOrder.has(now.at) ? open : open.slice(0, 1)).flatMap((t) => {
+      const id = t.frame.id as string;
+      const behind = [...now.behind, id].sort();
+      const isMade = now.made.includes(id);
+      const passed = isMade || later(id, now.at) ? [[{ ...now, behind }, 0] as const] : [];
+      if (isMade) return passed;
+      const made = [...now.made, id].sort();
+      return [
+        ...passed,
+        ...t.options.flatMap(orders).flatMap((o) => {
+          let [after, cost]: [Moment | null, number] = [now, 0];
+          for (const m of o) {
+            const used: { now: Moment; cost: number } | null = after && apply(after, m);
+            after = used && used.now;
+            cost += used?.cost ?? 0;
+          }
+          return after ? [[{ ...after, behind, made }, cost] as const] : [];
+        }),
+      ];
+    });
+  };
+  const start: Moment = { at: 0, behind: [], made: [], on: {}, user: {}, met: {}, inUse: {} };
+  const nameOf = (m: Moment) =>
+    JSON.stringify(m, (_, v) =>
+      typeof v === 'object' && v !== null && !Array.isArray(v)
+        ? Object.fromEntries(Object.entries(v).sort(([x], [y]) => (x < y ? -1 : 1)))
+        : v,
+    );
+  const queue: Moment[][] = [[start]];
+  const best = new Map([[nameOf(start), 0]]);
+  for (let cost = 0; cost < queue.length; cost += 1)
+    for (let now = queue[cost]?.pop(); now; now = queue[cost]!.pop()) {
+      if (best.get(nameOf(now))! < cost) continue;
+      if (now.at === shifts.length) return cost;
+      for (const [next, step] of movesFrom(now)) {
+        const name = nameOf(next);
+        if ((best.get(name) ?? Infinity) <= cost + step) continue;
+        best.set(name, cost + step);
+        while (queue.length <= cost + step) queue.push([]);
+        queue[cost + step]!.push(next);
       }
-      if (after) best = Math.min(best, cost + visit(i + 1, after));
     }
-    return best;
-  };
-  return visit(0, { on: {}, user: {}, usedIn: {}, inUse: {} });
+  return Infinity;
 }
 
 interface Spot {

@@ -1,7 +1,16 @@
-import type { FrameId, ShooterId } from '@/core/brief';
-import type { BodyId } from '@/core/gear';
-import type { Assignment } from '@/core/lineup';
-import type { AssignedSetup, Option, Shift, Task } from './tasks';
+import type { FrameId } from '@/core/brief';
+import {
+  BARE,
+  Course,
+  FRESH,
+  type Job,
+  type Leg,
+  UNUSED,
+  type Use,
+  USED,
+  type Way,
+} from './course';
+import type { AssignedSetup, Option, Shift } from './tasks';
 
 /** A setup that is put on, or taken over from another shooter. */
 export interface Put {
@@ -23,6 +32,8 @@ export interface PlanStep {
 export interface Schedule {
   readonly steps: readonly PlanStep[];
   readonly changes: number;
+  /** Changes that no schedule can do without. */
+  readonly atLeast: number;
   /** Whether no schedule has fewer; false where the search was cut short. */
   readonly proven: boolean;
 }
@@ -32,32 +43,22 @@ export interface ScheduleOptions {
   readonly anyOrder: ReadonlySet<number>;
   /** What a thing weighs, g; null for not known. Only asked where an assignment's weight is limited. */
   readonly weightOf?: (id: string) => number | null;
-  /** States kept at any moment; beyond it the best are kept and nothing is proven. */
+  /** States kept at any moment; beyond it the most promising are kept, and what is left is a bound. */
   readonly mostStates?: number;
 }
 
-const MOST_STATES = 20_000;
-/** Frames that may be made in several stretches, of which each choice is looked at. */
-const MOST_MOVABLE = 14;
-
-/** What is on each body: an assigned setup, nothing yet, or nothing any more. */
-type Mounted = readonly (AssignedSetup | 'fresh' | 'bare')[];
-
-/** Who had a thing last, and who has met her since and could have taken it over. */
-interface Holder {
-  readonly shooterId: ShooterId | null;
-  readonly met: readonly (ShooterId | null)[];
-}
+/** States kept at any moment: first few, for a schedule to beat; then more, as long as it is not proven. */
+const WIDTHS = [40, 400, 4000];
+/** Ways of making a picture that are followed in all, before the search ends with a bound. */
+const MOST_WORK = 60_000;
 
 interface CameraState {
-  readonly mounted: Mounted;
-  /** Frames that could be made in another stretch too and are made, by number. */
-  readonly made: readonly number[];
-  /** Things that have been used, with their holders; who it was only counts between several people. */
-  readonly holders: ReadonlyMap<string, Holder>;
-  /** In the stretch that is on: things in use, by the assignment that has them. */
-  readonly owners: ReadonlyMap<string, number>;
+  readonly now: Int32Array;
+  /** Pictures made, a bit each. */
+  readonly made: bigint;
   readonly cost: number;
+  /** Changes that any schedule through this state has at the least. */
+  readonly atLeast: number;
   readonly trail: Trail | null;
 }
 
@@ -71,26 +72,54 @@ interface Trail {
  *
  * A setup is put on only when a picture needs it: putting it on earlier never saves a change. So
  * what can differ is what lies on the bodies, whose things are whose in a stretch, who had them last,
- * and which of the frames that may be made in several stretches are made; all of it is kept picture by
- * picture, the cheapest way to each. In one stretch a thing belongs to one shooter; between stretches it
- * can be handed over where the two meet, which is a change. Where no lens may be changed, a body that has
- * been used keeps its setup to the end of the stretch. Where all can meet, a state that costs as many
- * changes more than the cheapest as there are bodies is left: the cheapest could remount them all.
+ * and which pictures are made. States are kept picture by picture, the cheapest way to each, and left
+ * where they cannot become cheaper than the best schedule found so far: a narrow search finds one, and
+ * wider ones either find a better one or prove that there is none. In one stretch a thing belongs to one
+ * shooter; between stretches it can be handed over where the two meet, which is a change. Where no lens
+ * may be changed, a body that has been used keeps its setup to the end of the stretch.
  */
 export function fewestChanges(shifts: readonly Shift[], options: ScheduleOptions): Schedule {
-  const search = new Search(shifts, options);
-  let states: readonly CameraState[] = [search.start()];
-  shifts.forEach((_, at) => {
-    const entered = search.enter(states, at);
-    const left = options.anyOrder.has(at)
-      ? search.inAnyOrder(entered, at)
-      : search.inOrder(entered, at);
-    // Where not all can be made, the stretch is left as it was entered and its frames stay unplanned.
-    states = left.length > 0 ? left : entered;
-  });
-  const best = states.reduce((a, b) => (b.cost < a.cost ? b : a));
-  return { steps: stepsOf(best.trail), changes: best.cost, proven: search.whole };
+  const course = new Course(shifts, options.anyOrder);
+  const most = options.mostStates ?? Infinity;
+  const widths = [...new Set(WIDTHS.map((width) => Math.min(width, most)))];
+  let best: CameraState | null = null;
+  let atLeast = 0;
+  let proven = false;
+  let work = 0;
+  for (const width of widths) {
+    const beat: number = best !== null && isWhole(best, course) ? best.cost : Infinity;
+    const search: Search = new Search(
+      course,
+      options,
+      width,
+      beat,
+      best ? MOST_WORK - work : Infinity,
+    );
+    const found: CameraState | null = search.run();
+    work += search.work;
+    if (found !== null && (best === null || isBetter(found, best))) best = found;
+    // Where some picture stays unplanned, only a search that left out nothing tells that it must.
+    const isAll = best !== null && isWhole(best, course);
+    const bound = isAll ? course.leastToCome(course.start(), 0n, 0) : 0;
+    atLeast = Math.min(best?.cost ?? 0, Math.max(atLeast, bound, isAll ? search.left : 0));
+    proven = search.left === Infinity || (isAll && atLeast >= (best?.cost ?? 0));
+    if (proven || work >= MOST_WORK) break;
+  }
+  const changes = best?.cost ?? 0;
+  const steps = stepsOf(best?.trail ?? null);
+  return { steps, changes, atLeast: proven ? changes : atLeast, proven };
 }
+
+const isWhole = ({ made }: CameraState, { frameCount }: Course) =>
+  made === (1n << BigInt(frameCount)) - 1n;
+
+/** More pictures made, then fewer changes. */
+function isBetter(one: CameraState, other: CameraState): boolean {
+  const [a, b] = [bitCount(one.made), bitCount(other.made)];
+  return a === b ? one.cost < other.cost : a > b;
+}
+
+const bitCount = (bits: bigint) => bits.toString(2).replaceAll('0', '').length;
 
 function stepsOf(trail: Trail | null): PlanStep[] {
   const steps: PlanStep[] = [];
@@ -98,391 +127,257 @@ function stepsOf(trail: Trail | null): PlanStep[] {
   return steps.reverse();
 }
 
-/** First and last stretch that can make each frame. */
-function spansOf(shifts: readonly Shift[]): Map<FrameId, { first: number; last: number }> {
-  const spans = new Map<FrameId, { first: number; last: number }>();
-  shifts.forEach(({ tasks }, at) => {
-    for (const { frame } of tasks) {
-      const known = spans.get(frame.id);
-      spans.set(frame.id, { first: known?.first ?? at, last: at });
-    }
-  });
-  return spans;
-}
-
+/** One run through the outing with so many states at a time. */
 class Search {
-  /** Whether everything has been looked at so far. */
-  whole: boolean;
-  private readonly bodies: readonly BodyId[];
-  private readonly bodyAt: ReadonlyMap<BodyId, number>;
-  private readonly assignments: ReadonlyMap<number, Assignment>;
-  private readonly spans: ReadonlyMap<FrameId, { first: number; last: number }>;
-  /** Frames that more than one stretch can make, by number. */
-  private readonly movable: ReadonlyMap<FrameId, number>;
-  /** More than one person photographs, so that it counts who had a thing last. */
-  private readonly shared: boolean;
-  /** Hands of which it counts what they have: beside others, of few bodies, weighed, or not changed. */
-  private readonly counted: ReadonlySet<number>;
-  /** Everyone can meet everyone before each stretch. */
-  private readonly allMeet: boolean;
+  /** Changes that whatever was left out has at the least; Infinity where nothing was. */
+  left = Infinity;
+  work = 0;
 
   constructor(
-    private readonly shifts: readonly Shift[],
+    private readonly course: Course,
     private readonly options: ScheduleOptions,
-  ) {
-    this.bodies = [...new Set(shifts.flatMap((s) => s.assignments.flatMap((h) => h.bodyIds)))];
-    this.bodyAt = new Map(this.bodies.map((id, i) => [id, i]));
-    const assignments = shifts.flatMap((s) => s.assignments.map((h) => h.assignment));
-    this.assignments = new Map(assignments.map((assignment) => [assignment.index, assignment]));
-    this.spans = spansOf(shifts);
-    const many = [...this.spans].filter(([, { first, last }]) => first < last).map(([id]) => id);
-    this.movable = new Map(many.slice(0, MOST_MOVABLE).map((id, i) => [id, i]));
-    this.whole = many.length <= MOST_MOVABLE;
-    const people = new Set(assignments.filter((h) => !h.placed).map((h) => h.shooterId));
-    this.shared = people.size > 1;
-    this.counted = new Set(
-      shifts.flatMap(({ assignments: present }) =>
-        present
-          .map((h) => h.assignment)
-          .filter(
-            (h) =>
-              present.length > 1 ||
-              h.fixedSetups ||
-              h.maxWeightG !== null ||
-              h.bodiesAtOnce < h.bodyIds.length,
-          )
-          .map((h) => h.index),
-      ),
-    );
-    const pairs = people.size * (people.size - 1);
-    this.allMeet = shifts.every(
-      (s) => new Set(s.meetings.map(([a, b]) => `${a} ${b}`)).size >= pairs,
-    );
+    private readonly width: number,
+    /** Changes that a schedule must have fewer than. */
+    private readonly beat: number,
+    private readonly mostWork: number,
+  ) {}
+
+  /** The best state at the end; null where none is better than what is to be beaten. */
+  run(): CameraState | null {
+    const { course } = this;
+    let states: readonly CameraState[] = [
+      { now: course.start(), made: 0n, cost: 0, atLeast: 0, trail: null },
+    ];
+    for (const leg of course.legs) {
+      const entered = new States();
+      for (const s of states) entered.add({ ...s, now: course.entered(s.now, leg.shift) });
+      const from = this.cut(entered.all());
+      const after = leg.isAnyOrder ? this.inAnyOrder(from, leg) : this.inOrder(from, leg);
+      // Where not all can be made, the stretch is left as it was entered and its pictures stay unplanned.
+      states = after.length > 0 || this.beat < Infinity ? after : from;
+      if (states.length === 0) return null;
+    }
+    return states.reduce((a, b) => (isBetter(b, a) ? b : a));
   }
 
-  start(): CameraState {
-    return {
-      mounted: this.bodies.map(() => 'fresh' as const),
-      made: [],
-      holders: new Map(),
-      owners: new Map(),
-      cost: 0,
-      trail: null,
-    };
-  }
-
-  /** A new stretch: nothing is in use yet, and those who meet can take things over. */
-  enter(states: readonly CameraState[], at: number): CameraState[] {
-    const meetings = this.shifts[at]?.meetings ?? [];
-    const metBy = (shooterId: ShooterId | null) =>
-      meetings.filter(([a]) => a === shooterId).map(([, b]) => b);
-    return this.merged(
-      states.map((state) => ({
-        ...state,
-        owners: new Map<string, number>(),
-        holders: this.shared
-          ? new Map(
-              [...state.holders].map(([id, h]) => [
-                id,
-                { ...h, met: [...new Set([...h.met, ...metBy(h.shooterId)])].sort() },
-              ]),
-            )
-          : state.holders,
-      })),
-    );
-  }
-
-  inOrder(states: readonly CameraState[], at: number): CameraState[] {
-    return this.tasksOf(at).reduce<CameraState[]>(
-      (now, task) =>
-        this.merged(
-          now.flatMap((state) => [
-            ...(this.isMade(state, task) || this.mayWait(task, at) ? [state] : []),
-            ...(this.isMade(state, task) ? [] : this.make(state, task, at)),
-          ]),
-          !this.isCounted(at),
-        ),
-      [...states],
-    );
+  private inOrder(states: readonly CameraState[], leg: Leg): readonly CameraState[] {
+    return leg.jobs.reduce<readonly CameraState[]>((now, job) => {
+      const next = new States();
+      for (const state of now) {
+        if ((state.made & job.bit) !== 0n) next.add(state);
+        else {
+          const free = this.madeForNothing(state, job, leg.shift);
+          if (free !== null) next.add(free);
+          else {
+            if (job.mayWait) next.add(state);
+            this.make(state, job, leg, (made) => next.add(made));
+          }
+        }
+      }
+      return this.cut(next.all());
+    }, states);
   }
 
   /**
    * Everything that is on and in use already is made first, which costs nothing and spoils nothing;
    * then any of the others.
    */
-  inAnyOrder(states: readonly CameraState[], at: number): CameraState[] {
-    const tasks = this.tasksOf(at);
-    const needed = tasks.flatMap((task, i) => (this.mayWait(task, at) ? [] : [i]));
-    const settle = (state: CameraState, done: ReadonlySet<number>): Progress => {
-      let now: CameraState = state;
-      const made = new Set(done);
-      tasks.forEach((task, i) => {
-        if (made.has(i)) return;
-        const free = this.isMade(now, task) ? now : this.madeForNothing(now, task, at);
-        if (free === null) return;
-        now = free;
-        made.add(i);
-      });
-      return { state: now, done: made };
-    };
-    let open = this.cheapest(states.map((state) => settle(state, new Set())));
-    const ended: CameraState[] = [];
-    for (let round = 0; round <= tasks.length && open.length > 0; round += 1) {
-      for (const { state, done } of open) if (needed.every((i) => done.has(i))) ended.push(state);
-      open = this.cut(
-        this.cheapest(
-          open.flatMap(({ state, done }) =>
-            tasks.flatMap((task, i) =>
-              done.has(i)
-                ? []
-                : this.make(state, task, at).map((next) => settle(next, new Set([...done, i]))),
-            ),
-          ),
-        ),
-        ({ state }) => state.cost,
+  private inAnyOrder(states: readonly CameraState[], leg: Leg): readonly CameraState[] {
+    const { jobs, shift } = leg;
+    const needed = jobs.reduce((bits, job) => (job.mayWait ? bits : bits | job.bit), 0n);
+    const settle = (state: CameraState): CameraState =>
+      jobs.reduce(
+        (now, job) =>
+          (now.made & job.bit) === 0n ? (this.madeForNothing(now, job, shift) ?? now) : now,
+        state,
       );
+    const known = new States();
+    const ended = new States();
+    let open: readonly CameraState[] = states.map(settle).filter((s) => known.add(s));
+    while (open.length > 0) {
+      const next: CameraState[] = [];
+      for (const state of open) {
+        if ((state.made & needed) === needed) ended.add(state);
+        for (const job of jobs)
+          if ((state.made & job.bit) === 0n)
+            this.make(state, job, leg, (made) => {
+              const settled = settle(made);
+              if (known.add(settled)) next.push(settled);
+            });
+      }
+      open = this.cut(next);
     }
-    return this.merged(ended, !this.isCounted(at));
+    return this.cut(ended.all());
   }
 
-  /** In a stretch where it counts who has what, the cheapest may be stuck, so none is left as too dear. */
-  private isCounted(at: number): boolean {
-    return (this.shifts[at]?.assignments ?? []).some((h) => this.counted.has(h.assignment.index));
+  /** A picture made with what is on and in use already; null where that does not make it. */
+  private madeForNothing(state: CameraState, job: Job, shift: number): CameraState | null {
+    const { now } = state;
+    const { ownersAt, holdersAt } = this.course;
+    const isReady = ({ key, body, hand, things }: Use) =>
+      now[body] === key &&
+      (!hand.counted || things.every((thing) => now[ownersAt + thing] === hand.number)) &&
+      (hand.assignment.placed ||
+        things.every((thing) => this.isWith(now[holdersAt + thing]!, hand.assignment.shooterId)));
+    const way = job.ways.find(({ uses }) => uses.every(isReady));
+    if (!way) return null;
+    const step = { shift, frameId: job.frameId, with: way.option, put: [] };
+    return { ...state, made: state.made | job.bit, trail: { step, before: state.trail } };
   }
 
-  /** A task made with what is on and in use already; null where that does not make it. */
-  private madeForNothing(state: CameraState, task: Task, at: number): CameraState | null {
-    const isReady = (m: AssignedSetup) =>
-      isOn(state.mounted[this.bodyAt.get(m.bodyId)!], m) &&
-      (!this.counted.has(m.assignment) ||
-        thingsOf(m).every((id) => state.owners.get(id) === m.assignment));
-    const option = task.options.find((o) => o.every(isReady));
-    return option ? this.after(state, task, option, [], at) : null;
+  /** Whether nobody else has to hand a thing over. */
+  private isWith(holder: number, shooterId: Use['hand']['assignment']['shooterId']): boolean {
+    return holder <= USED || this.course.holder(holder).shooterId === shooterId;
   }
 
-  private cheapest(all: readonly Progress[]): Progress[] {
-    const best = new Map<string, Progress>();
-    for (const entry of all) {
-      const key = `${[...entry.done].sort((a, b) => a - b).join()}|${this.keyOf(entry.state)}`;
-      const known = best.get(key);
-      if (!known || entry.state.cost < known.state.cost) best.set(key, entry);
+  /** Every way of making a picture from a state. */
+  private make(state: CameraState, job: Job, leg: Leg, take: (made: CameraState) => void): void {
+    if (this.work > this.mostWork) {
+      this.left = Math.min(this.left, state.atLeast);
+      return;
     }
-    return [...best.values()];
+    for (const way of job.ways) {
+      this.work += 1;
+      const made = this.madeBy(state, job, way, leg);
+      if (made !== null && made.atLeast < this.beat) take(made);
+    }
   }
 
-  /** Tasks to be made in a stretch; of movable ones beyond the most only the first stretch counts. */
-  private tasksOf(at: number): Task[] {
-    return (this.shifts[at]?.tasks ?? []).filter(
-      ({ frame }) => this.movable.has(frame.id) || this.spans.get(frame.id)?.first === at,
+  private madeBy(state: CameraState, job: Job, way: Way, leg: Leg): CameraState | null {
+    const now = state.now.slice();
+    const put: Put[] = [];
+    for (const use of way.uses) {
+      const used = this.use(now, use);
+      if (used === null) return null;
+      if (used !== 'ready') put.push(used);
+    }
+    const made = state.made | job.bit;
+    const cost = state.cost + put.reduce((sum, p) => sum + Number(p.isChange), 0);
+    if (cost >= this.beat || this.isStuck(now, made, leg)) return null;
+    const atLeast = Math.max(state.atLeast, cost + this.course.leastToCome(now, made, leg.shift));
+    const step = { shift: leg.shift, frameId: job.frameId, with: way.option, put };
+    return { now, made, cost, atLeast, trail: { step, before: state.trail } };
+  }
+
+  /** Whether a picture of this stretch can't be made any more, since others have what it takes in use. */
+  private isStuck(now: Int32Array, made: bigint, { jobs }: Leg): boolean {
+    const { ownersAt } = this.course;
+    const isOpen = ({ things, hand }: Use) =>
+      things.every((thing) => {
+        const owner = now[ownersAt + thing]!;
+        return owner === 0 || owner === hand.number;
+      });
+    return jobs.some(
+      ({ bit, mayWait, ways }) =>
+        !mayWait && (made & bit) === 0n && !ways.some(({ uses }) => uses.every(isOpen)),
     );
   }
 
-  private isMade(state: CameraState, { frame }: Task): boolean {
-    const number = this.movable.get(frame.id);
-    return number !== undefined && state.made.includes(number);
-  }
-
-  private mayWait({ frame }: Task, at: number): boolean {
-    return this.movable.has(frame.id) && (this.spans.get(frame.id)?.last ?? at) > at;
-  }
-
-  /** Every way of making a task from a state. */
-  private make(state: CameraState, task: Task, at: number): CameraState[] {
-    return task.options.flatMap((option) =>
-      ordersOf(option).flatMap((order) => {
-        let now: CameraState | null = state;
-        const put: Put[] = [];
-        for (const assignedSetup of order) {
-          const used: { state: CameraState; put: Put | null } | null = this.use(now, assignedSetup);
-          if (used === null) return [];
-          now = used.state;
-          if (used.put !== null) put.push(used.put);
-        }
-        return [this.after(now, task, option, put, at)];
-      }),
-    );
-  }
-
-  private after(
-    state: CameraState,
-    { frame }: Task,
-    option: Option,
-    put: readonly Put[],
-    at: number,
-  ): CameraState {
-    const number = this.movable.get(frame.id);
-    const step = { shift: at, frameId: frame.id, with: option, put };
-    return {
-      ...state,
-      made: number === undefined ? state.made : [...state.made, number].sort((a, b) => a - b),
-      trail: { step, before: state.trail },
-    };
-  }
-
-  /** An assigned setup taken into use, put on its body where it is not; null where the assignment cannot have it. */
-  private use(
-    state: CameraState,
-    assignedSetup: AssignedSetup,
-  ): { state: CameraState; put: Put | null } | null {
-    const assignment = this.assignments.get(assignedSetup.assignment)!;
-    const things = thingsOf(assignedSetup);
-    const isTaken = (id: string) =>
-      (state.owners.get(id) ?? assignedSetup.assignment) !== assignedSetup.assignment;
-    if (things.some(isTaken)) return null;
-    const body = this.bodyAt.get(assignedSetup.bodyId)!;
-    const isReady = isOn(state.mounted[body], assignedSetup);
-    if (!isReady && this.isKept(state, assignedSetup)) return null;
-    const isHandover = assignment.placed ? false : this.handover(state, assignment, things);
-    if (isHandover === null) return null;
-    const owners = this.counted.has(assignedSetup.assignment)
-      ? new Map([...state.owners, ...things.map((id) => [id, assignedSetup.assignment] as const)])
-      : state.owners;
-    if (!this.canCarry(assignment, owners)) return null;
-    const isChange = isHandover || (!isReady && this.isChange(state, body, assignedSetup));
-    const mounted = isReady ? state.mounted : this.putOn(state.mounted, body, assignedSetup);
-    return {
-      state: {
-        ...state,
-        mounted,
-        owners,
-        holders: this.heldBy(state, assignment, things, mounted),
-        cost: state.cost + (isChange ? 1 : 0),
-      },
-      put: isReady && !isHandover ? null : { assignedSetup, isChange, isHandover },
-    };
+  /** Takes a setup into use, and puts it on its body where it is not; null where its hand cannot have it. */
+  private use(now: Int32Array, use: Use): Put | 'ready' | null {
+    const { hand, key, body, things, items, assignedSetup } = use;
+    const { course } = this;
+    const { ownersAt, holdersAt, shared } = course;
+    const { placed, shooterId } = hand.assignment;
+    for (const thing of things) {
+      const owner = now[ownersAt + thing]!;
+      if (owner !== 0 && owner !== hand.number) return null;
+    }
+    const isReady = now[body] === key;
+    if (!isReady && this.isKept(now, use)) return null;
+    let isHandover = false;
+    if (shared && !placed)
+      for (const thing of things) {
+        const holder = now[holdersAt + thing]!;
+        if (this.isWith(holder, shooterId)) continue;
+        if (!course.holder(holder).met.has(shooterId)) return null;
+        isHandover = true;
+      }
+    const couldBeOn =
+      now[body] === FRESH && items.every((item) => now[holdersAt + item] === UNUSED);
+    if (hand.counted) for (const thing of things) now[ownersAt + thing] = hand.number;
+    if (!this.canCarry(now, hand)) return null;
+    if (!isReady) this.putOn(now, use);
+    const remembers = shared || course.hasFresh(now);
+    for (const thing of things) {
+      const place = holdersAt + thing;
+      if (!remembers) now[place] = UNUSED;
+      // A placed camera belongs to nobody: whoever had what is on it still has, and else anyone may.
+      else if (!placed && shared) now[place] = course.holderOf(shooterId);
+      else if (now[place] === UNUSED) now[place] = USED;
+    }
+    if (isReady && !isHandover) return 'ready';
+    return { assignedSetup, isChange: isHandover || !(isReady || couldBeOn), isHandover };
   }
 
   /** Whether the body, or one that bears an item, keeps its setup since it has been used there. */
-  private isKept({ mounted, owners }: CameraState, { bodyId, items }: AssignedSetup): boolean {
-    return this.bodies.some((id, i) => {
-      const user = owners.get(id);
-      if (user === undefined || !this.assignments.get(user)?.fixedSetups) return false;
-      const on = mounted[i];
-      return id === bodyId || (typeof on === 'object' && on.items.some((p) => items.includes(p)));
-    });
-  }
-
-  /** Whether something is taken over from another shooter; null where the two cannot have met. */
-  private handover(
-    { holders }: CameraState,
-    { shooterId }: Assignment,
-    things: readonly string[],
-  ): boolean | null {
-    if (!this.shared) return false;
-    let taken = false;
-    for (const id of things) {
-      const holder = holders.get(id);
-      if (holder === undefined || holder.shooterId === shooterId) continue;
-      if (!holder.met.includes(shooterId)) return null;
-      taken = true;
+  private isKept(now: Int32Array, { body, items }: Use): boolean {
+    const { course } = this;
+    for (let other = 0; other < course.bodyCount; other += 1) {
+      const owner = now[course.ownersAt + other]!;
+      if (owner === 0 || !course.hands[owner - 1]!.assignment.fixedSetups) continue;
+      if (other === body || course.itemsOn(now[other]!).some((i) => items.includes(i))) return true;
     }
-    return taken;
+    return false;
   }
 
-  /** What has been used with its holders; once every body has borne something it only counts who. */
-  private heldBy(
-    state: CameraState,
-    { shooterId, placed }: Assignment,
-    things: readonly string[],
-    mounted: Mounted,
-  ): CameraState['holders'] {
-    if (!this.shared && !mounted.includes('fresh')) return new Map();
-    const holders = new Map(state.holders);
-    for (const id of things) {
-      if (!placed || !holders.has(id)) holders.set(id, { shooterId, met: [] });
+  private putOn(now: Int32Array, { body, key, items }: Use): void {
+    const { course } = this;
+    for (let other = 0; other < course.bodyCount; other += 1)
+      if (course.itemsOn(now[other]!).some((i) => items.includes(i))) now[other] = BARE;
+    now[body] = key;
+  }
+
+  /** Whether a hand can have what it has: so many bodies, so much weight; unknown is not zero. */
+  private canCarry(now: Int32Array, { number, assignment, counted }: Use['hand']): boolean {
+    if (!counted) return true;
+    const { course } = this;
+    let bodies = 0;
+    let weightG = 0;
+    for (let thing = 0; thing < course.thingCount; thing += 1) {
+      if (now[course.ownersAt + thing] !== number) continue;
+      if (thing < course.bodyCount) bodies += 1;
+      if (assignment.maxWeightG === null) continue;
+      const each = this.options.weightOf?.(course.thingIds[thing]!) ?? null;
+      if (each === null) return false;
+      weightG += each;
     }
-    return holders;
+    return bodies <= assignment.bodiesAtOnce && weightG <= (assignment.maxWeightG ?? Infinity);
   }
 
-  /** Whether an assignment can have what it has: so many bodies, so much weight; unknown is not zero. */
-  private canCarry(assignment: Assignment, owners: ReadonlyMap<string, number>): boolean {
-    const inUseIds = [...owners].filter(([, h]) => h === assignment.index).map(([id]) => id);
-    if (inUseIds.filter((id) => this.bodyAt.has(id as BodyId)).length > assignment.bodiesAtOnce)
-      return false;
-    if (assignment.maxWeightG === null) return true;
-    const weights = inUseIds.map((id) => this.options.weightOf?.(id) ?? null);
-    if (weights.includes(null)) return false;
-    return weights.reduce<number>((g, w) => g + (w ?? 0), 0) <= assignment.maxWeightG;
-  }
-
-  private putOn(mounted: Mounted, body: number, assignedSetup: AssignedSetup): Mounted {
-    return mounted.map((m, i) => {
-      if (i === body) return assignedSetup;
-      return typeof m !== 'string' && m.items.some((id) => assignedSetup.items.includes(id))
-        ? 'bare'
-        : m;
-    });
-  }
-
-  /** The first setup of a body is no change where all of it can be on since the outset. */
-  private isChange(
-    { mounted, holders }: CameraState,
-    body: number,
-    { items }: AssignedSetup,
-  ): boolean {
-    return mounted[body] !== 'fresh' || items.some((id) => holders.has(id));
-  }
-
-  /** The cheapest state of each kind, without those that are too dear to matter. */
-  private merged(states: readonly CameraState[], isOpen = true): CameraState[] {
-    const best = new Map<string, CameraState>();
-    for (const state of states) {
-      const key = this.keyOf(state);
-      const known = best.get(key);
-      if (!known || state.cost < known.cost) best.set(key, state);
-    }
-    const least = new Map<string, number>();
-    for (const { made, cost } of best.values())
-      least.set(made.join(), Math.min(least.get(made.join()) ?? Infinity, cost));
-    const all = [...best.values()];
-    return this.cut(
-      !isOpen || (this.shared && !this.allMeet)
-        ? all
-        : all.filter(
-            ({ made, cost }) => cost <= (least.get(made.join()) ?? 0) + this.bodies.length,
-          ),
-      ({ cost }) => cost,
+  /** The most promising states; what is left out bounds what could have been found. */
+  private cut(states: readonly CameraState[]): readonly CameraState[] {
+    if (states.length <= this.width) return states;
+    const ordered = [...states].sort(
+      (a, b) => a.atLeast - b.atLeast || a.cost - b.cost || bitCount(b.made) - bitCount(a.made),
     );
-  }
-
-  private cut<T>(all: T[], costOf: (one: T) => number): T[] {
-    const most = this.options.mostStates ?? MOST_STATES;
-    if (all.length <= most) return all;
-    this.whole = false;
-    return all.sort((a, b) => costOf(a) - costOf(b)).slice(0, most);
-  }
-
-  private keyOf({ mounted, made, holders, owners }: CameraState): string {
-    const on = mounted.map((m) => (typeof m === 'string' ? m : m.key)).join('|');
-    const holderKeys = [...holders].map(([id, h]) =>
-      this.shared ? `${id}=${h.shooterId}:${h.met.join('+')}` : id,
-    );
-    const owned = [...owners].map(([id, h]) => `${id}=${h}`);
-    return `${made.join()}/${on}/${holderKeys.sort().join()}/${owned.sort().join()}`;
+    this.left = Math.min(this.left, ordered[this.width]!.atLeast);
+    return ordered.slice(0, this.width);
   }
 }
 
-/** A state in a stretch of free order, with the numbers of the tasks that are done. */
-interface Progress {
-  readonly state: CameraState;
-  readonly done: ReadonlySet<number>;
-}
+/** States merged while they are made: of those that lie alike, none that makes no more for no less. */
+class States {
+  private readonly alike = new Map<string, CameraState[]>();
 
-/** The body and the items of an assigned setup. */
-function thingsOf({ bodyId, items }: AssignedSetup): readonly string[] {
-  return [bodyId, ...items];
-}
+  /** Whether a state is new or better. */
+  add(state: CameraState): boolean {
+    const key = state.now.join();
+    const known = this.alike.get(key);
+    if (!known) {
+      this.alike.set(key, [state]);
+      return true;
+    }
+    const isBeaten = (one: CameraState, by: CameraState) =>
+      by.cost <= one.cost && (by.made & one.made) === one.made;
+    if (known.some((other) => isBeaten(state, other))) return false;
+    const better = known.filter((other) => !isBeaten(other, state));
+    better.push(state);
+    this.alike.set(key, better);
+    return true;
+  }
 
-const isOn = (m: AssignedSetup | string | undefined, other: AssignedSetup) =>
-  typeof m === 'object' && m.key === other.key;
-
-/** One order where all are on different bodies with different items, else every order. */
-function ordersOf(option: Option): Option[] {
-  if (option.length < 2) return [option];
-  const bodies = new Set(option.map((m) => m.bodyId));
-  const items = option.flatMap((m) => m.items);
-  if (bodies.size === option.length && new Set(items).size === items.length) return [option];
-  return option.flatMap((first, i) =>
-    ordersOf(option.filter((_, j) => j !== i)).map((rest) => [first, ...rest]),
-  );
+  all(): CameraState[] {
+    return [...this.alike.values()].flat();
+  }
 }

@@ -6,16 +6,16 @@ import {
   type ShooterId,
   type StretchId,
 } from '@/core/brief';
-import { type Verdict, verdictOn } from '@/core/coverage';
+import { coveredPositions } from '@/core/coverage';
 import { type BodyId, stackItemIds, mountableSetups, type Setup, withItems } from '@/core/gear';
-import { type Interval, subtract, union } from '@/core/intervals';
+import { covers, type Interval, type IntervalSet, subtract, union } from '@/core/intervals';
 import {
   type Assignment,
   assignmentsOf,
   type LineupQuestion,
   type LineupResult,
   type Opportunity,
-  opportunitiesOf,
+  everyOpportunityOf,
 } from '@/core/lineup';
 
 /** One setup on one body in one shooter's hands: what is mounted to make a picture, or a part of one. */
@@ -74,13 +74,14 @@ export function shiftsOf(question: LineupQuestion, result: Planned): Shift[] {
   const setups = mountableSetups({ ...withItems(shelf, ({ id }) => taken.has(id)), bodies });
   const assignments = assignmentsOf(question, bodies);
   const shifts = assignments.map((assignment) => assignmentShift(assignment, setups));
+  const coverOf = remembered((setup: Setup, frame: Frame) => coverBy(setup, frame, question));
   const got = new Set<FrameId>(
     result.frames.filter((f) => f.state !== 'lost').map((f) => f.frameId),
   );
   const opportunities = new Map(
     frames
       .filter((f) => got.has(f.id))
-      .map((f) => [f.id, opportunitiesOf(f, assignments)] as const),
+      .map((f) => [f.id, everyOpportunityOf(f, assignments)] as const),
   );
   const stretchIds = [...new Set(assignments.map((h) => h.stretchId))];
   return stretchIds.map((stretchId, at) => {
@@ -93,7 +94,7 @@ export function shiftsOf(question: LineupQuestion, result: Planned): Shift[] {
         const inStretch = (opportunities.get(frame.id) ?? []).filter(
           (o) => o.stretchId === stretchId,
         );
-        const options = optionsOf(frame, inStretch, ofStretch, question);
+        const options = optionsOf(frame, inStretch, ofStretch, coverOf);
         return options.length === 0 ? [] : [{ frame, options }];
       }),
       meetings: meetingsAt(stretches, at),
@@ -139,15 +140,43 @@ function assignmentShift(assignment: Assignment, setups: readonly Setup[]): Assi
   return { assignment, bodyIds: assignment.bodyIds, assignedSetups };
 }
 
+/** What a setup covers of a frame, and whether that is all that is asked. */
+interface Cover {
+  readonly covered: IntervalSet;
+  readonly got: boolean;
+}
+type CoverOf = (setup: Setup, frame: Frame) => Cover;
+
+function coverBy(setup: Setup, frame: Frame, { limits }: Pick<LineupQuestion, 'limits'>): Cover {
+  const covered = coveredPositions(setup, frame, limits);
+  const isFree = footingOf(frame.need) === 'free';
+  return {
+    covered,
+    got: isFree ? covered.length > 0 : covers(covered, needAxis(frame.need).range),
+  };
+}
+
+/** The same setup on the same frame is asked for in every stretch. */
+function remembered(coverOf: CoverOf): CoverOf {
+  const known = new Map<Setup, Map<Frame, Cover>>();
+  return (setup, frame) => {
+    const ofSetup = known.get(setup) ?? new Map<Frame, Cover>();
+    known.set(setup, ofSetup);
+    const cover = ofSetup.get(frame) ?? coverOf(setup, frame);
+    ofSetup.set(frame, cover);
+    return cover;
+  };
+}
+
 /** Every way of making a frame in one stretch: once, or by two covers where it needs a backup. */
 function optionsOf(
   frame: Frame,
   opportunities: readonly Opportunity[],
   assignments: readonly AssignmentShift[],
-  question: Pick<LineupQuestion, 'limits'>,
+  coverOf: CoverOf,
 ): Option[] {
-  const covers = opportunities.map((o) => coversOf(o, assignments, question));
-  const all = covers.flat();
+  const byOpportunity = opportunities.map((o) => coversOf(o, assignments, coverOf));
+  const all = byOpportunity.flat();
   if (frame.twice === null) return all;
   const shooterOf = (option: Option) =>
     assignments.find((h) => h.assignment.index === option[0]?.assignment)?.assignment.shooterId ??
@@ -188,7 +217,7 @@ function areApart(one: Option, other: Option): boolean {
 function coversOf(
   opportunity: Opportunity,
   assignments: readonly AssignmentShift[],
-  { limits }: Pick<LineupQuestion, 'limits'>,
+  coverOf: CoverOf,
 ): Option[] {
   const assigned = new Set(opportunity.assignments.map((h) => h.index));
   const looked = assignments
@@ -196,12 +225,10 @@ function coversOf(
     .flatMap((h) => h.assignedSetups)
     .map((assignedSetup) => ({
       assignedSetup,
-      verdict: verdictOn(assignedSetup.setup, opportunity.frame, limits),
+      cover: coverOf(assignedSetup.setup, opportunity.frame),
     }))
-    .filter(({ verdict }) => verdict.covered.length > 0);
-  const whole = looked
-    .filter(({ verdict }) => verdict.got)
-    .map(({ assignedSetup }) => assignedSetup);
+    .filter(({ cover }) => cover.covered.length > 0);
+  const whole = looked.filter(({ cover }) => cover.got).map(({ assignedSetup }) => assignedSetup);
   const once = new Map(whole.map((m) => [`${m.assignment} ${m.key}`, m]));
   const alone = [...once.values()].map((assignedSetup) => [assignedSetup]);
   if (footingOf(opportunity.frame.need) !== 'held') return alone;
@@ -210,14 +237,14 @@ function coversOf(
 
 /** Sets of setups of which each makes a part of a range and only all of them make it whole. */
 function together(
-  looked: readonly { readonly assignedSetup: AssignedSetup; readonly verdict: Verdict }[],
+  looked: readonly { readonly assignedSetup: AssignedSetup; readonly cover: Cover }[],
   range: Interval,
 ): Option[] {
-  const parts = looked.filter(({ verdict }) => !verdict.got);
+  const parts = looked.filter(({ cover }) => !cover.got);
   const found: Option[] = [];
   const visit = (from: number, chosen: readonly (typeof parts)[number][]): void => {
     if (chosen.length > 0) {
-      const made = union(chosen.flatMap(({ verdict }) => verdict.covered));
+      const made = union(chosen.flatMap(({ cover }) => cover.covered));
       if (subtract([range], made).length === 0) {
         found.push(chosen.map(({ assignedSetup }) => assignedSetup));
         return;

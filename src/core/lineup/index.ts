@@ -68,7 +68,7 @@ export { priceOf, selectable, type Selectable, spendOf } from './problem/selecta
 export type { SelectableItem } from './problem/item';
 export { firstPerson, type Assignment, assignmentsOf } from './problem/assignments';
 export { lensLacks } from './explain/lenses';
-export { framesThere, type Opportunity, opportunitiesOf } from './problem/opportunities';
+export { everyOpportunityOf, framesThere, type Opportunity } from './problem/opportunities';
 export type { LineupQuestion } from './problem/question';
 export {
   type Knowable,

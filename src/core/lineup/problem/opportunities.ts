@@ -22,6 +22,18 @@ export interface Opportunity {
  * stands for those that offer no more. A placed camera makes only what names it.
  */
 export function opportunitiesOf(frame: Frame, assignments: readonly Assignment[]): Opportunity[] {
+  const opportunities = everyOpportunityOf(frame, assignments);
+  if (frame.twice?.by === 'people') return opportunities;
+  return opportunities.filter(
+    (o, i) => !opportunities.some((other, j) => j !== i && standsFor(other, o, j < i)),
+  );
+}
+
+/** The same, in every stretch by itself: what is where and when counts for changes. */
+export function everyOpportunityOf(
+  frame: Frame,
+  assignments: readonly Assignment[],
+): Opportunity[] {
   const stretches = new Set<StretchId>(frame.stretchIds);
   const shooters = new Set<string>(frame.shooterIds);
   const eligible = assignments.filter(
@@ -44,15 +56,11 @@ export function opportunitiesOf(frame: Frame, assignments: readonly Assignment[]
     if (known) known.assignments.push(assignment);
     else seen.set(key, { assignments: [assignment], frame: shared });
   }
-  const opportunities = [...seen.values()].map((o) => ({
+  return [...seen.values()].map((o) => ({
     frameId: frame.id,
     stretchId: o.assignments[0]?.stretchId ?? null,
     ...o,
   }));
-  if (apart) return opportunities;
-  return opportunities.filter(
-    (o, i) => !opportunities.some((other, j) => j !== i && standsFor(other, o, j < i)),
-  );
 }
 
 /** A frame as it is asked on each of its opportunities, each once, first as it stands where it is. */

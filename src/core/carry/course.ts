@@ -1,0 +1,354 @@
+import type { FrameId, ShooterId } from '@/core/brief';
+import type { Assignment } from '@/core/lineup';
+import { StacksToCome } from './stacksToCome';
+import type { AssignedSetup, Option, Shift } from './tasks';
+
+/** What is on a body: nothing yet, nothing any more, or a setup by its number from here on. */
+export const FRESH = 0;
+export const BARE = 1;
+const FIRST_KEY = 2;
+
+/** Who had a thing last: nobody, somebody whom no one will ask for it, or a holder by number. */
+export const UNUSED = 0;
+export const USED = 1;
+
+/** One shooter in one stretch, as the search asks of it. */
+export interface HandInfo {
+  /** From 1 on; 0 is nobody. */
+  readonly number: number;
+  readonly assignment: Assignment;
+  /** Whether it counts what is in use there: beside others, of few bodies, weighed, or not changed. */
+  readonly counted: boolean;
+}
+
+/** A setup being used by somebody, all in numbers. */
+export interface Use {
+  readonly assignedSetup: AssignedSetup;
+  readonly hand: HandInfo;
+  readonly key: number;
+  readonly body: number;
+  /** The body and the items. */
+  readonly things: readonly number[];
+  readonly items: readonly number[];
+}
+
+/** A way of making a picture: setups used one after another. */
+export interface Way {
+  readonly option: Option;
+  readonly uses: readonly Use[];
+}
+
+/** A picture that a stretch can make. */
+export interface Job {
+  /** Number of the picture over the whole outing. */
+  readonly frame: number;
+  readonly frameId: FrameId;
+  readonly bit: bigint;
+  readonly ways: readonly Way[];
+  /** Whether a later stretch can make it too. */
+  readonly mayWait: boolean;
+}
+
+/** A stretch with its pictures. */
+export interface Leg {
+  readonly shift: number;
+  readonly jobs: readonly Job[];
+  readonly isAnyOrder: boolean;
+}
+
+interface Holder {
+  readonly shooterId: ShooterId | null;
+  readonly met: ReadonlySet<ShooterId | null>;
+}
+
+/**
+ * Everything that a search for the fewest changes asks, numbered: bodies, items, setups, pictures. A
+ * state is a row of whole numbers: what is on each body, who had each thing last, and in whose use it
+ * is in the stretch that is on.
+ */
+export class Course {
+  readonly legs: readonly Leg[];
+  readonly bodyCount: number;
+  readonly thingCount: number;
+  readonly frameCount: number;
+  /** Where in a state holders and owners begin. */
+  readonly holdersAt: number;
+  readonly ownersAt: number;
+  readonly hands: readonly HandInfo[];
+  /** More than one person photographs, so that it counts who had a thing last. */
+  readonly shared: boolean;
+  /** Ids of the things, bodies first. */
+  readonly thingIds: readonly string[];
+  private readonly itemsOfKey: (readonly number[])[] = [];
+  /** For each picture, whether a setup has a part in making it. */
+  private readonly serves: boolean[][] = [];
+  /** For each two pictures, whether one setup can have a part in both. */
+  private readonly share: boolean[][] = [];
+  /** Pictures that few setups make first. */
+  private readonly scarcest: readonly number[];
+  private readonly bits: readonly bigint[];
+  /** The last stretch that can use a setup, by number. */
+  private readonly lastOfKey: number[] = [];
+  /** For each thing, the last stretch in which each person can use it. */
+  private readonly lastUseBy: Map<ShooterId | null, number>[];
+  /** The stack of a setup, whatever the body. */
+  private readonly stackOfKey: number[] = [];
+  /** Numbers of a stack with somebody: what the bound counts. */
+  private readonly held = new Map<string, number>();
+  private readonly toCome: StacksToCome;
+  private readonly meetings: readonly (readonly (readonly [
+    ShooterId | null,
+    ShooterId | null,
+  ])[])[];
+  private readonly holders: Holder[] = [];
+  private readonly holderNumbers = new Map<string, number>();
+
+  constructor(shifts: readonly Shift[], anyOrder: ReadonlySet<number>) {
+    const bodyIds = [
+      ...new Set<string>(shifts.flatMap((s) => s.assignments.flatMap((h) => h.bodyIds))),
+    ];
+    const uses = shifts.flatMap((s) => s.tasks.flatMap((t) => t.options.flat()));
+    this.thingIds = [
+      ...bodyIds,
+      ...new Set(uses.flatMap((m) => m.items).filter((id) => !bodyIds.includes(id))),
+    ];
+    this.bodyCount = bodyIds.length;
+    this.thingCount = this.thingIds.length;
+    this.holdersAt = this.bodyCount;
+    this.ownersAt = this.bodyCount + this.thingCount;
+    this.lastUseBy = this.thingIds.map(() => new Map());
+    this.meetings = shifts.map((s) => s.meetings);
+    this.hands = handsOf(shifts);
+    this.shared =
+      new Set(this.hands.filter((h) => !h.assignment.placed).map((h) => h.assignment.shooterId))
+        .size > 1;
+    const frameIds = [...new Set(shifts.flatMap((s) => s.tasks.map((t) => t.frame.id)))];
+    this.frameCount = frameIds.length;
+    this.bits = frameIds.map((_, i) => 1n << BigInt(i));
+    this.serves = frameIds.map(() => []);
+    this.legs = this.legsOf(shifts, frameIds, anyOrder);
+    this.toCome = new StacksToCome(
+      this.legs.map(({ isAnyOrder, jobs }) => ({
+        isAnyOrder,
+        wanted: jobs
+          .filter(({ frameId }) => countOf(shifts, frameId) === 1)
+          .map(({ bit, ways }) => ({
+            bit,
+            stacks: [...new Set(ways.flatMap(({ uses }) => uses.flatMap((u) => this.heldBy(u))))],
+          })),
+      })),
+      this.bodyCount,
+    );
+    this.share = frameIds.map((_, a) =>
+      frameIds.map((__, b) => this.serves[a]!.some((is, key) => is && this.serves[b]![key])),
+    );
+    const waysOf = (frame: number) => this.serves[frame]!.filter(Boolean).length;
+    this.scarcest = frameIds.map((_, i) => i).sort((a, b) => waysOf(a) - waysOf(b) || a - b);
+  }
+
+  private legsOf(
+    shifts: readonly Shift[],
+    frameIds: readonly FrameId[],
+    anyOrder: ReadonlySet<number>,
+  ): Leg[] {
+    const things = new Map(this.thingIds.map((id, i) => [id, i]));
+    const numbers = new Map(frameIds.map((id, i) => [id, i]));
+    const hands = new Map(this.hands.map((h) => [h.assignment.index, h]));
+    const keys = new Map<string, number>();
+    const stacks = new Map<string, number>();
+    const lastOfFrame = new Map<FrameId, number>();
+    shifts.forEach((s, at) => s.tasks.forEach((t) => lastOfFrame.set(t.frame.id, at)));
+    const useOf = (assignedSetup: AssignedSetup, frame: number, at: number): Use => {
+      const { bodyId, items: ids, key: name } = assignedSetup;
+      const key = keys.get(name) ?? keys.size + FIRST_KEY;
+      keys.set(name, key);
+      const hand = hands.get(assignedSetup.assignment)!;
+      const body = things.get(bodyId)!;
+      const items = ids.map((id) => things.get(id)!);
+      this.itemsOfKey[key] = items;
+      const stack = stacks.get(ids.join()) ?? stacks.size;
+      stacks.set(ids.join(), stack);
+      this.stackOfKey[key] = stack;
+      this.serves[frame]![key] = true;
+      this.lastOfKey[key] = at;
+      for (const thing of [body, ...items])
+        this.lastUseBy[thing]!.set(hand.assignment.shooterId, at);
+      return { assignedSetup, hand, key, body, items, things: [body, ...items] };
+    };
+    return shifts.map((shift, at) => ({
+      shift: at,
+      isAnyOrder: anyOrder.has(at),
+      jobs: shift.tasks.map(({ frame, options }) => {
+        const number = numbers.get(frame.id)!;
+        const ways = options.flatMap((option) =>
+          ordersOf(option).map((order) => ({
+            option,
+            uses: order.map((m) => useOf(m, number, at)),
+          })),
+        );
+        const mayWait = lastOfFrame.get(frame.id)! > at;
+        return { frame: number, frameId: frame.id, bit: this.bits[number]!, ways, mayWait };
+      }),
+    }));
+  }
+
+  start(): Int32Array {
+    return new Int32Array(this.ownersAt + this.thingCount);
+  }
+
+  itemsOn(key: number): readonly number[] {
+    return this.itemsOfKey[key] ?? [];
+  }
+
+  hasFresh(state: Int32Array): boolean {
+    for (let body = 0; body < this.bodyCount; body += 1) if (state[body] === FRESH) return true;
+    return false;
+  }
+
+  /**
+   * A state as a stretch begins: nothing is in use, and of what was only what some later picture can
+   * ask is kept.
+   */
+  entered(state: Int32Array, at: number): Int32Array {
+    const now = state.slice();
+    now.fill(0, this.ownersAt);
+    for (let body = 0; body < this.bodyCount; body += 1)
+      if (now[body]! >= FIRST_KEY && this.lastOfKey[now[body]!]! < at) now[body] = BARE;
+    const isFirstFree = this.hasFresh(now);
+    for (let thing = 0; thing < this.thingCount; thing += 1) {
+      const place = this.holdersAt + thing;
+      const holder = this.shared ? this.asked(thing, now[place]!, at) : now[place]!;
+      // That a thing was used tells only whether it can be on a fresh body since the outset.
+      const isAsked = holder > USED || (isFirstFree && this.isUsedFrom(thing, at));
+      now[place] = isAsked ? holder : UNUSED;
+    }
+    return now;
+  }
+
+  /** A holder with those who have met her by now, as far as anyone of them can ask for the thing. */
+  private asked(thing: number, holder: number, at: number): number {
+    if (holder <= USED) return holder;
+    const { shooterId, met } = this.holders[holder]!;
+    const others = [...this.lastUseBy[thing]!].flatMap(([id, last]) =>
+      last >= at && id !== shooterId ? [id] : [],
+    );
+    if (others.length === 0) return USED;
+    const meeting = this.meetings[at]!.flatMap(([a, b]) => (a === shooterId ? [b] : []));
+    return this.holderOf(
+      shooterId,
+      others.filter((id) => met.has(id) || meeting.includes(id)),
+    );
+  }
+
+  private isUsedFrom(thing: number, at: number): boolean {
+    return [...this.lastUseBy[thing]!.values()].some((last) => last >= at);
+  }
+
+  /** The number of a holder and those who have met her since. */
+  holderOf(shooterId: ShooterId | null, met: readonly (ShooterId | null)[] = []): number {
+    const name = [shooterId, ...[...met].sort()].join('\n');
+    const known = this.holderNumbers.get(name);
+    if (known !== undefined) return known;
+    const number = USED + 1 + this.holderNumbers.size;
+    this.holderNumbers.set(name, number);
+    this.holders[number] = { shooterId, met: new Set(met) };
+    return number;
+  }
+
+  holder(number: number): Holder {
+    return this.holders[number]!;
+  }
+
+  private heldNumber(stack: number, shooterId: ShooterId | null): number {
+    const name = `${stack} ${shooterId}`;
+    const number = this.held.get(name) ?? this.held.size;
+    this.held.set(name, number);
+    return number;
+  }
+
+  /** What makes a use cost nothing: the stack with its shooter; on a placed camera, with anyone. */
+  private heldBy({ key, hand }: Use): number[] {
+    const { placed, shooterId } = hand.assignment;
+    const people = placed ? this.hands.map((h) => h.assignment.shooterId) : [shooterId];
+    return people.map((id) => this.heldNumber(this.stackOfKey[key]!, this.shared ? id : null));
+  }
+
+  /** Those who could use what is on a body for nothing, each with its stack. */
+  private heldOn(state: Int32Array, body: number, leg: number): number[] {
+    const stack = this.stackOfKey[state[body]!];
+    if (stack === undefined) return [];
+    if (!this.shared) return [this.heldNumber(stack, null)];
+    const things = [body, ...this.itemsOn(state[body]!)];
+    const isHers = (shooterId: ShooterId | null) =>
+      things.every((thing) => {
+        const holder = state[this.holdersAt + thing]!;
+        return holder <= USED || this.holder(holder).shooterId === shooterId;
+      });
+    return [...this.lastUseBy[things[1] ?? body]!].flatMap(([id, last]) =>
+      last >= leg && isHers(id) ? [this.heldNumber(stack, id)] : [],
+    );
+  }
+
+  /**
+   * Changes that are still to come at the least. Pictures of which no two share a setup, and none has
+   * one that is on, take a setup each; each body that has borne nothing may take one for nothing.
+   */
+  leastToCome(state: Int32Array, made: bigint, leg: number): number {
+    let fresh = 0;
+    const on: number[] = [];
+    // What several could take up for nothing is more than one camera to the bound.
+    let isClear = true;
+    for (let body = 0; body < this.bodyCount; body += 1) {
+      if (state[body] === FRESH) fresh += 1;
+      const held = this.heldOn(state, body, leg);
+      isClear &&= held.length <= 1;
+      on.push(...held);
+    }
+    on.sort((a, b) => a - b);
+    const byStacks = isClear ? this.toCome.least(leg, made, on, fresh) : 0;
+    const apart: number[] = [];
+    for (const frame of this.scarcest) {
+      if ((made & this.bits[frame]!) !== 0n) continue;
+      const serves = this.serves[frame]!;
+      let isOn = false;
+      for (let body = 0; body < this.bodyCount; body += 1) isOn ||= serves[state[body]!] === true;
+      if (isOn) continue;
+      const share = this.share[frame]!;
+      let isApart = true;
+      for (const other of apart) isApart &&= !share[other];
+      if (isApart) apart.push(frame);
+    }
+    return Math.max(byStacks, apart.length - fresh);
+  }
+}
+
+const countOf = (shifts: readonly Shift[], frameId: FrameId) =>
+  shifts.filter((s) => s.tasks.some((t) => t.frame.id === frameId)).length;
+
+function handsOf(shifts: readonly Shift[]): HandInfo[] {
+  const hands = new Map<number, HandInfo>();
+  for (const { assignments: present } of shifts)
+    for (const { assignment } of present) {
+      const { index, fixedSetups, maxWeightG, bodiesAtOnce, bodyIds } = assignment;
+      const counted =
+        present.length > 1 || fixedSetups || maxWeightG !== null || bodiesAtOnce < bodyIds.length;
+      const known = hands.get(index);
+      hands.set(index, {
+        number: known?.number ?? hands.size + 1,
+        assignment,
+        counted: counted || (known?.counted ?? false),
+      });
+    }
+  return [...hands.values()];
+}
+
+/** One order where all are on different bodies with different items, else every order. */
+function ordersOf(option: Option): Option[] {
+  if (option.length < 2) return [option];
+  const bodies = new Set(option.map((m) => m.bodyId));
+  const items = option.flatMap((m) => m.items);
+  if (bodies.size === option.length && new Set(items).size === items.length) return [option];
+  return option.flatMap((first, i) =>
+    ordersOf(option.filter((_, j) => j !== i)).map((rest) => [first, ...rest]),
+  );
+}
