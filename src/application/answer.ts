@@ -5,6 +5,7 @@ import {
   carryAnswer,
   type CarryQuestion,
   lostTo,
+  packingList,
   type Scenario,
   solveWithinWeight,
 } from '@/core/carry';
@@ -172,4 +173,24 @@ export async function answerInFull(question: AnyQuestion, timeLimitS: number) {
   const alternatives =
     choice && lookForAlternatives(solver, asked, problem, choice, options.deadline);
   return { ...explained, timing: undefined, rivals: alternatives };
+}
+
+/**
+ * The lineup with the plan of carrying it and its packing list, as printed and posted back. `atLeast`
+ * is the number of changes that no plan can do without: the same as `changes` where it is proven.
+ *
+ * @throws {OutOfTime} when the outing is too large for anything to be chosen in this time
+ */
+export async function answerDay(question: CarryQuestion, timeLimitS: number) {
+  const result = await answerLineup(question, timeLimitS);
+  const { plan, changesInOrder, changesAnyOrder } = carryAnswer(question, result);
+  const { status, lineup, bodies } = result;
+  return {
+    format: 'armreach-carry',
+    version: 1,
+    ...{ status, lineup, bodies },
+    ...plan,
+    ...{ changesInOrder, changesAnyOrder },
+    packing: packingList(question, plan),
+  };
 }

@@ -1,5 +1,6 @@
 /** What answers a question, for page, command line and route alike. */
 export {
+  answerDay,
   answerInFull,
   answerLineup,
   answerAlternatives,

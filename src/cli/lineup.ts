@@ -1,47 +1,5 @@
-import { stderr, stdout } from 'node:process';
-import { parseArgs } from 'node:util';
-import { answerInFull, LONGEST_TIME_S, USUAL_TIME_S } from '@/application';
-import { hostText } from '@/text';
-import { readOuting, Refused } from './readOuting';
+import { answerInFull } from '@/application';
+import { answerFile } from './answerFile';
 
-const t = hostText.lineup;
-
-const USAGE = t.usageNpmRunSilentLineup(USUAL_TIME_S);
-
-/** `lineup FILE`: prints the best lineup of an outing file as JSON. Exit 1 on bad input. */
-async function main(): Promise<number> {
-  const asked = readArguments();
-  if (asked === null) return refuse(USAGE);
-  const { path, timeLimitS } = asked;
-  try {
-    const answer = await answerInFull(await readOuting(path), timeLimitS);
-    stdout.write(`${JSON.stringify(answer, null, 2)}\n`);
-    return 0;
-  } catch (error) {
-    if (error instanceof Refused) return refuse(error.message);
-    if (!(error instanceof Error && error.name === 'OutOfTime')) throw error;
-    return refuse(t.sWereNotEnoughAllow(path, timeLimitS));
-  }
-}
-
-function refuse(message: string): number {
-  stderr.write(message);
-  return 1;
-}
-
-function readArguments(): { path: string; timeLimitS: number } | null {
-  try {
-    const { values, positionals } = parseArgs({
-      allowPositionals: true,
-      options: { seconds: { type: 'string', default: String(USUAL_TIME_S) } },
-    });
-    const timeLimitS = Number(values.seconds);
-    const [path, ...more] = positionals;
-    const isGood = timeLimitS > 0 && timeLimitS <= LONGEST_TIME_S;
-    return path !== undefined && more.length === 0 && isGood ? { path, timeLimitS } : null;
-  } catch {
-    return null;
-  }
-}
-
-process.exitCode = await main();
+/** `lineup FILE`: prints the best lineup of an outing file as JSON. */
+process.exitCode = await answerFile('lineup', answerInFull);

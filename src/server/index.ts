@@ -6,4 +6,4 @@ export {
   lensLookup,
   USUAL_FOLDER,
 } from './lensDatabase';
-export { lineupPost } from './lineupPost';
+export { outingPost } from './outingPost';

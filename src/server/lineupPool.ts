@@ -3,8 +3,9 @@ import { Worker } from 'node:worker_threads';
 import type { Result } from '@/core/result';
 import { createPool, type NotDone, type Pool, type Thread } from './pool';
 
-/** An outing's text to be answered. */
+/** An outing's text to be answered: by its lineup, or by the plan of carrying it. */
 export interface LineupTask {
+  readonly ask: 'lineup' | 'carry';
   readonly text: string;
   readonly timeLimitS: number;
 }
@@ -31,11 +32,10 @@ let pool: Pool<LineupTask, LineupReply> | null = null;
 /**
  * Answers a posted outing in a thread of its own: the time that it waits for one counts.
  *
- * @param timeLimitS for the whole answer
+ * `timeLimitS` is for the whole answer.
  */
 export function answerPosted(
-  text: string,
-  timeLimitS: number,
+  { timeLimitS, ...asked }: LineupTask,
   signal: AbortSignal,
 ): Promise<Result<LineupReply, NotDone>> {
   pool ??= createPool({
@@ -44,7 +44,7 @@ export function answerPosted(
     mostWaiting: MOST_WAITING,
   });
   return pool.run(
-    (waitedMs) => ({ text, timeLimitS: Math.max(LEAST_S, timeLimitS - waitedMs / 1000) }),
+    (waitedMs) => ({ ...asked, timeLimitS: Math.max(LEAST_S, timeLimitS - waitedMs / 1000) }),
     { endAfterMs: timeLimitS * 1000 + GRACE_MS, signal },
   );
 }

@@ -1,5 +1,5 @@
 import { decode, type Refusal } from '@/document';
-import { answerInFull } from '@/application';
+import { answerDay, answerInFull } from '@/application';
 import type { LineupReply, LineupTask } from './lineupPool';
 import { fieldProblemText, hostText, refusalText } from '@/text';
 
@@ -11,11 +11,12 @@ const MOST_FIELDS = 100;
 const LONGEST_TEXT = 300;
 
 /** What is answered to a posted outing. */
-export async function replyTo({ text, timeLimitS }: LineupTask): Promise<LineupReply> {
+export async function replyTo({ ask, text, timeLimitS }: LineupTask): Promise<LineupReply> {
   const file = decode(text);
   if (!file.ok) return { status: 422, json: JSON.stringify({ error: shortened(file.error) }) };
   try {
-    return { status: 200, json: JSON.stringify(await answerInFull(file.value, timeLimitS)) };
+    const answerTo = ask === 'carry' ? answerDay : answerInFull;
+    return { status: 200, json: JSON.stringify(await answerTo(file.value, timeLimitS)) };
   } catch (error) {
     if (!(error instanceof Error && error.name === 'OutOfTime')) throw error;
     const message = t.sWereNotEnoughTo(timeLimitS.toFixed(0));

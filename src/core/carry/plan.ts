@@ -76,6 +76,8 @@ export interface CarryPlan {
   readonly stretches: readonly CarryStretch[];
   /** Changes in all: before stretches and during them. */
   readonly changes: number;
+  /** Changes that no plan can do without; as many where it is proven. */
+  readonly atLeast: number;
   readonly proven: boolean;
   /** Frames of the lineup for which no way was found here. */
   readonly unplanned: readonly FrameId[];
@@ -104,8 +106,13 @@ export function carryAnswer(question: CarryQuestion, result: LineupResult): Carr
   const light = lightestItems(shifts, question);
   const free = freeOrders(shifts, question);
   const { weightOf } = itemsOf(question);
-  const schedule = (of: readonly Shift[], anyOrder: ReadonlySet<number>) =>
-    fewestChanges(of, { anyOrder, weightOf });
+  const known = new Map<string, Schedule>();
+  const schedule = (of: readonly Shift[], anyOrder: ReadonlySet<number>) => {
+    const name = `${of === light} ${[...anyOrder].join()}`;
+    const found = known.get(name) ?? fewestChanges(of, { anyOrder, weightOf });
+    known.set(name, found);
+    return found;
+  };
   const fewest = planOf(question, result, shifts, schedule(shifts, free));
   const lightest = planOf(question, result, light, schedule(light, free));
   const [plan, other] =
@@ -191,6 +198,7 @@ function planOf(
   return {
     stretches,
     changes: schedule.changes,
+    atLeast: schedule.atLeast,
     proven: schedule.proven,
     unplanned: result.frames
       .filter((f) => f.state !== 'lost' && !planned.has(f.frameId))

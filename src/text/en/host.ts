@@ -1,8 +1,8 @@
 /** What is said by host. */
 export const hostText = {
   lineup: {
-    usageNpmRunSilentLineup: (value: number) =>
-      `Usage: npm run --silent lineup -- FILE.armreach.json [--seconds ${value}]\n`,
+    usage: (command: string, seconds: number) =>
+      `Usage: npm run --silent ${command} -- FILE.armreach.json [--seconds ${seconds}]\n`,
     cannotRead: (path: string, more: string) => `Cannot read ${path}: ${more}\n`,
     sWereNotEnoughAllow: (path: string, timeLimitS: number) =>
       `${path}: ${timeLimitS} s were not enough. Allow more with --seconds.\n`,

@@ -4,19 +4,25 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { ok } from '@/core/result';
-import { lineupPost } from '@/server';
+import { outingPost } from '@/server';
 import { replyTo } from '@/server/lineupReply';
 
 const DEMO = readFileSync('demo/regatta.armreach.json', 'utf8');
 /** The door without its threads, which are tried with the built server. */
-const post = (body: BodyInit, headers: Record<string, string> = {}, query = '') =>
-  lineupPost(
+const post = (
+  body: BodyInit,
+  headers: Record<string, string> = {},
+  query = '',
+  ask: 'lineup' | 'carry' = 'lineup',
+) =>
+  outingPost(
     new Request(`http://localhost/api/lineup${query}`, {
       method: 'POST',
       body,
       headers: { 'content-type': 'application/json', ...headers },
     }),
-    async (text, timeLimitS) => ok(await replyTo({ text, timeLimitS })),
+    ask,
+    async (task) => ok(await replyTo(task)),
   );
 const withoutTiming = (answer: Record<string, unknown>) => ({ ...answer, timing: null });
 const cli = (...args: string[]) => ['node_modules/tsx/dist/cli.mjs', 'src/cli/lineup.ts', ...args];
@@ -35,6 +41,17 @@ test('the route and the command line give the same proven answer for the demo', 
     execFileSync(process.execPath, cli('demo/regatta.armreach.json'), { encoding: 'utf8' }),
   );
   expect(withoutTiming(printed)).toEqual(withoutTiming(answer));
+});
+
+test('the route and the command line give the same plan of carrying for the demo', async () => {
+  const response = await post(DEMO, {}, '', 'carry');
+  expect(response.status).toBe(200);
+  const answer = (await response.json()) as Record<string, unknown>;
+  expect(answer).toMatchObject({ format: 'armreach-carry', proven: true, unplanned: [] });
+  expect(answer.atLeast).toBe(answer.changes);
+  expect(answer.packing).toContainEqual(expect.objectContaining({ code: 'batteries' }));
+  const carry = ['node_modules/tsx/dist/cli.mjs', 'src/cli/carry.ts', 'demo/regatta.armreach.json'];
+  expect(JSON.parse(execFileSync(process.execPath, carry, { encoding: 'utf8' }))).toEqual(answer);
 });
 
 test('a bad outing is refused with 422 and the paths of its fields', async () => {

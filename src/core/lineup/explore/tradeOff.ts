@@ -143,10 +143,14 @@ function costsByDimension(problem: Problem, model: CoveringModel): Record<Dimens
   if (problem.limits.countBodies)
     for (const { body, column } of model.along) costs.weightG[column] = body.weightG ?? 0;
   const shares = wantSharesPercent(problem.frames);
-  for (const { target, column } of model.targets)
+  for (const { target, column } of basesOf(model))
     costs.wantsPercent[column] = -(shares.get(target.frame.id) ?? 0);
   return costs;
 }
+
+/** The pictures themselves, without the stricter readings of them that some aims look at. */
+const basesOf = ({ targets }: CoveringModel) =>
+  targets.filter(({ target }) => target.layer === 'base');
 
 /** Keeps the musts lost at their fewest; null when the limits cannot be met. */
 function mustRow(
@@ -209,7 +213,7 @@ function pointOf(
   reached: Record<Dimension, number>,
 ): TradePoint {
   const taken = model.items.filter((_, i) => (values[i] ?? 0) > 0.5);
-  const got = model.targets.filter(({ column }) => (values[column] ?? 0) > 0.5);
+  const got = basesOf(model).filter(({ column }) => (values[column] ?? 0) > 0.5);
   return {
     pieceIds: taken.map((p) => p.id),
     got: got.map(({ target }) => target.frame.id),

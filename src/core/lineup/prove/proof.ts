@@ -125,12 +125,14 @@ function candidatesOf(target: Target<OpportunitySegments>, problem: Problem): Wi
       .sort((a, b) => a.lensIds.size - b.lensIds.size)
       .slice(0, MOST_COMBINATIONS);
   }
-  const once = target.opportunities.length === 1 && target.frame.twice;
+  const { twice } = target.frame;
+  const byOne = twice?.by === 'people' && twice.shooterIds.length === 1;
+  const isDouble = target.opportunities.length === 1 && twice !== null && !byOne;
   return combinations.map(({ positions, lensIds }) => ({
     frameId: target.frame.id,
     places: positions,
     lensIds: [...lensIds],
-    lenses: once ? 2 : 1,
+    lenses: isDouble ? 2 : 1,
   }));
 }
 

@@ -87,7 +87,11 @@ export function solveAims(
   }
   for (const aim of aims.slice(reached.length)) {
     const costs = costsOf(aim, model);
-    if (costs.every((c) => c === 0) && values !== null) continue;
+    if (costs.every((c) => c === 0) && values !== null) {
+      // Nothing can change it, but what can't be got counts as lost beside another choice.
+      if (constantOf(aim, model) !== 0) reach(aim, 0);
+      continue;
+    }
     const outcome = session.minimise(costs, timeLimitS);
     if (outcome.kind === 'infeasible') return null;
     let { objective } = outcome;

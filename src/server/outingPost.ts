@@ -1,12 +1,12 @@
 import { LONGEST_TIME_S, USUAL_TIME_S } from '@/application';
-import { answerPosted as answerInThread } from './lineupPool';
+import { answerPosted as answerInThread, type LineupTask } from './lineupPool';
 import type { NotDone } from './pool';
 import { readBody } from './readBody';
 import { hostText } from '@/text';
 
 const t = hostText.lineupPost;
 
-/** What the door answers where it gives no lineup. */
+/** What the door answers where it gives no answer to the outing. */
 const REFUSALS = {
   'foreign-origin': [403, t.requestsFromPagesOfOther],
   'not-json': [415, t.postTheOutingAsApplication],
@@ -27,8 +27,9 @@ function refuse(code: keyof typeof REFUSALS): Response {
 }
 
 /** Answers a posted outing; `answer` does so in a thread unless another way is given. */
-export async function lineupPost(
+export async function outingPost(
   request: Request,
+  ask: LineupTask['ask'],
   answer: typeof answerInThread = answerInThread,
 ): Promise<Response> {
   if (isForeign(request.headers)) return refuse('foreign-origin');
@@ -38,7 +39,7 @@ export async function lineupPost(
   if (timeLimitS === null) return refuse('bad-time');
   const text = await readBody(request);
   if (!text.ok) return refuse(text.error.code);
-  const reply = await answer(text.value, timeLimitS, request.signal);
+  const reply = await answer({ ask, text: text.value, timeLimitS }, request.signal);
   if (!reply.ok) return refuse(reply.error.code satisfies NotDone['code']);
   return new Response(reply.value.json, {
     status: reply.value.status,
