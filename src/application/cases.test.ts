@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { decode } from '@/document';
-import { answerInFull } from './answer';
+import { answerDay, answerInFull } from './answer';
 
 /**
  * Small outings that an oracle, written from the documents alone, once answered otherwise than the
@@ -8,11 +8,12 @@ import { answerInFull } from './answer';
  */
 type Answer = Awaited<ReturnType<typeof answerInFull>>;
 
-async function answered(name: string): Promise<Answer> {
+function outing(name: string) {
   const read = decode(readFileSync(`tests/fixtures/cases/${name}.json`, 'utf8'));
   if (!read.ok) throw new Error(JSON.stringify(read.error));
-  return answerInFull(read.value, Infinity);
+  return read.value;
 }
+const answered = (name: string): Promise<Answer> => answerInFull(outing(name), Infinity);
 
 const got = ({ frames }: Answer) => frames.filter((f) => f.state !== 'lost').map((f) => f.frameId);
 const first = ({ frames }: Answer) => frames[0]!;
@@ -71,6 +72,30 @@ const CASES: Record<string, (answer: Answer) => void> = {
   'thread-no-but-filter': (answer) => expect(got(answer)).toEqual([]),
   'close-24': (answer) => expect(got(answer)).toHaveLength(1),
   'macro-5x': (answer) => expect(got(answer)).toHaveLength(1),
+  // One wanted picture is all of them, whatever else the aims look at.
+  'tradeoff-grade': ({ rivals: alternatives }) => {
+    const { points } = alternatives!.tradeOff;
+    expect(points.map((p) => [p.wantsPercent, p.got])).toContainEqual([100, ['f0']]);
+    expect(points.every((p) => p.wantsPercent <= 100)).toBe(true);
+  },
+  'out-want-gained': ({ rivals: alternatives }) => {
+    const out = alternatives?.lensesOut.find((o) => o.lensId === 'a');
+    expect(out?.difference).toMatchObject({ aim: 'wants', best: 100, other: 5 });
+  },
+  'proof-one-named': ({ proof, lineup }) => {
+    expect(lineup.lensIds).toHaveLength(1);
+    expect(proof).toMatchObject({ bound: 1 });
+  },
+  // By hand: the edge moves at 18 mm · 5 m/s / 5 m, 1/1,540 s for two pixels of 6 µm; there is less light.
+  'toward-at-distance': (answer) => expect(got(answer)).toEqual([]),
+  'magnification-over-fill': (answer) => expect(got(answer)).toEqual([]),
+  'pixels-one-side': (answer) => expect(got(answer)).toHaveLength(1),
+  'fisheye-circle-wide': (answer) => expect(got(answer)).toEqual([]),
+  'fisheye-square': (answer) => expect(got(answer)).toEqual([]),
+  'depth-without-end': (answer) => {
+    expect(got(answer)).toEqual([]);
+    expect(JSON.stringify(first(answer).nearest)).toContain('"neededFNumber":null');
+  },
 };
 
 it.each(Object.keys(CASES))('%s is answered as its documents say', async (name) => {
@@ -81,4 +106,13 @@ it('the same file gives the same bytes, whatever was asked before', async () => 
   const once = JSON.stringify(await answered('out-by-kind'));
   await answered('overlap-faster');
   expect(JSON.stringify(await answered('out-by-kind'))).toBe(once);
+});
+
+test.each([
+  // One camera; 50 mm in either stretch, 100 in the first, 50 in the second: 100, then 50.
+  ['carry-anywhere', { changes: 1, changesAnyOrder: 1 }],
+  // The only camera goes from one person to another, in any order too.
+  ['carry-handover', { changes: 1, changesAnyOrder: 1 }],
+])('the plan of %s', async (name, right) => {
+  expect(await answerDay(outing(name), Infinity)).toMatchObject({ ...right, proven: true });
 });

@@ -54,10 +54,13 @@ export type PackingLine = { readonly id: string; readonly count: number } & (
       readonly frameIds: readonly FrameId[];
     }
   | {
-      /** A filter for a longer time; `threadMm` null where it drops into an adapter. */
+      /** A filter for a longer time. */
       readonly code: 'grey-filter';
       readonly stops: number;
-      readonly threadMm: number | null;
+      /** Where it goes: into an adapter, or on a thread, of which the size may not be known. */
+      readonly fits:
+        | { readonly kind: 'drop-in' }
+        | { readonly kind: 'thread'; readonly threadMm: number | null };
       readonly frameIds: readonly FrameId[];
       readonly timeS: number;
       readonly fNumber: number;
@@ -408,7 +411,7 @@ function greyFilters(made: readonly Filtered[], threadMm: number | null): Packin
         id: dropIn ? 'grey-filter:drop-in' : 'grey-filter',
         code: 'grey-filter',
         stops: Math.ceil(stopsOf(strongest)),
-        threadMm: dropIn ? null : threadMm,
+        fits: dropIn ? { kind: 'drop-in' } : { kind: 'thread', threadMm },
         frameIds: [...new Set(some.map(({ frame }) => frame.id))],
         timeS: strongest.frame.light.shortestTimeS ?? 0,
         fNumber: filterFNumber(strongest.lens.smallestFNumber),

@@ -208,10 +208,12 @@ function onlyText(ids: readonly string[] | null | undefined, name: (id: string) 
 
 function headline({ status, totals, lineup }: LineupResult): string {
   if (status === 'impossible') return words.noLineupMeetsTheseLimits;
-  if (totals.lenses === 0) return words.noLensIsNeededYet;
+  const asked = totals.musts.of + totals.wants.of;
+  if (totals.lenses === 0) return asked > 0 ? words.nothingCovers : words.noLensIsNeededYet;
   const all = totals.musts.got === totals.musts.of && totals.wants.got === totals.wants.of;
   const items = itemsText(lineup, totals.lenses);
-  return all ? words.coverEveryMustAndWant(items) : words.coverAsMuchAsThe(items);
+  const isOne = takenCount(lineup) === 1;
+  return all ? words.coverEveryMustAndWant(items, isOne) : words.coverAsMuchAsThe(items, isOne);
 }
 
 const REASONS: Readonly<Record<Reason, string>> = {
@@ -262,3 +264,6 @@ function listed(names: readonly string[]): string {
     ? words.andMore(plainList(names.slice(0, 6)), names.length - 6)
     : plainList(names);
 }
+
+const takenCount = ({ lensIds, converterIds, tubeIds, adapterIds }: LineupResult['lineup']) =>
+  lensIds.length + converterIds.length + tubeIds.length + adapterIds.length;

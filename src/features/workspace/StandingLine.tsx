@@ -63,7 +63,7 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
           ? t.noLineupMeetsTheLimits
           : itemsText(result.lineup, totals.lenses)}
       </Link>
-      <span>{STATUS[result.status]}</span>
+      {totals.lenses > 0 && <span>{STATUS[result.status]}</span>}
       <Got label={t.musts} {...totals.musts} />
       <span>
         <Got label={t.wants} {...totals.wants} />

@@ -87,8 +87,11 @@ export const lineupText = {
     nothingTheOthersCoverIt: 'nothing: the others cover it all',
     noLineupMeetsTheseLimits: 'No lineup meets these limits',
     noLensIsNeededYet: 'No lens is needed yet',
-    coverEveryMustAndWant: (items: string) => `${items} cover every must and want`,
-    coverAsMuchAsThe: (items: string) => `${items} cover as much as the limits allow`,
+    nothingCovers: 'Nothing you may take covers a must or a want',
+    coverEveryMustAndWant: (items: string, isOne: boolean) =>
+      `${items} ${isOne ? 'covers' : 'cover'} every must and want`,
+    coverAsMuchAsThe: (items: string, isOne: boolean) =>
+      `${items} ${isOne ? 'covers' : 'cover'} as much as the limits allow`,
     whatKeepsEachLostMust: 'what keeps each lost must out',
     whichLimitsConflict: 'which limits conflict',
     whatOnlyOneLensCovers: 'what only one lens covers',

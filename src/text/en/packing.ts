@@ -5,7 +5,6 @@ import {
   formatMm,
   formatPercent,
   formatShutter,
-  formatStops,
   formatWeight,
 } from '../format';
 import { counted } from './counts';
@@ -85,11 +84,11 @@ const LINES: {
     why: `for ${namesIn(name, line.frameIds)}`,
   }),
   'grey-filter': (line, name) => ({
-    what: `Grey filter of ${formatStops(line.stops)}${line.threadMm === null ? ', drop-in' : `, ${formatMm(line.threadMm)}`}`,
+    what: `${line.stops}-stop ND filter, ${filterFits(line.fits)}`,
     why: `${formatShutter(line.timeS)} for ${namesIn(name, line.frameIds)}, at ${formatFNumber(line.fNumber)} and ISO 100, rounded up`,
   }),
   filters: (line, name) => ({
-    what: `Filters of ${formatMm(line.threadMm)}`,
+    what: `${formatMm(line.threadMm)} filters`,
     why: `the largest thread for ${namesIn(name, line.frameIds)}; rings fit the smaller ones`,
   }),
   'step-up-ring': (line) => ({
@@ -129,6 +128,12 @@ function batteryWords(line: Extract<PackingLine, { code: 'batteries' }>): string
   const bank =
     line.fromBank > 0 ? `, less ${counted(line.fromBank, 'charge')} from the power bank` : '';
   return `${line.pictures} pictures ${FILLINGS[line.charging]}, ÷ ${line.picturesPerCharge} a charge${cold}${bank}, rounded up, and one spare`;
+}
+
+/** Where an ND filter goes. */
+function filterFits(fits: Extract<PackingLine, { code: 'grey-filter' }>['fits']): string {
+  if (fits.kind === 'drop-in') return 'drop-in';
+  return fits.threadMm === null ? 'for a thread you haven’t entered' : formatMm(fits.threadMm);
 }
 
 export const FORGOTTEN: Readonly<Record<ForgottenOften, string>> = {
