@@ -1,12 +1,6 @@
 import type { Charging } from '@/core/brief';
 import type { ForgottenOften, PackingLine } from '@/core/carry';
-import {
-  formatFNumber,
-  formatMm,
-  formatPercent,
-  formatShutter,
-  formatWeight,
-} from '../format';
+import { formatFNumber, formatMm, formatPercent, formatShutter, formatWeight } from '../format';
 import { counted } from './counts';
 import { plainList } from '../lists';
 
