@@ -1,6 +1,7 @@
-import type { PackedWeights } from '@/core/brief';
+import type { Frame, PackedWeights, PermissionKey } from '@/core/brief';
 import { itemsWithoutBodies } from '@/core/gear';
-import type { PackingLine } from './packingList';
+import type { Load } from '@/core/lineup';
+import { FEWEST_FLASH_BATTERIES, isDark, type PackingLine } from './packingList';
 import type { CarryQuestion } from './plan';
 
 /** What everything that is carried weighs, and what of it nobody knows. */
@@ -65,6 +66,31 @@ export function carriedWeight(
   }
   add('bag', packing.bagWeightG, 1, true);
   return { weightG, packedG, unknown };
+}
+
+/**
+ * What is packed because of pictures that ask for it wherever they may be made: a tripod, a headlamp, a
+ * flash with its fewest batteries. What depends on more than that (filters by threads, batteries by
+ * cameras) is weighed once there is a plan.
+ */
+export function loadsOf({ frames, stretches, packing: { weights } }: CarryQuestion): Load[] {
+  const always = (permission: PermissionKey, frame: Frame) =>
+    stretches.every(
+      (s) =>
+        (frame.stretchIds.length > 0 && !frame.stretchIds.includes(s.id)) || s.allowed[permission],
+    );
+  const still = frames.filter((f) => f.light.support === 'support' && always('support', f));
+  const loads = [
+    [weights.tripodG ?? 0, still],
+    [weights.headlampG ?? 0, still.filter(isDark)],
+    [
+      (weights.flashG ?? 0) + FEWEST_FLASH_BATTERIES * (weights.batteryG ?? 0),
+      frames.filter((f) => f.light.flash !== null && always('flash', f)),
+    ],
+  ] as const;
+  return loads
+    .filter(([, asking]) => asking.length > 0)
+    .map(([weightG, asking]) => ({ weightG, frameIds: asking.map((f) => f.id) }));
 }
 
 /** What is packed whatever is chosen, g: the bag, own things, and spare bodies that lie in the bag. */

@@ -81,6 +81,8 @@ const FLASHES_A_SET = 150;
 const HEAVY_SETUP_G = 3000;
 /** Darker than this, hands need light at a support. Common practice, no source. */
 const DARK_EV100 = 2;
+/** Sets of batteries for a flash at the least: one in it and one spare. */
+export const FEWEST_FLASH_BATTERIES = 2;
 /** Sizes that cards are sold in, GB. */
 const LARGEST_CARD_GB = 2048;
 const CARD_SIZES_GB = [32, 64, 128, 256, 512, 1024, LARGEST_CARD_GB] as const;
@@ -290,6 +292,11 @@ function madeWhere(
   return frames.filter((f) => made.has(f.id));
 }
 
+/** Whether hands need light at a support. */
+export function isDark({ light }: Frame): boolean {
+  return (ev100OfSource(light.source) ?? Infinity) < DARK_EV100;
+}
+
 function supports(
   question: CarryQuestion,
   plan: CarryPlan,
@@ -302,9 +309,7 @@ function supports(
   const still = madeWhere('support', question, plan, frames)
     .filter((f) => f.light.support === 'support')
     .map((f) => f.id);
-  const dark = frames.filter(
-    (f) => still.includes(f.id) && (ev100OfSource(f.light.source) ?? Infinity) < DARK_EV100,
-  );
+  const dark = frames.filter((f) => still.includes(f.id) && isDark(f));
   return [
     ...(still.length > 0
       ? [{ id: 'tripod', code: 'tripod', frameIds: still, loadG: heaviest, count: 1 } as const]
@@ -445,7 +450,7 @@ function flashes(
       id: 'flash-batteries',
       code: 'flash-batteries',
       pictures,
-      count: Math.ceil(pictures / FLASHES_A_SET) + 1,
+      count: Math.max(FEWEST_FLASH_BATTERIES, Math.ceil(pictures / FLASHES_A_SET) + 1),
     },
   ];
 }

@@ -8,7 +8,7 @@ import {
   solveChoice,
   type SolveOptions,
 } from '@/core/lineup';
-import { type CarriedWeight, carriedWeight, packedAnyhowG } from './packedWeight';
+import { type CarriedWeight, carriedWeight, loadsOf, packedAnyhowG } from './packedWeight';
 import { packingList } from './packingList';
 import { type CarryQuestion, preferredPlan } from './plan';
 import type { Planned } from './tasks';
@@ -17,8 +17,9 @@ import type { Planned } from './tasks';
 const MOST_ROUNDS = 8;
 
 /**
- * The lineup within the limit on all that is carried. What is packed whatever is chosen counts at once;
- * what follows from the plan (batteries, cards, support, filters) is weighed, and the choice made again
+ * The lineup within the limit on all that is carried. What is packed whatever is chosen counts at once,
+ * and what a picture asks for (support, headlamp, flash) with the picture, so that giving it up is tried;
+ * what follows from the plan (batteries, cards, filters) is weighed, and the choice made again
  * with it until both agree. Only an answer that agrees at once is proven: a later one left out lineups
  * that might have packed less.
  */
@@ -29,16 +30,20 @@ export function solveWithinWeight(
 ): ReturnType<typeof solveChoice> & { readonly question: LineupQuestion } {
   const limitG = question.limits.maxCarriedWeightG;
   if (limitG === null) return { ...solveChoice(solver, question, options), question };
+  const loads = loadsOf(question);
   let packedG = packedAnyhowG(question);
   for (let round = 1; ; round += 1) {
-    const asked = { ...question, packedG };
+    const asked = { ...question, packedG, loads };
     const solved = solveChoice(solver, asked, options);
     const weighed =
       solved.choice && weigh(question, draftOf(question, solved.problem, solved.choice));
     const carried = weighed && carriedOf(weighed, limitG, round);
     if (carried === null || carried.agrees || round === MOST_ROUNDS)
       return { ...solved, carried, question: asked };
-    packedG = Math.max(packedG, carried.packedG);
+    const got = solved.choice?.got ?? new Set();
+    const asking = loads.filter(({ frameIds }) => frameIds.some((id) => got.has(id)));
+    const loadG = asking.reduce((sum, load) => sum + load.weightG, 0);
+    packedG = Math.max(packedG, carried.packedG - loadG);
   }
 }
 

@@ -68,6 +68,7 @@ export { priceOf, selectable, type Selectable, spendOf } from './problem/selecta
 export type { SelectableItem } from './problem/item';
 export { firstPerson, type Assignment, assignmentsOf } from './problem/assignments';
 export { lensLacks } from './explain/lenses';
+export type { Load } from './problem/question';
 export { everyOpportunityOf, framesThere, type Opportunity } from './problem/opportunities';
 export type { LineupQuestion } from './problem/question';
 export {

@@ -24,6 +24,8 @@ export interface SumRule {
   readonly unknown: UnknownUnderLimit | null;
   /** Whether bodies that come along count, by their weight. */
   readonly countsBodies: (limits: Limits) => boolean;
+  /** Whether what is packed because of pictures counts. */
+  readonly countsLoads: boolean;
   /** What else counts, whatever is chosen. */
   readonly besides: (problem: { readonly packedG: number }) => number;
   /** By what one lens must not exceed another in whose place it is taken. */
@@ -43,6 +45,7 @@ const weight = {
   of: (item) => item.weightG,
   unknown: 'weight-unknown',
   resource: 'weightG',
+  countsLoads: false,
 } as const satisfies Partial<SumRule>;
 const nothing = () => 0;
 const never = () => false;
@@ -53,16 +56,23 @@ export const LIMIT_RULES = {
     kind: 'sum',
     of: (item) => (item.kind === 'lens' ? 1 : 0),
     unknown: null,
+    countsLoads: false,
     countsBodies: never,
     besides: nothing,
     resource: null,
   },
   maxLineupWeightG: { ...weight, countsBodies: (l) => l.countBodies, besides: nothing },
-  maxCarriedWeightG: { ...weight, countsBodies: () => true, besides: (p) => p.packedG },
+  maxCarriedWeightG: {
+    ...weight,
+    countsLoads: true,
+    countsBodies: () => true,
+    besides: (p) => p.packedG,
+  },
   maxSpend: {
     kind: 'sum',
     of: (item) => item.spend,
     unknown: 'price-unknown',
+    countsLoads: false,
     countsBodies: never,
     besides: nothing,
     resource: 'spend',

@@ -6,7 +6,7 @@ import { type Assignment, assignmentsOf } from './assignments';
 import { type Candidate, CandidateTable } from './candidates';
 import { type Opportunity, opportunitiesOf } from './opportunities';
 import { type OpportunityPositions, positionsAt } from './positions';
-import type { LineupQuestion } from './question';
+import type { LineupQuestion, Load } from './question';
 import { type Selectable, selectable } from './selectable';
 
 /** A stricter reading of a frame, for preferring what has something in hand. */
@@ -35,6 +35,8 @@ export interface Problem {
   readonly tied: boolean;
   /** What is packed besides items and bodies, g: it counts under the limit of all that is carried. */
   readonly packedG: number;
+  /** What is packed because of pictures. */
+  readonly loads: readonly Load[];
   readonly frames: readonly Frame[];
   readonly limits: Limits;
   readonly choice: Selectable;
@@ -58,10 +60,10 @@ export function problemOf(
   pace: Pace = AT_EASE,
   openBodies: ReadonlySet<BodyId> = new Set(),
 ): Problem {
-  const { frames, shelf, limits, packedG = 0 } = question;
+  const { frames, shelf, limits, packedG = 0, loads = [] } = question;
   const choice = selectable(shelf, limits, pace);
   const assignments = assignmentsOf(question, choice.bodies, tied);
-  return layOut({ frames, limits, choice, tied, packedG, openBodies }, assignments, pace);
+  return layOut({ frames, limits, choice, tied, packedG, loads, openBodies }, assignments, pace);
 }
 
 /** Whether the weight of bodies counts in the choice. */
@@ -85,8 +87,9 @@ function layOut(
     choice,
     tied,
     packedG,
+    loads,
     openBodies,
-  }: Pick<Problem, 'frames' | 'limits' | 'choice' | 'tied' | 'packedG' | 'openBodies'>,
+  }: Pick<Problem, 'frames' | 'limits' | 'choice' | 'tied' | 'packedG' | 'loads' | 'openBodies'>,
   assignments: readonly Assignment[],
   pace: Pace = AT_EASE,
 ): Problem {
@@ -94,6 +97,7 @@ function layOut(
   return {
     tied,
     packedG,
+    loads,
     openBodies,
     frames,
     limits,

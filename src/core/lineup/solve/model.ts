@@ -536,13 +536,27 @@ class ModelBuilder {
     }
   }
 
+  /** What is packed as soon as one of its pictures is got: a column for each, with its weight. */
+  private loads(): (readonly [number, number])[] {
+    return this.problem.loads.flatMap(({ weightG, frameIds }) => {
+      const asking = this.targets.filter(
+        ({ target }) => target.layer === 'base' && frameIds.includes(target.frame.id),
+      );
+      if (asking.length === 0) return [];
+      const packed = this.column(0, 1, false);
+      for (const { column } of asking) this.atMost(column, packed);
+      return [[packed, weightG] as const];
+    });
+  }
+
   private limit(): void {
     const { limits } = this.problem;
     for (const { key, rule, most } of sumLimits(limits)) {
       const items = this.items.map((p, i) => [i, rule.of(p) ?? 0] as const);
       const bodies = rule.countsBodies(limits) ? [...this.along.values()] : [];
       const along = bodies.map((a) => [a.column, a.body.weightG ?? 0] as const);
-      const entries = [...items, ...along].filter(([, cost]) => cost !== 0);
+      const loads = rule.countsLoads ? this.loads() : [];
+      const entries = [...items, ...along, ...loads].filter(([, cost]) => cost !== 0);
       this.row(-Infinity, most - rule.besides(this.problem), entries, { kind: key });
     }
   }
