@@ -73,6 +73,20 @@ describe('what the answer rests on that is not known', () => {
     expect(withLens(lens, frame, { limits: { lockedOut: ['l'] } }).flat()).not.toContain(code);
   });
 
+  it('is the closest focus where a picture is near for the focal length, and nothing tells it', () => {
+    const near = (fromM: number): Partial<Frame> => ({
+      need: {
+        ...(personFrame('f', 1, 1, 'free').need as Extract<Frame['need'], { kind: 'subject' }>),
+        ...{ widthM: 0.4, heightM: null, fromM, toM: fromM },
+      },
+    });
+    // By hand: 85 mm at 0.05× focuses at 85 · (2 + 0.05 + 20) = 1.87 m from the sensor.
+    const unknown = { minFocusM: null, maxMagnification: null };
+    expect(withLens(unknown, near(1.8))).toEqual([['closest-focus-unknown', 'l']]);
+    expect(withLens(unknown, near(1.9))).toEqual([]);
+    expect(withLens({ ...unknown, maxMagnification: 0.2 }, near(1.8))).toEqual([]);
+  });
+
   it('is sealing in the wet, which is not relied on', () => {
     expect(withLens({ sealed: null }, {}, { wet: true })).toEqual([['sealing-unknown', 'l']]);
     expect(withLens({ sealed: null }, wish({ sealed: true }))).toEqual([['sealing-unknown', 'l']]);

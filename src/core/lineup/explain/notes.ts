@@ -1,11 +1,15 @@
-import type { Frame } from '@/core/brief';
-import type { Setup } from '@/core/gear';
+import type { Frame, Limits } from '@/core/brief';
+import { coveredPositions } from '@/core/coverage';
+import { LENS_FIGURES, type Setup } from '@/core/gear';
+import { focusDistanceMm } from '@/core/optics';
 import type { Choice } from '../solve/choose';
 import type { SetupsByAssignment } from './evaluate';
 import type { Problem } from '../problem/problem';
 import type { LineupQuestion } from '../problem/question';
 import type { Note } from './result';
 import { sumLimits } from '../problem/limitRules';
+
+const MM_PER_M = 1000;
 
 /**
  * What was left out, or could not be checked, under a limit on weight because nobody knows what it
@@ -40,6 +44,23 @@ export function unverifiedWeights({ choice: all, limits }: Problem, choice: Choi
   ]
     .filter((item) => item.weightG === null)
     .map((item) => item.id);
+}
+
+/** The least that the largest magnification of a lens may be, where nobody knows it. */
+const [, LEAST_MAGNIFICATION] = LENS_FIGURES.maxMagnification.ends;
+
+/**
+ * Whether a setup covers a picture so near that a lens of its focal length may not focus there, and
+ * neither its closest focus nor its largest magnification is known.
+ */
+function restsOnCloseFocus(setup: Setup, frame: Frame, limits: Limits): boolean {
+  const { need } = frame;
+  if (need.kind !== 'subject' || setup.minFocusM !== null || setup.maxMagnification !== null)
+    return false;
+  const { longMm } = setup.focal;
+  const nearestM = Math.min(need.fromM, ...frame.views.map((v) => v.fromM));
+  const surelyM = focusDistanceMm(longMm, LEAST_MAGNIFICATION) / MM_PER_M;
+  return nearestM < surelyM && coveredPositions(setup, frame, limits).length > 0;
 }
 
 /** What the answer rests on that is not known, and what is missing for any answer. */
@@ -81,6 +102,12 @@ export function notesOf(
       ids: asked((f) => f.depth.sharp !== null)
         ? among(used, (s) => s.smallestFNumber === null)
         : [],
+    },
+    {
+      code: 'closest-focus-unknown',
+      ids: among(used, (s) =>
+        frames.some((f) => choice.got.has(f.id) && restsOnCloseFocus(s, f, problem.limits)),
+      ),
     },
     {
       code: 'sealing-unknown',

@@ -124,6 +124,8 @@ export type Note =
   | { readonly code: 'thread-unknown'; readonly ids: readonly string[] }
   | { readonly code: 'shift-unknown'; readonly ids: readonly string[] }
   | { readonly code: 'smallest-aperture-unknown'; readonly ids: readonly string[] }
+  /** Lenses that cover something near, of which neither closest focus nor magnification is known. */
+  | { readonly code: 'closest-focus-unknown'; readonly ids: readonly string[] }
   /** Lenses that a wet stretch leaves out because their sealing is not known. */
   | { readonly code: 'sealing-unknown'; readonly ids: readonly string[] }
   /** Reasons that time ran out over: what the result has of them is not all. */
