@@ -238,6 +238,8 @@ function Notes({ result, name }: { result: LineupResult; name: (id: string) => s
         return words.shiftOfUnknownAssumedYes(listed(note.ids.map(name)));
       case 'smallest-aperture-unknown':
         return words.smallestApertureOfUnknownAssumed(listed(note.ids.map(name)));
+      case 'too-thick':
+        return words.lockedInTooThick(listed(note.ids.map(name)));
       case 'closest-focus-unknown':
         return words.closestFocusUnknown(listed(note.ids.map(name)));
       case 'sealing-unknown':

@@ -105,6 +105,7 @@ export const lineupText = {
     frontFilterOnUnknownAssumed: (listed: string) =>
       `Front filter on ${listed} unknown: assumed yes.`,
     shiftOfUnknownAssumedYes: (listed: string) => `Shift of ${listed} unknown: assumed yes.`,
+    lockedInTooThick: (listed: string) => `Over your limit on diameter, but locked in: ${listed}.`,
     closestFocusUnknown: (listed: string) =>
       `Closest focus of ${listed} unknown: assumed near enough for the pictures close by. Enter it on Shelf to be sure.`,
     smallestApertureOfUnknownAssumed: (listed: string) =>

@@ -7,9 +7,17 @@ import type { SetupsByAssignment } from './evaluate';
 import type { Problem } from '../problem/problem';
 import type { LineupQuestion } from '../problem/question';
 import type { Note } from './result';
-import { sumLimits } from '../problem/limitRules';
+import { type BeyondLimit, sumLimits } from '../problem/limitRules';
 
 const MM_PER_M = 1000;
+const BEYOND: readonly BeyondLimit[] = ['too-thick'];
+
+/** What is locked in although a limit on each lens would leave it out. */
+function lockedBeyond({ choice }: Problem, limit: BeyondLimit): string[] {
+  return choice.items.flatMap((p) =>
+    p.lockedIn && choice.beyond.get(p.id) === limit ? [p.id] : [],
+  );
+}
 
 /**
  * What was left out, or could not be checked, under a limit on weight because nobody knows what it
@@ -84,6 +92,7 @@ export function notesOf(
     ...[...problem.choice.unknown].flatMap(([code, ids]) =>
       code === 'weight-unknown' ? [] : [{ code, ids }],
     ),
+    ...BEYOND.map((code) => ({ code, ids: lockedBeyond(problem, code) })),
     { code: 'pixels-unknown', ids: pixelsUnknown },
     {
       code: 'autofocus-unknown',

@@ -118,6 +118,8 @@ export type Reason = 'kept' | 'conflict' | 'only-it' | 'lenses-out' | 'nearest' 
 
 export type Note =
   | { readonly code: UnknownUnderLimit; readonly ids: readonly string[] }
+  /** Lenses that are locked in although a limit on each lens would leave them out. */
+  | { readonly code: BeyondLimit; readonly ids: readonly string[] }
   | { readonly code: 'pixels-unknown'; readonly ids: readonly string[] }
   /** Lenses in the lineup of which a figure that a frame asks for is not known. */
   | { readonly code: 'autofocus-unknown'; readonly ids: readonly string[] }

@@ -52,9 +52,10 @@ describe('a limit on the diameter of lenses', () => {
     expect(result.lensesOut).toMatchObject([{ lensId: 'unknown', reason: 'diameter-unknown' }]);
   });
 
-  it('does not hold for what is locked in', () => {
+  it('does not hold for what is locked in, and says so', () => {
     const result = solve([thick, thin], { maxDiameterMm: 70, lockedIn: ['thick'] });
     expect([...takenOf(result)]).toEqual(['thick']);
+    expect(result.notes).toEqual([{ code: 'too-thick', ids: ['thick'] }]);
   });
 
   it('chooses as from a shelf without what is too thick', () => {

@@ -22,7 +22,7 @@ export interface Selectable {
   readonly setups: readonly Setup[];
   /** Left out because a limit is set and nobody knows whether they keep to it. */
   readonly unknown: ReadonlyMap<UnknownUnderLimit, readonly string[]>;
-  /** Lenses that are beyond a limit by themselves. */
+  /** Lenses that are beyond a limit by themselves; of these only what is locked in may be chosen. */
   readonly beyond: ReadonlyMap<string, BeyondLimit>;
 }
 
@@ -93,17 +93,17 @@ function checks(limits: Limits, lockedIn: ReadonlySet<string>) {
     unknown,
     beyond,
     keepsToLimits: (entry: SelectableItem, item: PricedItem): boolean => {
-      if (entry.lockedIn) return true;
-      for (const { rule } of sums)
+      const { lockedIn: isLocked } = entry;
+      for (const { rule } of isLocked ? [] : sums)
         if (rule.unknown !== null && rule.of(entry) === null)
           return isUnknown(entry.id, rule.unknown);
       if (entry.kind !== 'lens') return true;
       for (const { rule, most } of ofLenses) {
         const figure = (item as Lens)[rule.figure];
-        if (figure === null) return isUnknown(entry.id, rule.unknown);
-        if (figure <= most) continue;
+        if (figure === null && !isLocked) return isUnknown(entry.id, rule.unknown);
+        if (figure === null || figure <= most) continue;
         beyond.set(entry.id, rule.beyond);
-        return false;
+        return isLocked;
       }
       return true;
     },
