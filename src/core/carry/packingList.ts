@@ -138,7 +138,10 @@ interface PlannedFrame {
   readonly pictures: number;
 }
 
-/** Pictures of each body and stretch: the frames made there, by their shares where they are stated. */
+/**
+ * Pictures of each body and stretch, by the frames' shares where they are stated. What may be made in
+ * several stretches is planned in one of them, and photographed in all: it is spread over them.
+ */
 function picturesMade(
   { frames, packing, stretches }: CarryQuestion,
   plan: CarryPlan,
@@ -147,24 +150,22 @@ function picturesMade(
   const stated = frames.flatMap((f) => (f.sharePercent === null ? [] : [f.sharePercent]));
   const mean = stated.length > 0 ? stated.reduce((a, b) => a + b, 0) / stated.length : 1;
   const shareOf = (id: FrameId) => frames.find((f) => f.id === id)?.sharePercent ?? mean;
-  const shares = plan.stretches.flatMap(({ stretchId, hands: assignments }) => {
-    const stretch = stretches.find((s) => s.id === stretchId);
-    const dayAndCold = {
-      day: stretch?.day ?? null,
-      cold: stretch?.weather.includes('cold') ?? false,
-    };
-    return assignments.flatMap((h) =>
-      h.doings.flatMap((d) =>
-        d.kind === 'frame'
-          ? d.with.map((o) => ({
-              ...dayAndCold,
-              bodyId: o.bodyId as string,
-              share: shareOf(d.frameId),
-            }))
-          : [],
-      ),
-    );
-  });
+  const spots = (id: FrameId) => {
+    const named = new Set<string>(frames.find((f) => f.id === id)?.stretchIds);
+    const any = stretches.filter((s) => named.size === 0 || named.has(s.id));
+    const days = any.map((s) => ({ day: s.day, cold: s.weather.includes('cold') }));
+    return days.length > 0 ? days : [{ day: null, cold: false }];
+  };
+  const shares = plan.stretches.flatMap(({ hands: assignments }) =>
+    assignments.flatMap((h) =>
+      h.doings.flatMap((d) => {
+        if (d.kind !== 'frame') return [];
+        const over = spots(d.frameId);
+        const share = shareOf(d.frameId) / over.length;
+        return d.with.flatMap(({ bodyId }) => over.map((spot) => ({ ...spot, bodyId, share })));
+      }),
+    ),
+  );
   const sum = shares.reduce((all, s) => all + s.share, 0);
   return shares.map(({ share, ...made }) => ({
     ...made,

@@ -254,3 +254,32 @@ it('a spare body is packed where it lies, and makes no picture', async () => {
   );
   expect(answer.plan.worst?.weightG).toBe(1100);
 });
+
+describe('batteries charged each night', () => {
+  const DAYS = ['2027-06-12', '2027-06-13', '2027-06-14'];
+  const batteries = async (frames: CarryQuestion['frames'], pictures: number) => {
+    const question = asked(
+      {
+        stretches: DAYS.map((day, i) => aStretch(`day${i}`, { day })),
+        shelf: aShelf([aLens('x', 50, 50, 2)], [], [aBody({ id: 'a', picturesPerCharge: 100 })]),
+        frames,
+      },
+      { pictures, charging: { kind: 'nightly' } },
+    );
+    const { answer } = await planned(question);
+    return packingList(question, answer.plan).find((l) => l.code === 'batteries');
+  };
+
+  it('are for the busiest day, wherever it is', async () => {
+    const frames = [
+      focalFrame('first', 50, 50, 'free', { stretchIds: ['day0'], sharePercent: 10 }),
+      focalFrame('second', 50, 50, 'free', { stretchIds: ['day1'], sharePercent: 90 }),
+    ];
+    expect(await batteries(frames, 900)).toMatchObject({ pictures: 810, count: 10 });
+  });
+
+  it('are for a third of what may be made on any of three days', async () => {
+    const frames = [focalFrame('any', 50, 50, 'free')];
+    expect(await batteries(frames, 900)).toMatchObject({ pictures: 300, count: 4 });
+  });
+});
