@@ -93,13 +93,16 @@ test('hard outings are answered in time, and nobody else waits for them', async 
     return { status: response.status, body: await response.json() };
   });
   const times: number[] = [];
+  let meanwhile = 0;
   while (times.length < 60) {
     const started = performance.now();
     expect((await fetch(`${baseURL}/outing.schema.json`)).status).toBe(200);
     times.push(performance.now() - started);
-    if (times.length === 20) expect(done).toBe(0);
+    if (done === 0) meanwhile += 1;
     await new Promise((resolve) => setTimeout(resolve, 50));
   }
+  // How many are answered before the first hard one depends on the machine; that some are does not.
+  expect(meanwhile).toBeGreaterThan(0);
   times.sort((a, b) => a - b);
   const said = `other requests: median ${times[30]!.toFixed(0)} ms, worst ${times[59]!.toFixed(0)} ms`;
   test.info().annotations.push({ type: 'measured', description: said });
