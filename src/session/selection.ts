@@ -22,11 +22,15 @@ export interface Selection {
   shows(address: string): void;
 }
 
+/** Whether what the router shows leads to what was set; else somebody has gone elsewhere. */
+function isOnItsWay({ under, waiting }: Selecting, shownByRouter: string): boolean {
+  return under === shownByRouter || waiting.includes(shownByRouter);
+}
+
 /** The address that counts, given what the router shows. */
-export function addressOf({ under, waiting }: Selecting, shownByRouter: string): string {
-  const newest = waiting.at(-1);
-  const isOnItsWay = under === shownByRouter || waiting.includes(shownByRouter);
-  return newest !== undefined && isOnItsWay ? newest : shownByRouter;
+export function addressOf(selecting: Selecting, shownByRouter: string): string {
+  const newest = selecting.waiting.at(-1);
+  return newest !== undefined && isOnItsWay(selecting, shownByRouter) ? newest : shownByRouter;
 }
 
 export function createSelection(): Selection {
@@ -34,18 +38,18 @@ export function createSelection(): Selection {
   return {
     store,
     set(shownByRouter, address) {
-      const { under, waiting } = store.getState();
-      if (under !== shownByRouter && !waiting.includes(shownByRouter))
+      const selecting = store.getState();
+      const { under, waiting } = selecting;
+      if (!isOnItsWay(selecting, shownByRouter))
         store.setState({ under: shownByRouter, waiting: [address] });
       else if (address === under) store.setState(NOTHING);
       else store.setState({ under, waiting: [...waiting, address] });
     },
     shows(address) {
-      const { under, waiting } = store.getState();
-      if (waiting.length === 0) return;
-      const arrived = address === waiting.at(-1);
-      const leftElsewhere = address !== under && !waiting.includes(address);
-      if (arrived || leftElsewhere) store.setState(NOTHING);
+      const selecting = store.getState();
+      if (selecting.waiting.length === 0) return;
+      const hasArrived = address === selecting.waiting.at(-1);
+      if (hasArrived || !isOnItsWay(selecting, address)) store.setState(NOTHING);
     },
   };
 }
