@@ -1,20 +1,21 @@
 import { partsText } from '@/text';
 
 const t = partsText.stateMark;
-export type FrameState = 'clear' | 'crop' | 'slow' | 'lost' | 'out';
+export type FrameState = 'clear' | 'crop' | 'once' | 'slow' | 'lost' | 'out';
 
 const TITLES: Record<FrameState, string> = {
   clear: 'got',
   crop: t.coveredByCropping,
+  once: t.coveredOnce,
   slow: t.tooSlow,
   lost: t.notCovered,
   out: t.leftOut,
 };
 
-/** The mark of a state: solid got, hatched by crop, dotted too slow, open not reached, faint left out. */
+/** The mark of a state: solid got, hatched by crop, half once instead of twice, dotted too slow, open not reached, faint left out. */
 export function StateMark({ state, label }: { state: FrameState; label?: string }) {
   const colour =
-    state === 'clear' || state === 'crop'
+    state === 'clear' || state === 'crop' || state === 'once'
       ? 'var(--got)'
       : state === 'out'
         ? 'var(--hair)'
@@ -38,6 +39,7 @@ export function StateMark({ state, label }: { state: FrameState; label?: string 
         strokeWidth="1.5"
         strokeDasharray={state === 'slow' ? '1.5 2' : undefined}
       />
+      {state === 'once' && <rect x="1" y="1.5" width="8" height="9" fill={colour} />}
       {state === 'crop' && (
         <path d="M3 10 7 2M7 10l4-8M11 10l4-8" stroke={colour} strokeWidth="1.5" />
       )}

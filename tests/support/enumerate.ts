@@ -1,19 +1,22 @@
 import { footingOf, type Frame, needAxis } from '@/core/brief';
 import { coveredPositions } from '@/core/coverage';
-import { type Body, stackItemIds, type Setup } from '@/core/gear';
+import { type Body, mountableSetups, stackItemIds, type Setup } from '@/core/gear';
 import { containsPoint, covers, type Interval, type IntervalSet, union } from '@/core/intervals';
-import { aimsOf, type LineupQuestion, type SelectableItem, selectable } from '@/core/lineup';
+import type { LineupQuestion } from '@/core/lineup';
+import { bodiesLeft, itemsLeft, type PlainItem, worthOf } from './plainAims';
 
 /**
  * The slow, obvious way: every subset of the pieces; in each stretch every way to share pieces and
  * bodies among the hands, and where setups are fixed every way to mount them; each frame looked at
- * on its own. It knows nothing of cells, candidates or reduction.
+ * on its own. It knows nothing of segments, candidates or reduction, and counts by plainAims. What a setup
+ * covers it takes from the product: verdictByPoint.test.ts holds that against verdicts of its own.
  */
 
-const LAYERS = ['base', 'stop1', 'stop2', 'whole', 'good', 'firstClass'] as const;
+const LAYERS = ['base', 'single', 'stop1', 'stop2', 'whole', 'good', 'firstClass'] as const;
 type Layer = (typeof LAYERS)[number];
 const HARDER = {
   base: undefined,
+  single: undefined,
   stop1: { stops: 1, uncropped: false, leastGrade: null },
   stop2: { stops: 2, uncropped: false, leastGrade: null },
   whole: { stops: 0, uncropped: true, leastGrade: null },
@@ -44,11 +47,10 @@ interface Outcome {
 /** The values of all aims for a set of pieces, at their best; the order of ids is left out. */
 function bestValues(
   question: LineupQuestion,
-  items: readonly SelectableItem[],
+  items: readonly PlainItem[],
   bodies: readonly Body[],
   outcomes: readonly (readonly Outcome[])[],
 ): number[] {
-  const aims = aimsOf(question.frames, question.limits).filter((aim) => aim.name !== 'order');
   let best: number[] | null = null;
   const visit = (i: number, got: ReadonlySet<string>, changes: number) => {
     const outcome = outcomes[i];
@@ -56,19 +58,11 @@ function bestValues(
       for (const o of outcome) visit(i + 1, new Set([...got, ...o.got]), changes + o.changes);
       return;
     }
-    const values = aims.map((aim) => {
-      const lost = question.frames.flatMap((frame) =>
-        LAYERS.filter((layer) => !got.has(`${frame.id} ${layer}`)).map((layer) =>
-          aim.targetCost({ frame, layer }),
-        ),
-      );
-      const sum = (numbers: readonly number[]) => numbers.reduce((a, b) => a + b, 0);
-      return (
-        sum(lost) +
-        sum(items.map((p) => aim.itemCostOf(p, 0))) +
-        sum(bodies.map((b) => aim.bodyCost(b, 0))) +
-        (aim.name === 'changes' ? changes : 0)
-      );
+    const values = worthOf(question.frames, question.limits, {
+      items,
+      bodies: [...bodies],
+      changes,
+      got: (id, reading) => got.has(`${id} ${reading}`),
     });
     if (best === null || compareAims(values, best, 1e-9) < 0) best = values;
   };
@@ -84,20 +78,30 @@ export function compareAims(a: readonly number[], b: readonly number[], toleranc
   return 0;
 }
 
-/**
- * The aims for one given set of pieces at their best; null when it breaks a limit. Where the weight of
- * bodies counts, over every set of bodies that may come along.
- */
+/** The aims for one given set of pieces at their best; null when it breaks a limit. */
 export function aimValues(question: LineupQuestion, taken: ReadonlySet<string>): number[] | null {
-  const { bodies } = selectable(question.shelf, question.limits);
-  if (!question.limits.countBodies) return aimValuesWith(question, taken, bodies);
-  let best: number[] | null = null;
-  for (let mask = 0; mask < 2 ** bodies.length; mask += 1) {
-    const along = bodies.filter((_, i) => mask & (1 << i));
+  const all = aimValuesByBodies(question, taken);
+  return all.reduce<number[] | null>(
+    (best, { values }) => (best === null || compareAims(values, best, 1e-9) < 0 ? values : best),
+    null,
+  );
+}
+
+/** The same with each set of cameras that may come along, where their weight counts. */
+export function aimValuesByBodies(
+  question: LineupQuestion,
+  taken: ReadonlySet<string>,
+): { readonly along: readonly Body[]; readonly values: number[] }[] {
+  const bodies = bodiesLeft(question.shelf, question.limits);
+  const sets = question.limits.countBodies
+    ? Array.from({ length: 2 ** bodies.length }, (_, mask) =>
+        bodies.filter((_b, i) => mask & (1 << i)),
+      )
+    : [bodies];
+  return sets.flatMap((along) => {
     const values = aimValuesWith(question, taken, along);
-    if (values !== null && (best === null || compareAims(values, best, 1e-9) < 0)) best = values;
-  }
-  return best;
+    return values === null ? [] : [{ along, values }];
+  });
 }
 
 function aimValuesWith(
@@ -106,16 +110,25 @@ function aimValuesWith(
   bodies: readonly Body[],
 ): number[] | null {
   const { limits } = question;
-  const { items: all, setups: mountable } = selectable(question.shelf, limits);
-  const setups = mountable.filter((s) => bodies.some((b) => b.id === s.bodyId));
+  const { shelf } = question;
+  const all = itemsLeft(shelf, limits);
+  const mayBeTaken = ({ id }: { readonly id: string }) => all.some((item) => item.id === id);
+  const setups = mountableSetups({
+    ...shelf,
+    bodies: [...bodies],
+    lenses: shelf.lenses.filter(mayBeTaken),
+    converters: shelf.converters.filter(mayBeTaken),
+    tubes: shelf.tubes.filter(mayBeTaken),
+    adapters: shelf.adapters.filter(mayBeTaken),
+  });
   const bodyWeightG = limits.countBodies ? bodies.reduce((g, b) => g + (b.weightG ?? 0), 0) : 0;
   const items = all.filter((p) => taken.has(p.id));
-  const sum = (of: (p: SelectableItem) => number) => items.reduce((s, p) => s + of(p), 0);
+  const sum = (of: (p: PlainItem) => number) => items.reduce((s, p) => s + of(p), 0);
   const over = (most: number | null, value: number) => most !== null && value > most;
   if (
     over(
       limits.maxLenses,
-      sum((p) => Number(p.kind === 'lens')),
+      sum((p) => Number(p.isLens)),
     ) ||
     over(limits.maxLineupWeightG, sum((p) => p.weightG ?? 0) + bodyWeightG) ||
     over(
@@ -160,7 +173,7 @@ function aimValuesWith(
         const got = look(stretch, states);
         const changes = counted
           ? shared.reduce((s, { itemIds }, i) => {
-              const lenses = items.filter((p) => p.kind === 'lens' && itemIds.has(p.id)).length;
+              const lenses = items.filter((p) => p.isLens && itemIds.has(p.id)).length;
               return s + (rules[i]!.placed ? 0 : Math.max(0, lenses - rules[i]!.bodiesAtOnce));
             }, 0)
           : 0;
@@ -436,7 +449,7 @@ function middles(axis: Interval, made: readonly Made[]): number[] {
 
 /** The best aims over all subsets that keep to the limits; null when none does. */
 export function bestByEnumeration(question: LineupQuestion, tolerance: number): number[] | null {
-  const { items } = selectable(question.shelf, question.limits);
+  const items = itemsLeft(question.shelf, question.limits);
   let best: number[] | null = null;
   for (let mask = 0; mask < 2 ** items.length; mask += 1) {
     const chosen = items.filter((_, i) => mask & (1 << i));

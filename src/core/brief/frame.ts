@@ -203,6 +203,11 @@ export const twice = z.discriminatedUnion('by', [
 ]);
 export type BackupRule = z.infer<typeof twice>;
 
+/** Whether a picture is asked for twice; one by a single named person is asked for once, by her. */
+export function isAskedTwice({ twice: rule }: Pick<Frame, 'twice'>): boolean {
+  return rule !== null && (rule.by === 'bodies' || rule.shooterIds.length !== 1);
+}
+
 /** One wanted picture. */
 export const frame = z
   .strictObject({

@@ -4,6 +4,7 @@ export {
   type Depth,
   type Footing,
   footingOf,
+  isAskedTwice,
   frame,
   type Frame,
   frameId,

@@ -1,11 +1,4 @@
-import {
-  footingOf,
-  type Frame,
-  type FrameId,
-  needAxis,
-  type ShooterId,
-  type StretchId,
-} from '@/core/brief';
+import { footingOf, type Frame, needAxis, type ShooterId, type StretchId } from '@/core/brief';
 import { coveredPositions } from '@/core/coverage';
 import { type BodyId, stackItemIds, mountableSetups, type Setup, withItems } from '@/core/gear';
 import { covers, type Interval, type IntervalSet, subtract, union } from '@/core/intervals';
@@ -65,9 +58,20 @@ export type Planned = Pick<LineupResult, 'lineup' | 'bodies'> & {
   readonly frames: readonly Pick<LineupResult['frames'][number], 'frameId' | 'state'>[];
 };
 
+/** The frames that a lineup gets: what it covers once, though it is asked for twice, is to be made once. */
+function framesGot(frames: readonly Frame[], result: Planned): Frame[] {
+  const states = new Map(result.frames.map((f) => [f.frameId, f.state]));
+  return frames.flatMap((f) => {
+    const state = states.get(f.id) ?? 'lost';
+    if (state === 'lost') return [];
+    return [state === 'once' ? { ...f, twice: null } : f];
+  });
+}
+
 /** The stretches of an outing with the frames that the lineup gets, and every way of making each. */
 export function shiftsOf(question: LineupQuestion, result: Planned): Shift[] {
-  const { shelf, frames, stretches } = question;
+  const { shelf, stretches } = question;
+  const frames = framesGot(question.frames, result);
   const taken = new Set<string>(takenItems(result));
   const along = new Set<string>(result.bodies);
   const bodies = shelf.bodies.filter((b) => along.has(b.id));
@@ -75,13 +79,8 @@ export function shiftsOf(question: LineupQuestion, result: Planned): Shift[] {
   const assignments = assignmentsOf(question, bodies);
   const shifts = assignments.map((assignment) => assignmentShift(assignment, setups));
   const coverOf = remembered((setup: Setup, frame: Frame) => coverBy(setup, frame, question));
-  const got = new Set<FrameId>(
-    result.frames.filter((f) => f.state !== 'lost').map((f) => f.frameId),
-  );
   const opportunities = new Map(
-    frames
-      .filter((f) => got.has(f.id))
-      .map((f) => [f.id, everyOpportunityOf(f, assignments)] as const),
+    frames.map((f) => [f.id, everyOpportunityOf(f, assignments)] as const),
   );
   const stretchIds = [...new Set(assignments.map((h) => h.stretchId))];
   return stretchIds.map((stretchId, at) => {

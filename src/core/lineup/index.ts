@@ -1,5 +1,12 @@
 /** The choice: the fewest lenses that get the frames, proven, with its reasons. */
-export { type AimValue, type Choice, choose, costsOf, type Open } from './solve/choose';
+export {
+  type AimValue,
+  type Choice,
+  choose,
+  costsOf,
+  NOTHING_GOT,
+  type Open,
+} from './solve/choose';
 export type { ConflictMember, KeptOut, LimitConflict, WayOut } from './explain/conflicts';
 export {
   type Difference,
@@ -33,7 +40,14 @@ export {
   type Reached,
 } from './solve/mipSolver';
 export { type CoveringModel, modelOf } from './solve/model';
-export { type Aim, AIM_TOLERANCE, type AimName, aimsOf, wantSharesPercent } from './problem/aims';
+export {
+  type Aim,
+  AIM_TOLERANCE,
+  type AimName,
+  aimsOf,
+  shareGot,
+  wantSharesPercent,
+} from './problem/aims';
 export {
   LIMIT_KEYS,
   type LimitKey,
@@ -60,6 +74,7 @@ export {
   type LensIn,
   type LensOut,
   type LineupResult,
+  type OnceReason,
   type Note,
   type Reason,
   type Totals,

@@ -10,7 +10,7 @@ import {
 } from '@/core/gear';
 import type { Pace } from '@/core/pace';
 import { withBodies } from './solve/bodies';
-import { type Choice, choose } from './solve/choose';
+import { type Choice, choose, type Got, NOTHING_GOT } from './solve/choose';
 import { conflictBehind, type KeptOut, keptLost } from './explain/conflicts';
 import {
   type Deadline,
@@ -29,7 +29,7 @@ import { isLoose } from './problem/assignments';
 import { lensesOut, onlyIt } from './explain/lenses';
 import type { MipSolver } from './solve/mipSolver';
 import { notesOf, unverifiedWeights } from './explain/notes';
-import { wantSharesPercent } from './problem/aims';
+import { shareGot, wantSharesPercent } from './problem/aims';
 import { type Proof, proofOf } from './prove/proof';
 import type { LineupQuestion } from './problem/question';
 import { presolve, type Presolved } from './presolve/presolve';
@@ -93,16 +93,19 @@ export function solveChoice(
           within(SHARES.proof),
           problem,
           presolved,
-          new Set(
-            question.frames
-              .filter((f) => f.want !== 'bonus' && choice.got.has(f.id))
-              .map((f) => f.id),
-          ),
+          withoutBonus(question, choice),
           { lensCount: idsOf(problem, choice, 'lens').length, proven: choice.open === null },
           timeLimitS,
         );
   const timing = { modelMs: modelled - started, solveMs: now() - modelled };
   return { problem, presolved, choice, proof, carried: null, timing };
+}
+
+/** What a lineup gets of the frames that count. */
+function withoutBonus({ frames }: LineupQuestion, { got, once }: Choice): Got {
+  const counted = (ids: ReadonlySet<FrameId>) =>
+    new Set(frames.filter((f) => f.want !== 'bonus' && ids.has(f.id)).map((f) => f.id));
+  return { got: counted(got), once: counted(once) };
 }
 
 /** A choice that time ran out over, or what is found among a few good lenses where that is better. */
@@ -248,16 +251,21 @@ export function draftOf({ frames }: LineupQuestion, problem: Problem, choice: Ch
     bodies: choice.along ?? problem.choice.bodies.map((b) => b.id),
     frames: frames.map(({ id }) => ({
       frameId: id,
-      state: choice.got.has(id) ? ('clear' as const) : ('lost' as const),
+      state: standingOf(choice, id),
     })),
   };
+}
+
+function standingOf({ got, once }: Choice, id: FrameId): 'clear' | 'once' | 'lost' {
+  if (!got.has(id)) return 'lost';
+  return once.has(id) ? 'once' : 'clear';
 }
 
 /** What is along when the locked-in items alone break the limits. */
 function lockedOnly(problem: Problem): Choice {
   return {
     taken: problem.choice.items.filter((p) => p.lockedIn).map((p) => p.id),
-    got: new Set(),
+    ...NOTHING_GOT,
     values: [],
     uses: { held: [], bodies: [], fixed: [] },
     along: problem.choice.bodies
@@ -312,7 +320,7 @@ function assignmentsResult({ assignments }: Problem, { uses }: Choice): Assignme
 function totalsOf(
   frames: readonly Frame[],
   { choice: { items: all, bodies: eligible }, limits }: Problem,
-  { taken, got, along }: Choice,
+  { taken, got, once, along }: Choice,
 ): Totals {
   const ids = new Set(taken);
   const items = all.filter((p) => ids.has(p.id));
@@ -322,7 +330,11 @@ function totalsOf(
   const idsOfAll = (some: readonly { readonly id: string }[]) => some.map((item) => item.id);
   const count = (want: Frame['want']) => {
     const of = frames.filter((f) => f.want === want);
-    return { got: of.filter((f) => got.has(f.id)).length, of: of.length };
+    return {
+      got: of.filter((f) => got.has(f.id) && !once.has(f.id)).length,
+      once: of.filter((f) => once.has(f.id)).length,
+      of: of.length,
+    };
   };
   const shares = wantSharesPercent(frames);
   return {
@@ -336,7 +348,7 @@ function totalsOf(
     musts: count('must'),
     wants: {
       ...count('want'),
-      sharePercent: sum([...shares].map(([id, share]) => (got.has(id) ? share : 0))),
+      sharePercent: shareGot(shares, { got, once }),
     },
     bonus: count('bonus'),
   };

@@ -43,6 +43,7 @@ export interface YearWorth {
 
 const PICTURE_AIMS: ReadonlySet<string> = new Set([
   'musts',
+  'once',
   'wants',
   'pieces',
   'weightUnknown',

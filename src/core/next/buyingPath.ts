@@ -124,7 +124,9 @@ export function stepsToEqual(
 ): number | null {
   const at = steps.findIndex(
     ({ with: { year: then } }) =>
-      then.musts >= year.musts && then.sharePercent >= year.sharePercent - AIM_TOLERANCE,
+      then.musts >= year.musts &&
+      then.once <= year.once &&
+      then.sharePercent >= year.sharePercent - AIM_TOLERANCE,
   );
   return at < 0 ? null : at + 1;
 }

@@ -66,7 +66,7 @@ export function selling(field: NextField, run: NextRun): Selling {
 function losesNothing(after: YearWorth, before: YearWorth): boolean {
   return after.outings.every((o, at) => {
     const then = before.outings[at]!;
-    return o.musts >= then.musts && o.lossPercent <= then.lossPercent + 1e-6;
+    return o.musts >= then.musts && o.once <= then.once && o.lossPercent <= then.lossPercent + 1e-6;
   });
 }
 
@@ -143,9 +143,12 @@ function withBought(field: NextField, bought: ReadonlySet<string>): NextField {
 /** Each outing gets the musts and wanted pictures that it got, by its own rules. */
 function asGoodRows(joint: JointModel, { outings }: YearWorth): MipRow[] {
   return joint.parts.flatMap((part) => {
-    const { got, taken } = outings[part.outing]!;
+    const { got, gotOnce, taken } = outings[part.outing]!;
     const counted = part.model.targets.filter(
-      ({ target: { frame } }) => got.has(frame.id) && frame.want !== 'bonus',
+      ({ target: { frame, layer } }) =>
+        got.has(frame.id) &&
+        frame.want !== 'bonus' &&
+        (layer === 'single' || !gotOnce.has(frame.id)),
     );
     const rows = counted.map(({ column }): MipRow => ({
       lower: 1,

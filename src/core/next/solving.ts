@@ -13,7 +13,7 @@ export interface Goal {
 }
 
 export type GoalName =
-  'musts' | 'wants' | 'items' | 'weight' | 'money' | 'unknown' | 'things' | 'order';
+  'musts' | 'once' | 'wants' | 'items' | 'weight' | 'money' | 'unknown' | 'things' | 'order';
 
 /** Where time ran out: what was reached, and what nothing can fall below. */
 export interface NextOpen {
@@ -77,13 +77,14 @@ const GOAL_OF = { pieces: 'items', weight: 'weight' } as const;
 
 /** The pictures first, then what the person counts after them. */
 export function pictureGoals(field: NextField, joint: JointModel, after: NextAfter): Goal[] {
-  const aim = (name: 'musts' | 'wants' | 'pieces' | 'weight', as: GoalName): Goal => ({
+  const aim = (name: 'musts' | 'once' | 'wants' | 'pieces' | 'weight', as: GoalName): Goal => ({
     name: as,
     costs: jointCosts(field, joint, name),
     constant: jointConstant(field, joint, name),
   });
   return [
     aim('musts', 'musts'),
+    aim('once', 'once'),
     aim('wants', 'wants'),
     ...AFTER[after].map((name) => aim(name, GOAL_OF[name])),
   ];

@@ -1,10 +1,19 @@
-import { AIM_TOLERANCE, type Choice, type Problem, wantSharesPercent } from '@/core/lineup';
+import {
+  AIM_TOLERANCE,
+  type Choice,
+  NOTHING_GOT,
+  type Problem,
+  shareGot,
+  wantSharesPercent,
+} from '@/core/lineup';
 import type { FrameId } from '@/core/brief';
 
 /** What an outing, or a year of outings, comes to with some gear. */
 export interface Worth {
-  /** Musts got. */
+  /** Musts got, those that are covered once instead of twice among them. */
   readonly musts: number;
+  /** Musts covered once, though they are asked for twice. */
+  readonly once: number;
   /** Percent of the wanted pictures got. */
   readonly sharePercent: number;
   /** Percent of the wanted pictures lost, with what the outing counts against each item. */
@@ -18,31 +27,42 @@ export interface Worth {
 /** An outing's own answer with some gear. */
 export interface OutingWorth extends Worth {
   readonly got: ReadonlySet<FrameId>;
+  /** Of them, those covered once, though they are asked for twice. */
+  readonly gotOnce: ReadonlySet<FrameId>;
   /** Ids of the items taken. */
   readonly taken: readonly string[];
   /** Whether it is the proven best. */
   readonly proven: boolean;
 }
 
-export const NOTHING: Worth = { musts: 0, sharePercent: 0, lossPercent: 0, items: 0, weightG: 0 };
+export const NOTHING: Worth = {
+  musts: 0,
+  once: 0,
+  sharePercent: 0,
+  lossPercent: 0,
+  items: 0,
+  weightG: 0,
+};
 
 export function worthOf(problem: Problem, choice: Choice | null): OutingWorth {
   const { frames, limits } = problem;
   const shares = wantSharesPercent(frames);
-  const got: ReadonlySet<FrameId> = choice?.got ?? new Set();
+  const { got, once } = choice ?? NOTHING_GOT;
   const ids = new Set(choice?.taken ?? []);
   const taken = problem.choice.items.filter(({ id }) => ids.has(id));
   const earning = taken.filter(({ lockedIn }) => !lockedIn);
-  const sharePercent = sum([...shares].map(([id, share]) => (got.has(id) ? share : 0)));
+  const sharePercent = shareGot(shares, { got, once });
   const against =
     shares.size > 0 ? limits.wantRatePercent * sum(earning.map((t) => t.itemCost)) : 0;
   return {
     musts: frames.filter(({ id, want }) => want === 'must' && got.has(id)).length,
     sharePercent,
+    once: frames.filter(({ id, want }) => want === 'must' && once.has(id)).length,
     lossPercent: (shares.size > 0 ? 100 - sharePercent : 0) + against,
     items: sum(taken.map((t) => t.itemCost)),
     weightG: sum(taken.map((t) => t.weightG ?? 0)),
     got,
+    gotOnce: once,
     taken: taken.map(({ id }) => id),
     proven: choice === null || choice.open === null,
   };
@@ -58,6 +78,7 @@ export function overTheYear(
 function scaled(w: Worth, n: number): Worth {
   return {
     musts: n * w.musts,
+    once: n * w.once,
     sharePercent: n * w.sharePercent,
     lossPercent: n * w.lossPercent,
     items: n * w.items,
@@ -68,6 +89,7 @@ function scaled(w: Worth, n: number): Worth {
 function plus(a: Worth, b: Worth): Worth {
   return {
     musts: a.musts + b.musts,
+    once: a.once + b.once,
     sharePercent: a.sharePercent + b.sharePercent,
     lossPercent: a.lossPercent + b.lossPercent,
     items: a.items + b.items,
@@ -82,12 +104,16 @@ export function difference(a: Worth, b: Worth): Worth {
 
 const DECIDING = [
   (w: Worth) => -w.musts,
+  (w: Worth) => w.once,
   (w: Worth) => w.lossPercent,
   (w: Worth) => w.items,
   (w: Worth) => w.weightG,
 ] as const;
 
-/** Below 0 where the first is better: musts, wanted pictures, items, weight, in this order. */
+/** Of them, those that count pictures. */
+const PICTURES = 3;
+
+/** Below 0 where the first is better: musts, those covered once, wanted pictures, items, weight, in this order. */
 export function byWorth(a: Worth, b: Worth, aims: number = DECIDING.length): number {
   for (const of of DECIDING.slice(0, aims)) {
     const step = of(a) - of(b);
@@ -98,7 +124,7 @@ export function byWorth(a: Worth, b: Worth, aims: number = DECIDING.length): num
 
 /** Whether the pictures are as good: musts, and wanted ones with what is counted against items. */
 export function asGoodInPictures(a: Worth, b: Worth): boolean {
-  return byWorth(a, b, 2) <= 0;
+  return byWorth(a, b, PICTURES) <= 0;
 }
 
 const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);

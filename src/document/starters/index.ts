@@ -1,6 +1,13 @@
 /** Starter briefs: outings of the usual genres to begin from. */
 import { VERSIONS } from '../migrations';
-import { DEFAULT_LIMITS, DEFAULT_PACKING, outingId, PLAIN_STRETCH, stretch } from '@/core/brief';
+import {
+  DEFAULT_LIMITS,
+  DEFAULT_PACKING,
+  eligibleBodies,
+  outingId,
+  PLAIN_STRETCH,
+  stretch,
+} from '@/core/brief';
 import type { Shelf } from '@/core/gear';
 import { FILE_FORMAT, type OutingFile } from '../outingFile';
 import { frameOf, type Starter, type StarterText } from './shot';
@@ -8,12 +15,18 @@ import { frameOf, type Starter, type StarterText } from './shot';
 export { type StarterKey, STARTERS } from './genres';
 export type { Starter, StarterText } from './shot';
 
-/** An outing from a starter brief, with the gear that is on the shelf. */
+/**
+ * An outing from a starter brief, with the gear that is on the shelf. What can't be repeated is asked for
+ * twice only where there are two cameras.
+ */
 export function outingFromStarter(
   starter: Starter,
   text: StarterText,
   { shelf, currency }: { readonly shelf: Shelf; readonly currency: string },
 ): OutingFile {
+  const limits = { ...DEFAULT_LIMITS, ...starter.limits };
+  const hasTwoCameras = eligibleBodies(shelf, limits).length > 1;
+  const frames = starter.shots.map((shot) => frameOf(shot, text));
   return {
     format: FILE_FORMAT,
     version: VERSIONS.outing,
@@ -32,9 +45,9 @@ export function outingFromStarter(
     stretches: (starter.stretches ?? []).map(({ key, ...rest }) =>
       stretch.parse({ ...PLAIN_STRETCH, ...rest, id: key, name: text.stretches?.[key] }),
     ),
-    frames: starter.shots.map((shot) => frameOf(shot, text)),
+    frames: hasTwoCameras ? frames : frames.map((f) => ({ ...f, twice: null })),
     shelf,
-    limits: { ...DEFAULT_LIMITS, ...starter.limits },
+    limits,
     packing: DEFAULT_PACKING,
     ties: null,
   };

@@ -38,7 +38,18 @@ test.each(STARTERS.map((s) => [s.key, s] as const))(
       now: () => 0,
     });
     expect(result.status).toBe('proven');
-    const lost = result.frames.filter((f) => f.want === 'must' && f.state === 'lost');
+    const lost = result.frames.filter((f) => f.want === 'must' && (f.state === 'lost' || f.state === 'once'));
     expect(lost.map((f) => [f.frameId, f.nearest?.shortfall?.code, f.conflict?.code])).toEqual([]);
   },
 );
+
+test('what can’t be repeated is asked for twice only where there are two cameras', () => {
+  const wedding = STARTERS.find((s) => s.shots.some((shot) => shot.twice))!;
+  const twiceWith = (cameras: number) =>
+    outingFromStarter(wedding, STARTER_TEXTS[wedding.key], {
+      shelf: { ...shelf!, bodies: shelf!.bodies.slice(0, cameras) },
+      currency: 'EUR',
+    }).frames.filter((f) => f.twice !== null).length;
+  expect(twiceWith(1)).toBe(0);
+  expect(twiceWith(2)).toBeGreaterThan(0);
+});

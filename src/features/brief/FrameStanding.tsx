@@ -12,6 +12,7 @@ import {
   stackName,
   marginSteps,
   namesOf,
+  ONCE_REASONS,
   positionText,
   shortfallText,
   listOf,
@@ -70,6 +71,7 @@ export function FrameStanding({ frame }: { frame: Frame }) {
             )}
           </li>
         )}
+        {standing.once && <li>{ONCE_REASONS[standing.once]}</li>}
         {standing.conflict && <li>{conflictText(standing.conflict)}</li>}
         {standing.missing.length > 0 && standing.covers.length > 0 && (
           <li>
@@ -83,7 +85,12 @@ export function FrameStanding({ frame }: { frame: Frame }) {
   );
 }
 
-const STATES = { clear: t.covered, crop: t.coveredByCropping, lost: t.notCovered2 } as const;
+const STATES = {
+  clear: t.covered,
+  crop: t.coveredByCropping,
+  once: t.coveredOnce,
+  lost: t.notCovered2,
+} as const;
 
 /** What a cover has to spare, or the crop that it needs; null when there is nothing to say. */
 function spare({ code, margins }: Cover): string | null {

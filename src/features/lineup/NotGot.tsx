@@ -12,10 +12,11 @@ import {
   WANTS,
   listOf,
   anyOf,
+  ONCE_REASONS,
 } from '@/text';
 import { type OutingFile } from '@/document';
 import { useFile } from '@/session';
-import { StateMark } from '@/parts';
+import { type FrameState as MarkedState, StateMark } from '@/parts';
 import { memberText } from './ConflictText';
 
 const t = lineupText.notGot;
@@ -24,22 +25,22 @@ const t = lineupText.notGot;
 export function NotGot({ result }: { result: LineupResult }) {
   const file = useFile();
   const name = namesOf(file);
-  const lost = result.frames.filter((f) => f.state === 'lost');
+  const lost = result.frames.filter((f) => f.state === 'lost' || f.state === 'once');
   if (lost.length === 0) return null;
   return (
     <section aria-labelledby="not-got">
       <h2 id="not-got" className="mb-1 text-lg">
-        {t.notCovered}
+        {lost.some((f) => f.state === 'once') ? t.notCoveredAsAsked : t.notCovered}
       </h2>
       <ul>
         {lost.map((frame) => (
           <li key={frame.frameId} className="border-b border-hair py-1.5">
-            <StateMark state={frame.nearest?.shortfall?.code === 'too-slow' ? 'slow' : 'lost'} />{' '}
+            <StateMark state={stateOf(frame)} />{' '}
             <span className="font-semibold">{name(frame.frameId)}</span>{' '}
             <span className="text-soft">{WANTS[frame.want]}</span>
             <span className="block text-[13px]">
               {frame.kept === null
-                ? whyLost(frame, result, name)
+                ? whyNot(frame, result, name)
                 : keptText(frame, frame.kept, file, name)}
             </span>
           </li>
@@ -47,6 +48,14 @@ export function NotGot({ result }: { result: LineupResult }) {
       </ul>
     </section>
   );
+}
+
+function stateOf({ state, nearest }: FrameResult): MarkedState {
+  return state === 'lost' && nearest?.shortfall?.code === 'too-slow' ? 'slow' : state;
+}
+
+function whyNot(frame: FrameResult, result: LineupResult, name: (id: string) => string): string {
+  return frame.once === null ? whyLost(frame, result, name) : ONCE_REASONS[frame.once];
 }
 
 /** What keeps the lenses out that would cover a wanted picture. */
@@ -80,16 +89,22 @@ function keptText(
   });
   const ways = waysOut.map((w) => wayText(w, name, outing.currency));
   const because = listOf([...reasons, ...partsCovered(frame, name)]);
-  return ways.length > 0
-    ? t.leftOutBecauseButHelped(because, ways.join('; or '))
-    : t.leftOutBecause(because);
+  const help = ways.join('; or ');
+  if (frame.state === 'once')
+    return help ? t.coveredOnceBecauseButHelped(because, help) : t.coveredOnceBecause(because);
+  return help ? t.leftOutBecauseButHelped(because, help) : t.leftOutBecause(because);
 }
 
 /** What the lineup covers of a picture that it loses. */
 function partsCovered({ covers, unit }: FrameResult, name: (id: string) => string): string[] {
-  return covers.map((c) =>
-    t.coversOnly(stackName(c, name), listOf(c.ranges.map((r) => positionText(unit, r.from, r.to)))),
-  );
+  return covers
+    .filter((c) => c.code === 'part')
+    .map((c) =>
+      t.coversOnly(
+        stackName(c, name),
+        listOf(c.ranges.map((r) => positionText(unit, r.from, r.to))),
+      ),
+    );
 }
 
 function wayText(way: WayOut, name: (id: string) => string, currency: string): string {

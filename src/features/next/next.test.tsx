@@ -23,7 +23,7 @@ jest.mock('@/session', () => ({
   usePhotographKeeper: () => null,
 }));
 
-const NONE: Worth = { musts: 0, sharePercent: 0, lossPercent: 0, items: 0, weightG: 0 };
+const NONE: Worth = { once: 0, musts: 0, sharePercent: 0, lossPercent: 0, items: 0, weightG: 0 };
 const YEAR = { outings: [], year: NONE, proven: true };
 
 function workWith(change: (change: Partial<NextSettings>) => void = () => undefined): NextWork {

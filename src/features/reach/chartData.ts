@@ -142,7 +142,7 @@ export function slowestShown(bands: readonly Band[]): number {
 export const stopsOf = (fNumber: number) => 2 * Math.log2(fNumber);
 
 function stateOf(
-  state: 'clear' | 'crop' | 'lost' | undefined,
+  state: Exclude<FrameState, 'slow' | 'out'> | undefined,
   lack: string | undefined,
 ): FrameState {
   if (state === undefined) return 'out';

@@ -153,6 +153,7 @@ export function spanShape(
 ): Shape {
   const { frame, number, span, state } = of;
   const wrong = state === 'lost' || state === 'slow';
+  const solid = state === 'clear' || state === 'once';
   const stroke = wrong ? colours.wrong : colours.ink;
   const opacity = lit !== null && !lit.has(frame.id) ? 0.15 : 1;
   const [a, b] = spanEnds(of, api, y);
@@ -190,7 +191,7 @@ export function spanShape(
         type: 'rect',
         shape: { x: middle[0] - 8, y: middle[1] - 7, width: 16, height: 14, r: 7 },
         style: {
-          fill: wrong ? colours.sheet : state === 'clear' ? stroke : colours.sheet,
+          fill: solid ? stroke : colours.sheet,
           stroke,
           lineWidth: 1.2,
           opacity,
@@ -202,7 +203,7 @@ export function spanShape(
           x: middle[0],
           y: middle[1] + 0.5,
           text: state === 'lost' ? `${number}×` : String(number),
-          fill: state === 'clear' ? colours.sheet : stroke,
+          fill: solid ? colours.sheet : stroke,
           font: '600 10px Commissioner Variable',
           align: 'center',
           verticalAlign: 'middle',

@@ -118,11 +118,12 @@ const STATUS = {
   unverified: t.notCertainSomeWeightsAre,
 } as const;
 
-function Got({ label, got, of }: { label: string; got: number; of: number }) {
+function Got({ label, got, once, of }: { label: string; got: number; once: number; of: number }) {
   if (of === 0) return <span className="text-soft">{t.no(label)}</span>;
   return (
     <span>
-      <StateMark state={got === of ? 'clear' : 'lost'} /> {t.of(got, of, label)}
+      <StateMark state={got === of ? 'clear' : got + once === of ? 'once' : 'lost'} />{' '}
+      {t.of(got, of, label, once)}
     </span>
   );
 }

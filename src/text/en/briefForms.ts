@@ -77,6 +77,7 @@ export const briefFormText = {
     notCovered: (list: string) => `Not covered: ${list}`,
     covered: 'Covered',
     coveredByCropping: 'Covered by cropping',
+    coveredOnce: 'Covered once, not twice',
     notCovered2: 'Not covered',
     spareLightOf: (stops: string) => `spare light of ${stops}`,
     left: (megapixels: string) => `, ${megapixels} left`,

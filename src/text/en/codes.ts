@@ -9,7 +9,7 @@ import {
 } from '@/core/brief';
 import type { Conflict, TimeRule } from '@/core/coverage';
 import type { Grade, Ownership } from '@/core/gear';
-import type { Advantage } from '@/core/lineup';
+import type { Advantage, OnceReason } from '@/core/lineup';
 import { formatFNumber, formatIso, formatShutter, formatStops, formatWeight } from '../format';
 
 /** The names of core's codes that no page says first. */
@@ -26,6 +26,14 @@ export const FOOTING_HINTS: Record<Footing, string> = {
   held: 'you stay put: every distance must fit',
   free: 'you can move: one distance is enough',
   flowing: 'it comes towards you: every distance without changing lenses',
+};
+
+/** Why a picture is covered once that is asked for twice. */
+export const ONCE_REASONS: Record<OnceReason, string> = {
+  'one-person': 'Covered once: only one person can cover it. Twice takes a second person.',
+  'one-camera': 'Covered once: only one camera can cover it. Twice takes a second camera.',
+  'one-lens': 'Covered once: only one lens can cover it. Twice takes a second lens.',
+  'not-at-once': 'Covered once: no two of your setups that cover it can be used at once.',
 };
 
 export const SCENE_NAMES: Record<SceneKey, string> = {

@@ -21,6 +21,10 @@ const NOUNS = {
   lensIs: { one: 'lens is', other: 'lenses are' },
   lensThatIs: { one: 'lens that is', other: 'lenses that are' },
   mount: { one: 'mount', other: 'mounts' },
+  mustCoveredOnce: {
+    one: 'must covered once instead of twice',
+    other: 'musts covered once instead of twice',
+  },
   mustLost: { one: 'must lost', other: 'musts lost' },
   newItem: { one: 'new item', other: 'new items' },
   otherIs: { one: 'other is', other: 'others are' },

@@ -8,6 +8,7 @@ import { type Step } from './steps/step';
 
 const AIM_TEXTS: Readonly<Record<AimName, string>> = {
   musts: 'the musts',
+  once: 'what is covered twice',
   wants: 'the wants',
   pieces: 'the number of items',
   weight: 'the weight',
@@ -37,6 +38,8 @@ export function amountText(aim: AimName, amount: number, currency: string): stri
   switch (aim) {
     case 'musts':
       return counted(amount, 'mustLost');
+    case 'once':
+      return counted(amount, 'mustCoveredOnce');
     case 'wants':
       return `${formatPercent(amount)} of the wanted pictures`;
     case 'pieces':

@@ -38,6 +38,7 @@ export const helpText = {
   marks: {
     clear: 'covered',
     crop: 'covered by cropping',
+    once: 'once instead of twice',
     slow: 'too slow',
     lost: 'not covered',
     out: 'left out',

@@ -140,6 +140,10 @@ export const lineupText = {
     notCovered: 'Not covered',
     noLensAddsEnoughOf: 'no lens adds enough of the wanted pictures',
     yourLimitsLeaveNoRoom: 'your limits leave no room for it',
+    coveredOnceBecause: (reasons: string) => `Covered once, not twice, because ${reasons}.`,
+    coveredOnceBecauseButHelped: (reasons: string, ways: string) =>
+      `Covered once, not twice, because ${reasons}. What would help: ${ways}.`,
+    notCoveredAsAsked: 'Not covered, or once instead of twice',
     youAlsoWant: (name: string) => `you also want ${name}`,
     bagsArentAllowedSoLenses: (stretch: string) =>
       `in ${stretch} bags aren’t allowed, so lenses can’t be changed`,

@@ -59,6 +59,8 @@ export const nextText = {
   worth: {
     musts: (n: number) =>
       `${signed(digits(Math.abs(n), 1), n)} ${Math.abs(n) === 1 ? 'must' : 'musts'} a year`,
+    twice: (n: number) =>
+      `${signed(digits(Math.abs(n), 1), n)} ${Math.abs(n) === 1 ? 'must' : 'musts'} a year covered twice`,
     wants: (percent: number) =>
       `${signed(formatPercent(Math.abs(percent)), percent)} of the wanted pictures`,
     items: (n: number) =>
@@ -226,6 +228,7 @@ export const nextText = {
   open: (goal: GoalName, gap: number, yearOutings: number, currency: string) =>
     ({
       musts: `there may be up to ${counted(Math.ceil(gap), 'musts')} a year more in it.`,
+      once: `up to ${counted(Math.ceil(gap), 'musts')} a year more may be covered twice.`,
       wants: `there may be up to ${formatPercent(gap / Math.max(1, yearOutings))} more of the wanted pictures in it.`,
       items: `up to ${counted(gap, 'item')} a year fewer may do.`,
       weight: `it may do with up to ${formatWeight(gap)} a year less.`,
@@ -246,7 +249,7 @@ export interface YearOutings {
 
 /** What something adds, in words. */
 export function worthText(
-  { musts, sharePercent, items, weightG }: Worth,
+  { musts, once, sharePercent, items, weightG }: Worth,
   year: YearOutings,
 ): string {
   const { worth } = nextText;
@@ -254,6 +257,7 @@ export function worthText(
   const [fewer, lighter] = [items / year.all, weightG / year.all];
   const got = [
     Math.abs(musts) > 1e-6 ? worth.musts(musts) : '',
+    Math.abs(once) > 1e-6 ? worth.twice(-once) : '',
     Math.abs(share) >= 0.05 ? worth.wants(share) : '',
   ].filter(Boolean);
   const carried = [

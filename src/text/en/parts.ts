@@ -2,6 +2,7 @@
 export const partsText = {
   stateMark: {
     coveredByCropping: 'covered by cropping',
+    coveredOnce: 'covered once, not twice',
     tooSlow: 'too slow',
     notCovered: 'not covered',
     leftOut: 'left out',

@@ -86,7 +86,8 @@ export const workspaceText = {
     notCertainSomeWeightsAre:
       'not certain: some weights are unknown, or the load is over its limit',
     no: (label: string) => `no ${label}`,
-    of: (got: number, of: number, label: string) => `${got} of ${of} ${label}`,
+    of: (got: number, of: number, label: string, once: number) =>
+      `${got} of ${of} ${label}${once === 0 ? '' : `, ${once} more once instead of twice`}`,
     noLensOnYourShelf: (name: string) => `${name}: no lens on your shelf covers it`,
     excludedByYourLimits: (name: string) => `${name}: excluded by your limits`,
     thinkingThisIsStillThe: 'Thinking… this is still the answer from before your change',

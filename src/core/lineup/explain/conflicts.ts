@@ -1,7 +1,7 @@
 import type { FrameId, ShooterId, StretchId } from '@/core/brief';
 import { type BodyId, type Stack, stackItemIds } from '@/core/gear';
 import { AT_EASE, type Pace } from '@/core/pace';
-import type { Choice } from '../solve/choose';
+import { type Choice, isGotAsAsked } from '../solve/choose';
 import { type Problem, problemOf, withAssignments } from '../problem/problem';
 import type { Assignment } from '../problem/assignments';
 import type { MipModel, MipOutcome, MipSolver } from '../solve/mipSolver';
@@ -61,10 +61,10 @@ export function conflictBehind(
   pace: Pace = AT_EASE,
 ): LimitConflict | null {
   const wanted = problem.frames.filter((f) => f.want === 'must');
-  if (choice !== null && wanted.every((f) => choice.got.has(f.id))) return null;
+  if (choice !== null && wanted.every((f) => isGotAsAsked(choice, f.id))) return null;
   const trial = new Trial(solver, problem, timeLimitS, pace);
   const musts = trial.possibleMusts();
-  if (choice !== null && musts.every((id) => choice.got.has(id))) return null;
+  if (choice !== null && musts.every((id) => isGotAsAsked(choice, id))) return null;
   const all = demandsOf(problem, musts);
   return trial.fits(all) ? null : { members: membersOf(problem, trial, smallest(trial, all)) };
 }
@@ -130,11 +130,11 @@ export function keptLost(
   timeLimitS: number,
   pace: Pace = AT_EASE,
 ): Map<FrameId, KeptOut> {
-  const lost = problem.frames.filter((f) => f.want === 'must' && !choice.got.has(f.id));
+  const lost = problem.frames.filter((f) => f.want === 'must' && !isGotAsAsked(choice, f.id));
   if (lost.length === 0) return new Map();
   const trial = new Trial(solver, problem, timeLimitS, pace);
   const possible = new Set(trial.possibleMusts());
-  const got = [...possible].filter((id) => choice.got.has(id));
+  const got = [...possible].filter((id) => isGotAsAsked(choice, id));
   return new Map(
     lost
       .filter((f) => possible.has(f.id))

@@ -1,6 +1,5 @@
-import type { FrameId } from '@/core/brief';
 import { stackItemIds, type Setup } from '@/core/gear';
-import { type Choice, choose } from '../solve/choose';
+import { type Choice, choose, type Got, NOTHING_GOT } from '../solve/choose';
 import type { Problem } from '../problem/problem';
 import type { Assignment } from '../problem/assignments';
 import { isAvailable } from '../problem/candidates';
@@ -49,18 +48,18 @@ function setupsIn(
   return problem.table.setupsIn(assignment, takenSetups).filter(has);
 }
 
-/** The frames that some items get at the most, whatever is done with them. */
+/** What some items get at the most, whatever is done with them. */
 export function framesGotWith(
   solver: MipSolver,
   problem: Problem,
   among: ReadonlySet<string>,
   timeLimitS: number,
-): ReadonlySet<FrameId> {
+): Got {
   const plain = { ...problem, limits: { ...problem.limits, wantRatePercent: 0, order: [] } };
   const presolved = presolve(plain, { among, keepAll: true });
   const aims = aimsOf(plain.frames, plain.limits).filter(({ name }) => OF_FRAMES.has(name));
-  return choose(solver, plain, presolved, timeLimitS, aims)?.got ?? new Set();
+  return choose(solver, plain, presolved, timeLimitS, aims) ?? NOTHING_GOT;
 }
 
 /** The aims that count frames. */
-const OF_FRAMES: ReadonlySet<AimName> = new Set<AimName>(['musts', 'wants', 'bonus']);
+const OF_FRAMES: ReadonlySet<AimName> = new Set<AimName>(['musts', 'once', 'wants', 'bonus']);

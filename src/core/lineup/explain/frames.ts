@@ -1,4 +1,4 @@
-import { footingOf, type Frame, needAxis, positionUnit } from '@/core/brief';
+import { footingOf, type Frame, needAxis, positionUnit, type StretchId } from '@/core/brief';
 import {
   byVerdict,
   conflictOf,
@@ -14,8 +14,8 @@ import type { Choice } from '../solve/choose';
 import type { SetupsByAssignment } from './evaluate';
 import type { Problem, Target } from '../problem/problem';
 import type { Opportunity } from '../problem/opportunities';
-import { missingOf } from '../problem/positions';
-import type { Cover, FrameResult } from './result';
+import { missingOf, type OpportunityPositions } from '../problem/positions';
+import type { Cover, FrameResult, OnceReason } from './result';
 
 /** Verdicts of what is at hand on one opportunity. */
 interface OpportunityLook {
@@ -33,6 +33,7 @@ export function frameResult(
 ): FrameResult {
   const { frame } = target;
   const got = choice.got.has(frame.id);
+  const once = choice.once.has(frame.id);
   const verdict = onceEach((setup: Setup, of: Frame) => verdictOn(setup, of, problem.limits));
   const looked = target.opportunities.map(({ opportunity }) =>
     lookAt(opportunity, setupsOf, verdict),
@@ -41,7 +42,7 @@ export function frameResult(
   return {
     frameId: frame.id,
     want: frame.want,
-    state: got ? (reported.some((l) => isClear(l)) ? 'clear' : 'crop') : 'lost',
+    state: once ? 'once' : got ? (reported.some((l) => isClear(l)) ? 'clear' : 'crop') : 'lost',
     unit: positionUnit(needAxis(frame.need)),
     covers: reported.flatMap(({ opportunity, verdicts }) =>
       bestOfEachStack(verdicts.filter((v) => v.covered.length > 0)).map((v) =>
@@ -55,7 +56,35 @@ export function frameResult(
     nearest: null,
     conflict: got ? null : conflictOf(frame, oneOfEachBody(problem), problem.limits),
     kept: null,
+    once: once ? whyOnce(target, problem) : null,
   };
+}
+
+/** Why nothing that may be chosen covers a frame twice, where that is so. */
+function whyOnce({ frame, opportunities }: Target, { candidates }: Problem): OnceReason {
+  const able = opportunities.filter(
+    ({ axis, positions }) => missingOf(axis, positions.values()).length === 0,
+  );
+  const most = (of: (o: OpportunityPositions) => readonly unknown[]) => {
+    const byStretch = new Map<StretchId | null, Set<unknown>>();
+    for (const o of able) {
+      const known = byStretch.get(o.opportunity.stretchId) ?? new Set();
+      byStretch.set(o.opportunity.stretchId, known);
+      for (const each of of(o)) known.add(each);
+    }
+    return Math.max(0, ...[...byStretch.values()].map((known) => known.size));
+  };
+  const used = ({ positions }: OpportunityPositions) =>
+    [...positions.keys()].map((number) => candidates[number]!);
+  const shooters = ({ opportunity }: OpportunityPositions) =>
+    opportunity.assignments.map((a) => a.shooterId);
+  if (frame.twice?.by === 'people' && most(shooters) < 2) return 'one-person';
+  const bodies = (o: OpportunityPositions) =>
+    used(o).flatMap(({ bodyId, assignment }) =>
+      bodyId === null ? ((assignment ?? o.opportunity.assignments[0])?.bodyIds ?? []) : [bodyId],
+    );
+  if (most(bodies) < 2) return 'one-camera';
+  return most((o) => used(o).map(({ stack }) => stack.lensId)) < 2 ? 'one-lens' : 'not-at-once';
 }
 
 /** The opportunities worth telling: those that get the frame, else the one that misses least. */

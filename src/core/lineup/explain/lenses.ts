@@ -9,7 +9,7 @@ import {
   SOURCES,
 } from '@/core/gear';
 import { AT_EASE, type Pace } from '@/core/pace';
-import type { Choice } from '../solve/choose';
+import { type Choice, isGotAsAsked, lessGot } from '../solve/choose';
 import type { Interval, IntervalSet } from '@/core/intervals';
 import { framesGotWith } from './evaluate';
 import { type Problem, problemOf, type Target } from '../problem/problem';
@@ -21,7 +21,7 @@ import type { LineupQuestion } from '../problem/question';
 import type { LensLack, LensOut } from './result';
 import { NO_LIMITS, sumLimits } from '../problem/limitRules';
 
-/** The frames that are lost when a lens of the lineup stays at home. */
+/** The frames that are lost, or covered once instead of twice, when a lens of the lineup stays at home. */
 export function onlyIt(
   solver: MipSolver,
   problem: Problem,
@@ -31,7 +31,7 @@ export function onlyIt(
 ): FrameId[] {
   const rest = new Set(choice.taken.filter((id) => id !== lensId));
   const left = framesGotWith(solver, problem, rest, timeLimitS);
-  return [...choice.got].filter((id) => !left.has(id));
+  return lessGot(choice, left);
 }
 
 /** For each lens that stays out, what it makes alone, why it is out, and what it would add. */
@@ -56,7 +56,7 @@ export function lensesOut(
       (s) => s.lensId,
     ),
   );
-  const lost = frames.filter((f) => !choice.got.has(f.id)).map((f) => f.id);
+  const lost = frames.filter((f) => !isGotAsAsked(choice, f.id)).map((f) => f.id);
   const added = addedBy(problem, lost, taken);
   return out.map((l) => {
     pace();
@@ -221,5 +221,5 @@ function isLimited(
   const behind = all.items.filter((p) => p.kind !== 'lens').map((p) => p.id);
   const among = new Set<string>([...choice.taken, ...behind, lens.id]);
   const got = framesGotWith(solver, problem, among, timeLimitS);
-  return !wouldAdd.some((id) => got.has(id));
+  return !wouldAdd.some((id) => isGotAsAsked(got, id));
 }

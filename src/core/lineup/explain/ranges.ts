@@ -13,6 +13,7 @@ import {
 } from '@/core/intervals';
 import { AT_EASE, type Pace } from '@/core/pace';
 import { coveredPositions, verdictOn } from '@/core/coverage';
+import type { FrameState } from './result';
 
 /** All ranges here are focal lengths on the 36×24 mm frame by diagonal, mm: wide end first. */
 
@@ -67,16 +68,13 @@ export function equivalentRange(setup: Pick<Setup, 'focal' | 'sensor'>): Interva
   };
 }
 
-/** How a lineup serves a frame. */
-export type ResultState = 'clear' | 'crop' | 'lost';
-
 const isSame = (a: number, b: number) => !clearlyBelow(a, b) && !clearlyBelow(b, a);
 
 /** The holes in the range of a set of setups, with their cost in frames. */
 export function gapsOf(
   setups: readonly Setup[],
   frames: readonly Frame[],
-  states: ReadonlyMap<string, ResultState>,
+  states: ReadonlyMap<string, FrameState>,
   limits: Limits,
   pace: Pace = AT_EASE,
 ): Gap[] {

@@ -8,7 +8,7 @@ import type { Proof } from '../prove/proof';
 import type { Gap, Overlap } from './ranges';
 import { type BeyondLimit, type UnknownUnderLimit } from '../problem/limitRules';
 
-export const RESULT_VERSION = 3;
+export const RESULT_VERSION = 4;
 
 /** One setup's part in a frame. */
 export interface Cover {
@@ -33,10 +33,19 @@ export function bestCover(covers: readonly Cover[]): Cover | null {
   return covers.find((c) => c.code !== 'part') ?? covers[0] ?? null;
 }
 
+/** What keeps a frame from being covered twice: there is but one of them, or no two at once. */
+export type OnceReason = 'one-person' | 'one-camera' | 'one-lens' | 'not-at-once';
+
+/**
+ * How a lineup serves a frame: without cropping, by cropping, once although it is asked for twice, or
+ * not at all.
+ */
+export type FrameState = 'clear' | 'crop' | 'once' | 'lost';
+
 export interface FrameResult {
   readonly frameId: FrameId;
   readonly want: Want;
-  readonly state: 'clear' | 'crop' | 'lost';
+  readonly state: FrameState;
   readonly unit: PositionUnit;
   /** Setups of the lineup that make it, or some of it; the best setup of each stack. */
   readonly covers: readonly Cover[];
@@ -48,8 +57,10 @@ export interface FrameResult {
   readonly nearest: Cover | null;
   /** Wishes of the frame that fight each other whatever the lens, when it is lost for that. */
   readonly conflict: Conflict | null;
-  /** What keeps a must lost that could be made by itself, and each way out; null for any other. */
+  /** What keeps a must from being got that could be made by itself, and each way out; null for any other. */
   readonly kept: KeptOut | null;
+  /** What keeps it from being covered twice, where it is covered once; null otherwise. */
+  readonly once: OnceReason | null;
 }
 
 /** What is in one assignment in one stretch, where that is part of the choice. */
@@ -108,9 +119,15 @@ export interface Totals {
   readonly priceUnknown: readonly string[];
   /** Money for what is only wished for. */
   readonly toBuy: number;
-  readonly musts: { readonly got: number; readonly of: number };
-  readonly wants: { readonly got: number; readonly of: number; readonly sharePercent: number };
-  readonly bonus: { readonly got: number; readonly of: number };
+  /** Got as asked; `once` are those covered once only, though they are asked for twice. */
+  readonly musts: { readonly got: number; readonly once: number; readonly of: number };
+  readonly wants: {
+    readonly got: number;
+    readonly once: number;
+    readonly of: number;
+    readonly sharePercent: number;
+  };
+  readonly bonus: { readonly got: number; readonly once: number; readonly of: number };
 }
 
 /** What a result says besides the choice and its proof. */

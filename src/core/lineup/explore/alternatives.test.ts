@@ -5,13 +5,18 @@ import {
   type LineupQuestion,
   type Alternatives,
   type MipSolver,
-  selectable,
   solveChoice,
   wantSharesPercent,
 } from '..';
 import { loadHighsSolver } from '@/solver';
 import { anyOuting, anyQuestion } from '../../../../tests/support/arbitraries';
-import { aimValues, bestByEnumeration, compareAims } from '../../../../tests/support/enumerate';
+import {
+  aimValues,
+  aimValuesByBodies,
+  bestByEnumeration,
+  compareAims,
+} from '../../../../tests/support/enumerate';
+import { itemsLeft } from '../../../../tests/support/plainAims';
 import { aLens, aQuestion, aShelf, focalFrame, someLimits } from '../../../../tests/support/gear';
 
 let solver: MipSolver;
@@ -30,7 +35,7 @@ const explore = (question: LineupQuestion, change: Partial<ExploreOptions> = {})
   })!;
 
 const subsets = (question: LineupQuestion) => {
-  const { items } = selectable(question.shelf, question.limits);
+  const items = itemsLeft(question.shelf, question.limits);
   return Array.from({ length: 2 ** items.length }, (_, mask) =>
     items.filter((_p, i) => mask & (1 << i)),
   ).filter((chosen) => items.every((p) => !p.lockedIn || chosen.includes(p)));
@@ -69,22 +74,21 @@ describe('against plain enumeration', () => {
       fc.property(outings, (asked) => {
         const question = { ...asked, limits: { ...asked.limits, wantRatePercent: 0, order: [] } };
         const wants = wantSharesPercent(question.frames).size > 0;
+        const { countBodies } = question.limits;
         const all = subsets(question).flatMap((chosen) => {
-          const values = aimValues(question, new Set(chosen.map((p) => p.id)));
-          if (values === null) return [];
           const sum = (of: (p: (typeof chosen)[number]) => number) =>
             chosen.reduce((s, p) => s + of(p), 0);
-          return [
-            {
-              musts: values[0]!,
-              at: [
-                sum((p) => p.itemCost),
-                sum((p) => p.weightG ?? 0),
-                sum((p) => p.spend ?? 0),
-                wants ? values[1]! : 0,
-              ],
-            },
-          ];
+          const ids = new Set(chosen.map((p) => p.id));
+          return aimValuesByBodies(question, ids).map(({ along, values }) => ({
+            musts: 100 * values[0]! + values[1]!,
+            at: [
+              sum((p) => p.counts),
+              sum((p) => p.weightG ?? 0) +
+                (countBodies ? along.reduce((g, b) => g + (b.weightG ?? 0), 0) : 0),
+              sum((p) => p.spend ?? 0),
+              wants ? values[2]! : 0,
+            ],
+          }));
         });
         const fewest = Math.min(...all.map((a) => a.musts));
         const possible = all.filter((a) => a.musts === fewest).map((a) => a.at);

@@ -1,6 +1,6 @@
 import type { FrameId } from '@/core/brief';
 import { countingRange, isPrime, type LensId, type Setup } from '@/core/gear';
-import { type AimValue, allAims, type Choice, choose, solveAims } from '../solve/choose';
+import { type AimValue, allAims, type Choice, choose, type Got, solveAims } from '../solve/choose';
 import { framesGotWith } from '../explain/evaluate';
 import { unlessCut } from '../solve/deadline';
 import { type Problem, problemOf } from '../problem/problem';
@@ -316,12 +316,12 @@ function ifBreaks(
     const left = framesGotWith(solver, problem, rest, timeLimitS);
     const among = new Set(problem.choice.items.map((p) => p.id).filter((id) => id !== lens.id));
     const mended = choose(solver, problem, presolve(problem, { among, forced: rest }), timeLimitS);
-    const lostOf = (got: ReadonlySet<FrameId>) => [...best.got].filter((id) => !got.has(id));
+    const lostOf = ({ got }: Got) => [...best.got].filter((id) => !got.has(id));
     return {
       lensId: lens.id as LensId,
       lost: lostOf(left),
       repair: mended?.taken.filter((id) => !rest.has(id)) ?? [],
-      lostAfterRepair: lostOf(mended?.got ?? left),
+      lostAfterRepair: lostOf(mended ?? left),
     };
   });
 }

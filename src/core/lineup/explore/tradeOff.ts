@@ -2,7 +2,7 @@ import type { FrameId } from '@/core/brief';
 import type { Problem } from '../problem/problem';
 import type { MipModel, MipOutcome, MipRow, MipSolver } from '../solve/mipSolver';
 import { type CoveringModel, modelOf } from '../solve/model';
-import { AIM_TOLERANCE, aimsOf, wantSharesPercent } from '../problem/aims';
+import { AIM_TOLERANCE, aimsOf, partLost, wantSharesPercent } from '../problem/aims';
 import { presolve } from '../presolve/presolve';
 
 /** A lineup that nothing beats by items, weight, money and wants all together. */
@@ -66,7 +66,7 @@ export function tradeOff(
   const unranked = { ...problem, limits: { ...problem.limits, order: [] } };
   const model = modelOf(unranked, presolve(unranked, { byResources: true }));
   const costs = costsByDimension(problem, model);
-  const musts = mustRow(solver, problem, model, timeLimitS);
+  const musts = mustRows(solver, problem, model, timeLimitS);
   if (musts === null) return { points: [], complete: false };
   const scale = scaleOf(model, costs);
   const points: TradePoint[] = [];
@@ -143,39 +143,40 @@ function costsByDimension(problem: Problem, model: CoveringModel): Record<Dimens
   if (problem.limits.countBodies)
     for (const { body, column } of model.along) costs.weightG[column] = body.weightG ?? 0;
   const shares = wantSharesPercent(problem.frames);
-  for (const { target, column } of basesOf(model))
-    costs.wantsPercent[column] = -(shares.get(target.frame.id) ?? 0);
+  for (const { target, column } of model.targets)
+    costs.wantsPercent[column] = -partLost(target) * (shares.get(target.frame.id) ?? 0) || 0;
   return costs;
 }
 
-/** The pictures themselves, without the stricter readings of them that some aims look at. */
-const basesOf = ({ targets }: CoveringModel) =>
-  targets.filter(({ target }) => target.layer === 'base');
-
-/** Keeps the musts lost at their fewest; null when the limits cannot be met. */
-function mustRow(
+/** Keeps the musts lost at their fewest, then those covered once; null when the limits cannot be met. */
+function mustRows(
   solver: MipSolver,
   problem: Problem,
   model: CoveringModel,
   timeLimitS: number,
 ): MipRow[] | null {
-  const musts = aimsOf(problem.frames, problem.limits).find(({ name }) => name === 'musts');
-  const entries = model.targets
-    .map(({ target, column }) => [column, musts?.targetCost(target) ?? 0] as const)
-    .filter(([, cost]) => cost !== 0);
-  const costs = new Array<number>(model.mip.columnCount).fill(0);
-  for (const [column, cost] of entries) costs[column] = -cost;
-  const outcome = minimiseOnce(solver, model.mip, costs, timeLimitS);
-  if (outcome.kind !== 'optimal') return null;
-  if (entries.length === 0) return [];
-  return [
-    {
+  const aims = aimsOf(problem.frames, problem.limits);
+  const rows: MipRow[] = [];
+  for (const name of ['musts', 'once'] as const) {
+    const aim = aims.find((each) => each.name === name)!;
+    const entries = model.targets
+      .map(({ target, column }) => [column, aim.targetCost(target)] as const)
+      .filter(([, cost]) => cost !== 0);
+    if (entries.length === 0 && rows.length > 0) continue;
+    const costs = new Array<number>(model.mip.columnCount).fill(0);
+    for (const [column, cost] of entries) costs[column] = -cost;
+    const mip = { ...model.mip, rows: [...model.mip.rows, ...rows] };
+    const outcome = minimiseOnce(solver, mip, costs, timeLimitS);
+    if (outcome.kind !== 'optimal') return null;
+    if (entries.length === 0) continue;
+    rows.push({
       lower: -outcome.objective - AIM_TOLERANCE,
       upper: Infinity,
       columns: entries.map(([column]) => column),
       coefficients: entries.map(([, cost]) => cost),
-    },
-  ];
+    });
+  }
+  return rows;
 }
 
 /** One objective of all dimensions, each by its step, so that none is lost in rounding. */
@@ -213,10 +214,14 @@ function pointOf(
   reached: Record<Dimension, number>,
 ): TradePoint {
   const taken = model.items.filter((_, i) => (values[i] ?? 0) > 0.5);
-  const got = basesOf(model).filter(({ column }) => (values[column] ?? 0) > 0.5);
+  const got = new Set(
+    model.targets
+      .filter(({ target, column }) => partLost(target) > 0 && (values[column] ?? 0) > 0.5)
+      .map(({ target }) => target.frame.id),
+  );
   return {
     pieceIds: taken.map((p) => p.id),
-    got: got.map(({ target }) => target.frame.id),
+    got: [...got],
     lenses: taken.filter((p) => p.kind === 'lens').length,
     items: reached.items,
     weightG: reached.weightG,

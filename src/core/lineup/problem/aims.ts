@@ -1,4 +1,4 @@
-import type { Frame, FrameId, LateAim, Limits } from '@/core/brief';
+import { type Frame, type FrameId, isAskedTwice, type LateAim, type Limits } from '@/core/brief';
 import type { Body } from '@/core/gear';
 import type { Assignment } from './assignments';
 import type { Target } from './problem';
@@ -9,6 +9,7 @@ export const AIM_TOLERANCE = 1e-6;
 
 export type AimName =
   | 'musts'
+  | 'once'
   | 'wants'
   | 'pieces'
   | 'weightUnknown'
@@ -87,20 +88,39 @@ const LATE: Readonly<Record<LateAim, readonly Aim[]>> = {
 /** What decides after the person's own order, so that the answer does not flicker. */
 const ALWAYS: readonly LateAim[] = ['weight', 'price'];
 
+/** Losing this target loses the whole frame: it isn't covered even once. */
+function isFirst({ frame, layer }: Pick<Target, 'frame' | 'layer'>): boolean {
+  return layer === (isAskedTwice(frame) ? 'single' : 'base');
+}
+
+/** Losing this target leaves the frame covered once, though it is asked for twice. */
+function isSecond({ frame, layer }: Pick<Target, 'frame' | 'layer'>): boolean {
+  return layer === 'base' && isAskedTwice(frame);
+}
+
+/** How much of a frame is lost with a target: of what is asked for twice each time is half. */
+export function partLost(target: Pick<Target, 'frame' | 'layer'>): number {
+  if (isSecond(target)) return 1 / 2;
+  return isFirst(target) ? (isAskedTwice(target.frame) ? 1 / 2 : 1) : 0;
+}
+
 /**
- * Musts lost; percent of the wanted pictures lost, against items at the person's rate; items; the
- * aims of the order; weight and price where it does not name them; bonus frames lost, and wanted
- * ones that stand for no pictures; the order of ids.
+ * Musts lost; musts covered once that are asked for twice; percent of the wanted pictures lost, against
+ * items at the person's rate; items; the aims of the order; weight and price where it does not name
+ * them; bonus frames lost, and wanted ones that stand for no pictures; the order of ids.
  */
 export function aimsOf(frames: readonly Frame[], limits: Limits): Aim[] {
   const shares = wantSharesPercent(frames);
   const late = [...limits.order, ...ALWAYS.filter((name) => !limits.order.includes(name))];
   return [
     aim('musts', {
-      targetCost: ({ frame, layer }) => (layer === 'base' && frame.want === 'must' ? 1 : 0),
+      targetCost: (target) => (target.frame.want === 'must' && isFirst(target) ? 1 : 0),
+    }),
+    aim('once', {
+      targetCost: (target) => (target.frame.want === 'must' && isSecond(target) ? 1 : 0),
     }),
     aim('wants', {
-      targetCost: ({ frame, layer }) => (layer === 'base' ? (shares.get(frame.id) ?? 0) : 0),
+      targetCost: (target) => partLost(target) * (shares.get(target.frame.id) ?? 0),
       itemCostOf: (p) => (shares.size > 0 && !p.lockedIn ? limits.wantRatePercent * p.itemCost : 0),
     }),
     aim('pieces', { itemCostOf: (p) => p.itemCost }),
@@ -108,8 +128,8 @@ export function aimsOf(frames: readonly Frame[], limits: Limits): Aim[] {
       .flatMap((name) => LATE[name])
       .map((each) => (limits.countBodies ? withBodies(each) : each)),
     aim('bonus', {
-      targetCost: ({ frame, layer }) =>
-        layer === 'base' && (frame.want === 'bonus' || shares.get(frame.id) === 0) ? 1 : 0,
+      targetCost: (target) =>
+        target.frame.want === 'bonus' || shares.get(target.frame.id) === 0 ? partLost(target) : 0,
     }),
     aim('order', { itemCostOf: (_, order) => order + 1 }),
   ];
@@ -149,6 +169,17 @@ export function byAims(limits: Limits): (a: SelectableItem, b: SelectableItem) =
     }
     return 0;
   };
+}
+
+/** Percent of the wanted pictures got; of one that is covered once instead of twice, half its share. */
+export function shareGot(
+  shares: ReadonlyMap<FrameId, number>,
+  { got, once }: { readonly got: ReadonlySet<FrameId>; readonly once: ReadonlySet<FrameId> },
+): number {
+  return [...shares].reduce(
+    (sum, [id, share]) => sum + (got.has(id) ? (once.has(id) ? share / 2 : share) : 0),
+    0,
+  );
 }
 
 /**

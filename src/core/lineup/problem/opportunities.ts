@@ -20,10 +20,16 @@ export interface Opportunity {
  * lenses add up; a frame is got when one of its opportunities gets it, or, where two people are to cover
  * it, when each of theirs does. Where it may be made in any stretch, a stretch with everything at hand
  * stands for those that offer no more. A placed camera makes only what names it.
+ *
+ * @param twice how it is to be covered twice; null to be covered once
  */
-export function opportunitiesOf(frame: Frame, assignments: readonly Assignment[]): Opportunity[] {
-  const opportunities = everyOpportunityOf(frame, assignments);
-  if (frame.twice?.by === 'people') return opportunities;
+export function opportunitiesOf(
+  frame: Frame,
+  assignments: readonly Assignment[],
+  twice = frame.twice,
+): Opportunity[] {
+  const opportunities = everyOpportunityOf(frame, assignments, twice);
+  if (twice?.by === 'people') return opportunities;
   return opportunities.filter(
     (o, i) => !opportunities.some((other, j) => j !== i && standsFor(other, o, j < i)),
   );
@@ -33,6 +39,7 @@ export function opportunitiesOf(frame: Frame, assignments: readonly Assignment[]
 export function everyOpportunityOf(
   frame: Frame,
   assignments: readonly Assignment[],
+  twice = frame.twice,
 ): Opportunity[] {
   const stretches = new Set<StretchId>(frame.stretchIds);
   const shooters = new Set<string>(frame.shooterIds);
@@ -43,7 +50,7 @@ export function everyOpportunityOf(
         ? !h.placed || frame.views.some((v) => v.shooterId === h.shooterId)
         : h.shooterId !== null && shooters.has(h.shooterId)),
   );
-  const apart = frame.twice?.by === 'people';
+  const apart = twice?.by === 'people';
   const seen = new Map<string, { assignments: Assignment[]; frame: Frame }>();
   const alike = new Map<string, Frame>();
   for (const assignment of eligible) {

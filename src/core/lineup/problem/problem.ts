@@ -1,4 +1,4 @@
-import type { Frame, FrameId, Limits } from '@/core/brief';
+import { type Frame, type FrameId, isAskedTwice, type Limits } from '@/core/brief';
 import type { BodyId } from '@/core/gear';
 import { type Covering, coveringSetups, type Harder, stillCovering } from '@/core/coverage';
 import { AT_EASE, type Pace } from '@/core/pace';
@@ -9,11 +9,14 @@ import { type OpportunityPositions, positionsAt } from './positions';
 import type { LineupQuestion, Load } from './question';
 import { type Selectable, selectable } from './selectable';
 
-/** A stricter reading of a frame, for preferring what has something in hand. */
-export type Layer = 'base' | 'stop1' | 'stop2' | 'whole' | 'good' | 'firstClass';
+/**
+ * A reading of a frame: as it is asked for (base), covered at least once where it is asked for twice
+ * (single), or stricter, for preferring what has something in hand.
+ */
+export type Layer = 'base' | 'single' | 'stop1' | 'stop2' | 'whole' | 'good' | 'firstClass';
 
 /** How much harder each layer is. */
-const HARDER: Readonly<Record<Exclude<Layer, 'base'>, Harder>> = {
+const HARDER: Readonly<Record<Exclude<Layer, 'base' | 'single'>, Harder>> = {
   stop1: { stops: 1, uncropped: false, leastGrade: null },
   stop2: { stops: 2, uncropped: false, leastGrade: null },
   whole: { stops: 0, uncropped: true, leastGrade: null },
@@ -21,7 +24,7 @@ const HARDER: Readonly<Record<Exclude<Layer, 'base'>, Harder>> = {
   firstClass: { stops: 0, uncropped: false, leastGrade: 'first-class' },
 };
 
-/** A frame, or a stricter reading of it, with the opportunities on which it can be got. */
+/** A frame, or another reading of it, with the opportunities on which it can be got. */
 export interface Target<OnOpportunity = OpportunityPositions> {
   readonly key: string;
   readonly frame: Frame;
@@ -118,25 +121,33 @@ function targetsOf(
   pace: Pace,
 ): Target[] {
   const ordered = [...frames].sort((a, b) => (a.id < b.id ? -1 : 1));
-  const framed = ordered.map((frame) => ({
-    frame,
-    opportunities: opportunitiesOf(frame, assignments),
-  }));
+  const framed = ordered.map((frame) => {
+    const opportunities = opportunitiesOf(frame, assignments);
+    const isByPeople = isAskedTwice(frame) && frame.twice?.by === 'people';
+    return {
+      frame,
+      opportunities,
+      single: isByPeople ? opportunitiesOf(frame, assignments, null) : opportunities,
+    };
+  });
   const askedFrames = new Set(
-    framed.flatMap(({ opportunities }) => opportunities.map((o) => o.frame)),
+    framed.flatMap(({ opportunities, single }) =>
+      [...opportunities, ...single].map((o) => o.frame),
+    ),
   );
   const asked = coveringSetups(table.setups, [...askedFrames], limits, pace);
-  return framed.flatMap(({ frame, opportunities }) =>
+  return framed.flatMap(({ frame, opportunities, single }) =>
     layersOf(frame, limits).map((layer) => {
       const isBase = layer === 'base';
-      const covered = isBase
-        ? asked
-        : stricter(asked, opportunities, HARDER[layer], table, limits, pace);
+      const covered =
+        layer === 'base' || layer === 'single'
+          ? asked
+          : stricter(asked, opportunities, HARDER[layer], table, limits, pace);
       return {
         key: isBase ? frame.id : `${frame.id}#${layer}`,
         frame,
         layer,
-        opportunities: opportunities.map((o) => {
+        opportunities: (layer === 'single' ? single : opportunities).map((o) => {
           pace();
           return positionsAt(
             o,
@@ -167,11 +178,12 @@ function stricter(
   );
 }
 
-/** The layers that the order of aims asks about. */
+/** The layers that the order of aims asks about, and once where twice is asked for. */
 function layersOf(frame: Frame, { order }: Limits): Layer[] {
   const lit = frame.light.source.kind !== 'none';
   return [
     'base',
+    ...(isAskedTwice(frame) ? (['single'] as const) : []),
     ...(order.includes('speed') && lit ? (['stop1', 'stop2'] as const) : []),
     ...(order.includes('crop') ? (['whole'] as const) : []),
     ...(order.includes('grade') ? (['good', 'firstClass'] as const) : []),

@@ -1,9 +1,10 @@
-import type { FrameId, StretchId } from '@/core/brief';
+import { type FrameId, isAskedTwice, type StretchId } from '@/core/brief';
 import type { LensId } from '@/core/gear';
 import type { Interval } from '@/core/intervals';
 import { cut, type OpportunitySegments } from '../presolve/segments';
 import type { Problem, Target } from '../problem/problem';
 import { lensesOf } from '../problem/candidates';
+import type { Got } from '../solve/choose';
 import type { MipSolver } from '../solve/mipSolver';
 import type { Presolved } from '../presolve/presolve';
 
@@ -44,14 +45,14 @@ const MOST_COMBINATIONS = 256;
  * It is found exactly: one column a segment, one row a lens, at most one chosen segment in each row. A
  * frame with several opportunities stands for one segment of each of them together.
  *
- * @param got the frames that the lineup gets; bonus frames count for nothing here
+ * @param got what the lineup gets; bonus frames count for nothing here
  * @param lineup its number of lenses, and whether it is itself proven best
  */
 export function proofOf(
   solver: MipSolver,
   problem: Problem,
   presolved: Presolved,
-  got: ReadonlySet<FrameId>,
+  { got, once }: Got,
   lineup: { readonly lensCount: number; readonly proven: boolean },
   timeLimitS: number,
 ): Proof {
@@ -61,7 +62,10 @@ export function proofOf(
   );
   const candidates = fewestLenses(
     presolved.targets
-      .filter((t) => t.layer === 'base' && got.has(t.frame.id))
+      .filter(
+        ({ layer, frame: { id } }) =>
+          got.has(id) && layer === (once.has(id) ? ('single' as const) : ('base' as const)),
+      )
       .flatMap((t) => candidatesOf(t, problem))
       .filter(({ lensIds }) => !lensIds.some((id) => lockedIn.has(id))),
   );
@@ -125,9 +129,8 @@ function candidatesOf(target: Target<OpportunitySegments>, problem: Problem): Wi
       .sort((a, b) => a.lensIds.size - b.lensIds.size)
       .slice(0, MOST_COMBINATIONS);
   }
-  const { twice } = target.frame;
-  const byOne = twice?.by === 'people' && twice.shooterIds.length === 1;
-  const isDouble = target.opportunities.length === 1 && twice !== null && !byOne;
+  const isTwice = target.layer === 'base' && isAskedTwice(target.frame);
+  const isDouble = target.opportunities.length === 1 && isTwice;
   return combinations.map(({ positions, lensIds }) => ({
     frameId: target.frame.id,
     places: positions,

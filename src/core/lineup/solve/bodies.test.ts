@@ -111,6 +111,44 @@ describe('a picture covered twice', () => {
     expect((await solve(asked(corners, ['lead', 'second'], [light]))).totals.musts.got).toBe(0);
   });
 
+  it('is covered once where nothing covers it twice, and says what that takes', async () => {
+    const byBodies = { twice: { by: 'bodies' } };
+    const byPeople = { twice: { by: 'people', shooterIds: [] } };
+    const oneCamera = await solve(asked(byBodies, ['lead'], [light]));
+    expect(oneCamera.frames[0]).toMatchObject({ state: 'once', once: 'one-camera', kept: null });
+    expect(oneCamera).toMatchObject({ status: 'proven', lineup: { lensIds: ['a'] } });
+    expect(oneCamera.totals.musts).toEqual({ got: 0, once: 1, of: 1 });
+    const onePerson = await solve(asked(byPeople, ['lead']));
+    expect(onePerson.frames[0]).toMatchObject({ state: 'once', once: 'one-person' });
+    const question = asked(byBodies, ['lead']);
+    const shelf = { ...question.shelf, lenses: question.shelf.lenses.slice(0, 1) };
+    const oneLens = await solve({ ...question, shelf });
+    expect(oneLens.frames[0]).toMatchObject({ state: 'once', once: 'one-lens' });
+    const limits = someLimits({ maxLenses: 1 });
+    const limited = (await solve({ ...question, limits })).frames[0]!;
+    expect(limited.state).toBe('once');
+    expect(limited.kept?.members).toContainEqual({ kind: 'maxLenses', allowed: 1, needed: 2 });
+  });
+
+  it('counts lost musts before those covered once, and these before wants and items', async () => {
+    const question = asked({ twice: { by: 'bodies' } }, ['lead']);
+    const far = focalFrame('far', 200, 200, 'free');
+    const wish = focalFrame('wish', 300, 300, 'free', { want: 'want' });
+    const lenses = [...question.shelf.lenses, tele, aLens('longer', 300, 300, 4)];
+    const of = async (maxLenses: number) =>
+      (
+        await solve({
+          ...question,
+          shelf: { ...question.shelf, lenses },
+          frames: [...question.frames, far, wish],
+          limits: someLimits({ maxLenses }),
+        })
+      ).frames.map((f) => f.state);
+    expect(await of(2)).toEqual(['once', 'clear', 'lost']);
+    expect(await of(3)).toEqual(['clear', 'clear', 'lost']);
+    expect(await of(4)).toEqual(['clear', 'clear', 'clear']);
+  });
+
   it('by two bodies may be in one person’s hands', async () => {
     const answer = await solve(asked({ twice: { by: 'bodies' } }, ['lead']));
     expect(answer.totals.musts.got).toBe(1);

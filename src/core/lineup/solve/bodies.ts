@@ -1,5 +1,5 @@
 import { withItems } from '@/core/gear';
-import { type Choice, choose } from './choose';
+import { type Choice, choose, lessGot } from './choose';
 import { problemOf, type Problem } from '../problem/problem';
 import type { MipSolver } from './mipSolver';
 import { aimsOf, BODY_AIMS } from '../problem/aims';
@@ -27,7 +27,7 @@ export function withBodies(
   const presolved = presolve(tied, { forced: taken, keepAll: true });
   const aims = [...aimsOf(tied.frames, tied.limits), ...BODY_AIMS];
   const found = choose(solver, tied, presolved, timeLimitS, aims);
-  const isAsGood = found !== null && [...choice.got].every((id) => found.got.has(id));
+  const isAsGood = found !== null && lessGot(choice, found).length === 0;
   if (!isAsGood) {
     const open = choice.open ?? found?.open ?? null;
     return { ...choice, along: problem.choice.bodies.map((b) => b.id), open };

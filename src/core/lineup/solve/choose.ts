@@ -1,6 +1,6 @@
 import type { FrameId } from '@/core/brief';
 import type { BodyId } from '@/core/gear';
-import type { Problem } from '../problem/problem';
+import type { Layer, Problem } from '../problem/problem';
 import type { Assignment } from '../problem/assignments';
 import type { Candidate } from '../problem/candidates';
 import type { MipSession, MipSolver } from './mipSolver';
@@ -15,11 +15,31 @@ export interface Open {
   readonly bound: number;
 }
 
-export interface Choice {
+/** The frames that something gets. */
+export interface Got {
+  /** Those covered at least once. */
+  readonly got: ReadonlySet<FrameId>;
+  /** Of them, those covered once only, though they are asked for twice. */
+  readonly once: ReadonlySet<FrameId>;
+}
+
+export const NOTHING_GOT: Got = { got: new Set(), once: new Set() };
+
+/** Whether a frame is got as it is asked for, twice where that is asked. */
+export function isGotAsAsked({ got, once }: Got, id: FrameId): boolean {
+  return got.has(id) && !once.has(id);
+}
+
+/** The frames of which one gets less than the other: not at all, or once instead of twice. */
+export function lessGot(before: Got, after: Got): FrameId[] {
+  return [...before.got].filter(
+    (id) => !after.got.has(id) || (after.once.has(id) && !before.once.has(id)),
+  );
+}
+
+export interface Choice extends Got {
   /** Ids of the items taken, in the order of ids. */
   readonly taken: readonly string[];
-  /** The frames that they get. */
-  readonly got: ReadonlySet<FrameId>;
   /** The values of the aims, in their order. */
   readonly values: readonly AimValue[];
   readonly uses: Uses;
@@ -79,17 +99,23 @@ export function solveAims(
   const reached: AimValue[] = [];
   const reach = (aim: Aim, value: number) =>
     reached.push({ aim: aim.name, value: value + constantOf(aim, model) });
-  const both = solveTogether(session, model, aims, timeLimitS);
-  if (both !== null) {
-    values = both.values;
-    both.reached.forEach(([aim, value]) => reach(aim, value));
-    if (both.open) return choiceOf(model, values, reached, both.open);
+  // What nothing can change still counts as lost beside another choice.
+  const skip = (aim: Aim) => constantOf(aim, model) !== 0 && reach(aim, 0);
+  const weighed = aims.map((aim) => ({ aim, costs: costsOf(aim, model) }));
+  const first = leading(weighed, model);
+  const together =
+    first > 1 ? solveTogether(session, model, weighed.slice(0, first), timeLimitS) : null;
+  if (together !== null) {
+    values = together.values;
+    for (const { aim, costs, value } of together.reached) {
+      if (isIdle(costs)) skip(aim);
+      else reach(aim, value);
+    }
+    if (together.open) return choiceOf(model, values, reached, together.open);
   }
-  for (const aim of aims.slice(reached.length)) {
-    const costs = costsOf(aim, model);
-    if (costs.every((c) => c === 0) && values !== null) {
-      // Nothing can change it, but what can't be got counts as lost beside another choice.
-      if (constantOf(aim, model) !== 0) reach(aim, 0);
+  for (const { aim, costs } of weighed.slice(together === null ? 0 : first)) {
+    if (isIdle(costs) && values !== null) {
+      skip(aim);
       continue;
     }
     const outcome = session.minimise(costs, timeLimitS);
@@ -109,58 +135,91 @@ export function solveAims(
   return choiceOf(model, values, reached, null);
 }
 
-/** Largest spread of a second aim that is added to a first one: beyond it rounding could tell. */
+/** An aim with what its columns cost. */
+interface WeighedAim {
+  readonly aim: Aim;
+  readonly costs: readonly number[];
+}
+
+const isIdle = (costs: readonly number[]) => costs.every((c) => c === 0);
+
+/** Largest spread of the later aims that are added to a first one: beyond it rounding could tell. */
 const WIDEST_SPREAD = 1e4;
 
+/** How far the value of some costs can range. */
+function spreadOf(costs: readonly number[], { mip }: CoveringModel): number {
+  return costs.reduce(
+    (sum, c, i) => sum + Math.abs(c) * ((mip.upper[i] ?? 0) - (mip.lower[i] ?? 0)),
+    0,
+  );
+}
+
 /**
- * The first two aims in one go, which is exact where the first counts wholes: one of it weighs more
- * than all of the second.
+ * How many of the first aims can be solved in one go: musts, those covered once, and what comes after.
+ * It is exact where each but the last counts wholes: one of it weighs more than all that follow.
+ */
+function leading(weighed: readonly WeighedAim[], model: CoveringModel): number {
+  const isWhole = ({ costs }: WeighedAim) =>
+    costs.every((c, i) => c === 0 || (Number.isInteger(c) && model.mip.integer[i]));
+  const busy = weighed.filter(({ costs }) => !isIdle(costs)).slice(0, MOST_TOGETHER);
+  if (busy[0] !== weighed[0]) return 0;
+  let weight = 1;
+  let count = 1;
+  for (const aim of busy.slice(1)) {
+    weight *= spreadOf(aim.costs, model) + 1;
+    if (weight > WIDEST_SPREAD || !isWhole(busy[count - 1]!)) break;
+    count += 1;
+  }
+  return count > 1 ? weighed.indexOf(busy[count - 1]!) + 1 : 0;
+}
+/** Aims in one go: musts, those covered once, wants. */
+const MOST_TOGETHER = 3;
+
+/**
+ * Several aims in one go.
  *
- * @returns null when they cannot be, or were not, solved together
+ * @returns null when they were not solved
  */
 function solveTogether(
   session: MipSession,
   model: CoveringModel,
-  [first, second]: readonly Aim[],
+  aims: readonly WeighedAim[],
   timeLimitS: number,
 ): {
   values: readonly number[];
-  reached: readonly (readonly [Aim, number])[];
+  reached: readonly (WeighedAim & { readonly value: number })[];
   open: Open | null;
 } | null {
-  if (!first || !second) return null;
-  const [ones, others] = [costsOf(first, model), costsOf(second, model)];
-  const spread = others.reduce(
-    (sum, c, i) => sum + Math.abs(c) * ((model.mip.upper[i] ?? 0) - (model.mip.lower[i] ?? 0)),
-    0,
-  );
-  const whole = ones.every((c, i) => c === 0 || (Number.isInteger(c) && model.mip.integer[i]));
-  if (!whole || spread === 0 || spread > WIDEST_SPREAD || ones.every((c) => c === 0)) return null;
-  const costs = ones.map((c, i) => c * (spread + 1) + (others[i] ?? 0));
+  const weights: number[] = aims.map(() => 1);
+  for (let i = aims.length - 2; i >= 0; i -= 1)
+    weights[i] = weights[i + 1]! * (spreadOf(aims[i + 1]!.costs, model) + 1);
+  const costs = new Array<number>(model.mip.columnCount).fill(0);
+  for (const [i, aim] of aims.entries())
+    aim.costs.forEach((c, column) => (costs[column]! += weights[i]! * c));
   const outcome = session.minimise(costs, timeLimitS);
-  if (outcome.kind === 'infeasible') return null;
-  if (outcome.kind === 'time-limit') {
-    const { values, bound } = outcome;
-    if (values === null) return null;
-    const most = boxEnd(others, model, 'most');
-    const least = Math.ceil((bound - most) / (spread + 1) - AIM_TOLERANCE);
-    const open = openAt(first, ones, { values, bound: least }, null, model);
-    if (open.value > open.bound) return { values, reached: [], open };
-    const one = open.value - constantOf(first, model);
-    const left = bound - one * (spread + 1);
-    const then = openAt(second, others, { values, bound: left }, null, model);
-    return { values, reached: [[first, one]], open: then };
+  if (outcome.kind === 'infeasible' || outcome.values === null) return null;
+  const { values } = outcome;
+  const reached: (WeighedAim & { readonly value: number })[] = [];
+  let bound = outcome.kind === 'time-limit' ? outcome.bound : null;
+  for (const [i, each] of aims.entries()) {
+    const isLast = i === aims.length - 1;
+    const value = isLast ? valueAt(each.costs, values) : Math.round(valueAt(each.costs, values));
+    if (bound !== null && !isIdle(each.costs)) {
+      const mostAfter = aims
+        .slice(i + 1)
+        .reduce((sum, w, j) => sum + weights[i + 1 + j]! * boxEnd(w.costs, model, 'most'), 0);
+      const least = (bound - mostAfter) / weights[i]!;
+      const whole = isLast ? least : Math.ceil(least - AIM_TOLERANCE);
+      const open = openAt(each.aim, each.costs, { values, bound: whole }, null, model);
+      if (open.value > open.bound) return { values, reached, open };
+      bound -= weights[i]! * value;
+    }
+    reached.push({ ...each, value });
   }
-  const [one, other] = [Math.round(valueAt(ones, outcome.values)), valueAt(others, outcome.values)];
-  session.hold({ costs: ones, value: one }, { costs: others, value: other });
-  return {
-    values: outcome.values,
-    reached: [
-      [first, one],
-      [second, other],
-    ],
-    open: null,
-  };
+  session.hold(
+    ...reached.flatMap(({ costs: c, value }) => (isIdle(c) ? [] : [{ costs: c, value }])),
+  );
+  return { values, reached, open: null };
 }
 
 /** Where time ran out over an aim: what it has reached, and what nothing can fall below. */
@@ -220,13 +279,16 @@ function choiceOf(
 ): Choice {
   const on = (column: number) => (values?.[column] ?? 0) > 0.5;
   const taken = model.items.filter((p, i) => (values === null ? p.lockedIn : on(i)));
+  const gotBy = (layer: Layer) =>
+    model.targets
+      .filter(({ target, column }) => target.layer === layer && on(column))
+      .map(({ target }) => target.frame.id);
+  const asAsked = new Set(gotBy('base'));
+  const single = gotBy('single');
   return {
     taken: taken.map((p) => p.id),
-    got: new Set(
-      model.targets
-        .filter(({ target, column }) => target.layer === 'base' && on(column))
-        .map(({ target }) => target.frame.id),
-    ),
+    got: new Set([...asAsked, ...single]),
+    once: new Set(single.filter((id) => !asAsked.has(id))),
     values: reached,
     along:
       model.along.length === 0

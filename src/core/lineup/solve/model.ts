@@ -198,6 +198,7 @@ class ModelBuilder {
     const people = target.layer === 'base' && target.frame.twice?.by === 'people';
     const column = this.column(0, 1, true);
     const group: RowGroup = { kind: 'cell', frameId: target.frame.id };
+    if (target.layer === 'single') this.backUp(target.frame.id, column);
     this.targets.push({ target, column });
     const [only] = target.opportunities;
     if (target.opportunities.length === 1 && only && !needsBackup && !people) {
@@ -220,6 +221,14 @@ class ModelBuilder {
       return inStretch;
     });
     this.impliedBy(column, stretches, group);
+  }
+
+  /** What is covered twice is covered once: implied, but it keeps the relaxation from the contrary. */
+  private backUp(frameId: FrameId, single: number): void {
+    const base = this.targets.find(
+      ({ target }) => target.layer === 'base' && target.frame.id === frameId,
+    );
+    if (base) this.atMost(base.column, single);
   }
 
   /** In one stretch each person who is named covers it from her own place, or any two do. */
@@ -540,7 +549,9 @@ class ModelBuilder {
   private loads(): (readonly [number, number])[] {
     return this.problem.loads.flatMap(({ weightG, frameIds }) => {
       const asking = this.targets.filter(
-        ({ target }) => target.layer === 'base' && frameIds.includes(target.frame.id),
+        ({ target }) =>
+          (target.layer === 'base' || target.layer === 'single') &&
+          frameIds.includes(target.frame.id),
       );
       if (asking.length === 0) return [];
       const packed = this.column(0, 1, false);
