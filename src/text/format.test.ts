@@ -16,8 +16,10 @@ import {
   formatShutter,
   formatStops,
   formatWeight,
+  toldApart,
 } from './format';
 import { counted } from './en/counts';
+import { positionTexts, shortfallText } from './en/words';
 import { applyUnits } from './units';
 
 const plain = (text: string) => text.replaceAll('\u202F', ' ');
@@ -71,5 +73,20 @@ describe('figures as photographers read them', () => {
       }),
       { seed: 91, numRuns: 200 },
     );
+  });
+});
+
+describe('figures that are nearly alike', () => {
+  it('are told apart by as many digits as it takes', () => {
+    expect(toldApart(formatPercent, 60.4, 60)).toEqual(['60.4\u202F%', '60\u202F%']);
+    expect(toldApart(formatPercent, 70, 60)).toEqual(['70\u202F%', '60\u202F%']);
+    expect(toldApart(formatMm, 50, 50)).toEqual(['50\u202Fmm', '50\u202Fmm']);
+    const [covered, missing] = positionTexts('m', [
+      [{ from: 0.603, to: 0.9 }],
+      [{ from: 0.6, to: 0.603 }],
+    ]).map(plain);
+    expect([covered, missing]).toEqual(['60.3 cm–90 cm', '60 cm–60.3 cm']);
+    const text = shortfallText({ code: 'too-close', byM: 0.003, nearestM: 0.603 });
+    expect(plain(text)).toBe('too close by 0.3 cm: usable from 60.3 cm');
   });
 });

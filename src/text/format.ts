@@ -6,7 +6,7 @@ import { G_PER_OUNCE, M_PER_FOOT, unitsNow } from './units';
 const NARROW = '\u202F';
 
 /** Made once: making one takes longer than all the figures of a page. */
-const DIGITS = [0, 1, 2].map(
+const DIGITS = [0, 1, 2, 3, 4, 5].map(
   (most) => new Intl.NumberFormat('en-GB', { maximumFractionDigits: most }),
 );
 const DAY = new Intl.DateTimeFormat('en-GB', {
@@ -17,23 +17,48 @@ const DAY = new Intl.DateTimeFormat('en-GB', {
   timeZone: 'UTC',
 });
 
-export function digits(value: number, most: 0 | 1 | 2): string {
-  return (DIGITS[most] ?? DIGITS[0]!).format(value);
+export function digits(value: number, most: number): string {
+  return (DIGITS[most] ?? DIGITS.at(-1)!).format(value);
 }
 
-export function formatMm(mm: number): string {
-  return `${digits(mm, mm < 10 ? 1 : 0)}${NARROW}mm`;
+/** More digits than usual at the most, to tell two figures apart that are nearly alike. */
+const MOST_MORE = 3;
+
+/** How many more digits than usual tell figures apart that differ; 0 where none do. */
+export function moreDigits(
+  format: (value: number, more: number) => string,
+  values: readonly number[],
+): number {
+  const distinct = [...new Set(values)];
+  for (let more = 0; more <= MOST_MORE; more += 1)
+    if (new Set(distinct.map((v) => format(v, more))).size === distinct.length) return more;
+  return 0;
 }
 
-export function formatFocalRange(wideMm: number, longMm: number): string {
+/** Two figures with as many digits as it takes to tell them apart: 60.4 and 60. */
+export function toldApart(
+  format: (value: number, more: number) => string,
+  a: number,
+  b: number,
+): [string, string] {
+  const more = moreDigits(format, [a, b]);
+  return [format(a, more), format(b, more)];
+}
+
+/** @param more digits beyond the usual ones */
+export function formatMm(mm: number, more = 0): string {
+  return `${digits(mm, (mm < 10 ? 1 : 0) + more)}${NARROW}mm`;
+}
+
+export function formatFocalRange(wideMm: number, longMm: number, more = 0): string {
   return wideMm === longMm
-    ? formatMm(wideMm)
-    : `${digits(wideMm, wideMm < 10 ? 1 : 0)}–${formatMm(longMm)}`;
+    ? formatMm(wideMm, more)
+    : `${digits(wideMm, (wideMm < 10 ? 1 : 0) + more)}–${formatMm(longMm, more)}`;
 }
 
 /** Marked f-number: f/5.6 for 5.657. */
-export function formatFNumber(fNumber: number): string {
-  return `f/${markedFNumber(fNumber)}`;
+export function formatFNumber(fNumber: number, more = 0): string {
+  return `f/${more === 0 ? markedFNumber(fNumber) : digits(fNumber, more)}`;
 }
 
 /** F-numbers from one end of a range to the other: f/3.5–5.6. */
@@ -41,30 +66,30 @@ export function formatFNumbers(from: number, to: number): string {
   return from === to ? formatFNumber(from) : `${formatFNumber(from)}–${markedFNumber(to)}`;
 }
 
-export function formatAngle(deg: number): string {
-  return `${digits(deg, deg < 10 ? 1 : 0)}°`;
+export function formatAngle(deg: number, more = 0): string {
+  return `${digits(deg, (deg < 10 ? 1 : 0) + more)}°`;
 }
 
 /** A distance or a length of a subject, in the person's units. */
-export function formatMetres(m: number): string {
-  if (unitsNow() === 'imperial') return formatFeet(m / M_PER_FOOT);
-  if (m < 1) return `${digits(m * 100, m < 0.1 ? 1 : 0)}${NARROW}cm`;
-  return `${digits(m, m < 10 ? 1 : 0)}${NARROW}m`;
+export function formatMetres(m: number, more = 0): string {
+  if (unitsNow() === 'imperial') return formatFeet(m / M_PER_FOOT, more);
+  if (m < 1) return `${digits(m * 100, (m < 0.1 ? 1 : 0) + more)}${NARROW}cm`;
+  return `${digits(m, (m < 10 ? 1 : 0) + more)}${NARROW}m`;
 }
 
 const FEET_PER_MILE = 5280;
 /** From here on feet are given in miles. */
 const MILES_FROM_FEET = 3000;
 
-function formatFeet(feet: number): string {
-  if (feet < 1) return `${digits(feet * 12, 1)}${NARROW}in`;
-  if (feet >= MILES_FROM_FEET) return `${digits(feet / FEET_PER_MILE, 1)}${NARROW}mi`;
-  return `${digits(feet, feet < 10 ? 1 : 0)}${NARROW}ft`;
+function formatFeet(feet: number, more: number): string {
+  if (feet < 1) return `${digits(feet * 12, 1 + more)}${NARROW}in`;
+  if (feet >= MILES_FROM_FEET) return `${digits(feet / FEET_PER_MILE, 1 + more)}${NARROW}mi`;
+  return `${digits(feet, (feet < 10 ? 1 : 0) + more)}${NARROW}ft`;
 }
 
-export function formatDistances(from: number, to: number): string {
-  if (from === to) return formatMetres(from);
-  const [a, b] = [formatMetres(from), formatMetres(to)];
+export function formatDistances(from: number, to: number, more = 0): string {
+  if (from === to) return formatMetres(from, more);
+  const [a, b] = [formatMetres(from, more), formatMetres(to, more)];
   if (a === b) return a;
   const unitOf = (text: string) => text.slice(text.indexOf(NARROW));
   return unitOf(a) === unitOf(b) && !a.endsWith('cm')
@@ -113,16 +138,16 @@ export function formatMoney(amount: number, currency: string): string {
   }
 }
 
-export function formatPercent(percent: number): string {
-  return `${digits(percent, percent < 10 ? 1 : 0)}${NARROW}%`;
+export function formatPercent(percent: number, more = 0): string {
+  return `${digits(percent, (percent < 10 ? 1 : 0) + more)}${NARROW}%`;
 }
 
-export function formatCrop(crop: number): string {
-  return `${crop.toFixed(2)}×`;
+export function formatCrop(crop: number, more = 0): string {
+  return `${crop.toFixed(2 + more)}×`;
 }
 
-export function formatMagnification(m: number): string {
-  return `${digits(m, 2)}×`;
+export function formatMagnification(m: number, more = 0): string {
+  return `${digits(m, 2 + more)}×`;
 }
 
 export function formatMegapixels(mp: number): string {

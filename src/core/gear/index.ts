@@ -45,6 +45,7 @@ export {
   type Lens,
   lensId,
   type LensId,
+  apertureEnds,
   widestFNumber,
 } from './lens';
 export {

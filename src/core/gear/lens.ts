@@ -82,6 +82,13 @@ export function countingRange(l: Pick<Lens, 'focal' | 'measured'>): FocalRange {
   return l.measured ?? l.focal;
 }
 
+/** The widest f-numbers at the wide and at the long end, as a lens is named by. */
+export function apertureEnds(apertures: readonly AperturePoint[]): readonly [number, number] {
+  const [first] = apertures;
+  if (!first) throw new RangeError('apertures must hold at least one point');
+  return [first.fNumber, (apertures.at(-1) ?? first).fNumber];
+}
+
 /**
  * Widest f-number at a focal length.
  *

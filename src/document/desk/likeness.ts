@@ -1,4 +1,12 @@
-import type { Adapter, Body, Converter, ItemKind, Lens, Tube } from '@/core/gear';
+import {
+  type Adapter,
+  apertureEnds,
+  type Body,
+  type Converter,
+  type ItemKind,
+  type Lens,
+  type Tube,
+} from '@/core/gear';
 
 interface NamedGear {
   readonly id: string;
@@ -17,7 +25,7 @@ export function whatItIs(kind: ItemKind, item: NamedGear): string {
   const parts: Record<ItemKind, () => readonly (string | number)[]> = {
     lenses: () => {
       const { mount, focal, apertures, projection, shift } = item as Lens;
-      const numbers = [apertures[0]?.fNumber ?? 0, apertures.at(-1)?.fNumber ?? 0];
+      const numbers = apertureEnds(apertures);
       const special = `${projection === 'rectilinear' ? '' : 'fisheye'}${shift ? 'shift' : ''}`;
       return [plain(mount), focal.wideMm, focal.longMm, ...numbers, special];
     },

@@ -38,7 +38,9 @@ test.each(STARTERS.map((s) => [s.key, s] as const))(
       now: () => 0,
     });
     expect(result.status).toBe('proven');
-    const lost = result.frames.filter((f) => f.want === 'must' && (f.state === 'lost' || f.state === 'once'));
+    const lost = result.frames.filter(
+      (f) => f.want === 'must' && (f.state === 'lost' || f.state === 'once'),
+    );
     expect(lost.map((f) => [f.frameId, f.nearest?.shortfall?.code, f.conflict?.code])).toEqual([]);
   },
 );

@@ -13,9 +13,8 @@ import {
   marginSteps,
   namesOf,
   ONCE_REASONS,
-  positionText,
+  positionTexts,
   shortfallText,
-  listOf,
 } from '@/text';
 import { useAnswer, useFile } from '@/session';
 import { Figure, StateMark } from '@/parts';
@@ -31,15 +30,20 @@ export function FrameStanding({ frame }: { frame: Frame }) {
   const name = namesOf(file);
   const setupName = (c: Cover) =>
     t.on(stackName(c, name), name(c.bodyId), c.stretchId ? `, ${name(c.stretchId)}` : '');
+  const shownCovers = standing.covers.slice(0, 4);
+  const places = positionTexts(standing.unit, [
+    standing.missing,
+    ...shownCovers.map((c) => c.ranges),
+  ]);
   return (
     <div>
       <p className={standing.state === 'lost' ? 'text-wrong' : ''}>
         <StateMark state={standing.state} /> {STATES[standing.state]}
       </p>
       <ul className="mt-1 space-y-1 text-[13px]">
-        {standing.covers.slice(0, 4).map((c) => (
+        {shownCovers.map((c, i) => (
           <li key={`${c.stretchId} ${stackKey(c)}`}>
-            {setupName(c)}: {listOf(c.ranges.map((r) => positionText(standing.unit, r.from, r.to)))}
+            {setupName(c)}: {places[i + 1]}
             {spare(c) !== null && (
               <span className="text-soft">
                 {' '}
@@ -74,11 +78,7 @@ export function FrameStanding({ frame }: { frame: Frame }) {
         {standing.once && <li>{ONCE_REASONS[standing.once]}</li>}
         {standing.conflict && <li>{conflictText(standing.conflict)}</li>}
         {standing.missing.length > 0 && standing.covers.length > 0 && (
-          <li>
-            {t.notCovered(
-              listOf(standing.missing.map((r) => positionText(standing.unit, r.from, r.to))),
-            )}
-          </li>
+          <li>{t.notCovered(places[0] ?? '')}</li>
         )}
       </ul>
     </div>

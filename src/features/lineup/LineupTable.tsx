@@ -1,9 +1,9 @@
 'use client';
 
 import type { LineupResult, Reason } from '@/core/lineup';
-import { itemsWithoutBodies, type Lens } from '@/core/gear';
+import { apertureEnds, itemsWithoutBodies, type Lens } from '@/core/gear';
 import {
-  formatFNumber,
+  formatFNumbers,
   formatFocalRange,
   formatMm,
   formatMoney,
@@ -137,7 +137,7 @@ function LensRow({
       <td className="py-1.5 pr-4 whitespace-nowrap">
         {formatFocalRange(l.focal.wideMm, l.focal.longMm)}
         <span className="block text-[12px] text-soft">
-          {formatFNumber(l.apertures[0]?.fNumber ?? 0)}
+          {formatFNumbers(...apertureEnds(l.apertures))}
         </span>
       </td>
       <WeightAndPrice item={l} currency={currency} />

@@ -6,7 +6,7 @@ import {
   stackName,
   lineupText,
   namesOf,
-  positionText,
+  positionTexts,
   plainList,
   shortfallText,
   WANTS,
@@ -96,15 +96,13 @@ function keptText(
 }
 
 /** What the lineup covers of a picture that it loses. */
-function partsCovered({ covers, unit }: FrameResult, name: (id: string) => string): string[] {
-  return covers
-    .filter((c) => c.code === 'part')
-    .map((c) =>
-      t.coversOnly(
-        stackName(c, name),
-        listOf(c.ranges.map((r) => positionText(unit, r.from, r.to))),
-      ),
-    );
+function partsCovered(
+  { covers, missing, unit }: FrameResult,
+  name: (id: string) => string,
+): string[] {
+  const parts = covers.filter((c) => c.code === 'part');
+  const places = positionTexts(unit, [...parts.map((c) => c.ranges), missing]);
+  return parts.map((c, i) => t.coversOnly(stackName(c, name), places[i] ?? ''));
 }
 
 function wayText(way: WayOut, name: (id: string) => string, currency: string): string {
@@ -129,7 +127,7 @@ function whyLost(
   { lensesOut }: LineupResult,
   name: (id: string) => string,
 ): string {
-  const places = listOf(frame.impossible.map((r) => positionText(frame.unit, r.from, r.to)));
+  const [places = ''] = positionTexts(frame.unit, [frame.impossible]);
   const miss = frame.nearest;
   const setup = miss ? t.on(stackName(miss, name), name(miss.bodyId)) : '';
   if (frame.impossible.length === 0) {

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { type LensOut, type LineupResult } from '@/core/lineup';
 import { setLock } from '@/document';
 import {
+  behindText,
   counted,
   LIMIT_REASONS,
   lineupText,
@@ -96,6 +97,15 @@ function Lacks({ out, name }: { out: LensOut; name: (id: string) => string }) {
   );
 }
 
+/** Why a lens covers nothing on its own. */
+function aloneText(alone: LensOut['alone'], name: (id: string) => string): string {
+  if (alone === null) return t.coversNoPictureOnIts;
+  if (alone.kind === 'only-with')
+    return t.coversOnlyWith(behindText(alone.stack, name), plainList(alone.frameIds.map(name)));
+  const { frameId, shortfall } = alone.lack;
+  return t.coversNoneNearest(name(frameId), shortfallText(shortfall));
+}
+
 function reasonText(
   out: LensOut,
   ownership: keyof typeof OWNERSHIPS | undefined,
@@ -114,7 +124,7 @@ function reasonText(
     case 'adds-nothing':
       return out.makes.length > 0
         ? t.addsNothingTheLineupAlready(counted(out.makes.length, 'picture'))
-        : t.coversNoPictureOnIts;
+        : aloneText(out.alone, name);
     case 'bonus-only':
       return t.wouldAddOnlyABonus(adds);
     case 'limit':

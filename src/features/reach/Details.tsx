@@ -1,9 +1,9 @@
 'use client';
 
 import { ev100OfSource } from '@/core/brief';
-import { stackKey, stackItemIds } from '@/core/gear';
+import { apertureEnds, stackKey, stackItemIds } from '@/core/gear';
 import {
-  formatFNumber,
+  formatFNumbers,
   formatFocalRange,
   stackName,
   lightText,
@@ -60,7 +60,7 @@ export function Details({
         {lens && (
           <p className="text-soft">
             {lens.maker}, {formatFocalRange(lens.focal.wideMm, lens.focal.longMm)},{' '}
-            {formatFNumber(lens.apertures[0]?.fNumber ?? 0)}
+            {formatFNumbers(...apertureEnds(lens.apertures))}
           </p>
         )}
         {frame && (

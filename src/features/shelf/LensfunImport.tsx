@@ -1,6 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
+import { apertureEnds } from '@/core/gear';
 import { addGear, alreadyOn, fittingGear, shelfIds } from '@/document';
 import {
   type DatabaseCamera,
@@ -15,7 +16,7 @@ import { Button, Dialog, Tick, notify } from '@/ui';
 import {
   counted,
   databaseRefusalText,
-  formatFNumber,
+  formatFNumbers,
   formatFocalRange,
   notReadText,
   shelfText,
@@ -202,7 +203,7 @@ function mountNamesOf({ mounts, lenses }: LensDatabase): readonly string[] {
 
 function rangeOf({ focal, apertures }: DatabaseLens): string {
   const range = formatFocalRange(focal.wideMm, focal.longMm);
-  return `${range} ${formatFNumber(apertures[0]?.fNumber ?? 0)}`;
+  return `${range} ${formatFNumbers(...apertureEnds(apertures))}`;
 }
 
 /** How much was read, and what of it can't be used. */

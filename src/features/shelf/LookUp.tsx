@@ -1,11 +1,12 @@
 'use client';
 
 import { useEffect, useState } from 'react';
+import { apertureEnds } from '@/core/gear';
 import { addGear, alreadyOn, editGear, fittingGear, shelfIds } from '@/document';
 import { type DatabaseCamera, type DatabaseLens, gearFromDatabase } from '@/document/formats';
 import { useEditDesk, useHistory, useKnownGear } from '@/session';
 import { Button, Dialog, notify, TextField, Sentence } from '@/ui';
-import { formatFNumber, formatFocalRange, leftOutText, shelfText } from '@/text';
+import { formatFNumbers, formatFocalRange, leftOutText, shelfText } from '@/text';
 
 const t = shelfText.lookUp;
 
@@ -157,7 +158,7 @@ function LensEntry({ lens }: { lens: DatabaseLens }) {
         {name}{' '}
         <span className="text-soft">
           {formatFocalRange(lens.focal.wideMm, lens.focal.longMm)}{' '}
-          {formatFNumber(lens.apertures[0]?.fNumber ?? 0)}
+          {formatFNumbers(...apertureEnds(lens.apertures))}
         </span>
       </span>
       {lens.mounts.length > 1 ? (

@@ -1,4 +1,5 @@
 import {
+  apertureEnds,
   type Adapter,
   type Body,
   type Converter,
@@ -138,7 +139,7 @@ interface Context {
 
 export function lensRow(lens: Lens, context: Context): GearRow {
   const { wideMm, longMm } = lens.focal;
-  const ends = [lens.apertures[0]?.fNumber ?? 0, lens.apertures.at(-1)?.fNumber ?? 0] as const;
+  const ends = apertureEnds(lens.apertures);
   return rowOf('lenses', lens, context, {
     range: { text: formatFocalRange(wideMm, longMm), sort: wideMm },
     fNumber: {

@@ -58,7 +58,7 @@ export const LIMIT_TEXTS: Readonly<Record<LimitKey, LimitText>> = {
     label: 'Lens diameter at most',
     hint: 'hood reversed',
     unit: 'mm',
-    figure: formatMm,
+    figure: (mm) => formatMm(mm),
     atMost: (figure) => `lenses at most ${figure} thick`,
   },
 };

@@ -187,6 +187,10 @@ export const lineupText = {
     addsNothingTheLineupAlready: (count: string) =>
       `adds nothing: the lineup already covers its ${count}`,
     coversNoPictureOnIts: 'covers no picture on its own',
+    coversOnlyWith: (behind: string, pictures: string) =>
+      `covers no picture on its own; with ${behind} it covers ${pictures}`,
+    coversNoneNearest: (picture: string, lack: string) =>
+      `covers no picture on its own; nearest is ${picture}: ${lack}`,
     wouldAddOnlyABonus: (adds: string) => `would add only ${adds}; a bonus never adds a lens`,
     wouldAddButALimit: (adds: string) => `would add ${adds}, but a limit leaves no room for it`,
     wouldAddLessThanEach: (adds: string) => `would add ${adds}: less than each item must add`,

@@ -1,4 +1,5 @@
 import { type Stack, type Shelf } from '@/core/gear';
+import { plainList } from '../lists';
 
 interface NamedThing {
   readonly id: string;
@@ -46,6 +47,16 @@ export function stackName(
   const items = [lensId, converterId, tubeId].flatMap((id) => (id === null ? [] : [name(id)]));
   const adapted = adapterId === null ? '' : ` with the ${name(adapterId)}`;
   return `${items.join(' + ')}${adapted}${builtIn ? ', built-in converter in' : ''}`;
+}
+
+/** What stands behind a lens, in words. */
+export function behindText(
+  { adapterId, converterId, tubeId }: Stack,
+  name: (id: string) => string,
+): string {
+  return plainList(
+    [converterId, tubeId, adapterId].flatMap((id) => (id === null ? [] : [`the ${name(id)}`])),
+  );
 }
 
 /** Names of all gear of a shelf by id. */

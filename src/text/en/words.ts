@@ -6,6 +6,7 @@ import {
   type Want,
 } from '@/core/brief';
 import type { Shortfall } from '@/core/coverage';
+import type { Interval } from '@/core/intervals';
 import {
   formatAngle,
   formatCrop,
@@ -19,7 +20,10 @@ import {
   formatPercent,
   formatShutter,
   formatStops,
+  moreDigits,
+  toldApart,
 } from '../format';
+import { listOf } from '../lists';
 
 /** The sentences that go with core's codes and numbers. */
 
@@ -53,18 +57,32 @@ export const SUBJECT_NAMES: Record<SubjectKey, string> = {
 /** What a setup lacks, short: too slow by 1.3 stops (ISO 16000 would do). */
 export function shortfallText(s: Shortfall): string {
   switch (s.code) {
-    case 'not-long-enough':
-      return `not long enough: ${formatMm(s.haveMm)} (${formatAngle(s.haveDeg)}), ${formatMm(s.neededMm)} needed; a crop of ${formatCrop(s.cropNeeded)}, ${s.cropAllowed > 1 ? `${formatCrop(s.cropAllowed)} allowed` : 'none allowed'}`;
-    case 'not-wide-enough':
-      return `not wide enough: ${formatMm(s.haveMm)} (${formatAngle(s.haveDeg)}), ${formatMm(s.neededMm)} (${formatAngle(s.neededDeg)}) needed`;
-    case 'too-slow':
-      return `too slow by ${formatStops(s.stops)}: ${formatFNumber(s.fNumber)} for ${formatFNumber(s.neededFNumber)}; ${formatIso(s.isoNeeded)} would be enough`;
-    case 'too-close':
-      return `too close by ${formatMetres(s.byM)}: usable from ${formatMetres(s.nearestM)}`;
-    case 'too-far-for-tube':
-      return `too far by ${formatMetres(s.byM)}: the tube ends at ${formatMetres(s.farthestM)}`;
-    case 'magnification-short':
-      return `magnification too small: ${formatMagnification(s.most)}, ${formatMagnification(s.needed)} needed`;
+    case 'not-long-enough': {
+      const [have, needed] = toldApart(formatMm, s.haveMm, s.neededMm);
+      const [crop, allowed] = toldApart(formatCrop, s.cropNeeded, s.cropAllowed);
+      return `not long enough: ${have} (${formatAngle(s.haveDeg)}), ${needed} needed; a crop of ${crop}, ${s.cropAllowed > 1 ? `${allowed} allowed` : 'none allowed'}`;
+    }
+    case 'not-wide-enough': {
+      const [have, needed] = toldApart(formatMm, s.haveMm, s.neededMm);
+      const [haveDeg, neededDeg] = toldApart(formatAngle, s.haveDeg, s.neededDeg);
+      return `not wide enough: ${have} (${haveDeg}), ${needed} (${neededDeg}) needed`;
+    }
+    case 'too-slow': {
+      const [have, needed] = toldApart(formatFNumber, s.fNumber, s.neededFNumber);
+      return `too slow by ${formatStops(s.stops)}: ${have} for ${needed}; ${formatIso(s.isoNeeded)} would be enough`;
+    }
+    case 'too-close': {
+      const [usable] = toldApart(formatMetres, s.nearestM, s.nearestM - s.byM);
+      return `too close by ${formatMetres(s.byM)}: usable from ${usable}`;
+    }
+    case 'too-far-for-tube': {
+      const [ends] = toldApart(formatMetres, s.farthestM, s.farthestM + s.byM);
+      return `too far by ${formatMetres(s.byM)}: the tube ends at ${ends}`;
+    }
+    case 'magnification-short': {
+      const [most, needed] = toldApart(formatMagnification, s.most, s.needed);
+      return `magnification too small: ${most}, ${needed} needed`;
+    }
     case 'too-brief':
       return `the shutter can't stay open long enough: ${formatShutter(s.timeS)} at most, ${formatShutter(s.shortestS)} wanted`;
     case 'no-infinity':
@@ -76,10 +94,14 @@ export function shortfallText(s: Shortfall): string {
       return s.smallestFNumber !== null
         ? `too shallow: ${formatFNumber(s.neededFNumber)} needed, it stops down to ${formatFNumber(s.smallestFNumber)}`
         : `too shallow: the depth needs ${formatFNumber(s.neededFNumber)}${s.lightFNumber === null ? '' : `, the light allows ${formatFNumber(s.lightFNumber)}`}${s.isoNeeded === null ? '' : `; ${formatIso(s.isoNeeded)} would be enough`}`;
-    case 'too-deep':
-      return `too deep: blurs to ${formatPercent(s.havePercent)} of the diagonal, ${formatPercent(s.wantedPercent)} wanted; ${formatFNumber(s.neededFNumber)} would be enough`;
-    case 'autofocus-limit':
-      return `no autofocus: ${formatFNumber(s.fNumber)}, the camera focuses to ${formatFNumber(s.limitFNumber)}`;
+    case 'too-deep': {
+      const [have, wanted] = toldApart(formatPercent, s.havePercent, s.wantedPercent);
+      return `too deep: blurs to ${have} of the diagonal, ${wanted} wanted; ${formatFNumber(s.neededFNumber)} would be enough`;
+    }
+    case 'autofocus-limit': {
+      const [have, limit] = toldApart(formatFNumber, s.fNumber, s.limitFNumber);
+      return `no autofocus: ${have}, the camera focuses to ${limit}`;
+    }
     case 'wrong-projection':
       return 'wrong projection: a fisheye can’t replace a rectilinear lens, nor the other way round';
     case 'no-perspective-control':
@@ -152,7 +174,22 @@ function fillText(fill: { min: number; max: number }): string {
 }
 
 /** Places of an axis: distances, or focal lengths on the 36×24 mm frame. */
-export function positionText(unit: PositionUnit, from: number, to: number): string {
+export function positionText(unit: PositionUnit, from: number, to: number, more = 0): string {
   if (unit === 'far') return 'at infinity';
-  return unit === 'm' ? formatDistances(from, to) : `${formatFocalRange(from, to)} on 36×24`;
+  return unit === 'm'
+    ? formatDistances(from, to, more)
+    : `${formatFocalRange(from, to, more)} on 36×24`;
+}
+
+/**
+ * Several sets of places, with as many digits as it takes to tell all their ends apart: what is covered
+ * from 60.3 cm leaves 60 to 60.3 cm.
+ */
+export function positionTexts(
+  unit: PositionUnit,
+  sets: readonly (readonly Interval[])[],
+): string[] {
+  const ends = sets.flat().flatMap(({ from, to }) => [from, to]);
+  const more = unit === 'far' ? 0 : moreDigits(unit === 'm' ? formatMetres : formatMm, ends);
+  return sets.map((set) => listOf(set.map((r) => positionText(unit, r.from, r.to, more))));
 }

@@ -6,6 +6,8 @@ import {
   mountableSetups,
   type Ownership,
   type Shelf,
+  type Stack,
+  stackItemIds,
   SOURCES,
 } from '@/core/gear';
 import { AT_EASE, type Pace } from '@/core/pace';
@@ -18,7 +20,7 @@ import { isAvailable, type Candidate } from '../problem/candidates';
 import type { MipSolver } from '../solve/mipSolver';
 import { missingOf, type OpportunityPositions, positionsOf } from '../problem/positions';
 import type { LineupQuestion } from '../problem/question';
-import type { LensLack, LensOut } from './result';
+import type { AloneLack, LensLack, LensOut } from './result';
 import { NO_LIMITS, sumLimits } from '../problem/limitRules';
 
 /** The frames that are lost, or covered once instead of twice, when a lens of the lineup stays at home. */
@@ -58,16 +60,52 @@ export function lensesOut(
   );
   const lost = frames.filter((f) => !isGotAsAsked(choice, f.id)).map((f) => f.id);
   const added = addedBy(problem, lost, taken);
+  const behind = madeBehind(problem);
+  let explained = 0;
   return out.map((l) => {
     pace();
     const wouldAdd = selectableIds.has(l.id) ? (added.get(l.id) ?? []) : [];
-    return {
-      lensId: l.id,
-      makes: (selectableIds.has(l.id) ? alone.get(l.id) : othersAlone.get(l.id)) ?? [],
-      reason: reasonOut(l, fitting.has(l.id), wouldAdd, { solver, problem, choice, timeLimitS }),
-      wouldAdd,
-    };
+    const makes = (selectableIds.has(l.id) ? alone.get(l.id) : othersAlone.get(l.id)) ?? [];
+    const made = { solver, problem, choice, timeLimitS };
+    const reason = reasonOut(l, fitting.has(l.id), wouldAdd, made);
+    const isIdle = reason === 'adds-nothing' && makes.length === 0;
+    const lacking =
+      isIdle && (explained += 1) <= MOST_EXPLAINED
+        ? (behind.get(l.id) ?? nearestLack(question, l.id))
+        : null;
+    return { lensId: l.id, makes, reason, wouldAdd, alone: lacking };
   });
+}
+
+/** Lenses of which it is said why they make nothing on their own; of others it is said when asked. */
+const MOST_EXPLAINED = 30;
+
+/** What each lens makes with something behind it, and only so: the thing that gets it most frames. */
+function madeBehind({ targets, candidates }: Problem): Map<LensId, AloneLack> {
+  const byStack = new Map<string, { stack: Stack; frameIds: Set<FrameId> }>();
+  for (const { layer, frame, opportunities } of targets) {
+    if (layer !== 'base') continue;
+    for (const { axis, positions } of opportunities)
+      for (const [i, set] of positions) {
+        const { bare, stack } = candidates[i]!;
+        if (bare || missingOf(axis, [set]).length > 0) continue;
+        const key = stackItemIds(stack).join();
+        const known = byStack.get(key) ?? { stack, frameIds: new Set<FrameId>() };
+        byStack.set(key, known);
+        known.frameIds.add(frame.id);
+      }
+  }
+  const most = new Map<LensId, AloneLack>();
+  const ordered = [...byStack.values()].sort((a, b) => a.frameIds.size - b.frameIds.size);
+  for (const { stack, frameIds } of ordered)
+    most.set(stack.lensId, { kind: 'only-with', stack, frameIds: [...frameIds] });
+  return most;
+}
+
+/** The frame that a lens comes nearest to, and what it lacks for it. */
+function nearestLack(question: LineupQuestion, id: LensId): AloneLack | null {
+  const [lack] = lensLacks(question, id, 'nearest');
+  return lack ? { kind: 'nearest', lack } : null;
 }
 
 /** The field of lenses that the limits leave out, as if they did not. */
@@ -158,10 +196,11 @@ function lensesFor(
   );
 }
 
-/** What one lens lacks for each frame that it does not make alone, by its best setup. */
+/** What one lens lacks for each frame that it does not make alone, by its best setup; nearest first where asked. */
 export function lensLacks(
   { shelf, frames, limits }: { frames: readonly Frame[]; shelf: Shelf; limits: Limits },
   id: LensId,
+  order: 'frames' | 'nearest' = 'frames',
 ): LensLack[] {
   const setups = mountableSetups({
     ...shelf,
@@ -170,10 +209,14 @@ export function lensLacks(
     converters: [],
     tubes: [],
   });
-  return frames.flatMap((frame) => {
+  const looked = frames.flatMap((frame) => {
     const best = setups.map((s) => verdictOn(s, frame, limits)).sort(byVerdict)[0];
-    const shortfall = best ? shortfallOf(best) : null;
-    return best && shortfall ? [{ frameId: frame.id, bodyId: best.bodyId, shortfall }] : [];
+    return best ? [{ frame, best }] : [];
+  });
+  const told = order === 'nearest' ? looked.sort((a, b) => byVerdict(a.best, b.best)) : looked;
+  return told.flatMap(({ frame, best }) => {
+    const shortfall = shortfallOf(best);
+    return shortfall ? [{ frameId: frame.id, bodyId: best.bodyId, shortfall }] : [];
   });
 }
 

@@ -1,6 +1,6 @@
 import type { FrameId, PositionUnit, ShooterId, StretchId, Want } from '@/core/brief';
 import type { Conflict, Margins, Shortfall, VerdictCode } from '@/core/coverage';
-import type { AdapterId, BodyId, ConverterId, LensId, TubeId } from '@/core/gear';
+import type { AdapterId, BodyId, ConverterId, LensId, Stack, TubeId } from '@/core/gear';
 import type { Interval } from '@/core/intervals';
 import type { Open } from '../solve/choose';
 import type { KeptOut, LimitConflict } from './conflicts';
@@ -89,6 +89,15 @@ export interface LensLack {
   readonly shortfall: Shortfall;
 }
 
+/** Why a lens covers no frame on its own: what it covers some with, or where it comes nearest. */
+export type AloneLack =
+  | {
+      readonly kind: 'only-with';
+      readonly stack: Stack;
+      readonly frameIds: readonly FrameId[];
+    }
+  | { readonly kind: 'nearest'; readonly lack: LensLack };
+
 /** What a lens that stays out makes alone, and why it is out. */
 export interface LensOut {
   readonly lensId: LensId;
@@ -106,6 +115,8 @@ export interface LensOut {
     | 'earns-too-little';
   /** Frames that the lineup would get with it besides. */
   readonly wouldAdd: readonly FrameId[];
+  /** Where it makes none and adds nothing: why; null for any other, and past the first few. */
+  readonly alone: AloneLack | null;
 }
 
 export interface Totals {
