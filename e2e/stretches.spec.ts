@@ -11,7 +11,9 @@ test('a stretch without change and a limit in hand change the answer', async ({ 
   await dialog.getByRole('button', { name: 'Close' }).last().click();
   await expect(standing(page)).not.toContainText('9 of 9 wants');
   await page.getByRole('link', { name: 'Lineup', exact: true }).click();
-  await expect(page.getByRole('heading', { name: 'One way to share the gear' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Who takes what, as Carry plans it' }),
+  ).toBeVisible();
   await expect(page.getByText(/not changed/).first()).toBeVisible();
 });
 

@@ -28,6 +28,7 @@ export { type FormerLessons, useFormerLessons } from './useFormerLessons';
 export { useOnceAnswered } from './useOnceAnswered';
 export { useOtherOutings } from './useOtherOutings';
 export { type Background, useBackground } from './useBackground';
+export { useFrameResults } from './planned';
 export { type CarryState, useCarryPlan } from './useCarryPlan';
 export { type SavedOuting, useOutingKey, useSavedOutings } from './useSavedOutings';
 export { useSelection } from './useSelection';

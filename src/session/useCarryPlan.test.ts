@@ -22,10 +22,10 @@ jest.mock('./hooks', () => ({
 }));
 
 test('a tick in the packing list plans nothing anew; the order of pictures does', () => {
-  Object.assign(held, { file: mockQuestion, result: {} });
+  Object.assign(held, { file: mockQuestion, result: { frames: [] } });
   const { result, rerender } = renderHook(() => useCarryPlan());
   expect(mockPlans).toHaveLength(1);
-  const answer = { plan: 'made' };
+  const answer = { plan: { stretches: [] } };
   act(() => mockPlans[0]!.done(answer));
   const change = (packing: Partial<typeof mockQuestion.packing>) => {
     held.file = { ...held.file, packing: { ...held.file.packing, ...packing } };

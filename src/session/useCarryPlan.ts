@@ -2,9 +2,10 @@
 
 import { useEffect, useMemo, useState } from 'react';
 import { DEFAULT_PACKING } from '@/core/brief';
-import type { CarryAnswer, CarryQuestion } from '@/core/carry';
+import { type CarryAnswer, type CarryQuestion, framesAsPlanned } from '@/core/carry';
 import type { LineupResult } from '@/core/lineup';
 import { useAnswer, useFile } from './hooks';
+import { keepPlanned } from './planned';
 import { planCarrying } from '@/workers/backgroundClient';
 
 export interface CarryState {
@@ -43,7 +44,10 @@ export function useCarryPlan(): CarryState {
     if (planned === null || result === null) return;
     return planCarrying(planned, result, {
       progress: () => undefined,
-      done: (answer) => setHeld({ answer, for: planned, problem: null }),
+      done: (answer) => {
+        keepPlanned(result, framesAsPlanned(planned, result.frames, answer.plan));
+        setHeld({ answer, for: planned, problem: null });
+      },
       failed: (problem) => setHeld((before) => ({ ...before, for: planned, problem })),
     });
   }, [planned, result]);

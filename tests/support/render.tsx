@@ -44,6 +44,7 @@ export const sessionStandIn = {
   useFile: () => held.file,
   useFilePart: <T,>(select: (file: OutingFile) => T) => select(held.file),
   useFileNow: () => () => held.file,
+  useFrameResults: () => held.result?.frames,
   useAnswer: () => ({
     result: held.result,
     question: held.file,

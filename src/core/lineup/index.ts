@@ -29,7 +29,7 @@ export {
   unlessCut,
 } from './solve/deadline';
 export { type Problem, problemOf } from './problem/problem';
-export { bestOfEachStack } from './explain/frames';
+export { bestOfEachStack, coverOf } from './explain/frames';
 export {
   type MipModel,
   type MipOutcome,

@@ -7,7 +7,14 @@ import { ev100AsGiven, type Frame } from '@/core/brief';
 import type { FrameResult } from '@/core/lineup';
 import { briefText, copyName, lightText, namesOf, needText, stackName, WANTS } from '@/text';
 import { copyOfFrame, moveFrame, putFrame, removeFrame } from '@/document';
-import { useAnswer, useEdit, useFileNow, useFilePart, useOnceAnswered } from '@/session';
+import {
+  useAnswer,
+  useEdit,
+  useFileNow,
+  useFilePart,
+  useFrameResults,
+  useOnceAnswered,
+} from '@/session';
 import { IconButton, InView } from '@/ui';
 import { StateMark } from '@/parts';
 import { lostText } from './lostText';
@@ -42,7 +49,7 @@ export function FrameList(props: FrameListProps) {
   // The list follows when there is time, so that typing in the editor never waits for it.
   const frames = useDeferredValue(useFilePart((file) => file.frames));
   const { result, error } = useAnswer();
-  const results = useDeferredValue(result?.frames);
+  const results = useDeferredValue(useFrameResults());
   const answered = useDeferredValue(result !== null || error !== null);
   return <SortedFrames {...props} {...{ frames, results, answered }} />;
 }

@@ -16,7 +16,7 @@ import {
   positionTexts,
   shortfallText,
 } from '@/text';
-import { useAnswer, useFile } from '@/session';
+import { useFile, useFrameResults } from '@/session';
 import { Figure, StateMark } from '@/parts';
 
 const t = briefFormText.frameStanding;
@@ -24,8 +24,7 @@ const t = briefFormText.frameStanding;
 /** How the chosen frame stands with the lineup: what makes it and with what to spare. */
 export function FrameStanding({ frame }: { frame: Frame }) {
   const file = useFile();
-  const { result } = useAnswer();
-  const standing = result?.frames.find((f) => f.frameId === frame.id);
+  const standing = useFrameResults()?.find((f) => f.frameId === frame.id);
   if (!standing) return null;
   const name = namesOf(file);
   const setupName = (c: Cover) =>

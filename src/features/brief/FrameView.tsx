@@ -4,7 +4,7 @@ import { useDeferredValue, useMemo } from 'react';
 import type { Frame } from '@/core/brief';
 import { stackKey, setupOfStack } from '@/core/gear';
 import { briefFormText, stackName, namesOf } from '@/text';
-import { useAnswer, useFile } from '@/session';
+import { useFile, useFrameResults } from '@/session';
 import { Viewfinder } from '@/parts/viewfinder';
 
 const t = briefFormText.frameView;
@@ -13,8 +13,7 @@ const t = briefFormText.frameView;
 export function FrameView({ frame: edited }: { frame: Frame }) {
   const frame = useDeferredValue(edited);
   const file = useDeferredValue(useFile());
-  const { result } = useAnswer();
-  const standing = result?.frames.find((f) => f.frameId === frame.id);
+  const standing = useFrameResults()?.find((f) => f.frameId === frame.id);
   const setups = useMemo(() => {
     const name = namesOf(file);
     const nearest = standing?.nearest ? [standing.nearest] : [];

@@ -4,7 +4,7 @@ import { useDeferredValue, useMemo } from 'react';
 import type { FrameId } from '@/core/brief';
 import { type Setup, setupOfStack } from '@/core/gear';
 import { bestCover, type Cover, type FrameResult } from '@/core/lineup';
-import { useAnswer, useFilePart } from '@/session';
+import { useFilePart, useFrameResults } from '@/session';
 
 /** What a picture is taken with: the first setup of the lineup that makes all of it, else a part of it. */
 export interface Taken {
@@ -17,7 +17,7 @@ export interface Taken {
 /** By frame, what each picture is taken with in the lineup in sight. */
 export function useTaken(): ReadonlyMap<FrameId, Taken> {
   const shelf = useFilePart((file) => file.shelf);
-  const results = useDeferredValue(useAnswer().result?.frames);
+  const results = useDeferredValue(useFrameResults());
   return useMemo(
     () =>
       new Map(

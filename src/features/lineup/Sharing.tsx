@@ -1,25 +1,32 @@
 'use client';
 
+import { handsAsPlanned } from '@/core/carry';
 import type { AssignmentOutcome, LineupResult } from '@/core/lineup';
 import { lineupText, namesOf, plainList } from '@/text';
-import { useFile } from '@/session';
+import { useCarryPlan, useFile } from '@/session';
 
 const t = lineupText.sharing;
 
 /** Stretch by stretch, what is in whose hands, where that is part of the choice. */
 export function Sharing({ result }: { result: LineupResult }) {
-  const name = namesOf(useFile());
-  const told = result.hands.filter(
+  const isChosen = result.hands.some(
     (h) => h.bodyIds !== null || h.pieceIds !== null || h.fixed !== null,
   );
-  if (told.length === 0) return null;
+  return isChosen ? <Planned /> : null;
+}
+
+function Planned() {
+  const name = namesOf(useFile());
+  const { answer, thinking, problem } = useCarryPlan();
+  const plan = thinking || problem !== null ? null : answer?.plan;
   return (
     <section aria-labelledby="hands">
       <h2 id="hands" className="mb-1 text-lg">
-        {t.oneWayToShareThe}
+        {t.whoTakesWhat}
       </h2>
+      {!plan && <p className="text-soft">{problem ?? t.planning}</p>}
       <ul>
-        {told.map((assignment) => (
+        {(plan ? handsAsPlanned(plan) : []).map((assignment) => (
           <li
             key={`${assignment.stretchId} ${assignment.shooterId}`}
             className="border-b border-hair py-1"
@@ -43,14 +50,10 @@ function assignmentText(
   { bodyIds, pieceIds: itemIds, fixed }: AssignmentOutcome,
   name: (id: string) => string,
 ): string {
-  if (fixed !== null) {
-    const setups = fixed.map((f) =>
-      t.withNotChanged(name(f.bodyId), f.pieceIds.map(name).join(' + ')),
-    );
-    return setups.length > 0 ? setups.join('; ') : t.nothingNeededHere;
-  }
-  const bodies = bodyIds === null ? [] : [`${plainList(bodyIds.map(name)) || t.noCamera}`];
-  const items =
-    itemIds === null ? [] : [itemIds.length > 0 ? plainList(itemIds.map(name)) : t.noLensNeeded];
-  return [...bodies, ...items].join(': ');
+  if (bodyIds === null || itemIds === null || bodyIds.length === 0) return t.nothingPlannedHere;
+  if (fixed !== null)
+    return fixed
+      .map((f) => t.withNotChanged(name(f.bodyId), f.pieceIds.map(name).join(' + ')))
+      .join('; ');
+  return `${plainList(bodyIds.map(name))}: ${plainList(itemIds.map(name))}`;
 }

@@ -17,12 +17,11 @@ export const lineupText = {
     noLensChangesIn: (place: string) => `no lens changes in ${place}`,
   },
   sharing: {
-    oneWayToShareThe: 'One way to share the gear',
+    whoTakesWhat: 'Who takes what, as Carry plans it',
+    planning: 'Planning who takes what…',
     theWholeOuting: 'The whole outing',
     withNotChanged: (name: string, list: string) => `${name} with ${list}, not changed`,
-    nothingNeededHere: 'nothing needed here',
-    noCamera: 'no camera',
-    noLensNeeded: 'no lens needed',
+    nothingPlannedHere: 'nothing planned here',
   },
   limitsPanel: {
     limits: 'Limits',

@@ -1,0 +1,90 @@
+import { verdictOn, byVerdict } from '@/core/coverage';
+import { mountableSetups, type Setup, stackItemIds, withItems } from '@/core/gear';
+import {
+  type AssignmentOutcome,
+  assignmentsOf,
+  type Cover,
+  coverOf,
+  everyOpportunityOf,
+  type FrameResult,
+  type LineupQuestion,
+} from '@/core/lineup';
+import type { CarryAssignment, CarryPlan, OnBody } from './plan';
+
+type Stretches = Pick<CarryPlan, 'stretches'>;
+
+/**
+ * What makes each frame, first what the plan makes it with, on the body that it hangs on there: result
+ * and plan then name the same things.
+ */
+export function framesAsPlanned(
+  question: LineupQuestion,
+  frames: readonly FrameResult[],
+  plan: Stretches,
+): FrameResult[] {
+  const assignments = assignmentsOf(question, question.shelf.bodies);
+  return frames.map((result) => {
+    const frame = question.frames.find((f) => f.id === result.frameId);
+    const used = frame ? plannedFor(frame.id, plan) : [];
+    if (!frame || used.length === 0) return result;
+    const opportunities = everyOpportunityOf(frame, assignments);
+    const first = used.flatMap(({ stretchId, shooterId, on }): Cover[] => {
+      const there = opportunities.find(
+        (o) => o.stretchId === stretchId && o.assignments.some((a) => a.shooterId === shooterId),
+      );
+      const [best] = there
+        ? setupsOn(question, on)
+            .map((setup) => verdictOn(setup, there.frame, question.limits))
+            .sort(byVerdict)
+        : [];
+      return best && best.covered.length > 0 ? [coverOf(best, stretchId)] : [];
+    });
+    const keyOf = (c: Cover) => `${c.stretchId} ${stackItemIds(c).join()}`;
+    const known = new Set(first.map(keyOf));
+    return { ...result, covers: [...first, ...result.covers.filter((c) => !known.has(keyOf(c)))] };
+  });
+}
+
+/** With what, where and by whom the plan makes a frame. */
+function plannedFor(frameId: FrameResult['frameId'], { stretches }: Stretches) {
+  return stretches.flatMap(({ stretchId, hands }) =>
+    hands.flatMap(({ shooterId, doings }) =>
+      doings.flatMap((d) =>
+        d.kind === 'frame' && d.frameId === frameId
+          ? d.with.map((on) => ({ stretchId, shooterId, on }))
+          : [],
+      ),
+    ),
+  );
+}
+
+/** The setups of some items on a body: two where a converter is built in. */
+function setupsOn({ shelf }: LineupQuestion, { bodyId, pieceIds }: OnBody): Setup[] {
+  const ids = new Set<string>(pieceIds);
+  const bodies = shelf.bodies.filter((b) => b.id === bodyId);
+  return mountableSetups({ ...withItems(shelf, ({ id }) => ids.has(id)), bodies }).filter(
+    (s) => stackItemIds(s).length === ids.size,
+  );
+}
+
+/** Stretch by stretch, what the plan puts into whose hands. */
+export function handsAsPlanned({ stretches }: Pick<CarryPlan, 'stretches'>): AssignmentOutcome[] {
+  return stretches.flatMap(({ stretchId, hands, mayChange }) =>
+    hands.map((hand) => {
+      const used = usedBy(hand);
+      return {
+        stretchId,
+        shooterId: hand.shooterId,
+        bodyIds: [...new Set(used.map((on) => on.bodyId))],
+        pieceIds: [...new Set(used.flatMap((on) => on.pieceIds))],
+        fixed: mayChange && !hand.placed ? null : used,
+      };
+    }),
+  );
+}
+
+/** What a hand makes its frames with, each setup once. */
+function usedBy({ doings }: CarryAssignment): OnBody[] {
+  const used = doings.flatMap((d) => (d.kind === 'frame' ? d.with : []));
+  return [...new Map(used.map((on) => [`${on.bodyId} ${on.pieceIds.join()}`, on])).values()];
+}
