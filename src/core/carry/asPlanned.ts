@@ -32,12 +32,13 @@ export function framesAsPlanned(
       const there = opportunities.find(
         (o) => o.stretchId === stretchId && o.assignments.some((a) => a.shooterId === shooterId),
       );
-      const [best] = there
-        ? setupsOn(question, on)
-            .map((setup) => verdictOn(setup, there.frame, question.limits))
-            .sort(byVerdict)
-        : [];
-      return best && best.covered.length > 0 ? [coverOf(best, stretchId)] : [];
+      if (!there) return [];
+      const { limits } = question;
+      const [best] = setupsOn(question, on)
+        .map((setup) => ({ setup, verdict: verdictOn(setup, there.frame, limits) }))
+        .sort((a, b) => byVerdict(a.verdict, b.verdict));
+      if (!best || best.verdict.covered.length === 0) return [];
+      return [coverOf(best.verdict, stretchId, { ...best, frame: there.frame, limits })];
     });
     const keyOf = (c: Cover) => `${c.stretchId} ${stackItemIds(c).join()}`;
     const known = new Set(first.map(keyOf));

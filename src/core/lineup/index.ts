@@ -29,6 +29,7 @@ export {
   unlessCut,
 } from './solve/deadline';
 export { type Problem, problemOf } from './problem/problem';
+export type { Assumption } from './explain/assumptions';
 export { bestOfEachStack, coverOf } from './explain/frames';
 export {
   type MipModel,

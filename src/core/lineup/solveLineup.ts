@@ -31,6 +31,7 @@ import type { MipSolver } from './solve/mipSolver';
 import { notesOf, unverifiedWeights } from './explain/notes';
 import { shareGot, wantSharesPercent } from './problem/aims';
 import { type Proof, proofOf } from './prove/proof';
+import { unknownDecides } from './explain/unknownDecides';
 import type { LineupQuestion } from './problem/question';
 import { presolve, type Presolved } from './presolve/presolve';
 import { gapsOf, overlapsOf } from './explain/ranges';
@@ -177,6 +178,8 @@ export function explain(
       reason('nearest', null, (_, pace) => nearestMiss(problem, targets.get(frameId)!, pace)),
     ]),
   );
+  const decides =
+    found && reason('unknown', null, (s) => unknownDecides(s, problem, found, timeLimitS));
   const unverified = unverifiedWeights(problem, choice);
   return {
     format: 'armreach-lineup',
@@ -197,10 +200,15 @@ export function explain(
     }),
     overlaps: reason('ranges', [], (_, pace) => overlapsOf(setups, lensById, frames, limits, pace)),
     lensesIn: onlyIts,
-    lensesOut: outs,
+    lensesOut: outs.map((l) =>
+      l.reason === 'adds-nothing' && decides?.ids.includes(l.lensId)
+        ? { ...l, reason: 'unknown-decides' as const }
+        : l,
+    ),
     totals: totalsOf(frames, problem, choice),
     notes: [
-      ...notesOf(question, problem, choice, setupsOf, bodiesWithoutPixels(problem, frames)),
+      ...notesOf(question, problem, choice, results, bodiesWithoutPixels(problem, frames)),
+      ...(decides ? [{ code: 'unknown-decides' as const, ...decides }] : []),
       ...(cut.size > 0 ? [{ code: 'reasons-cut' as const, ids: [...cut] }] : []),
     ],
     carried,

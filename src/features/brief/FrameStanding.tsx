@@ -4,6 +4,7 @@ import type { Frame } from '@/core/brief';
 import { stackKey } from '@/core/gear';
 import type { Cover } from '@/core/lineup';
 import {
+  ASSUMPTION_TEXTS,
   briefFormText,
   conflictText,
   formatCrop,
@@ -13,6 +14,7 @@ import {
   marginSteps,
   namesOf,
   ONCE_REASONS,
+  plainList,
   positionTexts,
   shortfallText,
 } from '@/text';
@@ -52,6 +54,11 @@ export function FrameStanding({ frame }: { frame: Frame }) {
                 >
                   ({spare(c)})
                 </Figure>
+              </span>
+            )}
+            {c.assumed.length > 0 && (
+              <span className="block text-soft">
+                {plainList(c.assumed.map((code) => ASSUMPTION_TEXTS[code]))}
               </span>
             )}
           </li>

@@ -26,7 +26,8 @@ const words = lineupText.lineupTable;
 
 /** What the lineup comes to, and what stands in its way. */
 export function Headline({ result }: { result: LineupResult }) {
-  const name = namesOf(useFile());
+  const file = useFile();
+  const name = namesOf(file);
   return (
     <section aria-labelledby="taken">
       <div className="mb-2 flex items-start justify-between gap-3">
@@ -41,7 +42,7 @@ export function Headline({ result }: { result: LineupResult }) {
         </span>
       </div>
       {result.conflict && <ConflictText conflict={result.conflict} />}
-      <Notes result={result} name={name} />
+      <Notes result={result} name={name} currency={file.outing.currency} />
     </section>
   );
 }
@@ -219,13 +220,22 @@ function headline({ status, totals, lineup }: LineupResult): string {
 const REASONS: Readonly<Record<Reason, string>> = {
   kept: words.whatKeepsEachLostMust,
   conflict: words.whichLimitsConflict,
+  unknown: words.whetherAnUnknownDecides,
   'only-it': words.whatOnlyOneLensCovers,
   'lenses-out': words.whyLensesAreLeftOut,
   nearest: words.theNearestMissOfLost,
   ranges: words.gapsAndOverlaps,
 };
 
-function Notes({ result, name }: { result: LineupResult; name: (id: string) => string }) {
+function Notes({
+  result,
+  name,
+  currency,
+}: {
+  result: LineupResult;
+  name: (id: string) => string;
+  currency: string;
+}) {
   const texts = result.notes.map((note) => {
     switch (note.code) {
       case 'pixels-unknown':
@@ -244,6 +254,16 @@ function Notes({ result, name }: { result: LineupResult; name: (id: string) => s
         return words.closestFocusUnknown(listed(note.ids.map(name)));
       case 'sealing-unknown':
         return words.weatherSealingOfUnknownSo(listed(note.ids.map(name)));
+      case 'unknown-decides':
+        return words.unknownDecides[note.figure](
+          listed(note.ids.map(name)),
+          listed(note.instead.map(name)),
+          note.below === null
+            ? null
+            : note.figure === 'weight'
+              ? formatWeight(note.below)
+              : formatMoney(note.below, currency),
+        );
       case 'reasons-cut':
         return words.timeRanOutBeforeEverything(listed(note.ids.map((id) => REASONS[id])));
       case 'no-frames':

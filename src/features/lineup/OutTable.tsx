@@ -125,6 +125,8 @@ function reasonText(
       return out.makes.length > 0
         ? t.addsNothingTheLineupAlready(counted(out.makes.length, 'picture'))
         : aloneText(out.alone, name);
+    case 'unknown-decides':
+      return t.wouldDoIfKnown;
     case 'bonus-only':
       return t.wouldAddOnlyABonus(adds);
     case 'limit':

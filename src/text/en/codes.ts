@@ -9,7 +9,7 @@ import {
 } from '@/core/brief';
 import type { Conflict, TimeRule } from '@/core/coverage';
 import type { Grade, Ownership } from '@/core/gear';
-import type { Advantage, OnceReason } from '@/core/lineup';
+import type { Advantage, Assumption, OnceReason } from '@/core/lineup';
 import { formatFNumber, formatIso, formatShutter, formatStops, formatWeight } from '../format';
 
 /** The names of core's codes that no page says first. */
@@ -26,6 +26,15 @@ export const FOOTING_HINTS: Record<Footing, string> = {
   held: 'you stay put: every distance must fit',
   free: 'you can move: one distance is enough',
   flowing: 'it comes towards you: every distance without changing lenses',
+};
+
+/** What a cover rests on that is not known, beside the picture. */
+export const ASSUMPTION_TEXTS: Record<Assumption, string> = {
+  'autofocus-unknown': 'autofocus unknown, assumed yes',
+  'thread-unknown': 'front filter unknown, assumed yes',
+  'shift-unknown': 'shift unknown, assumed yes',
+  'smallest-aperture-unknown': 'smallest aperture unknown, assumed small enough',
+  'closest-focus-unknown': 'closest focus unknown, assumed near enough',
 };
 
 /** Why a picture is covered once that is asked for twice. */

@@ -93,6 +93,7 @@ export const lineupText = {
       `${items} ${isOne ? 'covers' : 'cover'} as much as the limits allow`,
     whatKeepsEachLostMust: 'what keeps each lost must out',
     whichLimitsConflict: 'which limits conflict',
+    whetherAnUnknownDecides: 'whether an unknown figure decides',
     whatOnlyOneLensCovers: 'what only one lens covers',
     whyLensesAreLeftOut: 'why lenses are left out',
     theNearestMissOfLost: 'the nearest miss of lost pictures',
@@ -109,6 +110,12 @@ export const lineupText = {
       `Closest focus of ${listed} unknown: assumed near enough for the pictures close by. Enter it on Shelf to be sure.`,
     smallestApertureOfUnknownAssumed: (listed: string) =>
       `Smallest aperture of ${listed} unknown: assumed small enough.`,
+    unknownDecides: {
+      weight: (names: string, instead: string, below: string | null) =>
+        `Decided by an unknown weight: ${names} would do as well${instead === '' ? '' : ` instead of ${instead}`}${below === null ? '' : `, if together they weigh less than ${below}`}. Enter the weight on Shelf to be sure.`,
+      price: (names: string, instead: string, below: string | null) =>
+        `Decided by an unknown price: ${names} would do as well${instead === '' ? '' : ` instead of ${instead}`}${below === null ? '' : `, if together they cost less than ${below}`}. Enter the price on Shelf to be sure.`,
+    },
     weatherSealingOfUnknownSo: (listed: string) =>
       `Weather sealing of ${listed} unknown, so they aren’t used in the wet.`,
     timeRanOutBeforeEverything: (listed: string) =>
@@ -185,6 +192,7 @@ export const lineupText = {
     fitsNoCameraYoureBringing: 'fits no camera you’re bringing',
     addsNothingTheLineupAlready: (count: string) =>
       `adds nothing: the lineup already covers its ${count}`,
+    wouldDoIfKnown: 'would do as well, but its weight or price is unknown',
     coversNoPictureOnIts: 'covers no picture on its own',
     coversOnlyWith: (behind: string, pictures: string) =>
       `covers no picture on its own; with ${behind} it covers ${pictures}`,

@@ -1,4 +1,11 @@
-import { footingOf, type Frame, needAxis, positionUnit, type StretchId } from '@/core/brief';
+import {
+  footingOf,
+  type Frame,
+  type Limits,
+  needAxis,
+  positionUnit,
+  type StretchId,
+} from '@/core/brief';
 import {
   byVerdict,
   conflictOf,
@@ -11,6 +18,7 @@ import { stackKey, type Setup } from '@/core/gear';
 import type { Interval } from '@/core/intervals';
 import { AT_EASE, type Pace } from '@/core/pace';
 import type { Choice } from '../solve/choose';
+import { assumptionsOf } from './assumptions';
 import type { SetupsByAssignment } from './evaluate';
 import type { Problem, Target } from '../problem/problem';
 import type { Opportunity } from '../problem/opportunities';
@@ -20,6 +28,7 @@ import type { Cover, FrameResult, OnceReason } from './result';
 /** Verdicts of what is at hand on one opportunity. */
 interface OpportunityLook {
   readonly opportunity: Opportunity;
+  readonly setups: readonly Setup[];
   readonly verdicts: readonly Verdict[];
   readonly missing: readonly Interval[];
 }
@@ -44,9 +53,13 @@ export function frameResult(
     want: frame.want,
     state: once ? 'once' : got ? (reported.some((l) => isClear(l)) ? 'clear' : 'crop') : 'lost',
     unit: positionUnit(needAxis(frame.need)),
-    covers: reported.flatMap(({ opportunity, verdicts }) =>
+    covers: reported.flatMap(({ opportunity, setups, verdicts }) =>
       bestOfEachStack(verdicts.filter((v) => v.covered.length > 0)).map((v) =>
-        coverOf(v, opportunity.stretchId),
+        coverOf(v, opportunity.stretchId, {
+          setup: setups[verdicts.indexOf(v)]!,
+          frame: opportunity.frame,
+          limits: problem.limits,
+        }),
       ),
     ),
     missing: got ? [] : (reported[0]?.missing ?? []),
@@ -128,7 +141,7 @@ function lookAt(
     verdicts.map((v) => v.covered),
   );
   const enough = footing !== 'held' && verdicts.some((v) => v.got);
-  return { opportunity, verdicts, missing: enough ? [] : missing };
+  return { opportunity, setups, verdicts, missing: enough ? [] : missing };
 }
 
 /** Whether an opportunity gets its frame without cropping anywhere. */
@@ -148,7 +161,16 @@ export function bestOfEachStack(verdicts: readonly Verdict[]): Verdict[] {
   return [...best.values()].sort(byVerdict);
 }
 
-export function coverOf(v: Verdict, stretchId: Cover['stretchId'] = null): Cover {
+/**
+ * A verdict as a result tells it.
+ *
+ * @param of what was judged, to say what the cover rests on; a miss rests on nothing
+ */
+export function coverOf(
+  v: Verdict,
+  stretchId: Cover['stretchId'],
+  of: { readonly setup: Setup; readonly frame: Frame; readonly limits: Limits } | null = null,
+): Cover {
   const { bodyId, builtIn, lensId, adapterId, converterId, tubeId, code } = v;
   return {
     stretchId,
@@ -162,6 +184,7 @@ export function coverOf(v: Verdict, stretchId: Cover['stretchId'] = null): Cover
     ranges: v.covered,
     margins: v.deciding.margins,
     shortfall: shortfallOf(v),
+    assumed: of === null ? [] : assumptionsOf(of.setup, of.frame, of.limits),
   };
 }
 

@@ -1,6 +1,6 @@
 import { type Frame, type Limits, NOTHING_SPECIAL } from '@/core/brief';
 import type { Body, Lens } from '@/core/gear';
-import type { LineupQuestion, MipSolver } from '..';
+import type { LineupResult, LineupQuestion, MipSolver } from '..';
 import { loadHighsSolver } from '@/solver';
 import {
   aBody,
@@ -20,10 +20,11 @@ beforeAll(async () => {
   solver = await loadHighsSolver();
 });
 
-const notesOf = (parts: Partial<LineupQuestion>) => {
-  const question = aQuestion({ frames: [], shelf: aShelf([]), ...parts });
-  return solveWith(solver, question).notes.map((n) => ('ids' in n ? [n.code, ...n.ids] : [n.code]));
-};
+const answer = (parts: Partial<LineupQuestion>) =>
+  solveWith(solver, aQuestion({ frames: [], shelf: aShelf([]), ...parts }));
+const notesOf = (parts: Partial<LineupQuestion>) => toldIn(answer(parts));
+const toldIn = ({ notes }: LineupResult) =>
+  notes.map((n) => ('ids' in n ? [n.code, ...n.ids] : [n.code]));
 const KNOWN: Partial<Lens> = {
   autofocus: true,
   frontThread: true,
@@ -32,12 +33,13 @@ const KNOWN: Partial<Lens> = {
   smallestFNumber: 22,
   sealed: true,
 };
-const withLens = (
+const withLens = (...asked: Parameters<typeof answerWith>) => toldIn(answerWith(...asked));
+const answerWith = (
   change: Partial<Lens>,
   frame: Partial<Frame> = {},
   more: { body?: Partial<Body>; limits?: Partial<Limits>; wet?: boolean } = {},
 ) =>
-  notesOf({
+  answer({
     frames: [personFrame('f', 5, 5, 'free', frame as Record<string, unknown>)],
     shelf: aShelf(
       [aLens('l', 24, 85, 2.8, { ...KNOWN, ...change })],
@@ -85,6 +87,9 @@ describe('what the answer rests on that is not known', () => {
     expect(withLens(unknown, near(1.8))).toEqual([['closest-focus-unknown', 'l']]);
     expect(withLens(unknown, near(1.9))).toEqual([]);
     expect(withLens({ ...unknown, maxMagnification: 0.2 }, near(1.8))).toEqual([]);
+    const assumed = (fromM: number) =>
+      answerWith(unknown, near(fromM)).frames[0]!.covers[0]!.assumed;
+    expect([assumed(1.8), assumed(1.9)]).toEqual([['closest-focus-unknown'], []]);
   });
 
   it('is sealing in the wet, which is not relied on', () => {

@@ -1,15 +1,12 @@
-import type { Frame, Limits } from '@/core/brief';
-import { coveredPositions } from '@/core/coverage';
-import { LENS_FIGURES, type Setup } from '@/core/gear';
-import { focusDistanceMm } from '@/core/optics';
+import type { Frame } from '@/core/brief';
+import type { Setup } from '@/core/gear';
 import type { Choice } from '../solve/choose';
-import type { SetupsByAssignment } from './evaluate';
+import { type Assumption, ASSUMPTIONS } from './assumptions';
 import type { Problem } from '../problem/problem';
 import type { LineupQuestion } from '../problem/question';
-import type { Note } from './result';
+import type { FrameResult, Note } from './result';
 import { type BeyondLimit, sumLimits } from '../problem/limitRules';
 
-const MM_PER_M = 1000;
 const BEYOND: readonly BeyondLimit[] = ['too-thick'];
 
 /** What is locked in although a limit on each lens would leave it out. */
@@ -54,38 +51,28 @@ export function unverifiedWeights({ choice: all, limits }: Problem, choice: Choi
     .map((item) => item.id);
 }
 
-/** The least that the largest magnification of a lens may be, where nobody knows it. */
-const [, LEAST_MAGNIFICATION] = LENS_FIGURES.maxMagnification.ends;
-
-/**
- * Whether a setup covers a picture so near that a lens of its focal length may not focus there, and
- * neither its closest focus nor its largest magnification is known.
- */
-function restsOnCloseFocus(setup: Setup, frame: Frame, limits: Limits): boolean {
-  const { need } = frame;
-  if (need.kind !== 'subject' || setup.minFocusM !== null || setup.maxMagnification !== null)
-    return false;
-  const { longMm } = setup.focal;
-  const nearestM = Math.min(need.fromM, ...frame.views.map((v) => v.fromM));
-  const surelyM = focusDistanceMm(longMm, LEAST_MAGNIFICATION) / MM_PER_M;
-  return nearestM < surelyM && coveredPositions(setup, frame, limits).length > 0;
-}
-
 /** What the answer rests on that is not known, and what is missing for any answer. */
 export function notesOf(
   { frames, shelf }: LineupQuestion,
   problem: Problem,
   choice: Choice,
-  setupsOf: SetupsByAssignment,
+  results: readonly FrameResult[],
   pixelsUnknown: readonly string[],
 ): Note[] {
-  const used = problem.assignments.flatMap((assignment) => setupsOf(assignment));
+  const resting = (code: Assumption) =>
+    [
+      ...new Set(
+        results.flatMap(({ covers }) =>
+          covers.filter((c) => c.assumed.includes(code)).map((c) => c.lensId),
+        ),
+      ),
+    ].sort();
   const asked = (wish: (f: Frame) => boolean) => frames.some(wish);
   const among = (setups: readonly Setup[], unknown: (s: Setup) => boolean) =>
     [...new Set(setups.filter(unknown).map((s) => s.lensId))].sort();
   const wet = problem.assignments.some((h) => h.wet) || asked((f) => f.special.sealed);
   const named: {
-    code: Exclude<Note['code'], `no-${string}` | 'reasons-cut'>;
+    code: Exclude<Note['code'], `no-${string}` | 'reasons-cut' | 'unknown-decides'>;
     ids: readonly string[];
   }[] = [
     { code: 'weight-unknown', ids: weightsUnknown(problem, choice) },
@@ -94,30 +81,7 @@ export function notesOf(
     ),
     ...BEYOND.map((code) => ({ code, ids: lockedBeyond(problem, code) })),
     { code: 'pixels-unknown', ids: pixelsUnknown },
-    {
-      code: 'autofocus-unknown',
-      ids: asked((f) => f.special.autofocus) ? among(used, (s) => s.autofocus === null) : [],
-    },
-    {
-      code: 'thread-unknown',
-      ids: asked((f) => f.special.frontFilter) ? among(used, (s) => s.takesFilter === null) : [],
-    },
-    {
-      code: 'shift-unknown',
-      ids: asked((f) => f.special.perspectiveControl) ? among(used, (s) => s.shift === null) : [],
-    },
-    {
-      code: 'smallest-aperture-unknown',
-      ids: asked((f) => f.depth.sharp !== null)
-        ? among(used, (s) => s.smallestFNumber === null)
-        : [],
-    },
-    {
-      code: 'closest-focus-unknown',
-      ids: among(used, (s) =>
-        frames.some((f) => choice.got.has(f.id) && restsOnCloseFocus(s, f, problem.limits)),
-      ),
-    },
+    ...ASSUMPTIONS.map((code) => ({ code, ids: resting(code) })),
     {
       code: 'sealing-unknown',
       ids: wet ? among(problem.choice.setups, (s) => s.sealed === null) : [],

@@ -3,9 +3,11 @@ import type { Conflict, Margins, Shortfall, VerdictCode } from '@/core/coverage'
 import type { AdapterId, BodyId, ConverterId, LensId, Stack, TubeId } from '@/core/gear';
 import type { Interval } from '@/core/intervals';
 import type { Open } from '../solve/choose';
+import type { Assumption } from './assumptions';
 import type { KeptOut, LimitConflict } from './conflicts';
 import type { Proof } from '../prove/proof';
 import type { Gap, Overlap } from './ranges';
+import type { UnknownDecides } from './unknownDecides';
 import { type BeyondLimit, type UnknownUnderLimit } from '../problem/limitRules';
 
 export const RESULT_VERSION = 4;
@@ -26,6 +28,8 @@ export interface Cover {
   readonly margins: Margins;
   /** What is lacking; null when it is clear or made by cropping. */
   readonly shortfall: Shortfall | null;
+  /** What it rests on that is not known and is taken to do. */
+  readonly assumed: readonly Assumption[];
 }
 
 /** Of what makes a picture, the first that makes all of it, else a part; null where nothing does. */
@@ -110,6 +114,8 @@ export interface LensOut {
     | BeyondLimit
     | 'no-body'
     | 'adds-nothing'
+    /** What it adds is as good, but of a weight or a price that nobody knows. */
+    | 'unknown-decides'
     | 'bonus-only'
     | 'limit'
     | 'earns-too-little';
@@ -142,20 +148,18 @@ export interface Totals {
 }
 
 /** What a result says besides the choice and its proof. */
-export type Reason = 'kept' | 'conflict' | 'only-it' | 'lenses-out' | 'nearest' | 'ranges';
+export type Reason =
+  'kept' | 'conflict' | 'unknown' | 'only-it' | 'lenses-out' | 'nearest' | 'ranges';
 
 export type Note =
   | { readonly code: UnknownUnderLimit; readonly ids: readonly string[] }
   /** Lenses that are locked in although a limit on each lens would leave them out. */
   | { readonly code: BeyondLimit; readonly ids: readonly string[] }
   | { readonly code: 'pixels-unknown'; readonly ids: readonly string[] }
-  /** Lenses in the lineup of which a figure that a frame asks for is not known. */
-  | { readonly code: 'autofocus-unknown'; readonly ids: readonly string[] }
-  | { readonly code: 'thread-unknown'; readonly ids: readonly string[] }
-  | { readonly code: 'shift-unknown'; readonly ids: readonly string[] }
-  | { readonly code: 'smallest-aperture-unknown'; readonly ids: readonly string[] }
-  /** Lenses that cover something near, of which neither closest focus nor magnification is known. */
-  | { readonly code: 'closest-focus-unknown'; readonly ids: readonly string[] }
+  /** Lenses whose cover of a frame rests on a figure that is not known. */
+  | { readonly code: Assumption; readonly ids: readonly string[] }
+  /** A figure that nobody knows decides: lenses that would do as well stay out for it. */
+  | (UnknownDecides & { readonly code: 'unknown-decides' })
   /** Lenses that a wet stretch leaves out because their sealing is not known. */
   | { readonly code: 'sealing-unknown'; readonly ids: readonly string[] }
   /** Reasons that time ran out over: what the result has of them is not all. */

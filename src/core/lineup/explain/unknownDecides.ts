@@ -1,0 +1,67 @@
+import type { Limits } from '@/core/brief';
+import { AIM_TOLERANCE } from '../problem/aims';
+import type { Problem } from '../problem/problem';
+import { presolve } from '../presolve/presolve';
+import { type Choice, choose } from '../solve/choose';
+import type { MipSolver } from '../solve/mipSolver';
+
+/** A weight or a price that nobody knows, and that keeps lenses out of a lineup that is as good before it. */
+export interface UnknownDecides {
+  readonly figure: 'weight' | 'price';
+  /** Items whose figure would have to be known. */
+  readonly ids: readonly string[];
+  /** What would stay at home then. */
+  readonly instead: readonly string[];
+  /** Together they would have to come to less than this, g or money; null where that can't be said. */
+  readonly below: number | null;
+}
+
+const KEYS = { weight: 'weightG', price: 'price' } as const;
+
+/**
+ * The figure that decides by being unknown, if one does: what is known goes before what is not, so the
+ * choice is made once more as if each unknown figure outside the lineup were nothing.
+ */
+export function unknownDecides(
+  solver: MipSolver,
+  problem: Problem,
+  choice: Choice,
+  timeLimitS: number,
+): UnknownDecides | null {
+  if (choice.open !== null) return null;
+  const taken = new Set(choice.taken);
+  for (const figure of decidingFigures(problem.limits)) {
+    const key = KEYS[figure];
+    const { items } = problem.choice;
+    if (!items.some((p) => p[key] === null && !taken.has(p.id))) continue;
+    const asNothing = items.map((p) =>
+      p[key] === null && !taken.has(p.id) ? { ...p, [key]: 0 } : p,
+    );
+    const hopeful = { ...problem, choice: { ...problem.choice, items: asNothing } };
+    const found = choose(solver, hopeful, presolve(hopeful), timeLimitS);
+    if (found === null || found.open !== null) continue;
+    const ids = items.filter(
+      (p) => p[key] === null && !taken.has(p.id) && found.taken.includes(p.id),
+    );
+    if (ids.length === 0) continue;
+    const others = new Set(found.taken);
+    const instead = items.filter((p) => taken.has(p.id) && !others.has(p.id));
+    const sum = (of: readonly string[]) =>
+      items.reduce((all, p) => all + (of.includes(p.id) ? (p[key] ?? 0) : 0), 0);
+    const below = sum(choice.taken) - sum(found.taken);
+    const isTold = instead.every((p) => p[key] !== null) && below > AIM_TOLERANCE;
+    return {
+      figure,
+      ids: ids.map((p) => p.id),
+      instead: instead.map((p) => p.id),
+      below: isTold ? below : null,
+    };
+  }
+  return null;
+}
+
+/** Weight and price in the order in which they decide. */
+function decidingFigures({ order }: Limits): ('weight' | 'price')[] {
+  const named = order.filter((aim) => aim === 'weight' || aim === 'price');
+  return [...new Set([...named, 'weight' as const, 'price' as const])];
+}
