@@ -1,6 +1,16 @@
 import { readFileSync } from 'node:fs';
 import { type Page, test as heard } from '@playwright/test';
-import { expect, exported, open, openFile, outingMenu, saved, standing, test } from './support';
+import {
+  expect,
+  exported,
+  open,
+  openFile,
+  outingMenu,
+  saved,
+  standing,
+  storedText,
+  test,
+} from './support';
 import { axeFindings } from './axe';
 
 const DEMO = readFileSync('demo/regatta.armreach.json', 'utf8');
@@ -33,6 +43,28 @@ test('two tabs show each other’s edits within a second, and undo only their ow
   await expect(page.getByText('By the first tab')).toBeHidden();
   await expect(page.getByText('By the second tab')).toBeVisible();
   await expect(other.getByText('By the first tab')).toBeHidden();
+  await other.close();
+});
+
+test('the first edit is stored, and another tab’s too, while nothing more can be downloaded', async ({
+  page,
+  context,
+}) => {
+  const other = await context.newPage();
+  for (const tab of [page, other]) {
+    await open(tab, '/brief?frame=f01');
+    await saved(tab);
+  }
+  // From now on no chunk is ever answered.
+  await context.route('**/_next/static/chunks/**', () => undefined);
+  for (const [tab, name] of [
+    [page, 'First edit'],
+    [other, 'Edit of another tab'],
+  ] as const) {
+    await tab.getByLabel('Picture', { exact: true }).fill(name);
+    await saved(tab);
+  }
+  await expect.poll(() => storedText(page)).toContain('"Edit of another tab"');
   await other.close();
 });
 

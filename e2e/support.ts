@@ -91,3 +91,22 @@ export async function writeRecord(page: Page, key: string, text: string) {
     [key, text],
   );
 }
+
+/** The texts of all records that are stored. */
+export function storedText(page: Page): Promise<string> {
+  return page.evaluate(
+    () =>
+      new Promise<string>((resolve, reject) => {
+        const request = indexedDB.open('arm-reach-records');
+        request.onerror = () => reject(request.error);
+        request.onsuccess = () => {
+          const store = request.result.transaction('records').objectStore('records');
+          const reading = store.getAll();
+          reading.onsuccess = () => {
+            request.result.close();
+            resolve(reading.result.map(({ text }: { text: string }) => text).join('\n'));
+          };
+        };
+      }),
+  );
+}

@@ -1,9 +1,13 @@
 import { type Host, type KeyValue, lockHere, type Stores } from '@/document/live';
 
-/** A store in memory whose values are copied as a browser copies them; writes fail while told to. */
+/** A store in memory whose values are copied as a browser copies them; writes fail, or never end, while told to. */
 export function memoryStore() {
   const values = new Map<string, string | Uint8Array>();
-  const fault: { fails: Error | null; writes: number } = { fails: null, writes: 0 };
+  const fault: { fails: Error | null; hangs: boolean; writes: number } = {
+    fails: null,
+    hangs: false,
+    writes: 0,
+  };
   const pack = (value: unknown) => JSON.stringify(value, packBytes);
   const store: KeyValue = {
     get: async <T>(key: string) => {
@@ -14,6 +18,7 @@ export function memoryStore() {
     set: async (key, value) => {
       const packed = pack(value);
       await Promise.resolve();
+      if (fault.hangs) await new Promise(() => undefined);
       if (fault.fails) throw fault.fails;
       fault.writes += 1;
       values.set(key, packed);

@@ -2,7 +2,7 @@ import { copyOf, type Desk, join, planCodec, shared } from '../desk';
 import type { DocumentStore } from './documentStore';
 import { forget } from './leftBehind';
 import type { RecordPart } from './recordParts';
-import { joinedReadably, noteVersion, type Seen, type Write, writeRecord } from './records';
+import { joinedReadably, keepSurely, type Seen, type Write, writeRecord } from './records';
 import type { Host, RecordKey, StoredRecord } from './stored';
 
 /** What happens between tabs that the person is told of. */
@@ -106,7 +106,7 @@ async function keepMine(
     text: part.text.write(mine),
   } satisfies StoredRecord;
   if (part.key === 'shelf') {
-    await noteVersion(host, 'shelf', record, true);
+    await keepSurely(host, 'shelf', record);
     return { kind: 'shelf-kept', places };
   }
   const copy = copyOf(mine as Desk['plan'], 'copy');

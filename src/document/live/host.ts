@@ -1,3 +1,4 @@
+import { NoAnswerError } from './ending';
 import { openStores, type Stores } from './keyValue';
 import type { Host, RecordKey } from './stored';
 
@@ -25,8 +26,22 @@ export function createHost(stores: Stores = openStores()): BrowserHost {
   };
 }
 
-function lockBetweenTabs<T>(name: string, work: () => Promise<T>): Promise<T> {
-  return navigator.locks.request(`arm-reach:${name}`, work) as Promise<T>;
+/** Longest that another tab's work is waited for, ms: more than any of it takes. */
+const LOCKED_WITHIN_MS = 90_000;
+
+/** @throws {NoAnswerError} when the other tab doesn't come to an end */
+async function lockBetweenTabs<T>(name: string, work: () => Promise<T>): Promise<T> {
+  const waiting = new AbortController();
+  const timer = setTimeout(
+    () => waiting.abort(new NoAnswerError(`${LOCKED_WITHIN_MS} ms`)),
+    LOCKED_WITHIN_MS,
+  );
+  const { signal } = waiting;
+  const held = navigator.locks.request(`arm-reach:${name}`, { signal }, () => {
+    clearTimeout(timer);
+    return work();
+  });
+  return (await held) as T;
 }
 
 /** Where a page is not trusted with locks, its own writes still wait for each other. */

@@ -15,6 +15,7 @@ export {
   type OutingEntry,
   type Personal,
 } from './opening';
+export { versionsKept } from './noteVersion';
 export {
   changePhotographs,
   NO_PHOTOGRAPHS,

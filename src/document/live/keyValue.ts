@@ -1,4 +1,12 @@
 import localforage from 'localforage';
+import { ending, NoAnswerError } from './ending';
+
+/**
+ * Longest that storage is waited for, ms: locks between tabs are held meanwhile, and a database that doesn't
+ * answer must not hold them for ever. A write may be of 25 MB, and lands or doesn't after the waiting.
+ */
+const READ_WITHIN_MS = 15_000;
+const WRITE_WITHIN_MS = 60_000;
 
 /** A store of values by key; each write is complete when its promise resolves, or not done at all. */
 export interface KeyValue {
@@ -37,22 +45,24 @@ function openStore(storeName: string): KeyValue {
     driver: localforage.INDEXEDDB,
   });
   return {
-    get: (key) => db.getItem(key),
-    set: async (key, value) => void (await db.setItem(key, value)),
-    remove: (key) => db.removeItem(key),
-    keys: () => db.keys(),
+    get: (key) => ending(READ_WITHIN_MS, db.getItem(key)),
+    set: async (key, value) => void (await ending(WRITE_WITHIN_MS, db.setItem(key, value))),
+    remove: (key) => ending(WRITE_WITHIN_MS, db.removeItem(key)),
+    keys: () => ending(READ_WITHIN_MS, db.keys()),
     entries: async <T>() => {
       const found: (readonly [string, T])[] = [];
-      await db.iterate<T, void>((value, key) => void found.push([key, value]));
+      const all = db.iterate<T, void>((value, key) => void found.push([key, value]));
+      await ending(READ_WITHIN_MS, all);
       return found;
     },
   };
 }
 
-/** Why a write failed: there is no room, or the browser refuses. */
-export type StorageProblem = 'full' | 'refused';
+/** Why a write failed: there is no room, the storage doesn't answer, or the browser refuses. */
+export type StorageProblem = 'full' | 'silent' | 'refused';
 
 export function problemOf(error: unknown): StorageProblem {
+  if (error instanceof NoAnswerError) return 'silent';
   const name = error instanceof Error || error instanceof DOMException ? error.name : '';
   return name === 'QuotaExceededError' || name === 'NS_ERROR_DOM_QUOTA_REACHED'
     ? 'full'

@@ -28,6 +28,7 @@ import {
   setDeleted,
   type StoredRecord,
   type Version,
+  versionsKept,
   versionsOf,
   versionText,
 } from './index';
@@ -139,6 +140,44 @@ describe('what is edited', () => {
     browser.parts.versions.fault.fails = quotaError();
     rename(tab, 0, 'kept');
     expect(await tab.keeper.save()).toBe(true);
+    tab.stop();
+  });
+
+  it('waits for no version, in this tab or in another, where none ever comes about', async () => {
+    const browser = memoryBrowser();
+    const [tab, other] = [await openTab(browser, 1), await openTab(browser, 2)];
+    browser.parts.versions.fault.hangs = true;
+    for (let i = 0; i < 5; i += 1) {
+      browser.clock.now += 61_000;
+      rename(tab, 0, `first ${i}`);
+      expect(await tab.keeper.save()).toBe(true);
+      rename(other, 1, `second ${i}`);
+      expect(await other.keeper.save()).toBe(true);
+    }
+    const { text } = (await record(browser))!;
+    expect([text.includes('first 4'), text.includes('second 4')]).toEqual([true, true]);
+    tab.stop();
+    other.stop();
+  });
+
+  it('sets aside what it replaces where no version of it comes about', async () => {
+    const browser = memoryBrowser();
+    const tab = await openTab(browser, 1);
+    const { text } = (await record(browser))!;
+    browser.parts.versions.fault.fails = quotaError();
+    await replaceRecord(tab.host, KEY, { name: 'x', text: '{}', savedAt: 1, deletedAt: null });
+    expect((await record(browser))!.text).toBe('{}');
+    expect((await asides(tab.host)).map((a) => a.text)).toEqual([text]);
+    tab.stop();
+  });
+
+  it('keeps what it replaces as a version', async () => {
+    const browser = memoryBrowser();
+    const tab = await openTab(browser, 1);
+    const { text } = (await record(browser))!;
+    await replaceRecord(tab.host, KEY, { name: 'x', text: '{}', savedAt: 1, deletedAt: null });
+    const [newest] = await versionsOf(browser.stores.versions, KEY);
+    expect(await versionText(browser.stores.versions, newest!)).toBe(text);
     tab.stop();
   });
 
@@ -295,6 +334,7 @@ describe('earlier versions', () => {
       rename(tab, 0, `Version ${i}, a second later`);
       await tab.keeper.save();
     }
+    await versionsKept(browser.stores);
     const versions = await versionsOf(browser.stores.versions, KEY);
     const kept = await Promise.all(versions.map((v) => versionText(browser.stores.versions, v)));
     expect(kept).toEqual([...texts].reverse());
@@ -336,6 +376,7 @@ describe('what cannot be read', () => {
     browser.clock.now += 61_000;
     rename(tab, 0, 'newer');
     await tab.keeper.save();
+    await versionsKept(browser.stores);
     tab.stop();
     for (const text of ['{', '{"format":"armreach-plan","version":6}']) {
       const damaged = { ...(await record(browser))!, text };
@@ -421,6 +462,7 @@ describe('what a page left behind', () => {
     browser.clock.now += 61_000;
     rename(other, 1, 'by another');
     await other.keeper.save();
+    await versionsKept(browser.stores);
     await takeLeftBehind(tab.host, textOf);
     const frames = (await openPlan(tab.host, KEY))!.value.frames;
     expect(frames.slice(0, 2).map((f) => f.name)).toEqual(['left', 'by another']);

@@ -2,7 +2,9 @@ import type { Result } from '@/core/result';
 import { join, same, type Codec } from '../desk';
 import type { Refusal } from '../reading';
 import { type Aside, setAside } from './aside';
+import { ending } from './ending';
 import type { Stores } from './keyValue';
+import { noteVersion, versionsKept } from './noteVersion';
 import type { Host, OutingKey, RecordKey, StoredRecord } from './stored';
 
 /** What a tab knows of a record: the last state that it wrote or saw. */
@@ -37,18 +39,18 @@ export class NewerVersionError extends Error {
 }
 
 /**
- * Writes a state. What another tab has written meanwhile is joined with it, never replaced unseen;
- * the state before is kept as a version.
+ * Writes a state. What another tab has written meanwhile is joined with it, never replaced unseen. The
+ * state before becomes a version once the lock is free again: the edit waits for nothing but its write.
  */
-export function writeRecord<T>(host: Host, write: Write<T>): Promise<Written<T>> {
+export async function writeRecord<T>(host: Host, write: Write<T>): Promise<Written<T>> {
   const { key, name, seen, stateId, value } = write;
-  return host.lock(key, async () => {
+  let before: StoredRecord | null = null;
+  const written = await host.lock(key, async (): Promise<Written<T>> => {
     const stored = await host.stores.records.get<StoredRecord>(key);
     if (stored?.stateId === stateId)
       return { seen: { revision: stored.revision, value }, conflicts: [] };
     const joined = await joinStored(host, write, stored);
     const now = host.now();
-    if (stored !== null) await noteVersion(host, key, stored);
     const revision = Math.max(stored?.revision ?? 0, seen.revision) + 1;
     await host.stores.records.set(key, {
       revision,
@@ -59,27 +61,12 @@ export function writeRecord<T>(host: Host, write: Write<T>): Promise<Written<T>>
       deletedAt: null,
       text: write.text.write(joined.value),
     } satisfies StoredRecord);
+    before = stored;
     host.announce(key);
     return { seen: { revision, value: joined.value }, conflicts: joined.conflicts };
   });
-}
-
-/**
- * Keeps a state as a version if it is one, or always. What it takes is loaded when first needed; that
- * it cannot be loaded, or written, is no reason to lose the edit that is being written.
- */
-export async function noteVersion(
-  { stores, now }: Pick<Host, 'stores' | 'now'>,
-  key: RecordKey,
-  record: StoredRecord,
-  always = false,
-): Promise<void> {
-  try {
-    const { keepVersion } = await import('./versions');
-    await keepVersion(stores.versions, key, record, now(), always);
-  } catch {
-    // A version less.
-  }
+  if (before !== null) void noteVersion(host, key, before);
+  return written;
 }
 
 async function joinStored<T>(host: Host, write: Write<T>, stored: StoredRecord | null) {
@@ -147,26 +134,44 @@ export function setDeleted(host: Host, key: OutingKey, deleted: boolean): Promis
   });
 }
 
-/** Deletes an outing that is in the bin, and its versions with it. */
-export function removeDeleted(host: Host, key: OutingKey): Promise<void> {
-  return host.lock(key, async () => {
+/** Deletes an outing that is in the bin, and then its versions. */
+export async function removeDeleted(host: Host, key: OutingKey): Promise<void> {
+  const isGone = await host.lock(key, async () => {
     const stored = await host.stores.records.get<StoredRecord>(key);
-    if (stored === null || stored.deletedAt === null) return;
+    if (stored === null || stored.deletedAt === null) return false;
     await host.stores.records.remove(key);
-    const { dropVersions } = await import('./versions');
-    await dropVersions(host.stores.versions, key);
+    return true;
   });
+  if (isGone) void forgetVersions(host, key);
 }
 
-/** Puts a record in the place of the one there, which is kept as a version; it is newer than all before. */
-export function replaceRecord(
+/** What is left of them, were it not to succeed, is removed as superfluous later. */
+async function forgetVersions({ stores }: Host, key: OutingKey): Promise<void> {
+  try {
+    const { dropVersions } = await import('./versions');
+    await versionsKept(stores);
+    await dropVersions(stores.versions, key);
+  } catch {
+    // They belong to nothing that can be opened.
+  }
+}
+
+/** Longest that the version of what is replaced is waited for, ms. */
+const KEPT_WITHIN_MS = 10_000;
+
+/**
+ * Puts a record in the place of the one there, which is kept as a version first; it is newer than all
+ * before. Where the version doesn't come about in time, what is replaced is set aside.
+ */
+export async function replaceRecord(
   host: Host,
   key: RecordKey,
   about: Pick<StoredRecord, 'name' | 'text' | 'savedAt' | 'deletedAt'>,
 ): Promise<void> {
-  return host.lock(key, async () => {
+  const before = await host.stores.records.get<StoredRecord>(key);
+  await keepSurely(host, key, before);
+  const replaced = await host.lock(key, async () => {
     const stored = await host.stores.records.get<StoredRecord>(key);
-    if (stored !== null) await noteVersion(host, key, stored, true);
     await host.stores.records.set(key, {
       ...about,
       revision: (stored?.revision ?? 0) + 1,
@@ -174,5 +179,22 @@ export function replaceRecord(
       createdAt: stored?.createdAt ?? about.savedAt,
     } satisfies StoredRecord);
     host.announce(key);
+    return stored;
   });
+  // What another tab wrote in between.
+  if (replaced?.stateId !== before?.stateId) await keepSurely(host, key, replaced);
+}
+
+/** Keeps a state that nothing else holds: as a version, or, where that doesn't answer, set aside. */
+export async function keepSurely(
+  host: Host,
+  key: RecordKey,
+  record: StoredRecord | null,
+): Promise<void> {
+  if (record === null) return;
+  const noted = noteVersion(host, key, record, true);
+  const isKept = await ending(KEPT_WITHIN_MS, noted).catch(() => false);
+  if (isKept) return;
+  const { name, text } = record;
+  await setAside(host, { what: key, name, text, reason: { code: 'overtaken' } });
 }

@@ -69,7 +69,7 @@ function Opened({ keeper }: { keeper: PhotographKeeper }) {
       <Head work={work} />
       {problem !== null && (
         <p role="alert" className="border-l-2 border-wrong pl-3">
-          {problem === 'full' ? t.full : t.refused}
+          {t[problem]}
         </p>
       )}
       {log.count === 0 ? (

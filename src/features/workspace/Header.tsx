@@ -16,6 +16,7 @@ const SAVED = {
   saved: t.savedHere,
   saving: t.saving,
   full: t.notSavedNoRoomLeft,
+  silent: t.notSavedTheStorageIsSilent,
   refused: t.notSavedTheBrowserRefuses,
   newer: t.notSavedReloadForThe,
 } as const;

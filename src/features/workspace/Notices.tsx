@@ -46,6 +46,7 @@ function Alert({ text, children }: { text: string; children: ReactNode }) {
 
 const UNSAVED = {
   full: t.thisBrowserHasNoRoom,
+  silent: t.theStorageDoesntAnswer,
   refused: t.thisBrowserDoesntLetArm,
   newer: t.anotherTabRunsANewer,
 } as const;

@@ -45,6 +45,8 @@ export const logText = {
     working: 'Working it out…',
     failed: (why: string) => `Couldn’t work it out: ${why}`,
     full: 'There is no room in this browser for all your photographs. They stay until you close this tab; export them as a table.',
+    silent:
+      'This browser’s storage doesn’t answer, so your photographs aren’t kept yet. They stay until you close this tab.',
     refused:
       'This browser doesn’t let Arm Reach keep your photographs. They stay until you close this tab.',
   },

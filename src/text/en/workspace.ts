@@ -14,6 +14,7 @@ export const workspaceText = {
     savedHere: 'Saved here',
     saving: 'Saving…',
     notSavedNoRoomLeft: 'Not saved: no room left',
+    notSavedTheStorageIsSilent: 'Not saved yet: the storage doesn’t answer',
     notSavedTheBrowserRefuses: 'Not saved: the browser refuses',
     notSavedReloadForThe: 'Not saved: reload for the newer Arm Reach',
     armReach: 'Arm Reach',
@@ -32,6 +33,8 @@ export const workspaceText = {
     gotIt: 'Got it',
     thisBrowserHasNoRoom:
       'This browser has no room left, so your edits aren’t being saved. You can go on working: they stay in this tab. Export the outing, or make room under Backup and storage.',
+    theStorageDoesntAnswer:
+      'This browser’s storage doesn’t answer, so your latest edits aren’t saved yet. Arm Reach keeps trying, and they stay in this tab. Export the outing before you close it.',
     thisBrowserDoesntLetArm:
       'This browser doesn’t let Arm Reach store anything, so your edits aren’t being saved. You can go on working: they stay in this tab. Export the outing before you close it.',
     anotherTabRunsANewer:
