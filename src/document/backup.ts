@@ -12,7 +12,16 @@ import {
   shelfCodec,
   takenIn,
 } from './desk';
+import {
+  type BackedUpPhotographs,
+  type BackedUpVersion,
+  photographFiles,
+  photographsOf,
+  versionFiles,
+  versionsIn,
+} from './backupParts';
 import { freshId } from './freshId';
+import { isWhole } from './live/photographColumns';
 
 /** An outing in a backup. */
 export interface BackedUpOuting {
@@ -29,6 +38,9 @@ export interface Backup {
   readonly shelf: Desk['shelf'];
   readonly settings: Desk['settings'];
   readonly outings: readonly BackedUpOuting[];
+  /** null where there are none. */
+  readonly photographs: BackedUpPhotographs | null;
+  readonly versions: readonly BackedUpVersion[];
   /** Texts that could not be read, as they are. */
   readonly asides: readonly { readonly name: string; readonly text: string }[];
 }
@@ -36,7 +48,7 @@ export interface Backup {
 /** What a zip holds that could not be read, file by file; the rest of it can be taken. */
 export interface BackupIssue {
   readonly file: string;
-  readonly refusal: Refusal;
+  readonly refusal: Refusal | 'photographs';
 }
 
 export type NoBackup =
@@ -58,7 +70,7 @@ interface Listed {
 
 /** Packs everything into a zip of open formats. */
 export async function packBackup(
-  { shelf, settings, outings, asides }: Backup,
+  { shelf, settings, outings, photographs, versions, asides }: Backup,
   readme: string,
 ): Promise<Uint8Array> {
   const { strToU8, zipSync } = await import('fflate');
@@ -76,15 +88,34 @@ export async function packBackup(
     listed.push({ file, ...about });
   }
   for (const { name, text } of asides) files[place('set-aside', name, '.txt')] = strToU8(text);
+  const earlier = versionFiles(versions);
+  const bytesOf = (parts: Readonly<Record<string, Uint8Array | string>>) =>
+    Object.fromEntries(
+      Object.entries(parts).map(([name, part]) => [
+        name,
+        typeof part === 'string' ? strToU8(part) : part,
+      ]),
+    );
   return zipSync(
     {
       'README.txt': strToU8(readme),
       'contents.json': strToU8(
-        `${JSON.stringify({ format: 'armreach-backup', version: 1, outings: listed }, null, 2)}\n`,
+        `${JSON.stringify(
+          {
+            format: 'armreach-backup',
+            version: 2,
+            outings: listed,
+            versions: earlier.listed,
+          },
+          null,
+          2,
+        )}\n`,
       ),
       'shelf.json': strToU8(shelfCodec.write(shelf)),
       'settings.json': strToU8(settingsCodec.write(settings)),
       ...files,
+      ...earlier.files,
+      ...bytesOf(photographs === null ? {} : photographFiles(photographs)),
     },
     { level: 6 },
   );
@@ -118,7 +149,9 @@ export async function readBackup(
     issues.push({ file, refusal: result.error });
     return otherwise;
   };
-  const outings = listed.flatMap(({ file, ...about }): BackedUpOuting[] => {
+  const photographs = photographsOf(files, textOf, isWhole);
+  if (photographs === 'damaged') issues.push({ file: 'photographs/', refusal: 'photographs' });
+  const outings = listed.outings.flatMap(({ file, ...about }): BackedUpOuting[] => {
     const plan = read<Plan | null>(file, planCodec.read(textOf(file) ?? ''), null);
     return plan === null ? [] : [{ ...about, plan }];
   });
@@ -131,6 +164,8 @@ export async function readBackup(
         DEFAULT_SETTINGS,
       ),
       outings,
+      photographs: photographs === 'damaged' ? null : photographs,
+      versions: versionsIn(files, listed.versions),
       asides: Object.keys(files)
         .filter((name) => name.startsWith('set-aside/'))
         .map((name) => ({ name, text: textOf(name) ?? '' })),
@@ -139,11 +174,15 @@ export async function readBackup(
   });
 }
 
-function contents(text: string | null): Listed[] | null {
+function contents(text: string | null): { outings: Listed[]; versions: unknown } | null {
   try {
-    const value = JSON.parse(text ?? '') as { format?: unknown; outings?: unknown };
+    const value = JSON.parse(text ?? '') as {
+      format?: unknown;
+      outings?: unknown;
+      versions?: unknown;
+    };
     if (value.format !== 'armreach-backup' || !Array.isArray(value.outings)) return null;
-    return value.outings.filter(isListed);
+    return { outings: value.outings.filter(isListed), versions: value.versions };
   } catch {
     return null;
   }

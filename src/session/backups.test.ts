@@ -1,8 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { deskOf } from '../../tests/support/desk';
+import { aPhoto } from '../../tests/support/photos';
 import { memoryBrowser } from '../../tests/support/stores';
 import { bodyId, lensId } from '@/core/gear';
+import { NO_MARKS } from '@/core/log';
 import {
   decode,
   type Desk,
@@ -14,12 +16,18 @@ import {
 } from '@/document';
 import {
   allOutings,
+  changePhotographs,
   createDocumentStore,
   createKeeper,
+  NO_PHOTOGRAPHS,
   openPersonal,
+  openPhotographs,
   replaceRecord,
   setDeleted,
   type StoredRecord,
+  versionsOf,
+  versionText,
+  withPhotos,
 } from '@/document/live';
 import { type Backups, createBackups } from './backups';
 
@@ -67,6 +75,7 @@ const all = (ids: readonly string[]) => ({
   outings: new Map(ids.map((id) => [id, 'take'] as const)),
   gear: new Map(),
   settings: true,
+  photographs: true,
 });
 
 /** What the reader says; it always comes to an end. */
@@ -103,6 +112,67 @@ test('fifty outings and five thousand items come back as they went, the bin with
   for (const [key, record] of was) if (key !== 'settings') expect(is.get(key)).toEqual(record);
 }, 120_000);
 
+test('the photographs, what is said of them and earlier versions come back as they went', async () => {
+  const from = await browserWith(deskOf(demo));
+  const photos = Array.from({ length: 300 }, (_, i) =>
+    aPhoto(`a${i}.jpg`, { takenMs: i, iso: i, folder: `f${i % 3}`, label: i % 2 ? 'Red' : '' }),
+  );
+  const marks = { ...NO_MARKS, clocks: { 'Halden R5': -90 }, lenses: { seen: null } };
+  await changePhotographs(from.host, NO_PHOTOGRAPHS, ({ log }) => ({
+    log: withPhotos(log, photos).log,
+    marks,
+  }));
+  const about = {
+    name: 'x',
+    text: planCodec.write(deskOf(demo).plan),
+    savedAt: 1,
+    deletedAt: null,
+  };
+  await replaceRecord(from.host, 'outing:first', about);
+  await replaceRecord(from.host, 'outing:first', { ...about, savedAt: 2 });
+  const zip = await from.backups.pack();
+
+  const to = await browserWith(deskOf({ ...demo, frames: [] }));
+  const result = await readWith(to.backups, zip);
+  if (!result.ok) throw new Error(result.error.code);
+  expect(result.value.issues).toEqual([]);
+  await to.backups.restore(result.value.backup, all(['first']));
+  const [was, is] = [await openPhotographs(from.host), await openPhotographs(to.host)];
+  expect(is).toMatchObject({ log: was.log, marks });
+  const versions = async ({ browser: { stores } }: typeof from) =>
+    Promise.all(
+      (await versionsOf(stores.versions, 'outing:first')).map(async (v) => [
+        v.savedAt,
+        await versionText(stores.versions, v),
+      ]),
+    );
+  const there = await versions(to);
+  for (const version of await versions(from)) expect(there).toContainEqual(version);
+  // Once more adds nothing.
+  await to.backups.restore(result.value.backup, all([]));
+  expect((await openPhotographs(to.host)).log.count).toBe(300);
+});
+
+test('damaged photographs in a backup are named, and the rest of it is taken', async () => {
+  const from = await browserWith(deskOf(demo));
+  await changePhotographs(from.host, NO_PHOTOGRAPHS, ({ log, marks }) => ({
+    log: withPhotos(log, [aPhoto('a')]).log,
+    marks,
+  }));
+  const files = unzipSync(await from.backups.pack());
+  for (const change of [
+    { 'photographs/takenMs.f64': new Uint8Array(3) },
+    { 'photographs/lists.json': strToU8('{') },
+    { 'photographs/nameEnds.u32': new Uint8Array(0) },
+  ]) {
+    const result = await readWith(from.backups, zipSync({ ...files, ...change }));
+    expect(result).toMatchObject({
+      ok: true,
+      value: { issues: [{ file: 'photographs/' }], backup: { photographs: null } },
+    });
+  }
+});
+
 test('what is here too is only replaced when told so, and then kept as a version', async () => {
   const from = await browserWith(deskOf(demo));
   const result = await readWith(from.backups, await from.backups.pack());
@@ -115,6 +185,7 @@ test('what is here too is only replaced when told so, and then kept as a version
       outings: new Map([['first', how]]),
       gear: new Map(),
       settings: false,
+      photographs: false,
     });
     const entries = await allOutings(to.host);
     return [entries.map((e) => e.name).sort(), to.document.store.getState().file?.frames.length];
@@ -142,6 +213,7 @@ test('a shelf with other ids gets the outings with its own', async () => {
     outings: new Map([['first', 'take']]),
     gear: new Map(),
     settings: false,
+    photographs: false,
   });
   const { shelf } = await openPersonal(to.host);
   expect(

@@ -10,16 +10,26 @@ import {
   takenOntoShelf,
   type Taking,
 } from '@/document';
+import { photosOf } from '@/core/log';
 import { readInWorker } from '@/document/reader';
 import {
   allOutings,
+  allVersions,
   asides,
+  changePhotographs,
   type DocumentStore,
   type Host,
   type Keeper,
+  NewerVersionError,
+  openPhotographs,
   openPlan,
   type OutingKey,
+  recordAt,
+  type RecordKey,
   replaceRecord,
+  restoreVersions,
+  versionsKept,
+  withPhotos,
 } from '@/document/live';
 import { sessionText } from '@/text';
 
@@ -42,18 +52,34 @@ export interface RestoreChoices {
   readonly outings: ReadonlyMap<string, Restoring>;
   readonly gear: ReadonlyMap<string, Taking>;
   readonly settings: boolean;
+  /** Whether its photographs are added to those here. */
+  readonly photographs: boolean;
 }
 
-/** Backups of all that this browser keeps. */
-export function createBackups(document: DocumentStore, keeper: Keeper, host: Host) {
+/**
+ * Backups of all that this browser keeps.
+ *
+ * @param reloadPhotographs shows the photographs anew where they are shown
+ */
+export function createBackups(
+  document: DocumentStore,
+  keeper: Keeper,
+  host: Host,
+  reloadPhotographs: () => Promise<void> = async () => undefined,
+) {
   const collected = async (): Promise<Backup> => {
     await keeper.save();
     const { desk } = document.store.getState();
     if (desk === null) throw new Error(t.nothingIsOpenYet);
     const outings = [];
+    /** What only a newer Arm Reach can read goes along as it is. */
+    const newer: { name: string; text: string }[] = [];
     for (const { key, name, savedAt, deletedAt } of await allOutings(host)) {
-      const stored = key === keeper.outing() ? { value: desk.plan } : await openPlan(host, key);
-      if (stored)
+      const stored = key === keeper.outing() ? { value: desk.plan } : await planOrNewer(key);
+      if (stored === 'newer') {
+        const record = await recordAt(host.stores, key);
+        if (record) newer.push({ name, text: record.text });
+      } else if (stored)
         outings.push({
           id: key.slice('outing:'.length),
           name,
@@ -62,7 +88,24 @@ export function createBackups(document: DocumentStore, keeper: Keeper, host: Hos
           plan: stored.value,
         });
     }
-    return { shelf: desk.shelf, settings: desk.settings, outings, asides: await asides(host) };
+    const { log, marks } = await openPhotographs(host);
+    await versionsKept(host.stores);
+    return {
+      shelf: desk.shelf,
+      settings: desk.settings,
+      outings,
+      photographs: { log, marks },
+      versions: await allVersions(host.stores.versions),
+      asides: [...(await asides(host)), ...newer],
+    };
+  };
+  const planOrNewer = async (key: OutingKey) => {
+    try {
+      return await openPlan(host, key);
+    } catch (error) {
+      if (error instanceof NewerVersionError) return 'newer' as const;
+      throw error;
+    }
   };
   const compared = async ({ outings }: Backup): Promise<RestoredOuting[]> => {
     const entries = new Map((await allOutings(host)).map((e) => [e.key, e]));
@@ -70,7 +113,11 @@ export function createBackups(document: DocumentStore, keeper: Keeper, host: Hos
     for (const { id, name, savedAt, plan } of outings) {
       const key: OutingKey = `outing:${id}`;
       const entry = entries.get(key);
-      const stored = entry && (await openPlan(host, key));
+      const stored = entry && (await planOrNewer(key));
+      if (stored === 'newer') {
+        found.push({ id, name, savedAt, state: 'differs', hereSavedAt: entry?.savedAt ?? null });
+        continue;
+      }
       const state = !stored ? 'new' : same(stored.value, plan) ? 'same' : 'differs';
       found.push({ id, name, savedAt, state, hereSavedAt: entry?.savedAt ?? null });
     }
@@ -91,8 +138,11 @@ export function createBackups(document: DocumentStore, keeper: Keeper, host: Hos
       if (restoring === 'skip') continue;
       const plan = planOnShelf(outing.plan, backup, desk);
       await put(outing, plan, restoring === 'both');
+      if (restoring === 'take') await putVersions(backup, `outing:${outing.id}`);
       restored += 1;
     }
+    await putVersions(backup, 'shelf');
+    if (choices.photographs && backup.photographs) await putPhotographs(backup.photographs);
     await keeper.takeInAll();
     return restored;
   };
@@ -111,6 +161,25 @@ export function createBackups(document: DocumentStore, keeper: Keeper, host: Hos
       savedAt,
       deletedAt,
     });
+  };
+  const putVersions = async ({ versions }: Backup, key: RecordKey) => {
+    const own = versions.filter((v) => v.key === key);
+    if (own.length === 0) return;
+    await restoreVersions(host.stores.versions, key, own, host.now());
+  };
+  /** Adds photographs to those here; what is said of them here stays. */
+  const putPhotographs = async ({ log, marks }: NonNullable<Backup['photographs']>) => {
+    const known = await openPhotographs(host);
+    await changePhotographs(host, known, (now) => ({
+      log: now.log.count === 0 ? log : withPhotos(now.log, photosOf(log)).log,
+      marks: {
+        clocks: { ...marks.clocks, ...now.marks.clocks },
+        bodies: { ...marks.bodies, ...now.marks.bodies },
+        lenses: { ...marks.lenses, ...now.marks.lenses },
+        frames: { ...marks.frames, ...now.marks.frames },
+      },
+    }));
+    await reloadPhotographs();
   };
   return {
     /** Everything as one zip. */

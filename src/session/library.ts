@@ -14,6 +14,7 @@ import {
   type DocumentStore,
   type Host,
   type Keeper,
+  NewerVersionError,
   openPersonal,
   openPlan,
   type OutingEntry,
@@ -25,7 +26,7 @@ import {
 import { rememberOpen } from './whichOuting';
 
 /** Why an outing was not opened; what was open stays open. */
-export type NotOpened = 'unsaved' | 'unreadable';
+export type NotOpened = 'unsaved' | 'unreadable' | 'newer';
 
 /** Outings of this browser: one is open in this tab; none is replaced without being saved. */
 export interface Library {
@@ -71,8 +72,13 @@ export function createLibrary(document: DocumentStore, keeper: Keeper, host: Hos
   };
   const reopen = async (key: OutingKey) => {
     if (!(await keeper.save())) return 'unsaved';
-    const stored = await openPlan(host, key);
-    return stored === null ? 'unreadable' : switchTo(key, stored.value, stored.seen);
+    try {
+      const stored = await openPlan(host, key);
+      return stored === null ? 'unreadable' : await switchTo(key, stored.value, stored.seen);
+    } catch (error) {
+      if (error instanceof NewerVersionError) return 'newer';
+      throw error;
+    }
   };
   const create = async (plan: Plan) => {
     if (!(await keeper.save())) return 'unsaved' as const;

@@ -1,21 +1,16 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import {
-  identityAt,
-  type Log,
-  logBuilder,
-  type LogMarks,
-  logOf,
-  type Photo,
-  photoAt,
-} from '@/core/log';
+import { identityAt, type Log, type LogMarks, logOf, type Photo, photosOf } from '@/core/log';
 import {
   type BrowserHost,
   changePhotographs,
+  forgetRead,
+  keepRead,
   NO_PHOTOGRAPHS,
   openPhotographs,
   type Photographs,
   problemOf,
   type StorageProblem,
+  withPhotos,
 } from '@/document/live';
 import {
   createPhotoReaders,
@@ -49,6 +44,8 @@ export interface PhotographKeeper {
   readonly state: StoreApi<PhotographsState>;
   readonly client: LogClient;
   open(): Promise<void>;
+  /** Shows what is stored now, where something is shown. */
+  reload(): Promise<void>;
   /** Makes ready to read files, before any are there. */
   warm(): void;
   read(files: readonly FoundFile[], withPlace: boolean): Promise<ReadingDone | null>;
@@ -74,6 +71,9 @@ const NOTHING_READ: ReadingCount = {
   damaged: 0,
   notPhotos: 0,
 };
+
+/** How often what a reading has brought is stored, ms: no more is lost when the page is ended. */
+const KEPT_EVERY_MS = 1000;
 
 /** How often it is shown how far a reading has come, ms. */
 const SHOWN_EVERY_MS = 200;
@@ -111,7 +111,8 @@ export function createPhotographs(host: BrowserHost): PhotographKeeper {
       return { log: more.log, marks };
     });
     const done = { ...count, added, known: photos.length - added, cancelled };
-    state.setState({ done, reading: null });
+    // Said as added only once it is stored.
+    state.setState({ done: state.getState().problem === null ? done : null, reading: null });
     return done;
   };
 
@@ -126,28 +127,46 @@ export function createPhotographs(host: BrowserHost): PhotographKeeper {
       }
       return opening;
     },
+    reload: async () => {
+      if (state.getState().phase !== 'closed') await load();
+    },
     warm: readers.warm,
     async read(files, withPlace) {
       if (control !== null) return null;
       control = new AbortController();
       const { signal } = control;
       const photos: Photo[] = [];
+      const reading = host.newId();
+      /** What isn't kept beside the record yet. */
+      let fresh: Photo[] = [];
+      let keptAt = performance.now();
+      let keeping: Promise<void> = Promise.resolve();
       let shownAt = -Infinity;
       state.setState({ reading: { ...NOTHING_READ, files: files.length }, done: null });
       try {
         const count = await readers.read(files, {
           withPlace,
           signal,
-          take: (more, reading) => {
+          take: (more, soFar) => {
             photos.push(...more);
+            fresh.push(...more);
+            if (performance.now() - keptAt >= KEPT_EVERY_MS) {
+              const part = fresh;
+              fresh = [];
+              keptAt = performance.now();
+              keeping = keeping.then(() => keepRead(host, reading, part)).catch(() => undefined);
+            }
             // Drawing it takes time from the reading.
             const now = performance.now();
             if (now - shownAt < SHOWN_EVERY_MS) return;
             shownAt = now;
-            state.setState({ reading });
+            state.setState({ reading: soFar });
           },
         });
-        return await add(photos, count, signal.aborted);
+        await keeping;
+        const done = await add(photos, count, signal.aborted);
+        await forgetRead(host, reading).catch(() => undefined);
+        return done;
       } finally {
         control = null;
         state.setState({ reading: null });
@@ -182,17 +201,6 @@ export function createPhotographs(host: BrowserHost): PhotographKeeper {
     },
     mark: (how) => change(({ log, marks }) => ({ log, marks: how(marks) })),
   };
-}
-
-function withPhotos(log: Log, photos: readonly Photo[]): { log: Log; added: number } {
-  const builder = logBuilder(log);
-  let added = 0;
-  for (const photo of photos) if (builder.add(photo)) added += 1;
-  return { log: builder.log(), added };
-}
-
-function photosOf(log: Log): Photo[] {
-  return Array.from({ length: log.count }, (_, i) => photoAt(log, i));
 }
 
 /** A log with what another has besides. */

@@ -157,15 +157,33 @@ test('what cannot be read is set aside with the reason, every one of them, and a
   first.end();
 });
 
-test('what a newer Arm Reach has stored is not touched', async () => {
-  store('outing:a', planOf({}).replace(/"version": \d+/, '"version": 42'));
-  const { state, end } = await started();
-  expect(state.phase).toBe('failed');
-  expect(state.problem).toContain('version 42');
+test('what a newer Arm Reach has stored is not touched; another outing is opened, and why is said', async () => {
+  store('outing:a', planOf({}).replace(/"version": \d+/, '"version": 42'), 3);
+  store('outing:b', planOf({ frames: [] }), 2);
+  localStorage.setItem('arm-reach-open', 'outing:a');
+  const { state, file, end } = await started();
+  expect(state).toMatchObject({ phase: 'open', news: { kind: 'newer-outing' } });
+  expect(file?.frames).toEqual([]);
   await rest(400);
-  expect(recordOf('outing:a')?.revision).toBe(1);
+  expect(recordOf('outing:a')?.revision).toBe(3);
   end();
 });
+
+test.each([[null], [7], [['x']]])(
+  'a record that is %j is set aside, and the other outings are there',
+  async (record) => {
+    store('outing:b', planOf({ frames: [] }), 2);
+    stored.set('arm-reach-records/outing:a', record);
+    localStorage.setItem('arm-reach-open', 'outing:a');
+    const { session, state, file, end } = await started();
+    expect(state.phase).toBe('open');
+    expect(file?.frames).toEqual([]);
+    expect(session.state.getState().asides).toMatchObject([{ text: JSON.stringify(record) }]);
+    const listed = await (await session.library()).list();
+    expect(listed.map((e) => e.key).sort()).toEqual(['outing:a', 'outing:b']);
+    end();
+  },
+);
 
 test('a demo that cannot be fetched is said, with what to do', async () => {
   fetchGives('', false);

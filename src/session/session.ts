@@ -33,6 +33,7 @@ import {
   type RecordKey,
   type SaveState,
   NewerVersionError,
+  recordAt,
 } from '@/document/live';
 import { type Answer, createLineupClient } from '@/workers/lineupClient';
 import type { Backups } from './backups';
@@ -132,7 +133,9 @@ export function createSession(): Session {
     import('./library').then((m) => m.createLibrary(document, keeper, host)),
   );
   const backups = once(() =>
-    import('./backups').then((m) => m.createBackups(document, keeper, host)),
+    import('./backups').then((m) =>
+      m.createBackups(document, keeper, host, async () => (await photographs()).reload()),
+    ),
   );
   const photographs = once(() => import('./photographs').then((m) => m.createPhotographs(host)));
   const folder = createFolderBackup(async () => (await backups()).pack(), host);
@@ -199,6 +202,9 @@ async function open(
       phase: 'open',
       firstVisit: !found.opened,
       restored: 'restored' in found && found.restored,
+      ...('passedOver' in found && found.passedOver.length > 0
+        ? { news: { kind: 'newer-outing' as const, names: found.passedOver } }
+        : {}),
       ...('refused' in found ? { saveState: problemOf(found.refused) } : {}),
     });
     state.setState({ asides: await asides(host).catch(() => []) });
@@ -264,6 +270,8 @@ interface Found {
   readonly opened: boolean;
   readonly personal?: Personal;
   readonly restored?: boolean;
+  /** Names of outings that only a newer Arm Reach can read. */
+  readonly passedOver?: readonly string[];
   readonly refused?: unknown;
 }
 
@@ -278,10 +286,16 @@ async function openStored(
   const personal = await openPersonal(host);
   const { shelf, settings, seen } = personal;
   const tried = new Set<OutingKey>();
+  /** Outings that only a newer Arm Reach can read: another is opened. */
+  const newer = new Set<OutingKey>();
   const tryOpen = async (key: OutingKey) => {
     if (tried.has(key)) return false;
     tried.add(key);
-    const stored = await openPlan(host, key);
+    const stored = await openPlan(host, key).catch((error: unknown) => {
+      if (!(error instanceof NewerVersionError)) throw error;
+      newer.add(key);
+      return null;
+    });
     if (stored === null || !isWanted()) return false;
     keeper.open(
       key,
@@ -302,13 +316,13 @@ async function openStored(
     (await found(await notDeleted(host, lastOpen()))) ||
     (await found((await allOutings(host)).filter((e) => e.deletedAt === null).map((e) => e.key)));
   const restored = opened === 'restored' || personal.restored;
-  return { opened: opened !== false, personal, restored };
+  const entries = newer.size > 0 ? await allOutings(host) : [];
+  const passedOver = entries.filter(({ key }) => newer.has(key)).map(({ name }) => name);
+  return { opened: opened !== false, personal, restored, passedOver };
 }
 
 async function notDeleted(host: BrowserHost, keys: readonly OutingKey[]): Promise<OutingKey[]> {
-  const records = await Promise.all(
-    keys.map((key) => host.stores.records.get<{ deletedAt: number | null }>(key)),
-  );
+  const records = await Promise.all(keys.map((key) => recordAt(host.stores, key)));
   return keys.filter((_, i) => records[i]?.deletedAt === null);
 }
 

@@ -33,12 +33,16 @@ export function memoryStore() {
   return { store, fault, values };
 }
 
+const COLUMNS = { Uint8Array, Uint16Array, Uint32Array, Float32Array, Float64Array };
 function packBytes(_: string, value: unknown) {
-  return value instanceof Uint8Array ? { bytes: [...value] } : value;
+  if (!ArrayBuffer.isView(value)) return value;
+  const numbers = [...(value as Float64Array)].map((n) => (Number.isNaN(n) ? 'NaN' : n));
+  return { column: Object.prototype.toString.call(value).slice(8, -1), numbers };
 }
 function unpackBytes(_: string, value: unknown) {
-  const bytes = (value as { bytes?: number[] } | null)?.bytes;
-  return Array.isArray(bytes) ? new Uint8Array(bytes) : value;
+  const { column, numbers } = (value ?? {}) as { column?: string; numbers?: unknown[] };
+  const type = COLUMNS[column as keyof typeof COLUMNS] as typeof Float64Array | undefined;
+  return type && numbers ? new type(numbers.map(Number)) : value;
 }
 
 /** A browser's storage in memory, and tabs that share it and hear of each other. */

@@ -27,10 +27,13 @@ export {
   logBuilder,
   logOf,
   nameAt,
+  LIST_COLUMNS,
+  type ListColumn,
   NUMBER_COLUMNS,
   type NumberColumn,
   numberAt,
   photoAt,
+  photosOf,
   takenAt,
 } from './log';
 export { logMarks, type LogMarks, MOST_CLOCK_S, NO_MARKS } from './marks';

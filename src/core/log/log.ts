@@ -120,6 +120,11 @@ export function photoAt(log: Log, i: number): Photo {
   };
 }
 
+/** All photographs, put together from the columns. */
+export function photosOf(log: Log): Photo[] {
+  return Array.from({ length: log.count }, (_, i) => photoAt(log, i));
+}
+
 /** The numbers of a photograph by their columns. */
 function numbersOf(p: Photo): Record<NumberColumn, number | null> {
   return {

@@ -3,13 +3,15 @@ import type { DocumentStore } from './documentStore';
 import { forget } from './leftBehind';
 import type { RecordPart } from './recordParts';
 import { joinedReadably, keepSurely, type Seen, type Write, writeRecord } from './records';
-import type { Host, RecordKey, StoredRecord } from './stored';
+import { type Host, recordAt, type RecordKey, type StoredRecord } from './stored';
 
 /** What happens between tabs that the person is told of. */
 export type KeeperNews =
   | { readonly kind: 'copied'; readonly name: string; readonly places: readonly string[] }
   | { readonly kind: 'shelf-kept'; readonly places: readonly string[] }
-  | { readonly kind: 'deleted-elsewhere' };
+  | { readonly kind: 'deleted-elsewhere' }
+  /** Outings that only a newer version can read, so that another one was opened. */
+  | { readonly kind: 'newer-outing'; readonly names: readonly string[] };
 
 export type SeenParts = ReadonlyMap<RecordKey, Seen<object>>;
 
@@ -69,7 +71,7 @@ export function createExchange(
     },
     /** Takes in what another tab has written. */
     async take(part: RecordPart<object>) {
-      const record = await host.stores.records.get<StoredRecord>(part.key);
+      const record = await recordAt(host.stores, part.key);
       const was = seen.get(part.key);
       const desk = deskNow();
       if (record === null || !was || desk === null || record.revision <= was.revision) return;

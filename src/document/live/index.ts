@@ -18,11 +18,14 @@ export {
 export { versionsKept } from './noteVersion';
 export {
   changePhotographs,
+  forgetRead,
+  keepRead,
   NO_PHOTOGRAPHS,
   openPhotographs,
   type Photographs,
+  withPhotos,
 } from './photographs';
-export { type Host, type OutingKey, type RecordKey, type StoredRecord } from './stored';
+export { type Host, type OutingKey, recordAt, type RecordKey, type StoredRecord } from './stored';
 export {
   NewerVersionError,
   readRecord,
@@ -31,4 +34,11 @@ export {
   type Seen,
   setDeleted,
 } from './records';
-export { dropVersions, type Version, versionsOf, versionText } from './versions';
+export {
+  allVersions,
+  dropVersions,
+  restoreVersions,
+  type Version,
+  versionsOf,
+  versionText,
+} from './versions';

@@ -10,7 +10,7 @@ import {
 } from '../desk';
 import { setAside } from './aside';
 import type { SeenParts } from './exchange';
-import { type Host, type OutingKey, type RecordKey, type StoredRecord } from './stored';
+import { type Host, type OutingKey, type RecordKey, recordOf } from './stored';
 import { NewerVersionError, readRecord, type Seen } from './records';
 
 /** A stored document as it was opened. */
@@ -98,10 +98,12 @@ const isOuting = (key: string): key is OutingKey => key.startsWith('outing:');
 
 /** All outings, made from the records themselves, the one saved last first; those in the bin are among them. */
 export async function allOutings({ stores }: Pick<Host, 'stores'>): Promise<OutingEntry[]> {
-  const records = await stores.records.entries<StoredRecord>();
+  const records = await stores.records.entries<unknown>();
   return records
-    .flatMap(([key, { name, savedAt, deletedAt }]) =>
-      isOuting(key) ? [{ key, name, savedAt, deletedAt }] : [],
-    )
+    .flatMap(([key, found]) => {
+      if (!isOuting(key)) return [];
+      const { name, savedAt, deletedAt } = recordOf(found, key);
+      return [{ key, name, savedAt, deletedAt }];
+    })
     .sort((a, b) => b.savedAt - a.savedAt || (a.key < b.key ? -1 : 1));
 }

@@ -5,7 +5,7 @@ import { type Aside, setAside } from './aside';
 import { ending } from './ending';
 import type { Stores } from './keyValue';
 import { noteVersion, versionsKept } from './noteVersion';
-import type { Host, OutingKey, RecordKey, StoredRecord } from './stored';
+import { type Host, type OutingKey, recordAt, type RecordKey, type StoredRecord } from './stored';
 
 /** What a tab knows of a record: the last state that it wrote or saw. */
 export interface Seen<T> {
@@ -46,7 +46,7 @@ export async function writeRecord<T>(host: Host, write: Write<T>): Promise<Writt
   const { key, name, seen, stateId, value } = write;
   let before: StoredRecord | null = null;
   const written = await host.lock(key, async (): Promise<Written<T>> => {
-    const stored = await host.stores.records.get<StoredRecord>(key);
+    const stored = await recordAt(host.stores, key);
     if (stored?.stateId === stateId)
       return { seen: { revision: stored.revision, value }, conflicts: [] };
     const joined = await joinStored(host, write, stored);
@@ -116,14 +116,14 @@ export async function readRecord<T>(
   key: RecordKey,
   text: Codec<T>,
 ): Promise<ReadRecord<T> | null> {
-  const record = await stores.records.get<StoredRecord>(key);
+  const record = await recordAt(stores, key);
   return record === null ? null : { record, read: text.read(record.text) };
 }
 
 /** Puts an outing into the bin, or takes it out again. */
 export function setDeleted(host: Host, key: OutingKey, deleted: boolean): Promise<void> {
   return host.lock(key, async () => {
-    const stored = await host.stores.records.get<StoredRecord>(key);
+    const stored = await recordAt(host.stores, key);
     if (stored === null) return;
     await host.stores.records.set(key, {
       ...stored,
@@ -137,7 +137,7 @@ export function setDeleted(host: Host, key: OutingKey, deleted: boolean): Promis
 /** Deletes an outing that is in the bin, and then its versions. */
 export async function removeDeleted(host: Host, key: OutingKey): Promise<void> {
   const isGone = await host.lock(key, async () => {
-    const stored = await host.stores.records.get<StoredRecord>(key);
+    const stored = await recordAt(host.stores, key);
     if (stored === null || stored.deletedAt === null) return false;
     await host.stores.records.remove(key);
     return true;
@@ -168,10 +168,10 @@ export async function replaceRecord(
   key: RecordKey,
   about: Pick<StoredRecord, 'name' | 'text' | 'savedAt' | 'deletedAt'>,
 ): Promise<void> {
-  const before = await host.stores.records.get<StoredRecord>(key);
+  const before = await recordAt(host.stores, key);
   await keepSurely(host, key, before);
   const replaced = await host.lock(key, async () => {
-    const stored = await host.stores.records.get<StoredRecord>(key);
+    const stored = await recordAt(host.stores, key);
     await host.stores.records.set(key, {
       ...about,
       revision: (stored?.revision ?? 0) + 1,

@@ -18,6 +18,39 @@ export interface StoredRecord {
   readonly text: string;
 }
 
+/**
+ * What lies under a key, as a record. Something else that lies there has itself, as JSON, for its text,
+ * which no document reads: so it is told and set aside like any damaged text.
+ */
+export function recordOf(found: unknown, key: RecordKey): StoredRecord {
+  const record = (
+    typeof found === 'object' && found !== null ? found : {}
+  ) as Partial<StoredRecord>;
+  const number = (value: unknown) =>
+    typeof value === 'number' && Number.isFinite(value) ? value : 0;
+  const isWhole = typeof record.text === 'string';
+  return {
+    revision: number(record.revision),
+    stateId: typeof record.stateId === 'string' ? record.stateId : '',
+    name: typeof record.name === 'string' ? record.name : key.slice(key.indexOf(':') + 1),
+    createdAt: number(record.createdAt),
+    savedAt: number(record.savedAt),
+    deletedAt: typeof record.deletedAt === 'number' ? record.deletedAt : null,
+    text: isWhole ? record.text! : (JSON.stringify(found) ?? String(found)),
+  };
+}
+
+/** The record under a key; null where there is none. */
+export async function recordAt(
+  { records }: Pick<Stores, 'records'>,
+  key: RecordKey,
+): Promise<StoredRecord | null> {
+  const found = await records.get<unknown>(key);
+  // Nothing comes back for a key that isn't there as for one under which nothing lies.
+  if (found === null && !(await records.keys()).includes(key)) return null;
+  return recordOf(found, key);
+}
+
 /** What keeping documents takes from its host. */
 export interface Host {
   readonly stores: Stores;

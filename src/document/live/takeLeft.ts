@@ -2,7 +2,7 @@ import * as z from 'zod';
 import type { Codec } from '../desk';
 import { setAside } from './aside';
 import { leftPlaces } from './leftBehind';
-import { type Host, type RecordKey, type StoredRecord } from './stored';
+import { type Host, recordAt, type RecordKey } from './stored';
 import { writeRecord } from './records';
 import { versionsOf, versionText } from './versions';
 
@@ -51,7 +51,7 @@ async function takeOne(host: Host, textOf: (key: RecordKey) => Codec<unknown>, r
       reason: { code: 'refused', refusal: read.error },
     });
   const base = await baseOf(host, key, revision, text);
-  const stored = await host.stores.records.get<StoredRecord>(key);
+  const stored = await recordAt(host.stores, key);
   if (stored?.stateId === stateId) return;
   if (stored !== null && stored.revision !== revision && base === null)
     return setAside(host, {
@@ -82,7 +82,7 @@ function parsed(raw: string): unknown {
 
 /** The state that something was made from, if it is still known. */
 async function baseOf(host: Host, key: RecordKey, revision: number, text: Codec<unknown>) {
-  const stored = await host.stores.records.get<StoredRecord>(key);
+  const stored = await recordAt(host.stores, key);
   const version = (await versionsOf(host.stores.versions, key)).find(
     (v) => v.revision === revision,
   );

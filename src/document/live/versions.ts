@@ -79,6 +79,29 @@ export async function versionText(store: KeyValue, { key }: Version): Promise<st
   return strFromU8(gunzipSync(kept.packed));
 }
 
+/** All earlier states of all records, as they are kept. */
+export async function allVersions(
+  store: KeyValue,
+): Promise<{ key: string; revision: number; savedAt: number; packed: Uint8Array }[]> {
+  const kept = await store.entries<KeptVersion>();
+  return kept.map(([at, { revision, savedAt, packed }]) => ({
+    key: at.slice(0, at.indexOf(SEPARATOR)),
+    ...{ revision, savedAt, packed },
+  }));
+}
+
+/** Puts earlier states of a record back, beside those that are there. */
+export async function restoreVersions(
+  store: KeyValue,
+  key: RecordKey,
+  versions: readonly KeptVersion[],
+  now: number,
+): Promise<void> {
+  for (const { revision, savedAt, packed } of versions)
+    await store.set(keyOf(key, { revision, savedAt }), { revision, savedAt, packed });
+  await prune(store, await versionsOf(store, key), now);
+}
+
 /** Removes what is too many: beyond the last thirty one a day stays, and nothing past sixty days. */
 async function prune(store: KeyValue, versions: readonly Version[], now: number): Promise<void> {
   for (const version of superfluous(versions, now)) await store.remove(version.key);

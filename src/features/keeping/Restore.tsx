@@ -82,11 +82,18 @@ function RestoreDialog({ found, onClose }: { found: FoundBackup; onClose: () => 
     new Map(compared.map((c) => [c.theirs.id, c.mine ? 'mine' : sourceOf(c.theirs.ownership)])),
   );
   const [takesSettings, setTakesSettings] = useState(empty);
+  const [takesPhotographs, setTakesPhotographs] = useState(true);
+  const photographs = backup.photographs?.log.count ?? 0;
   const [working, setWorking] = useState(false);
   const restore = async () => {
     setWorking(true);
     try {
-      const choices = { outings: ways, gear, settings: settingsDiffer && takesSettings };
+      const choices = {
+        outings: ways,
+        gear,
+        settings: settingsDiffer && takesSettings,
+        photographs: takesPhotographs,
+      };
       const count = await (await backups()).restore(backup, choices);
       notify(t.restored(counted(count, 'outing')), {
         description: t.whatTheyReplacedIsUnder,
@@ -108,7 +115,12 @@ function RestoreDialog({ found, onClose }: { found: FoundBackup; onClose: () => 
       <div className="space-y-4">
         {issues.map((issue) => (
           <p key={issue.file} role="alert" className="text-wrong">
-            {t.cantBeReadAndIs(issue.file, refusalText(issue.refusal))}
+            {t.cantBeReadAndIs(
+              issue.file,
+              issue.refusal === 'photographs'
+                ? t.photographsAreDamaged
+                : refusalText(issue.refusal),
+            )}
           </p>
         ))}
         <section>
@@ -133,6 +145,13 @@ function RestoreDialog({ found, onClose }: { found: FoundBackup; onClose: () => 
             onChange={setGear}
             currencies={{ mine: settings.currency, theirs: backup.settings.currency }}
             shelfOnly
+          />
+        )}
+        {photographs > 0 && (
+          <Tick
+            label={t.addItsPhotographs(counted(photographs, 'photograph'))}
+            on={takesPhotographs}
+            onChange={setTakesPhotographs}
           />
         )}
         {settingsDiffer && (

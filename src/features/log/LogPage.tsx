@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { Tabs } from 'radix-ui';
 import { useEffect } from 'react';
 import {
@@ -54,7 +55,7 @@ export function LogPage() {
 }
 
 function Opened({ keeper }: { keeper: PhotographKeeper }) {
-  const { log, phase, problem } = usePhotographs(keeper);
+  const { log, phase, problem, isDamaged } = usePhotographs(keeper);
   const work = useLogWork(keeper);
   const [view, setView] = useSelection('view');
   if (phase === 'failed')
@@ -70,6 +71,14 @@ function Opened({ keeper }: { keeper: PhotographKeeper }) {
       {problem !== null && (
         <p role="alert" className="border-l-2 border-wrong pl-3">
           {t[problem]}
+        </p>
+      )}
+      {isDamaged && (
+        <p role="alert" className="border-l-2 border-wrong pl-3">
+          {t.damaged}{' '}
+          <Link prefetch={false} className="underline" href="/storage#aside">
+            {t.seeIt}
+          </Link>
         </p>
       )}
       {log.count === 0 ? (

@@ -6,7 +6,7 @@ import { type ReactNode, useState } from 'react';
 import type { KeeperNews } from '@/document/live';
 import { download, downloadOuting, useFileNow, useSession, useSessionState } from '@/session';
 import { Button } from '@/ui';
-import { asideText, workspaceText } from '@/text';
+import { asideText, listOf, workspaceText } from '@/text';
 
 const t = workspaceText.notices;
 
@@ -80,6 +80,8 @@ function newsText(news: KeeperNews): string {
       return t.youChangedTheSameThing(news.name);
     case 'shelf-kept':
       return t.youChangedTheSameItem;
+    case 'newer-outing':
+      return t.newerOuting(listOf(news.names));
     case 'deleted-elsewhere':
       return t.thisOutingWasDeletedIn;
   }

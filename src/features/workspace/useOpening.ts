@@ -2,13 +2,13 @@
 
 import { type Compared, newPlan, type OutingFile, type Plan, type Taking } from '@/document';
 import type { OutingKey } from '@/document/live';
-import { fetchDemo, useDeskNow, useSession } from '@/session';
+import { fetchDemo, type NotOpened, useDeskNow, useSession } from '@/session';
 import { notify } from '@/ui';
 import { workspaceText } from '@/text';
 
 const t = workspaceText.useOpening;
 
-type Opened = (() => Promise<void>) | 'unsaved' | 'unreadable';
+type Opened = (() => Promise<void>) | NotOpened;
 
 /** Opens another outing and says so; the one that was open is kept, and a step leads back to it. */
 export function useOpening() {
@@ -23,6 +23,7 @@ export function useOpening() {
       return notify(t.notOpenedWhatIsStored, {
         description: t.itIsKeptAsIt,
       });
+    if (opened === 'newer') return notify(t.notOpenedItIsNewer, { description: t.itIsKeptReload });
     state.setState({ firstVisit: false });
     notify(said, {
       description: t.theOutingBeforeIsKept,

@@ -24,6 +24,9 @@ export const keepingText = {
       `${file} can’t be read and is left out: ${message}`,
     outingsInTheBackup: 'Outings in the backup',
     yourShelfIsEmptySo: 'Your shelf is empty, so the backup’s is used.',
+    addItsPhotographs: (count: string) =>
+      `Add its ${count}, and what was said of them, to those here`,
+    photographsAreDamaged: 'the photographs are not whole.',
     useTheBackupsSettings: 'Use the backup’s settings',
     cancel: 'Cancel',
     restoring: 'Restoring…',
@@ -53,7 +56,7 @@ export const keepingText = {
     exportTheOpenOutingInstead: 'Export the open outing instead.',
     backup: 'Backup',
     oneZipWithAllOutings:
-      'One zip with all outings, your shelf and your settings, as JSON files that any program can read.',
+      'One zip with everything this browser keeps: all outings with their earlier versions, your shelf, your settings, and what the Log knows of your photographs. The photographs themselves are not in it. Any program can read the files.',
     packing: 'Packing…',
     saveABackup: 'Save a backup',
     thisBrowserCantWriteInto:

@@ -45,6 +45,9 @@ export const logText = {
     working: 'Working it out…',
     failed: (why: string) => `Couldn’t work it out: ${why}`,
     full: 'There is no room in this browser for all your photographs. They stay until you close this tab; export them as a table.',
+    damaged:
+      'What was stored of your photographs can’t be read as a whole. What can be read is here; all of it is kept under Backup and storage.',
+    seeIt: 'See it',
     silent:
       'This browser’s storage doesn’t answer, so your photographs aren’t kept yet. They stay until you close this tab.',
     refused:

@@ -48,6 +48,8 @@ export const workspaceText = {
       'You changed the same item of your shelf here and in another tab. What was saved first stays; this tab’s shelf is kept under Earlier versions.',
     thisOutingWasDeletedIn:
       'This outing was deleted in another tab. It is in the bin; your next edit brings it back.',
+    newerOuting: (names: string) =>
+      `Another outing is open: ${names} was saved by a newer Arm Reach, which this one can’t read. Reload to get the newer one.`,
     whatWasStoredLastCant:
       'What was stored last can’t be read as a whole. What can be read of it is open, or its newest version. The whole text is kept under Backup and storage.',
     aStoredTextCantBe: 'A stored text can’t be read and is set aside',
@@ -136,6 +138,8 @@ export const workspaceText = {
     exportItFirstThenNothing: 'Export it first; then nothing is lost.',
     notOpenedWhatIsStored: 'Not opened: what is stored can’t be read.',
     itIsKeptAsIt: 'It is kept as it is, under Backup and storage.',
+    notOpenedItIsNewer: 'Not opened: a newer Arm Reach saved it, which this one can’t read.',
+    itIsKeptReload: 'It is kept as it is. Reload to get the newer Arm Reach.',
     theOutingBeforeIsKept: 'The outing before is kept under Outings.',
     goBack: 'Go back',
     opened: (name: string) => `Opened ${name}.`,
