@@ -1,28 +1,23 @@
-import { createServer } from 'node:net';
-import { installPackages, NO_TELEMETRY, run } from './steps.mjs';
+import { fork } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+import { portOrExit } from './port.mjs';
+import { buildOnce, installPackages, NO_TELEMETRY } from './steps.mjs';
 
 /** This machine only, unless HOST says otherwise. */
-const HOST = process.env.HOST ?? '127.0.0.1';
-const FIRST_PORT = Number(process.env.PORT ?? 3000);
-
-/** The first free port from FIRST_PORT on. */
-async function freePort(port = FIRST_PORT) {
-  const free = await new Promise((resolve) => {
-    const server = createServer();
-    server.once('error', () => resolve(false));
-    server.once('listening', () => server.close(() => resolve(true)));
-    server.listen(port, HOST);
-  });
-  return free ? port : freePort(port + 1);
-}
+const HOST = process.env.HOST || '127.0.0.1';
+const FIRST_PORT = portOrExit(process.env.PORT, 3000);
 
 await installPackages();
-const next = ['node_modules/next/dist/bin/next'];
-const built = await run(process.execPath, [...next, 'build'], NO_TELEMETRY);
+const built = await buildOnce();
 if (built !== 0) process.exit(built);
-const port = await freePort();
-const SERVED = { ...NO_TELEMETRY, NODE_ENV: 'production' };
-console.log(`\nArm Reach, with the demo outing: http://localhost:${port}\n`);
-process.exit(
-  await run(process.execPath, ['scripts/serve.mjs', '-p', String(port), '-H', HOST], SERVED),
+const server = fork(
+  fileURLToPath(new URL('serve.mjs', import.meta.url)),
+  ['-p', String(FIRST_PORT), '-H', HOST, '--or-next'],
+  { env: { ...process.env, ...NO_TELEMETRY, NODE_ENV: 'production' } },
 );
+// Printed once it listens: where two start at once, each has a port of its own.
+server.on('message', ({ port }) =>
+  console.log(`\nArm Reach, with the demo outing: http://localhost:${port}\n`),
+);
+for (const signal of ['SIGTERM', 'SIGINT']) process.on(signal, () => server.kill(signal));
+server.on('close', (code) => process.exit(code ?? 0));

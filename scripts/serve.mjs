@@ -1,8 +1,10 @@
 import { createServer } from 'node:http';
 import next from 'next';
+import { portOrExit } from './port.mjs';
 
 /**
- * Serves the built application: `node scripts/serve.mjs [-p PORT] [-H HOST]`.
+ * Serves the built application: `node scripts/serve.mjs [-p PORT] [-H HOST] [--or-next]`; with --or-next
+ * the next free port is taken where another program has it.
  *
  * A server of our own around Next's, since some things must hold for every response, those that Next
  * sends before any of our code included: the security headers, methods that are not served, and bodies
@@ -13,8 +15,9 @@ const option = (name, otherwise) => {
   const at = process.argv.indexOf(name);
   return at < 0 ? otherwise : process.argv[at + 1];
 };
-const port = Number(option('-p', process.env.PORT ?? 3000));
-const hostname = option('-H', process.env.HOST ?? '127.0.0.1');
+const port = portOrExit(option('-p', process.env.PORT), 3000);
+const hostname = option('-H', process.env.HOST || '127.0.0.1');
+const takesNext = process.argv.includes('--or-next');
 
 /** Longest that a whole request may take to arrive, ms. */
 const SLOWEST_REQUEST_MS = 10_000;
@@ -75,5 +78,27 @@ server.on('clientError', (error, socket) => {
   const status = STATUS_OF[error.code] ?? '400 Bad Request';
   socket.end(`HTTP/1.1 ${status}\r\n${headers.join('')}connection: close\r\n\r\n`);
 });
-server.listen(port, hostname, () => console.log(`Listening on http://${hostname}:${port}`));
+
+/** Asked in turn: whether a port is free can only be told by listening on it. */
+function listen(at) {
+  server.once('error', (error) => {
+    if (error.code === 'EADDRINUSE' && takesNext && at < 65_535) return listen(at + 1);
+    console.error(
+      error.code === 'EADDRINUSE'
+        ? `Port ${at} is in use by another program. Choose another one, such as PORT=${at + 1}.`
+        : error.code === 'EACCES'
+          ? `Port ${at} needs more rights than this user has. Choose one from 1024 on, such as PORT=3000.`
+          : `Can't listen on ${hostname}, port ${at}: ${error.message}`,
+    );
+    process.exit(1);
+  });
+  server.listen(at, hostname, () => {
+    server.removeAllListeners('error');
+    const shown = hostname === '127.0.0.1' ? 'localhost' : hostname;
+    console.log(`Listening on http://${shown}:${at}`);
+    process.send?.({ port: at });
+  });
+}
+listen(port);
+
 for (const signal of ['SIGTERM', 'SIGINT']) process.on(signal, () => process.exit(0));

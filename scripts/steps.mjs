@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 
 /** The build tells nobody about itself. */
 export const NO_TELEMETRY = { NEXT_TELEMETRY_DISABLED: '1' };
@@ -41,6 +41,68 @@ export async function installPackages() {
   if (existsSync(stamp)) {
     const { utimesSync } = await import('node:fs');
     utimesSync(stamp, now, now);
+  }
+}
+
+/** What a build is made from. */
+const SOURCES = [
+  'src',
+  'demo',
+  'package-lock.json',
+  'next.config.ts',
+  'tsconfig.json',
+  'postcss.config.mjs',
+];
+const BUILT = '.next/BUILD_ID';
+
+/** Whether the build there is newer than all that it is made from. */
+function isBuilt() {
+  if (!existsSync(BUILT)) return false;
+  const newest = (path) => {
+    const stats = statSync(path);
+    if (!stats.isDirectory()) return stats.mtimeMs;
+    return Math.max(stats.mtimeMs, ...readdirSync(path).map((name) => newest(`${path}/${name}`)));
+  };
+  return Math.max(...SOURCES.map(newest)) <= statSync(BUILT).mtimeMs;
+}
+
+const BUILDING = 'node_modules/.building';
+const LOOK_AGAIN_MS = 500;
+
+/** Builds, unless that has been done; of two at once one waits for the other's build. */
+export async function buildOnce() {
+  while (!isBuilt()) {
+    if (takesLock()) {
+      try {
+        const next = ['node_modules/next/dist/bin/next', 'build'];
+        return await run(process.execPath, next, NO_TELEMETRY);
+      } finally {
+        rmSync(BUILDING, { force: true });
+      }
+    }
+    await new Promise((resolve) => setTimeout(resolve, LOOK_AGAIN_MS));
+  }
+  return 0;
+}
+
+/** Whether this process may build: nobody else does, or who began has ended. */
+function takesLock() {
+  try {
+    writeFileSync(BUILDING, String(process.pid), { flag: 'wx' });
+    return true;
+  } catch {
+    if (!isRunning(Number(readFileSync(BUILDING, { encoding: 'utf8', flag: 'a+' }))))
+      rmSync(BUILDING, { force: true });
+    return false;
+  }
+}
+
+function isRunning(pid) {
+  try {
+    process.kill(pid, 0);
+    return pid > 0;
+  } catch {
+    return false;
   }
 }
 

@@ -1,4 +1,5 @@
 import { stderr, stdout } from 'node:process';
+import { plainNumber } from '@/core/number';
 import { parseArgs } from 'node:util';
 import { LONGEST_TIME_S, USUAL_TIME_S } from '@/application';
 import type { OutingFile } from '@/document';
@@ -37,7 +38,7 @@ function readArguments(): { path: string; timeLimitS: number } | null {
       allowPositionals: true,
       options: { seconds: { type: 'string', default: String(USUAL_TIME_S) } },
     });
-    const timeLimitS = Number(values.seconds);
+    const timeLimitS = plainNumber(values.seconds);
     const [path, ...more] = positionals;
     const isGood = timeLimitS > 0 && timeLimitS <= LONGEST_TIME_S;
     return path !== undefined && more.length === 0 && isGood ? { path, timeLimitS } : null;

@@ -1,4 +1,5 @@
 import { stderr, stdout } from 'node:process';
+import { plainNumber } from '@/core/number';
 import { parseArgs } from 'node:util';
 import * as z from 'zod';
 import { fieldOf, NEXT_AFTER, type NextQuestion, rentOrBuy } from '@/core/next';
@@ -108,23 +109,25 @@ function readArguments(): { files: readonly string[]; asked: Terms } {
   }
   const { values, positionals } = given;
   if (positionals.length === 0) throw usage;
-  const numbers = (text: string) => text.split(',').map(Number);
+  const numbers = (text: string) => text.split(',').map(plainNumber);
   const asked = terms.safeParse({
     ...USUAL,
-    rent: values.rent === undefined ? null : Number(values.rent),
-    days: values.days === undefined ? 1 : Number(values.days),
-    ...(values.years === undefined ? {} : { years: Number(values.years) }),
+    rent: values.rent === undefined ? null : plainNumber(values.rent),
+    days: values.days === undefined ? 1 : plainNumber(values.days),
+    ...(values.years === undefined ? {} : { years: plainNumber(values.years) }),
     times: values.times === undefined ? positionals.map(() => 1) : numbers(values.times),
     ask: values.ask?.split(',') ?? [...ASKS],
-    budget: values.budget === undefined ? null : Number(values.budget),
-    ...(values['step-budget'] === undefined ? {} : { stepBudget: Number(values['step-budget']) }),
-    ...(values.steps === undefined ? {} : { steps: Number(values.steps) }),
+    budget: values.budget === undefined ? null : plainNumber(values.budget),
+    ...(values['step-budget'] === undefined
+      ? {}
+      : { stepBudget: plainNumber(values['step-budget']) }),
+    ...(values.steps === undefined ? {} : { steps: plainNumber(values.steps) }),
     saves: !values.spend,
-    ...(values.money === undefined ? {} : { swapMoney: Number(values.money) }),
+    ...(values.money === undefined ? {} : { swapMoney: plainNumber(values.money) }),
     ...(values.buy === undefined ? {} : { buy: values.buy }),
-    ...(values.resale === undefined ? {} : { resalePercent: Number(values.resale) }),
+    ...(values.resale === undefined ? {} : { resalePercent: plainNumber(values.resale) }),
     ...(values.after === undefined ? {} : { after: values.after }),
-    seconds: values.seconds === undefined ? USUAL_TIME_S : Number(values.seconds),
+    seconds: values.seconds === undefined ? USUAL_TIME_S : plainNumber(values.seconds),
   });
   if (!asked.success) {
     const fields = [...new Set(asked.error.issues.map((i) => String(i.path[0])))];

@@ -1,4 +1,5 @@
 import { LONGEST_TIME_S, USUAL_TIME_S } from '@/application';
+import { plainNumber } from '@/core/number';
 import { answerPosted as answerInThread, type LineupTask } from './lineupPool';
 import type { NotDone } from './pool';
 import { readBody } from './readBody';
@@ -58,6 +59,6 @@ function isForeign(headers: Headers): boolean {
 
 function timeOf(asked: string | null): number | null {
   if (asked === null) return USUAL_TIME_S;
-  const seconds = asked.trim() === '' ? NaN : Number(asked);
+  const seconds = plainNumber(asked);
   return seconds > 0 && seconds <= LONGEST_TIME_S ? seconds : null;
 }

@@ -17,6 +17,12 @@ const DAY = new Intl.DateTimeFormat('en-GB', {
   timeZone: 'UTC',
 });
 
+const DAY_AND_MONTH = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'long',
+  timeZone: 'UTC',
+});
+
 export function digits(value: number, most: number): string {
   return (DIGITS[most] ?? DIGITS.at(-1)!).format(value);
 }
@@ -160,7 +166,16 @@ export function formatMegapixels(mp: number): string {
  * @param day yyyy-mm-dd
  */
 export function dayText(day: string): string {
-  return DAY.format(new Date(day));
+  return DAY.format(new Date(`${day}T00:00:00Z`));
+}
+
+/**
+ * A day without its year: 12 June.
+ *
+ * @param day yyyy-mm-dd
+ */
+export function dayAndMonth(day: string): string {
+  return DAY_AND_MONTH.format(new Date(`${day}T00:00:00Z`));
 }
 
 const MOMENT = new Intl.DateTimeFormat('en-GB', {

@@ -1,8 +1,8 @@
 'use client';
 
 import { useId, useState } from 'react';
-import { readNumber } from './fields';
-import { inOwnUnits, partsText } from '@/text';
+
+import { doubtOf, inOwnUnits, partsText, readTyped } from '@/text';
 
 const t = partsText.cells;
 
@@ -44,8 +44,10 @@ export function CellNumber({
       ? ''
       : String(factor === 1 ? value : Number((value * factor).toPrecision(OWN_DIGITS)));
   const read = (text: string) => {
-    const number = readNumber(text);
-    return number === undefined ? NOT_A_NUMBER : take(number === null ? null : number / factor);
+    const number = readTyped(text);
+    return number === undefined
+      ? (doubtOf(text) ?? NOT_A_NUMBER)
+      : take(number === null ? null : number / factor);
   };
   return (
     <span className="inline-flex items-center gap-1 whitespace-nowrap">

@@ -1,7 +1,7 @@
 'use client';
 
 import { type ReactNode, useId, useState } from 'react';
-import { inOwnUnits, partsText } from '@/text';
+import { doubtOf, inOwnUnits, partsText, readTyped } from '@/text';
 
 const t = partsText.fields;
 
@@ -53,36 +53,6 @@ export function Field({
   );
 }
 
-/** Digits in groups of three behind commas, as the page itself writes thousands. */
-const THOUSANDS = /^[1-9]\d{0,2}(?:,\d{3})+(?:\.\d+)?$/;
-
-/** Whether a comma is where decimals begin in the browser's own language. */
-function hasDecimalComma(): boolean {
-  const language = typeof navigator === 'undefined' ? 'en-GB' : navigator.language;
-  return new Intl.NumberFormat(language)
-    .formatToParts(1.5)
-    .some((part) => part.type === 'decimal' && part.value === ',');
-}
-
-/**
- * Reads what a person types as a number: a decimal comma and fractions such as 1/250 too. 1,250 is a
- * thousand and more, unless the browser's language has decimal commas: then nobody can tell.
- *
- * @returns null for nothing, undefined for what is no number or may be one of two
- */
-export function readNumber(
-  text: string,
-  decimalComma = hasDecimalComma(),
-): number | null | undefined {
-  const typed = text.trim();
-  if (THOUSANDS.test(typed)) return decimalComma ? undefined : Number(typed.replaceAll(',', ''));
-  const trimmed = typed.replace(',', '.');
-  if (trimmed === '') return null;
-  const fraction = /^(\d+(?:\.\d+)?)\s*\/\s*(\d+(?:\.\d+)?)$/.exec(trimmed);
-  const value = fraction ? Number(fraction[1]) / Number(fraction[2]) : Number(trimmed);
-  return Number.isFinite(value) ? value : undefined;
-}
-
 interface NumberFieldProps extends FieldProps {
   readonly value: number | null;
   readonly unit?: string;
@@ -111,9 +81,10 @@ export function NumberField({
   const fromOwn = (read: number | null | undefined) =>
     read === null || read === undefined ? read : read / factor;
   const shown = value === null || Number.isNaN(value) ? '' : show(inOwn(value));
-  const current = typed !== null && sameNumber(fromOwn(readNumber(typed)), value) ? typed : shown;
+  const current = typed !== null && sameNumber(fromOwn(readTyped(typed)), value) ? typed : shown;
+  const doubt = typed === null || current !== typed ? null : doubtOf(typed);
   return (
-    <Field {...field}>
+    <Field {...field} {...(doubt === null ? {} : { error: doubt })}>
       {(ids) => (
         <span className="relative block">
           <input
@@ -125,7 +96,7 @@ export function NumberField({
             value={current}
             onChange={(event) => {
               setTyped(event.target.value);
-              const read = fromOwn(readNumber(event.target.value));
+              const read = fromOwn(readTyped(event.target.value));
               onChange(read === undefined ? NaN : read);
             }}
             onBlur={() => {

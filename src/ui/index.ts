@@ -3,16 +3,7 @@ export { Button, IconButton } from './Button';
 export { CellNumber, CellSelect, CellText } from './cells';
 export { Dialog } from './Dialog';
 export { FileInput } from './FileInput';
-export {
-  Choice,
-  KnownField,
-  NumberField,
-  readNumber,
-  SelectField,
-  TextArea,
-  TextField,
-  Tick,
-} from './fields';
+export { Choice, KnownField, NumberField, SelectField, TextArea, TextField, Tick } from './fields';
 export {
   EntityForm,
   FormChoice,

@@ -4,25 +4,9 @@ import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import * as z from 'zod';
 import { EntityForm, FormNumber, FormText } from './form';
-import { readNumber } from './fields';
 import { needText, shortfallText } from '@/text';
 
 const plain = (text: string) => text.replaceAll('\u202F', ' ');
-
-test('numbers are read with a decimal comma and as fractions', () => {
-  expect([readNumber('1/250'), readNumber('2,8'), readNumber(' '), readNumber('x')]).toEqual([
-    0.004,
-    2.8,
-    null,
-    undefined,
-  ]);
-});
-
-test('a comma before three digits is never a decimal one by guess', () => {
-  expect([readNumber('1,250', false), readNumber('12,500,000', false)]).toEqual([1250, 12_500_000]);
-  expect(readNumber('1,250', true)).toBeUndefined();
-  expect([readNumber('1,25', false), readNumber('1,25', true)]).toEqual([1.25, 1.25]);
-});
 
 test('sentences say what lacks and by how much', () => {
   expect(

@@ -73,3 +73,4 @@ export {
   type Packing,
   USUAL_WEIGHTS,
 } from './packing';
+export { dayAfter, minutesBetween, minutesOf, timeOf } from './wallClock';

@@ -1,4 +1,4 @@
-import type { FrameId, Stretch } from '@/core/brief';
+import { type FrameId, minutesOf, type Stretch, timeOf } from '@/core/brief';
 import type { LineupResult } from '@/core/lineup';
 import type { CarryQuestion } from './plan';
 import { takenItems } from './tasks';
@@ -75,24 +75,15 @@ function stretchesLeft(stretches: readonly Stretch[], scenario: Scenario): Stret
   if (scenario.kind !== 'late') return [...stretches];
   const firstDay = stretches.map((s) => s.day ?? '').sort()[0] ?? '';
   const ofFirst = stretches.filter((s) => (s.day ?? '') === firstDay && s.fromTime !== null);
-  const start = Math.min(...ofFirst.map((s) => minutes(s.fromTime ?? '')));
+  const start = Math.min(...ofFirst.map((s) => minutesOf(s.fromTime ?? '')));
   if (!Number.isFinite(start)) return [...stretches];
   const from = start + 60 * scenario.hours;
   return stretches.flatMap((s) => {
     if ((s.day ?? '') !== firstDay || s.fromTime === null || s.toTime === null) return [s];
-    const begins = minutes(s.fromTime);
-    const ends = minutes(s.toTime);
+    const begins = minutesOf(s.fromTime);
+    const ends = minutesOf(s.toTime);
     const over = ends <= begins ? ends + MINUTES_A_DAY : ends;
     if (over <= from) return [];
-    return [begins >= from ? s : { ...s, fromTime: time(from) }];
+    return [begins >= from ? s : { ...s, fromTime: timeOf(from) }];
   });
-}
-
-function minutes(text: string): number {
-  const [hours = 0, rest = 0] = text.split(':').map(Number);
-  return 60 * hours + rest;
-}
-
-function time(all: number): string {
-  return [Math.floor(all / 60) % 24, all % 60].map((n) => String(n).padStart(2, '0')).join(':');
 }

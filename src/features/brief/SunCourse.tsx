@@ -1,6 +1,6 @@
-import { addMinutes, format, startOfDay } from 'date-fns';
+import { addMinutes } from 'date-fns';
 import { type LightSource, sunPosition } from '@/core/brief';
-import { briefFormText } from '@/text';
+import { briefFormText, dayAndMonth } from '@/text';
 
 const t = briefFormText.sunCourse;
 
@@ -32,7 +32,7 @@ export function SunCourse({ source }: { source: Extract<LightSource, { kind: 'su
       viewBox={`0 0 ${WIDTH} ${HEIGHT + 14}`}
       role="img"
       aria-label={t.theSunsCourseOnAt(
-        format(startOfDay(new Date(at.slice(0, 10))), 'd MMMM'),
+        dayAndMonth(at.slice(0, 10)),
         Math.round(altitudeAt(chosen)),
         Math.round(Math.max(...course.map(altitudeAt))),
       )}

@@ -1,11 +1,11 @@
 'use client';
 
 import { useRef, useState } from 'react';
-import type { Stretch } from '@/core/brief';
+import { type Stretch, timeOf } from '@/core/brief';
 import { putStretch } from '@/document';
 import { useEdit, useFilePart } from '@/session';
 import { briefText, dayText } from '@/text';
-import { STEP_MIN, shifted, type Timed, type TimelineDay, timelineOf, timeOf } from './timeline';
+import { STEP_MIN, shifted, type Timed, type TimelineDay, timelineOf } from './timeline';
 
 const t = briefText.timeline;
 

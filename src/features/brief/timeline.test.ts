@@ -1,5 +1,5 @@
-import type { Stretch } from '@/core/brief';
-import { shifted, timelineOf, timeOf } from './timeline';
+import { type Stretch, timeOf } from '@/core/brief';
+import { shifted, timelineOf } from './timeline';
 
 const stretch = (id: string, fromTime: string | null, toTime: string | null, day = '2027-06-12') =>
   ({ id, fromTime, toTime, day }) as unknown as Stretch;

@@ -1,5 +1,4 @@
-import { addDays, formatISO } from 'date-fns';
-import type { Stretch } from '@/core/brief';
+import { dayAfter, minutesOf, type Stretch, timeOf } from '@/core/brief';
 
 /** Steps of the time line, minutes. */
 export const STEP_MIN = 15;
@@ -21,16 +20,6 @@ export interface TimelineDay {
   readonly to: number;
   readonly lanes: number;
   readonly stretches: readonly Timed[];
-}
-
-export function minutesOf(time: string): number {
-  const [hours = 0, minutes = 0] = time.split(':').map(Number);
-  return 60 * hours + minutes;
-}
-
-export function timeOf(minutes: number): string {
-  const within = ((minutes % DAY_MIN) + DAY_MIN) % DAY_MIN;
-  return [Math.floor(within / 60), within % 60].map((n) => String(n).padStart(2, '0')).join(':');
 }
 
 /** The days in order, each with its stretches in lanes; stretches without times are left out. */
@@ -66,11 +55,6 @@ function inLanes(stretches: readonly Stretch[]): Timed[] {
     placed.push({ stretch, from, to, lane });
   }
   return placed;
-}
-
-/** The day so many days after another, yyyy-mm-dd. */
-function dayAfter(day: string, days: number): string {
-  return formatISO(addDays(new Date(`${day}T00:00`), days), { representation: 'date' });
 }
 
 /**

@@ -5,7 +5,7 @@ import { Printer } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { cautionsFor, packingList, type PackingLine } from '@/core/carry';
-import type { Stretch } from '@/core/brief';
+import { dayAfter, minutesOf, type Stretch } from '@/core/brief';
 import { carryText, namesOf } from '@/text';
 import { useFile, useCarryPlan } from '@/session';
 import { Button, Menu, Sentence } from '@/ui';
@@ -131,8 +131,12 @@ function NothingToCarry() {
 
 /** The stretch that is on, or comes next; null when all are over or have no times. */
 function nextOf(stretches: readonly Stretch[], now: Date): string | null {
-  const timed = stretches.filter((s) => s.day !== null && s.toTime !== null);
-  return timed.find((s) => isAfter(parseISO(`${s.day}T${s.toTime}`), now))?.id ?? null;
+  const endOf = ({ day, fromTime, toTime }: Stretch) => {
+    if (day === null || toTime === null) return null;
+    const isOverMidnight = fromTime !== null && minutesOf(toTime) <= minutesOf(fromTime);
+    return parseISO(`${isOverMidnight ? dayAfter(day, 1) : day}T${toTime}`);
+  };
+  return stretches.find((s) => isAfter(endOf(s) ?? 0, now))?.id ?? null;
 }
 
 /** The stretches by day, in their order; those without a day go with the one before. */

@@ -1,7 +1,6 @@
 import { type Body, formatKey, type Lens, mountFits, type Shelf } from '@/core/gear';
 import { sideMm } from '@/core/optics';
-import { inOwnUnits } from '@/text';
-import { readNumber } from '@/ui';
+import { inOwnUnits, readTyped } from '@/text';
 
 /** What the table is narrowed to, as typed or chosen; nothing where it is empty or no number. */
 export interface Narrowing {
@@ -22,7 +21,7 @@ export function formatsOn({ bodies }: Shelf): [string, string][] {
 /** Whether a lens reaches, is fast and light enough, and fills the format on a body that it fits. */
 export function narrowsLens(shelf: Shelf, narrowing: Narrowing): (lens: Lens) => boolean {
   const { format, reachesMm, fNumber, weight } = narrowing;
-  const [reach, slowest, heaviest] = [reachesMm, fNumber, weight].map((text) => readNumber(text));
+  const [reach, slowest, heaviest] = [reachesMm, fNumber, weight].map((text) => readTyped(text));
   const factor = inOwnUnits('g')?.factor ?? 1;
   const bodies = shelf.bodies.filter(narrowsBody(narrowing));
   const fills =

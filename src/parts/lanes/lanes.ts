@@ -1,5 +1,4 @@
-import { differenceInMinutes, parseISO } from 'date-fns';
-import type { Stretch } from '@/core/brief';
+import { minutesBetween, type Stretch } from '@/core/brief';
 import type { CarryPlan, CarryStretch } from '@/core/carry';
 
 /** A setup on a body for a part of a stretch. Places are percent of the day. */
@@ -85,13 +84,7 @@ function widthsOf(planned: readonly CarryStretch[], stretches: readonly Stretch[
   const minutes = planned.map(({ stretchId }) => {
     const s = stretches.find((one) => one.id === stretchId);
     if (!s?.fromTime || !s.toTime) return null;
-    const day = s.day ?? '2000-01-01';
-    const long = differenceInMinutes(
-      parseISO(`${day}T${s.toTime}`),
-      parseISO(`${day}T${s.fromTime}`),
-    );
-    // Over midnight.
-    return long > 0 ? long : long + 24 * 60;
+    return minutesBetween(s.fromTime, s.toTime);
   });
   const timed = minutes.every((m) => m !== null);
   const known = minutes.map((m) => (timed ? (m ?? 1) : 1));

@@ -18,6 +18,8 @@ export const partsText = {
     mustBeANumberSuch: 'must be a number, such as 12 or 2.5',
   },
   fields: {
+    whichOfTwo: (typed: string, decimals: number, whole: number) =>
+      `${typed} can be ${decimals} or ${whole}: write ${decimals} or ${whole}`,
     yes: 'yes',
     no: 'no',
     unknown: 'unknown',
