@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { decode } from '@/document';
-import { answerDay, answerInFull } from './answer';
+import { answerDay, answerInFull, answerLineup, answerProfiles, answerScenario } from './answer';
 
 /**
  * Small outings that an oracle, written from the documents alone, once answered otherwise than the
@@ -122,3 +122,25 @@ test.each([
 ])('the plan of %s', async (name, right) => {
   expect(await answerDay(outing(name), Infinity)).toMatchObject({ ...right, proven: true });
 });
+
+test('each style is answered by its own limits, and an accident says what it loses', async () => {
+  const demo = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
+  if (!demo.ok) throw new Error(demo.error.code);
+  const styles = await answerProfiles(
+    demo.value,
+    ['oneZoomNeverChange', 'smallFastPrimes'],
+    Infinity,
+  );
+  const kinds = styles.map(({ result }) =>
+    result.lineup.lensIds.map((id) => demo.value.shelf.lenses.find((l) => l.id === id)!),
+  );
+  const zooms = kinds.map((lenses) => lenses.map((l) => l.focal.wideMm < l.focal.longMm));
+  expect(zooms[0]).toEqual([true]);
+  expect(zooms[1]!.length).toBeGreaterThan(0);
+  expect(zooms[1]).not.toContain(true);
+  const result = await answerLineup(demo.value, Infinity);
+  const { lensId } = result.lensesIn.find((l) => (l.onlyIt?.length ?? 0) > 0)!;
+  const broken = { kind: 'breaks', id: lensId } as const;
+  const { lost } = await answerScenario(demo.value, result, broken, Infinity);
+  expect(lost.length).toBeGreaterThan(0);
+}, 120_000);

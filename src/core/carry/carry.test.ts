@@ -4,6 +4,8 @@ import { decode, type OutingFile } from '@/document';
 import { loadHighsSolver } from '@/solver';
 import { type BagItem, packBag } from './bag';
 import { cautionsFor } from './cautions';
+import { ev100OfSource } from '@/core/brief';
+import { carriedWeight } from './packedWeight';
 import { packingList, type PackingLine } from './packingList';
 import { carryAnswer, type CarryAnswer } from './plan';
 import { afterScenario, lostTo } from './scenario';
@@ -176,6 +178,54 @@ describe('the packing list', () => {
       [67, 77],
       [58, 77],
     ]);
+  });
+
+  it('takes a filter at least as strong as the light asks for', () => {
+    const asking = {
+      ...demo,
+      frames: demo.frames.map((f) => ({
+        ...f,
+        light: { ...f.light, shortestTimeS: 0.9, support: 'support' as const },
+      })),
+    };
+    const grey = packingList(asking, answer.plan).filter((l) => l.code === 'grey-filter');
+    expect(grey.length).toBeGreaterThan(0);
+    for (const { stops, frameIds } of grey) {
+      // What is too much at ISO 100 and the aperture used: log2(t · 2^EV / N²), for the brightest.
+      const asked = frameIds.map((id) => {
+        const { light } = asking.frames.find((f) => f.id === id)!;
+        const { fNumber } = grey.find((g) => g.frameIds.includes(id))!;
+        const ev = light.source.kind === 'none' ? -Infinity : ev100OfSource(light.source)!;
+        return Math.log2(0.9 * 2 ** ev) - 2 * Math.log2(fNumber);
+      });
+      expect(Number.isInteger(stops)).toBe(true);
+      expect(stops).toBeGreaterThanOrEqual(Math.max(...asked) - 1e-9);
+      expect(stops).toBeLessThan(Math.max(...asked) + 1);
+    }
+  });
+
+  it('charges a flash for the pictures that ask for it, by their share of all', () => {
+    const lit = demo.frames.slice(0, 3).map((f) => f.id);
+    const asking = withPacking({ pictures: 1800 });
+    const file = {
+      ...asking,
+      stretches: asking.stretches.map((s) => ({ ...s, allowed: { ...s.allowed, flash: true } })),
+      frames: asking.frames.map((f) => ({
+        ...f,
+        light: { ...f.light, flash: lit.includes(f.id) ? { guideNumberM: 40 } : null },
+      })),
+    };
+    const line = lineOf(file, 'flash-batteries') as Extract<PackingLine, { pictures: number }>;
+    expect(line.pictures).toBe(Math.ceil((1800 * 3) / demo.frames.length));
+  });
+
+  it('weighs a spare camera in the bag, and not one that lies at the base', () => {
+    const weightOf = (lies: 'bag' | 'base') => {
+      const file = { ...demo, limits: { ...demo.limits, spares: [{ bodyId: SPARE, lies }] } };
+      return carriedWeight(file, packingList(file, answer.plan)).weightG;
+    };
+    const SPARE = demo.shelf.bodies[0]!.id;
+    expect(weightOf('bag') - weightOf('base')).toBe(demo.shelf.bodies[0]!.weightG);
   });
 
   it('says what is not known', () => {

@@ -238,7 +238,7 @@ test('what was used is counted in its bins, by lens, camera and month', () => {
       fNumber: 2.8,
       iso: 400,
       timeS: 1 / 250,
-      rating: 3,
+      rating: 1,
       takenMs: Date.UTC(2027, 5, 1),
       body: K1,
     }),
