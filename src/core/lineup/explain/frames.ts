@@ -74,7 +74,7 @@ export function frameResult(
 }
 
 /** Why nothing that may be chosen covers a frame twice, where that is so. */
-function whyOnce({ frame, opportunities }: Target, { candidates }: Problem): OnceReason {
+export function whyOnce({ frame, opportunities }: Target, { candidates }: Problem): OnceReason {
   const able = opportunities.filter(
     ({ axis, positions }) => missingOf(axis, positions.values()).length === 0,
   );

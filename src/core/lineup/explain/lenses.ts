@@ -14,7 +14,8 @@ import { AT_EASE, type Pace } from '@/core/pace';
 import { type Choice, isGotAsAsked, lessGot } from '../solve/choose';
 import type { Interval, IntervalSet } from '@/core/intervals';
 import { framesGotWith } from './evaluate';
-import { type Problem, problemOf, type Target } from '../problem/problem';
+import { whyOnce } from './frames';
+import { baseTargets, type Problem, problemOf, type Target } from '../problem/problem';
 import { isLoose } from '../problem/assignments';
 import { isAvailable, type Candidate } from '../problem/candidates';
 import type { MipSolver } from '../solve/mipSolver';
@@ -58,7 +59,7 @@ export function lensesOut(
       (s) => s.lensId,
     ),
   );
-  const lost = frames.filter((f) => !isGotAsAsked(choice, f.id)).map((f) => f.id);
+  const lost = frames.filter((f) => mayBeAdded(f.id, problem, choice)).map((f) => f.id);
   const added = addedBy(problem, lost, taken);
   const behind = madeBehind(problem);
   let explained = 0;
@@ -75,6 +76,15 @@ export function lensesOut(
         : null;
     return { lensId: l.id, makes, reason, wouldAdd, alone: lacking };
   });
+}
+
+/** Whether a lens may add a frame: it is lost, or covered once for want of a second lens, not of a camera. */
+function mayBeAdded(id: FrameId, problem: Problem, choice: Choice): boolean {
+  if (isGotAsAsked(choice, id)) return false;
+  if (!choice.got.has(id)) return true;
+  const target = baseTargets(problem).get(id);
+  const why = target ? whyOnce(target, problem) : null;
+  return why === 'one-lens' || why === 'not-at-once';
 }
 
 /** Lenses of which it is said why they make nothing on their own; of others it is said when asked. */

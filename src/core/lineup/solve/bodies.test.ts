@@ -117,6 +117,8 @@ describe('a picture covered twice', () => {
     const oneCamera = await solve(asked(byBodies, ['lead'], [light]));
     expect(oneCamera.frames[0]).toMatchObject({ state: 'once', once: 'one-camera', kept: null });
     expect(oneCamera).toMatchObject({ status: 'proven', lineup: { lensIds: ['a'] } });
+    // No lens would help: what is wanting is a camera.
+    expect(oneCamera.lensesOut).toMatchObject([{ reason: 'adds-nothing', wouldAdd: [] }]);
     expect(oneCamera.totals.musts).toEqual({ got: 0, once: 1, of: 1 });
     const onePerson = await solve(asked(byPeople, ['lead']));
     expect(onePerson.frames[0]).toMatchObject({ state: 'once', once: 'one-person' });
