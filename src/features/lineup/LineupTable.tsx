@@ -236,7 +236,8 @@ function Notes({
   name: (id: string) => string;
   currency: string;
 }) {
-  const texts = result.notes.map((note) => {
+  const taken = new Set<string>(Object.values(result.lineup).flat());
+  const texts = result.notes.flatMap((note) => {
     switch (note.code) {
       case 'pixels-unknown':
         return words.thePixelCountOfIs(listed(note.ids.map(name)));
@@ -273,7 +274,11 @@ function Notes({
       case 'no-bodies':
         return words.noLensFitsACamera;
       default:
-        return UNKNOWN_NOTES[note.code](listed(note.ids.map(name)));
+        // What is taken all the same is not left out: its own limit, or hand, is what isn’t known.
+        return [
+          [note.ids.filter((id) => !taken.has(id)), UNKNOWN_NOTES[note.code]] as const,
+          [note.ids.filter((id) => taken.has(id)), words.takenThoughUnknown] as const,
+        ].flatMap(([ids, text]) => (ids.length > 0 ? [text(listed(ids.map(name)))] : []));
     }
   });
   return texts.map((text) => (

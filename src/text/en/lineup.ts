@@ -105,6 +105,8 @@ export const lineupText = {
     frontFilterOnUnknownAssumed: (listed: string) =>
       `Front filter on ${listed} unknown: assumed yes.`,
     shiftOfUnknownAssumedYes: (listed: string) => `Shift of ${listed} unknown: assumed yes.`,
+    takenThoughUnknown: (listed: string) =>
+      `A limit is set, but what it asks of ${listed} is unknown: whether it is kept can’t be checked, and nobody with a limit of their own carries it.`,
     lockedInTooThick: (listed: string) => `Over your limit on diameter, but locked in: ${listed}.`,
     closestFocusUnknown: (listed: string) =>
       `Closest focus of ${listed} unknown: assumed near enough for the pictures close by. Enter it on Shelf to be sure.`,
