@@ -9,7 +9,7 @@ import { bodiesLeft, itemsLeft, type PlainItem, worthOf } from './plainAims';
  * The slow, obvious way: every subset of the pieces; in each stretch every way to share pieces and
  * bodies among the hands, and where setups are fixed every way to mount them; each frame looked at
  * on its own. It knows nothing of segments, candidates or reduction, and counts by plainAims. What a setup
- * covers it takes from the product: verdictByPoint.test.ts holds that against verdicts of its own.
+ * covers it takes from the product: verdict.test.ts holds that against a search place by place.
  */
 
 const LAYERS = ['base', 'single', 'stop1', 'stop2', 'whole', 'good', 'firstClass'] as const;
