@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { deskOf } from '../../tests/support/desk';
 import { aPhoto } from '../../tests/support/photos';
-import { memoryBrowser } from '../../tests/support/stores';
+import { memoryBrowser, quotaError } from '../../tests/support/stores';
 import { bodyId, lensId } from '@/core/gear';
 import { NO_MARKS } from '@/core/log';
 import {
@@ -12,6 +12,7 @@ import {
   NO_GEAR,
   type OutingFile,
   planCodec,
+  putFrame,
   readBackup,
 } from '@/document';
 import {
@@ -253,4 +254,21 @@ describe('a zip', () => {
       expect(result.ok).toBe(false);
     }
   });
+});
+
+test('what was edited last is stored before a backup is restored, or nothing is', async () => {
+  const from = await browserWith(deskOf(demo));
+  const result = await readWith(from.backups, await from.backups.pack());
+  if (!result.ok) throw new Error(result.error.code);
+  const to = await browserWith(deskOf(demo));
+  const rename = (name: string) =>
+    to.document.edit(putFrame({ ...to.document.store.getState().file!.frames[0]!, name }));
+  rename('edited last');
+  await to.backups.restore(result.value.backup, all([]));
+  const { text } = (await to.browser.stores.records.get<StoredRecord>('outing:first'))!;
+  expect(text).toContain('"edited last"');
+  to.browser.parts.records.fault.fails = quotaError();
+  rename('not stored');
+  await expect(to.backups.restore(result.value.backup, all(['first']))).rejects.toThrow();
+  expect(to.document.store.getState().file?.frames[0]?.name).toBe('not stored');
 });

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { deskOf } from '../../tests/support/desk';
-import { memoryBrowser } from '../../tests/support/stores';
-import { decode, type OutingFile, type Plan } from '@/document';
+import { memoryBrowser, quotaError } from '../../tests/support/stores';
+import { decode, type OutingFile, type Plan, putFrame } from '@/document';
 import { createDocumentStore, createKeeper, type StoredRecord } from '@/document/live';
 import { createLibrary } from './library';
 
@@ -28,6 +28,7 @@ async function opened() {
   };
   const keyOf = async (name: string) => (await library.list()).find((e) => e.name === name)!.key;
   return {
+    document,
     browser,
     library,
     names,
@@ -96,4 +97,37 @@ test('a file’s gear goes where it is told, and the shelf is written before the
   expect(order).toEqual(['shelf', 'outing']);
   const shelf = (await browser.stores.records.get<StoredRecord>('shelf'))!.text;
   expect(shelf).toContain('"id": "k-50"');
+});
+
+test('what was edited last is stored before another outing is opened, or nothing is opened', async () => {
+  const { browser, document, library, keyOf, name } = await opened();
+  await library.openPlan(named('second'));
+  const rename = (to: string) => {
+    const { file } = document.store.getState();
+    document.edit(putFrame({ ...file!.frames[0]!, name: to }));
+  };
+  const first = await keyOf('first');
+  const second = await keyOf('second');
+  rename('edited last');
+  expect(typeof (await library.reopen(first))).toBe('function');
+  const stored = await browser.stores.records.get<StoredRecord>(second);
+  expect(stored?.text).toContain('"edited last"');
+  browser.parts.records.fault.fails = quotaError();
+  rename('not stored');
+  expect(await library.reopen(second)).toBe('unsaved');
+  expect([name(), document.store.getState().file?.frames[0]?.name]).toEqual([
+    'first',
+    'not stored',
+  ]);
+});
+
+test('an outing of a newer Arm Reach is left alone, and said', async () => {
+  const { browser, library, keyOf, name } = await opened();
+  await library.openPlan(named('second'));
+  const first = await keyOf('first');
+  const record = (await browser.stores.records.get<StoredRecord>(first))!;
+  const text = record.text.replace(/"version": \d+/, '"version": 99');
+  await browser.stores.records.set(first, { ...record, text });
+  expect(await library.reopen(first)).toBe('newer');
+  expect(name()).toBe('second');
 });

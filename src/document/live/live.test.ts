@@ -143,6 +143,29 @@ describe('what is edited', () => {
     tab.stop();
   });
 
+  it('is tried again after twice as long each time, and not more often than that', async () => {
+    jest.useFakeTimers();
+    try {
+      const browser = memoryBrowser();
+      const tab = await openTab(browser, 1);
+      browser.parts.records.fault.fails = quotaError();
+      rename(tab, 0, 'kept');
+      const tries = async (ms: number) => {
+        const before = tab.states.filter((s) => s === 'full').length;
+        await jest.advanceTimersByTimeAsync(ms);
+        return tab.states.filter((s) => s === 'full').length - before;
+      };
+      expect(await tries(300)).toBe(1);
+      // After 2, 4, 8 and 16 s: four more in the next half minute, then one a minute at the most.
+      expect(await tries(31_000)).toBe(4);
+      await tries(120_000);
+      expect(await tries(600_000)).toBeLessThanOrEqual(10);
+      tab.stop();
+    } finally {
+      jest.useRealTimers();
+    }
+  });
+
   it('waits for no version, in this tab or in another, where none ever comes about', async () => {
     const browser = memoryBrowser();
     const [tab, other] = [await openTab(browser, 1), await openTab(browser, 2)];
