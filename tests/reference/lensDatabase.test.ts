@@ -110,7 +110,7 @@ test('an outing with all its lenses of one mount is solved and proven', async ()
     { timeLimitS: 30, now: () => 0 },
   );
   expect(result.status).toBe('proven');
-  expect(result.totals.musts).toEqual({ got: 3, of: 3 });
+  expect(result.totals.musts).toEqual({ got: 3, once: 0, of: 3 });
   expect(result.totals.weightUnknown).toHaveLength(result.totals.lenses);
 });
 

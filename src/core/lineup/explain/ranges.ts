@@ -13,7 +13,7 @@ import {
 } from '@/core/intervals';
 import { AT_EASE, type Pace } from '@/core/pace';
 import { coveredPositions, verdictOn } from '@/core/coverage';
-import type { FrameState } from './result';
+import type { FrameState } from './frameState';
 
 /** All ranges here are focal lengths on the 36×24 mm frame by diagonal, mm: wide end first. */
 

@@ -6,6 +6,7 @@ import type { Open } from '../solve/choose';
 import type { Assumption } from './assumptions';
 import type { KeptOut, LimitConflict } from './conflicts';
 import type { Proof } from '../prove/proof';
+import type { FrameState } from './frameState';
 import type { Gap, Overlap } from './ranges';
 import type { UnknownDecides } from './unknownDecides';
 import { type BeyondLimit, type UnknownUnderLimit } from '../problem/limitRules';
@@ -39,12 +40,6 @@ export function bestCover(covers: readonly Cover[]): Cover | null {
 
 /** What keeps a frame from being covered twice: there is but one of them, or no two at once. */
 export type OnceReason = 'one-person' | 'one-camera' | 'one-lens' | 'not-at-once';
-
-/**
- * How a lineup serves a frame: without cropping, by cropping, once although it is asked for twice, or
- * not at all.
- */
-export type FrameState = 'clear' | 'crop' | 'once' | 'lost';
 
 export interface FrameResult {
   readonly frameId: FrameId;
