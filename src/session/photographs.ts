@@ -165,7 +165,9 @@ export function createPhotographs(host: BrowserHost): PhotographKeeper {
         });
         await keeping;
         const done = await add(photos, count, signal.aborted);
-        await forgetRead(host, reading).catch(() => undefined);
+        // What couldn't be stored as a whole is still kept beside it.
+        if (state.getState().problem === null)
+          await forgetRead(host, reading).catch(() => undefined);
         return done;
       } finally {
         control = null;

@@ -141,6 +141,17 @@ test('what an interrupted reading had kept is part of the record when it is open
   expect((await openPhotographs(h)).log.count).toBe(3);
 });
 
+test('what an interrupted reading had kept stays where it is while it can’t be stored', async () => {
+  const h = host();
+  await keepRead(h, 'one', [aPhoto('b')]);
+  const set = h.stores.large.set;
+  Object.assign(h.stores.large, { set: () => Promise.reject(new Error('no room')) });
+  expect((await openPhotographs(h)).log.count).toBe(1);
+  Object.assign(h.stores.large, { set });
+  expect((await openPhotographs(h)).log.count).toBe(1);
+  expect((await openPhotographs(h)).revision).toBe(1);
+});
+
 test('what the storage refuses is thrown, and nothing half written stays', async () => {
   const h = host();
   const set = h.stores.large.set;

@@ -49,13 +49,15 @@ export async function openPhotographs(host: Host): Promise<Photographs> {
   const stored = await openRecord(host);
   const left = await leftByReadings(host);
   if (left.photos.length === 0) return stored;
-  const { log } = withPhotos(stored.log, left.photos);
-  const opened = await changePhotographs(host, stored, (now) => ({
-    log: withPhotos(now.log, left.photos).log,
-    marks: now.marks,
-  })).catch(() => ({ ...stored, log }));
-  await left.forget().catch(() => undefined);
-  return { ...opened, isDamaged: stored.isDamaged };
+  const withLeft = ({ log, marks }: Contents) => ({ log: withPhotos(log, left.photos).log, marks });
+  try {
+    const opened = await changePhotographs(host, stored, withLeft);
+    await left.forget().catch(() => undefined);
+    return { ...opened, isDamaged: stored.isDamaged };
+  } catch {
+    // Shown all the same; what was left stays where it is until it can be stored.
+    return { ...stored, ...withLeft(stored) };
+  }
 }
 
 async function openRecord(host: Host): Promise<Photographs> {
