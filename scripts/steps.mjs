@@ -53,7 +53,8 @@ const SOURCES = [
   'tsconfig.json',
   'postcss.config.mjs',
 ];
-const BUILT = '.next/BUILD_ID';
+/** Written when a build has ended well: the build's own files stand before that. */
+const BUILT = '.next/built';
 
 /** Whether the build there is newer than all that it is made from. */
 function isBuilt() {
@@ -75,7 +76,9 @@ export async function buildOnce() {
     if (takesLock()) {
       try {
         const next = ['node_modules/next/dist/bin/next', 'build'];
-        return await run(process.execPath, next, NO_TELEMETRY);
+        const code = await run(process.execPath, next, NO_TELEMETRY);
+        if (code === 0) writeFileSync(BUILT, new Date().toISOString());
+        return code;
       } finally {
         rmSync(BUILDING, { force: true });
       }
