@@ -1,4 +1,4 @@
-import { type FrameId, minutesOf, type Stretch, timeOf } from '@/core/brief';
+import { type FrameId, minutesBetween, minutesOf, type Stretch, timeOf } from '@/core/brief';
 import type { LineupResult } from '@/core/lineup';
 import type { CarryQuestion } from './plan';
 import { takenItems } from './tasks';
@@ -8,8 +8,6 @@ export type Scenario =
   | { readonly kind: 'breaks'; readonly id: string }
   | { readonly kind: 'late'; readonly hours: number }
   | { readonly kind: 'wet' };
-
-const MINUTES_A_DAY = 24 * 60;
 
 /**
  * The question that is left when something goes wrong: only what comes along may be used, without
@@ -81,9 +79,7 @@ function stretchesLeft(stretches: readonly Stretch[], scenario: Scenario): Stret
   return stretches.flatMap((s) => {
     if ((s.day ?? '') !== firstDay || s.fromTime === null || s.toTime === null) return [s];
     const begins = minutesOf(s.fromTime);
-    const ends = minutesOf(s.toTime);
-    const over = ends <= begins ? ends + MINUTES_A_DAY : ends;
-    if (over <= from) return [];
+    if (begins + minutesBetween(s.fromTime, s.toTime) <= from) return [];
     return [begins >= from ? s : { ...s, fromTime: timeOf(from) }];
   });
 }

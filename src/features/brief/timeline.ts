@@ -1,4 +1,4 @@
-import { dayAfter, minutesOf, type Stretch, timeOf } from '@/core/brief';
+import { dayAfter, minutesBetween, minutesOf, type Stretch, timeOf } from '@/core/brief';
 
 /** Steps of the time line, minutes. */
 export const STEP_MIN = 15;
@@ -46,9 +46,9 @@ export function timelineOf(stretches: readonly Stretch[]): TimelineDay[] {
 function inLanes(stretches: readonly Stretch[]): Timed[] {
   const placed: Timed[] = [];
   for (const stretch of stretches) {
-    const from = minutesOf(stretch.fromTime ?? '');
-    const end = minutesOf(stretch.toTime ?? '');
-    const to = end <= from ? end + DAY_MIN : end;
+    const { fromTime, toTime } = stretch;
+    const from = minutesOf(fromTime ?? '');
+    const to = from + minutesBetween(fromTime ?? '', toTime ?? '');
     const taken = new Set(placed.filter((p) => p.from < to && from < p.to).map((p) => p.lane));
     let lane = 0;
     while (taken.has(lane)) lane += 1;
