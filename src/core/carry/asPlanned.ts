@@ -33,12 +33,11 @@ export function framesAsPlanned(
         (o) => o.stretchId === stretchId && o.assignments.some((a) => a.shooterId === shooterId),
       );
       if (!there) return [];
-      const { limits } = question;
       const [best] = setupsOn(question, on)
-        .map((setup) => ({ setup, verdict: verdictOn(setup, there.frame, limits) }))
+        .map((setup) => ({ setup, verdict: verdictOn(setup, there.frame, question.limits) }))
         .sort((a, b) => byVerdict(a.verdict, b.verdict));
       if (!best || best.verdict.covered.length === 0) return [];
-      return [coverOf(best.verdict, stretchId, { ...best, frame: there.frame, limits })];
+      return [coverOf(best.verdict, stretchId, { ...best, frame: there.frame })];
     });
     const keyOf = (c: Cover) => `${c.stretchId} ${stackItemIds(c).join()}`;
     const known = new Set(first.map(keyOf));
@@ -68,8 +67,14 @@ function setupsOn({ shelf }: LineupQuestion, { bodyId, pieceIds }: OnBody): Setu
   );
 }
 
+/** What the plan puts into one pair of hands in one stretch: all of it is known. */
+export interface HandAsPlanned extends AssignmentOutcome {
+  readonly bodyIds: NonNullable<AssignmentOutcome['bodyIds']>;
+  readonly pieceIds: NonNullable<AssignmentOutcome['pieceIds']>;
+}
+
 /** Stretch by stretch, what the plan puts into whose hands. */
-export function handsAsPlanned({ stretches }: Pick<CarryPlan, 'stretches'>): AssignmentOutcome[] {
+export function handsAsPlanned({ stretches }: Stretches): HandAsPlanned[] {
   return stretches.flatMap(({ stretchId, hands, mayChange }) =>
     hands.map((hand) => {
       const used = usedBy(hand);

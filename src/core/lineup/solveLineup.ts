@@ -10,7 +10,7 @@ import {
 } from '@/core/gear';
 import type { Pace } from '@/core/pace';
 import { withBodies } from './solve/bodies';
-import { type Choice, choose, type Got, NOTHING_GOT } from './solve/choose';
+import { type Choice, choose, isGotAsAsked, NOTHING_GOT } from './solve/choose';
 import { conflictBehind, type KeptOut, keptLost } from './explain/conflicts';
 import {
   type Deadline,
@@ -94,19 +94,12 @@ export function solveChoice(
           within(SHARES.proof),
           problem,
           presolved,
-          withoutBonus(question, choice),
+          choice,
           { lensCount: idsOf(problem, choice, 'lens').length, proven: choice.open === null },
           timeLimitS,
         );
   const timing = { modelMs: modelled - started, solveMs: now() - modelled };
   return { problem, presolved, choice, proof, carried: null, timing };
-}
-
-/** What a lineup gets of the frames that count. */
-function withoutBonus({ frames }: LineupQuestion, { got, once }: Choice): Got {
-  const counted = (ids: ReadonlySet<FrameId>) =>
-    new Set(frames.filter((f) => f.want !== 'bonus' && ids.has(f.id)).map((f) => f.id));
-  return { got: counted(got), once: counted(once) };
 }
 
 /** A choice that time ran out over, or what is found among a few good lenses where that is better. */
@@ -328,8 +321,9 @@ function assignmentsResult({ assignments }: Problem, { uses }: Choice): Assignme
 function totalsOf(
   frames: readonly Frame[],
   { choice: { items: all, bodies: eligible }, limits }: Problem,
-  { taken, got, once, along }: Choice,
+  choice: Choice,
 ): Totals {
+  const { taken, once, along } = choice;
   const ids = new Set(taken);
   const items = all.filter((p) => ids.has(p.id));
   const bodies = limits.countBodies ? eligible.filter((b) => along?.includes(b.id)) : [];
@@ -339,7 +333,7 @@ function totalsOf(
   const count = (want: Frame['want']) => {
     const of = frames.filter((f) => f.want === want);
     return {
-      got: of.filter((f) => got.has(f.id) && !once.has(f.id)).length,
+      got: of.filter((f) => isGotAsAsked(choice, f.id)).length,
       once: of.filter((f) => once.has(f.id)).length,
       of: of.length,
     };
@@ -356,7 +350,7 @@ function totalsOf(
     musts: count('must'),
     wants: {
       ...count('want'),
-      sharePercent: shareGot(shares, { got, once }),
+      sharePercent: shareGot(shares, choice),
     },
     bonus: count('bonus'),
   };

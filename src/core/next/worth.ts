@@ -47,11 +47,12 @@ export const NOTHING: Worth = {
 export function worthOf(problem: Problem, choice: Choice | null): OutingWorth {
   const { frames, limits } = problem;
   const shares = wantSharesPercent(frames);
-  const { got, once } = choice ?? NOTHING_GOT;
+  const gets = choice ?? NOTHING_GOT;
+  const { got, once } = gets;
   const ids = new Set(choice?.taken ?? []);
   const taken = problem.choice.items.filter(({ id }) => ids.has(id));
   const earning = taken.filter(({ lockedIn }) => !lockedIn);
-  const sharePercent = shareGot(shares, { got, once });
+  const sharePercent = shareGot(shares, gets);
   const against =
     shares.size > 0 ? limits.wantRatePercent * sum(earning.map((t) => t.itemCost)) : 0;
   return {

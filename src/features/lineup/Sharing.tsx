@@ -1,7 +1,7 @@
 'use client';
 
-import { handsAsPlanned } from '@/core/carry';
-import type { AssignmentOutcome, LineupResult } from '@/core/lineup';
+import { type HandAsPlanned, handsAsPlanned } from '@/core/carry';
+import type { LineupResult } from '@/core/lineup';
 import { lineupText, namesOf, plainList } from '@/text';
 import { useCarryPlan, useFile } from '@/session';
 
@@ -47,10 +47,10 @@ function Planned() {
 }
 
 function assignmentText(
-  { bodyIds, pieceIds: itemIds, fixed }: AssignmentOutcome,
+  { bodyIds, pieceIds: itemIds, fixed }: HandAsPlanned,
   name: (id: string) => string,
 ): string {
-  if (bodyIds === null || itemIds === null || bodyIds.length === 0) return t.nothingPlannedHere;
+  if (bodyIds.length === 0) return t.nothingPlannedHere;
   if (fixed !== null)
     return fixed
       .map((f) => t.withNotChanged(name(f.bodyId), f.pieceIds.map(name).join(' + ')))

@@ -1,5 +1,4 @@
-import type { Frame, Limits } from '@/core/brief';
-import { coveredPositions } from '@/core/coverage';
+import type { Frame } from '@/core/brief';
 import { LENS_FIGURES, type Setup } from '@/core/gear';
 import { focusDistanceMm } from '@/core/optics';
 
@@ -24,8 +23,8 @@ const MM_PER_M = 1000;
 /** The least that the largest magnification of a lens may be, where nobody knows it. */
 const [, LEAST_MAGNIFICATION] = LENS_FIGURES.maxMagnification.ends;
 
-/** What a setup's cover of a frame rests on that is not known. */
-export function assumptionsOf(setup: Setup, frame: Frame, limits: Limits): Assumption[] {
+/** What the cover of a frame by a setup rests on that is not known. */
+export function assumptionsOf(setup: Setup, frame: Frame): Assumption[] {
   const { special, depth } = frame;
   const isAssumed: Readonly<Record<Assumption, () => boolean>> = {
     'autofocus-unknown': () => special.autofocus && setup.autofocus === null,
@@ -34,8 +33,7 @@ export function assumptionsOf(setup: Setup, frame: Frame, limits: Limits): Assum
     'smallest-aperture-unknown': () => depth.sharp !== null && setup.smallestFNumber === null,
     'closest-focus-unknown': () => restsOnCloseFocus(setup, frame),
   };
-  const assumed = ASSUMPTIONS.filter((code) => isAssumed[code]());
-  return assumed.length > 0 && coveredPositions(setup, frame, limits).length > 0 ? assumed : [];
+  return ASSUMPTIONS.filter((code) => isAssumed[code]());
 }
 
 /**

@@ -1,11 +1,4 @@
-import {
-  footingOf,
-  type Frame,
-  type Limits,
-  needAxis,
-  positionUnit,
-  type StretchId,
-} from '@/core/brief';
+import { footingOf, type Frame, needAxis, positionUnit, type StretchId } from '@/core/brief';
 import {
   byVerdict,
   conflictOf,
@@ -58,7 +51,6 @@ export function frameResult(
         coverOf(v, opportunity.stretchId, {
           setup: setups[verdicts.indexOf(v)]!,
           frame: opportunity.frame,
-          limits: problem.limits,
         }),
       ),
     ),
@@ -164,12 +156,12 @@ export function bestOfEachStack(verdicts: readonly Verdict[]): Verdict[] {
 /**
  * A verdict as a result tells it.
  *
- * @param of what was judged, to say what the cover rests on; a miss rests on nothing
+ * @param of what covers what, to say what that rests on; null for a miss, which rests on nothing
  */
 export function coverOf(
   v: Verdict,
   stretchId: Cover['stretchId'],
-  of: { readonly setup: Setup; readonly frame: Frame; readonly limits: Limits } | null = null,
+  of: { readonly setup: Setup; readonly frame: Frame } | null = null,
 ): Cover {
   const { bodyId, builtIn, lensId, adapterId, converterId, tubeId, code } = v;
   return {
@@ -184,7 +176,7 @@ export function coverOf(
     ranges: v.covered,
     margins: v.deciding.margins,
     shortfall: shortfallOf(v),
-    assumed: of === null ? [] : assumptionsOf(of.setup, of.frame, of.limits),
+    assumed: of === null ? [] : assumptionsOf(of.setup, of.frame),
   };
 }
 

@@ -59,9 +59,12 @@ export function lensesOut(
       (s) => s.lensId,
     ),
   );
-  const lost = frames.filter((f) => mayBeAdded(f.id, problem, choice)).map((f) => f.id);
+  const targets = baseTargets(problem);
+  const lost = frames
+    .filter((f) => mayBeAdded(targets.get(f.id)!, problem, choice))
+    .map((f) => f.id);
   const added = addedBy(problem, lost, taken);
-  const behind = madeBehind(problem);
+  let behind: ReturnType<typeof madeBehind> | null = null;
   let explained = 0;
   return out.map((l) => {
     pace();
@@ -72,18 +75,17 @@ export function lensesOut(
     const isIdle = reason === 'adds-nothing' && makes.length === 0;
     const lacking =
       isIdle && (explained += 1) <= MOST_EXPLAINED
-        ? (behind.get(l.id) ?? nearestLack(question, l.id))
+        ? ((behind ??= madeBehind(problem)).get(l.id) ?? nearestLack(question, l.id))
         : null;
     return { lensId: l.id, makes, reason, wouldAdd, alone: lacking };
   });
 }
 
 /** Whether a lens may add a frame: it is lost, or covered once for want of a second lens, not of a camera. */
-function mayBeAdded(id: FrameId, problem: Problem, choice: Choice): boolean {
-  if (isGotAsAsked(choice, id)) return false;
-  if (!choice.got.has(id)) return true;
-  const target = baseTargets(problem).get(id);
-  const why = target ? whyOnce(target, problem) : null;
+function mayBeAdded(target: Target, problem: Problem, choice: Choice): boolean {
+  const { id } = target.frame;
+  if (!choice.once.has(id)) return !choice.got.has(id);
+  const why = whyOnce(target, problem);
   return why === 'one-lens' || why === 'not-at-once';
 }
 

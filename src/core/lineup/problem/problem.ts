@@ -15,8 +15,10 @@ import { type Selectable, selectable } from './selectable';
  */
 export type Layer = 'base' | 'single' | 'stop1' | 'stop2' | 'whole' | 'good' | 'firstClass';
 
-/** How much harder each layer is. */
-const HARDER: Readonly<Record<Exclude<Layer, 'base' | 'single'>, Harder>> = {
+/** How much harder each layer is; null where it is no harder. */
+const HARDER: Readonly<Record<Layer, Harder | null>> = {
+  base: null,
+  single: null,
   stop1: { stops: 1, uncropped: false, leastGrade: null },
   stop2: { stops: 2, uncropped: false, leastGrade: null },
   whole: { stops: 0, uncropped: true, leastGrade: null },
@@ -139,10 +141,9 @@ function targetsOf(
   return framed.flatMap(({ frame, opportunities, single }) =>
     layersOf(frame, limits).map((layer) => {
       const isBase = layer === 'base';
+      const harder = HARDER[layer];
       const covered =
-        layer === 'base' || layer === 'single'
-          ? asked
-          : stricter(asked, opportunities, HARDER[layer], table, limits, pace);
+        harder === null ? asked : stricter(asked, opportunities, harder, table, limits, pace);
       return {
         key: isBase ? frame.id : `${frame.id}#${layer}`,
         frame,

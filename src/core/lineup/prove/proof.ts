@@ -63,8 +63,8 @@ export function proofOf(
   const candidates = fewestLenses(
     presolved.targets
       .filter(
-        ({ layer, frame: { id } }) =>
-          got.has(id) && layer === (once.has(id) ? ('single' as const) : ('base' as const)),
+        ({ layer, frame: { id, want } }) =>
+          want !== 'bonus' && got.has(id) && layer === (once.has(id) ? 'single' : 'base'),
       )
       .flatMap((t) => candidatesOf(t, problem))
       .filter(({ lensIds }) => !lensIds.some((id) => lockedIn.has(id))),
