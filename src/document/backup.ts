@@ -21,7 +21,6 @@ import {
   versionsIn,
 } from './backupParts';
 import { freshId } from './freshId';
-import { isWhole } from './live/photographColumns';
 
 /** An outing in a backup. */
 export interface BackedUpOuting {
@@ -149,7 +148,7 @@ export async function readBackup(
     issues.push({ file, refusal: result.error });
     return otherwise;
   };
-  const photographs = photographsOf(files, textOf, isWhole);
+  const photographs = photographsOf(files, textOf);
   if (photographs === 'damaged') issues.push({ file: 'photographs/', refusal: 'photographs' });
   const outings = listed.outings.flatMap(({ file, ...about }): BackedUpOuting[] => {
     const plan = read<Plan | null>(file, planCodec.read(textOf(file) ?? ''), null);

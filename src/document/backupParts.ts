@@ -7,6 +7,7 @@ import {
   NO_MARKS,
   NUMBER_COLUMNS,
 } from '@/core/log';
+import { isWhole } from './live/photographColumns';
 
 /** The photographs of a backup, and what the person says of them. */
 export interface BackedUpPhotographs {
@@ -76,13 +77,11 @@ const bytesOf = ({ buffer, byteOffset, byteLength }: ArrayBufferView) =>
  * The photographs of a backup's files.
  *
  * @param textOf the text of a file
- * @param isWhole judges a log and marks that have been put together
  * @returns null where there are none; 'damaged' where what is there is not whole
  */
 export function photographsOf(
   files: Files,
   textOf: (name: string) => string | null,
-  isWhole: (log: Log, marks: unknown) => boolean,
 ): BackedUpPhotographs | 'damaged' | null {
   if (!Object.keys(files).some((name) => name.startsWith(FOLDER))) return null;
   try {

@@ -38,12 +38,16 @@ function isLog(log: Partial<Log> | undefined): log is Log {
   );
 }
 
-/** By its name: what storage gives back need not come from this page's own realm. */
-function isColumn<C extends Typed>(value: unknown, name: string): value is C {
-  return Object.prototype.toString.call(value) === `[object ${name}]`;
-}
-
 type Typed = Float64Array | Float32Array | Uint32Array | Uint16Array;
+
+/**
+ * A column as it is stored, or an empty one where something else stands there. Told by its name: what
+ * storage gives back need not come from this page's own realm.
+ */
+function columnOf<C extends Typed>(type: new (length: number) => C, stored: unknown): C {
+  const isOne = Object.prototype.toString.call(stored) === `[object ${type.name}]`;
+  return isOne ? (stored as C) : new type(0);
+}
 
 /**
  * What can be read of a damaged log: as many photographs as have a moment or a name, figures that are gone
@@ -52,15 +56,9 @@ type Typed = Float64Array | Float32Array | Uint32Array | Uint16Array;
 export function salvagedLog(stored: unknown): Log {
   if (typeof stored !== 'object' || stored === null) return EMPTY_LOG;
   const log = stored as Partial<Record<keyof Log, unknown>>;
-  const takenMs = isColumn<Float64Array>(log.takenMs, 'Float64Array')
-    ? log.takenMs
-    : new Float64Array(0);
-  const units = isColumn<Uint16Array>(log.nameUnits, 'Uint16Array')
-    ? log.nameUnits
-    : new Uint16Array(0);
-  const ends = isColumn<Uint32Array>(log.nameEnds, 'Uint32Array')
-    ? log.nameEnds
-    : new Uint32Array(0);
+  const takenMs = columnOf(Float64Array, log.takenMs);
+  const units = columnOf(Uint16Array, log.nameUnits);
+  const ends = columnOf(Uint32Array, log.nameEnds);
   const count = Math.max(takenMs.length, ends.length);
   if (count === 0) return EMPTY_LOG;
   const filled = <C extends Typed>(column: C, otherwise: number): C => {
@@ -89,12 +87,8 @@ export function salvagedLog(stored: unknown): Log {
     label: labels.length,
   };
   const pointers = (column: ListColumn) => {
-    const found = lists[column];
     const last = size[column] - 1;
-    const whole = filled(
-      isColumn<Uint32Array>(found, 'Uint32Array') ? found : new Uint32Array(0),
-      last,
-    );
+    const whole = filled(columnOf(Uint32Array, lists[column]), last);
     return whole.map((at) => Math.min(at, last));
   };
   let end = 0;
@@ -102,13 +96,7 @@ export function salvagedLog(stored: unknown): Log {
     count,
     takenMs: filled(takenMs, NaN),
     numbers: Object.fromEntries(
-      NUMBER_COLUMNS.map((column) => {
-        const found = numbers[column];
-        return [
-          column,
-          filled(isColumn<Float32Array>(found, 'Float32Array') ? found : new Float32Array(0), NaN),
-        ];
-      }),
+      NUMBER_COLUMNS.map((c) => [c, filled(columnOf(Float32Array, numbers[c]), NaN)]),
     ) as Log['numbers'],
     lists: Object.fromEntries(LIST_COLUMNS.map((c) => [c, pointers(c)])) as Log['lists'],
     ...{ cameras, lenses, folders, labels },
