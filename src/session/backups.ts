@@ -10,7 +10,6 @@ import {
   takenOntoShelf,
   type Taking,
 } from '@/document';
-import { photosOf } from '@/core/log';
 import { readInWorker } from '@/document/reader';
 import {
   allOutings,
@@ -19,17 +18,16 @@ import {
   changePhotographs,
   type DocumentStore,
   type Host,
+  joinedLogs,
   type Keeper,
-  NewerVersionError,
   openPhotographs,
-  openPlan,
+  openPlanOrNewer,
   type OutingKey,
   recordAt,
   type RecordKey,
   replaceRecord,
   restoreVersions,
   versionsKept,
-  withPhotos,
 } from '@/document/live';
 import { sessionText } from '@/text';
 
@@ -75,7 +73,8 @@ export function createBackups(
     /** What only a newer Arm Reach can read goes along as it is. */
     const newer: { name: string; text: string }[] = [];
     for (const { key, name, savedAt, deletedAt } of await allOutings(host)) {
-      const stored = key === keeper.outing() ? { value: desk.plan } : await planOrNewer(key);
+      const stored =
+        key === keeper.outing() ? { value: desk.plan } : await openPlanOrNewer(host, key);
       if (stored === 'newer') {
         const record = await recordAt(host.stores, key);
         if (record) newer.push({ name, text: record.text });
@@ -99,26 +98,15 @@ export function createBackups(
       asides: [...(await asides(host)), ...newer],
     };
   };
-  const planOrNewer = async (key: OutingKey) => {
-    try {
-      return await openPlan(host, key);
-    } catch (error) {
-      if (error instanceof NewerVersionError) return 'newer' as const;
-      throw error;
-    }
-  };
   const compared = async ({ outings }: Backup): Promise<RestoredOuting[]> => {
     const entries = new Map((await allOutings(host)).map((e) => [e.key, e]));
     const found: RestoredOuting[] = [];
     for (const { id, name, savedAt, plan } of outings) {
       const key: OutingKey = `outing:${id}`;
       const entry = entries.get(key);
-      const stored = entry && (await planOrNewer(key));
-      if (stored === 'newer') {
-        found.push({ id, name, savedAt, state: 'differs', hereSavedAt: entry?.savedAt ?? null });
-        continue;
-      }
-      const state = !stored ? 'new' : same(stored.value, plan) ? 'same' : 'differs';
+      const stored = entry && (await openPlanOrNewer(host, key));
+      const isSame = stored && stored !== 'newer' && same(stored.value, plan);
+      const state = !stored ? 'new' : isSame ? 'same' : 'differs';
       found.push({ id, name, savedAt, state, hereSavedAt: entry?.savedAt ?? null });
     }
     return found;
@@ -171,7 +159,7 @@ export function createBackups(
   const putPhotographs = async ({ log, marks }: NonNullable<Backup['photographs']>) => {
     const known = await openPhotographs(host);
     await changePhotographs(host, known, (now) => ({
-      log: now.log.count === 0 ? log : withPhotos(now.log, photosOf(log)).log,
+      log: now.log.count === 0 ? log : joinedLogs(now.log, log),
       marks: {
         clocks: { ...marks.clocks, ...now.marks.clocks },
         bodies: { ...marks.bodies, ...now.marks.bodies },

@@ -14,9 +14,9 @@ import {
   type DocumentStore,
   type Host,
   type Keeper,
-  NewerVersionError,
   openPersonal,
   openPlan,
+  openPlanOrNewer,
   type OutingEntry,
   type OutingKey,
   removeDeleted,
@@ -72,13 +72,9 @@ export function createLibrary(document: DocumentStore, keeper: Keeper, host: Hos
   };
   const reopen = async (key: OutingKey) => {
     if (!(await keeper.save())) return 'unsaved';
-    try {
-      const stored = await openPlan(host, key);
-      return stored === null ? 'unreadable' : await switchTo(key, stored.value, stored.seen);
-    } catch (error) {
-      if (error instanceof NewerVersionError) return 'newer';
-      throw error;
-    }
+    const stored = await openPlanOrNewer(host, key);
+    if (stored === 'newer') return 'newer';
+    return stored === null ? 'unreadable' : switchTo(key, stored.value, stored.seen);
   };
   const create = async (plan: Plan) => {
     if (!(await keeper.save())) return 'unsaved' as const;

@@ -1,9 +1,10 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import { identityAt, type Log, type LogMarks, logOf, type Photo, photosOf } from '@/core/log';
+import { identityAt, type LogMarks, logOf, type Photo } from '@/core/log';
 import {
   type BrowserHost,
   changePhotographs,
   forgetRead,
+  joinedLogs,
   keepRead,
   NO_PHOTOGRAPHS,
   openPhotographs,
@@ -199,13 +200,8 @@ export function createPhotographs(host: BrowserHost): PhotographKeeper {
         log: logOf(log, (i) => !gone.has(identityAt(log, i))),
         marks,
       }));
-      return () => change(({ log, marks }) => ({ log: joined(log, before), marks }));
+      return () => change(({ log, marks }) => ({ log: joinedLogs(log, before), marks }));
     },
     mark: (how) => change(({ log, marks }) => ({ log, marks: how(marks) })),
   };
-}
-
-/** A log with what another has besides. */
-function joined(log: Log, other: Log): Log {
-  return withPhotos(log, photosOf(other)).log;
 }

@@ -1,4 +1,11 @@
-import { createHost, type StoredRecord } from '@/document/live';
+import {
+  allOutings,
+  createHost,
+  ending,
+  NoAnswerError,
+  recordAt,
+  type StoredRecord,
+} from '@/document/live';
 import { download, downloadOuting } from './download';
 import { currentSession } from './earlySession';
 import { sessionText } from '@/text';
@@ -20,17 +27,17 @@ export async function rescueOuting(): Promise<boolean> {
     downloadOuting(file);
     return true;
   }
-  const records = await Promise.race([
-    createHost().stores.records.entries<StoredRecord>(),
-    new Promise<never>((_, reject) =>
-      setTimeout(() => reject(new Error(t.theStorageDoesntAnswer)), LONGEST_MS),
-    ),
-  ]);
-  const [newest] = records
-    .filter(([key]) => key.startsWith('outing:'))
-    .map(([, record]) => record)
-    .sort((a, b) => b.savedAt - a.savedAt);
-  if (!newest) return false;
-  download('stored-outing.json', newest.text, 'application/json');
+  const record = await ending(LONGEST_MS, newestRecord()).catch((error: unknown) => {
+    throw error instanceof NoAnswerError ? new Error(t.theStorageDoesntAnswer) : error;
+  });
+  if (record === null) return false;
+  download('stored-outing.json', record.text, 'application/json');
   return true;
+}
+
+/** The outing that was stored last. */
+async function newestRecord(): Promise<StoredRecord | null> {
+  const host = createHost();
+  const [newest] = await allOutings(host);
+  return newest ? recordAt(host.stores, newest.key) : null;
 }

@@ -26,7 +26,7 @@ import {
   type Keeper,
   type KeeperNews,
   openPersonal,
-  openPlan,
+  openPlanOrNewer,
   type OutingKey,
   type Personal,
   problemOf,
@@ -192,8 +192,9 @@ async function open(
     // Looking into a storage for the first time takes as long as fetching the demo.
     const ahead = seemsEmpty() ? fetchDemo() : null;
     ahead?.catch(() => undefined);
-    const found = await openStored(host, keeper, () => !isAlone()).catch((error: unknown) => {
-      if (error instanceof Error && error.name === 'NewerVersionError') throw error;
+    const looking = openStored(host, keeper, () => !isAlone());
+    const found = await looking.catch((error: unknown): Found => {
+      if (error instanceof NewerVersionError) throw error;
       return { opened: false, refused: error };
     });
     if (isAlone()) return;
@@ -201,8 +202,8 @@ async function open(
     state.setState({
       phase: 'open',
       firstVisit: !found.opened,
-      restored: 'restored' in found && found.restored,
-      ...('passedOver' in found && found.passedOver.length > 0
+      restored: found.restored ?? false,
+      ...(found.passedOver?.length
         ? { news: { kind: 'newer-outing' as const, names: found.passedOver } }
         : {}),
       ...('refused' in found ? { saveState: problemOf(found.refused) } : {}),
@@ -291,12 +292,9 @@ async function openStored(
   const tryOpen = async (key: OutingKey) => {
     if (tried.has(key)) return false;
     tried.add(key);
-    const stored = await openPlan(host, key).catch((error: unknown) => {
-      if (!(error instanceof NewerVersionError)) throw error;
-      newer.add(key);
-      return null;
-    });
-    if (stored === null || !isWanted()) return false;
+    const stored = await openPlanOrNewer(host, key);
+    if (stored === 'newer') newer.add(key);
+    if (stored === 'newer' || stored === null || !isWanted()) return false;
     keeper.open(
       key,
       { plan: stored.value, shelf, settings },

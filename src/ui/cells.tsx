@@ -1,7 +1,6 @@
 'use client';
 
 import { useId, useState } from 'react';
-
 import { doubtOf, inOwnUnits, partsText, readTyped } from '@/text';
 
 const t = partsText.cells;

@@ -12,13 +12,16 @@ export {
   BIN_DAYS,
   openPersonal,
   openPlan,
+  openPlanOrNewer,
   type OutingEntry,
   type Personal,
 } from './opening';
+export { ending, NoAnswerError } from './ending';
 export { versionsKept } from './noteVersion';
 export {
   changePhotographs,
   forgetRead,
+  joinedLogs,
   keepRead,
   NO_PHOTOGRAPHS,
   openPhotographs,

@@ -83,6 +83,19 @@ export function openPlan(host: Host, key: OutingKey): Promise<OpenedRecord<Plan>
   return openRecord(host, key, planCodec);
 }
 
+/** The same; 'newer' where only a newer Arm Reach can read it. */
+export async function openPlanOrNewer(
+  host: Host,
+  key: OutingKey,
+): Promise<OpenedRecord<Plan> | 'newer' | null> {
+  try {
+    return await openPlan(host, key);
+  } catch (error) {
+    if (error instanceof NewerVersionError) return 'newer';
+    throw error;
+  }
+}
+
 /** An outing of this browser, without its text. */
 export interface OutingEntry {
   readonly key: OutingKey;

@@ -1,4 +1,12 @@
-import { type Log, logBuilder, type LogMarks, NO_MARKS, EMPTY_LOG, type Photo } from '@/core/log';
+import {
+  type Log,
+  logBuilder,
+  type LogMarks,
+  NO_MARKS,
+  EMPTY_LOG,
+  type Photo,
+  photosOf,
+} from '@/core/log';
 import { setAside } from './aside';
 import { asText, isWhole, salvagedLog, salvagedMarks } from './photographColumns';
 import type { Host } from './stored';
@@ -150,6 +158,11 @@ export function withPhotos(log: Log, photos: readonly Photo[]): { log: Log; adde
   let added = 0;
   for (const photo of photos) if (builder.add(photo)) added += 1;
   return { log: builder.log(), added };
+}
+
+/** A log with what another has besides. */
+export function joinedLogs(log: Log, other: Log): Log {
+  return withPhotos(log, photosOf(other)).log;
 }
 
 function isReadable(stored: unknown): stored is StoredPhotographs {

@@ -145,7 +145,7 @@ export async function removeDeleted(host: Host, key: OutingKey): Promise<void> {
   if (isGone) void forgetVersions(host, key);
 }
 
-/** What is left of them, were it not to succeed, is removed as superfluous later. */
+/** Removes the versions of an outing that is gone, once those under way are kept. */
 async function forgetVersions({ stores }: Host, key: OutingKey): Promise<void> {
   try {
     const { dropVersions } = await import('./versions');
