@@ -24,7 +24,7 @@ const ALL = [
         sharpFromM: 1,
       },
       {
-        key: 'far-farm-in-the-valley',
+        key: 'barn-across-the-valley',
         want: 'want',
         of: { widthDeg: 9 },
         light: 'hazySun',

@@ -10,7 +10,7 @@ export const STARTER_TEXTS: Readonly<Record<StarterKey, StarterText>> = {
     shots: {
       'sweep-from-the-ridge': 'Sweep from the ridge',
       'foreground-to-skyline': 'Foreground to skyline',
-      'far-farm-in-the-valley': 'Far farm in the valley',
+      'barn-across-the-valley': 'Barn across the valley',
       'skyline-picked-out': 'Skyline picked out',
       'companion-on-the-path': 'Companion on the path',
       'lichen-on-a-stone': 'Lichen on a stone',
