@@ -45,17 +45,22 @@ export interface ScheduleOptions {
   readonly weightOf?: (id: string) => number | null;
   /** States kept at any moment; beyond it the most promising are kept, and what is left is a bound. */
   readonly mostStates?: number;
+  /** A schedule of the same stretches that left less of their order free: what is to be beaten. */
+  readonly known?: Schedule;
 }
 
-/** States kept at any moment: first few, for a schedule to beat; then more, as long as it is not proven. */
-const WIDTHS = [40, 400, 4000];
+/** States kept at any moment, first few, for a schedule to beat. */
+const WIDTHS = [10, 40];
+/** States kept where everything is to be looked at that can have so many changes. */
+const MOST_STATES = 20_000;
 /** Ways of making a picture that are followed in all, before the search ends with a bound. */
-const MOST_WORK = 60_000;
+const MOST_WORK = 100_000;
 
 interface CameraState {
   readonly now: Int32Array;
   /** Pictures made, a bit each. */
   readonly made: bigint;
+  readonly madeCount: number;
   readonly cost: number;
   /** Changes that any schedule through this state has at the least. */
   readonly atLeast: number;
@@ -73,53 +78,54 @@ interface Trail {
  * A setup is put on only when a picture needs it: putting it on earlier never saves a change. So
  * what can differ is what lies on the bodies, whose things are whose in a stretch, who had them last,
  * and which pictures are made. States are kept picture by picture, the cheapest way to each, and left
- * where they cannot become cheaper than the best schedule found so far: a narrow search finds one, and
- * wider ones either find a better one or prove that there is none. In one stretch a thing belongs to one
- * shooter; between stretches it can be handed over where the two meet, which is a change. Where no lens
- * may be changed, a body that has been used keeps its setup to the end of the stretch.
+ * where they cannot become cheaper than the best schedule found so far: narrow searches find one, and
+ * then everything is looked at that could have no more changes than the bound, which rises until it
+ * meets the schedule. In one stretch a thing belongs to one shooter; between stretches it can be handed
+ * over where the two meet, which is a change. Where no lens may be changed, a body that has been used
+ * keeps its setup to the end of the stretch.
  */
 export function fewestChanges(shifts: readonly Shift[], options: ScheduleOptions): Schedule {
-  const course = new Course(shifts, options.anyOrder);
+  const course = new Course(shifts, options.anyOrder, options.weightOf);
+  const isWhole = ({ steps }: Found) => steps.length === course.frameCount;
   const most = options.mostStates ?? Infinity;
-  const widths = [...new Set(WIDTHS.map((width) => Math.min(width, most)))];
-  let best: CameraState | null = null;
-  let atLeast = 0;
-  let proven = false;
+  let best: Found | null = options.known && isWhole(options.known) ? options.known : null;
+  let atLeast = course.leastToCome(course.start(), 0n, 0);
   let work = 0;
-  for (const width of widths) {
-    const beat: number = best !== null && isWhole(best, course) ? best.cost : Infinity;
-    const search: Search = new Search(
-      course,
-      options,
-      width,
-      beat,
-      best ? MOST_WORK - work : Infinity,
-    );
-    const found: CameraState | null = search.run();
+  const look = (width: number, beat: number): Search => {
+    const mostWork = best ? MOST_WORK - work : Infinity;
+    const search = new Search(course, options, Math.min(width, most), beat, mostWork);
+    const state = search.run();
     work += search.work;
-    if (found !== null && (best === null || isBetter(found, best))) best = found;
-    // Where some picture stays unplanned, only a search that left out nothing tells that it must.
-    const isAll = best !== null && isWhole(best, course);
-    const bound = isAll ? course.leastToCome(course.start(), 0n, 0) : 0;
-    atLeast = Math.min(best?.cost ?? 0, Math.max(atLeast, bound, isAll ? search.left : 0));
-    proven = search.left === Infinity || (isAll && atLeast >= (best?.cost ?? 0));
-    if (proven || work >= MOST_WORK) break;
+    if (state === null) return search;
+    const found = { steps: stepsOf(state.trail), changes: state.cost };
+    if (best === null || isBetter(found, best)) best = found;
+    return search;
+  };
+  for (const width of WIDTHS) {
+    const isAll: boolean = best !== null && isWhole(best);
+    if (isAll && atLeast >= best!.changes) break;
+    const { left } = look(width, isAll ? best!.changes : Infinity);
+    if (best !== null && isWhole(best)) atLeast = Math.min(best.changes, Math.max(atLeast, left));
   }
-  const changes = best?.cost ?? 0;
-  const steps = stepsOf(best?.trail ?? null);
-  return { steps, changes, atLeast: proven ? changes : atLeast, proven };
+  // Where some picture stays unplanned, only a search that left out nothing tells that it must.
+  if (best === null || !isWhole(best)) {
+    const isSure = look(MOST_STATES, Infinity).left === Infinity;
+    if (!isWhole(best!)) return { ...best!, atLeast: isSure ? best!.changes : 0, proven: isSure };
+  }
+  while (atLeast < best!.changes && work < MOST_WORK) {
+    if (look(MOST_STATES, atLeast + 1).left <= atLeast) break;
+    atLeast = Math.min(atLeast + 1, best!.changes);
+  }
+  return { ...best!, atLeast, proven: atLeast >= best!.changes };
 }
 
-const isWhole = ({ made }: CameraState, { frameCount }: Course) =>
-  made === (1n << BigInt(frameCount)) - 1n;
+type Found = Pick<Schedule, 'steps' | 'changes'>;
 
 /** More pictures made, then fewer changes. */
-function isBetter(one: CameraState, other: CameraState): boolean {
-  const [a, b] = [bitCount(one.made), bitCount(other.made)];
-  return a === b ? one.cost < other.cost : a > b;
-}
-
-const bitCount = (bits: bigint) => bits.toString(2).replaceAll('0', '').length;
+const isBetter = (one: Found, other: Found) =>
+  one.steps.length === other.steps.length
+    ? one.changes < other.changes
+    : one.steps.length > other.steps.length;
 
 function stepsOf(trail: Trail | null): PlanStep[] {
   const steps: PlanStep[] = [];
@@ -146,10 +152,10 @@ class Search {
   run(): CameraState | null {
     const { course } = this;
     let states: readonly CameraState[] = [
-      { now: course.start(), made: 0n, cost: 0, atLeast: 0, trail: null },
+      { now: course.start(), made: 0n, madeCount: 0, cost: 0, atLeast: 0, trail: null },
     ];
     for (const leg of course.legs) {
-      const entered = new States();
+      const entered = new States(course);
       for (const s of states) entered.add({ ...s, now: course.entered(s.now, leg.shift) });
       const from = this.cut(entered.all());
       const after = leg.isAnyOrder ? this.inAnyOrder(from, leg) : this.inOrder(from, leg);
@@ -157,12 +163,12 @@ class Search {
       states = after.length > 0 || this.beat < Infinity ? after : from;
       if (states.length === 0) return null;
     }
-    return states.reduce((a, b) => (isBetter(b, a) ? b : a));
+    return states.reduce((a, b) => ((b.madeCount - a.madeCount || a.cost - b.cost) > 0 ? b : a));
   }
 
   private inOrder(states: readonly CameraState[], leg: Leg): readonly CameraState[] {
     return leg.jobs.reduce<readonly CameraState[]>((now, job) => {
-      const next = new States();
+      const next = new States(this.course);
       for (const state of now) {
         if ((state.made & job.bit) !== 0n) next.add(state);
         else {
@@ -191,8 +197,8 @@ class Search {
           (now.made & job.bit) === 0n ? (this.madeForNothing(now, job, shift) ?? now) : now,
         state,
       );
-    const known = new States();
-    const ended = new States();
+    const known = new States(this.course);
+    const ended = new States(this.course);
     let open: readonly CameraState[] = states.map(settle).filter((s) => known.add(s));
     while (open.length > 0) {
       const next: CameraState[] = [];
@@ -222,7 +228,12 @@ class Search {
     const way = job.ways.find(({ uses }) => uses.every(isReady));
     if (!way) return null;
     const step = { shift, frameId: job.frameId, with: way.option, put: [] };
-    return { ...state, made: state.made | job.bit, trail: { step, before: state.trail } };
+    return {
+      ...state,
+      made: state.made | job.bit,
+      madeCount: state.madeCount + 1,
+      trail: { step, before: state.trail },
+    };
   }
 
   /** Whether nobody else has to hand a thing over. */
@@ -256,7 +267,8 @@ class Search {
     if (cost >= this.beat || this.isStuck(now, made, leg)) return null;
     const atLeast = Math.max(state.atLeast, cost + this.course.leastToCome(now, made, leg.shift));
     const step = { shift: leg.shift, frameId: job.frameId, with: way.option, put };
-    return { now, made, cost, atLeast, trail: { step, before: state.trail } };
+    const trail = { step, before: state.trail };
+    return { now, made, madeCount: state.madeCount + 1, cost, atLeast, trail };
   }
 
   /** Whether a picture of this stretch can't be made any more, since others have what it takes in use. */
@@ -349,7 +361,7 @@ class Search {
   private cut(states: readonly CameraState[]): readonly CameraState[] {
     if (states.length <= this.width) return states;
     const ordered = [...states].sort(
-      (a, b) => a.atLeast - b.atLeast || a.cost - b.cost || bitCount(b.made) - bitCount(a.made),
+      (a, b) => a.atLeast - b.atLeast || a.cost - b.cost || b.madeCount - a.madeCount,
     );
     this.left = Math.min(this.left, ordered[this.width]!.atLeast);
     return ordered.slice(0, this.width);
@@ -360,9 +372,11 @@ class Search {
 class States {
   private readonly alike = new Map<string, CameraState[]>();
 
+  constructor(private readonly course: Course) {}
+
   /** Whether a state is new or better. */
   add(state: CameraState): boolean {
-    const key = state.now.join();
+    const key = this.course.nameOf(state.now);
     const known = this.alike.get(key);
     if (!known) {
       this.alike.set(key, [state]);

@@ -1,5 +1,7 @@
 import type { FrameId, ShooterId } from '@/core/brief';
+import type { BodyId } from '@/core/gear';
 import type { Assignment } from '@/core/lineup';
+import { alikeBodies } from './alikeBodies';
 import { StacksToCome } from './stacksToCome';
 import type { AssignedSetup, Option, Shift } from './tasks';
 
@@ -17,6 +19,8 @@ export interface HandInfo {
   /** From 1 on; 0 is nobody. */
   readonly number: number;
   readonly assignment: Assignment;
+  /** Number of the shooter, from 0 on. */
+  readonly person: number;
   /** Whether it counts what is in use there: beside others, of few bodies, weighed, or not changed. */
   readonly counted: boolean;
 }
@@ -89,12 +93,13 @@ export class Course {
   private readonly bits: readonly bigint[];
   /** The last stretch that can use a setup, by number. */
   private readonly lastOfKey: number[] = [];
-  /** For each thing, the last stretch in which each person can use it. */
-  private readonly lastUseBy: Map<ShooterId | null, number>[];
+  /** Bodies of which one can stand for another. */
+  private readonly groups: readonly (readonly number[])[];
+  private readonly people: readonly (ShooterId | null)[];
+  /** For each thing, the last stretch in which each person can use it; -1 for none. */
+  private readonly lastUseBy: number[][];
   /** The stack of a setup, whatever the body. */
   private readonly stackOfKey: number[] = [];
-  /** Numbers of a stack with somebody: what the bound counts. */
-  private readonly held = new Map<string, number>();
   private readonly toCome: StacksToCome;
   private readonly meetings: readonly (readonly (readonly [
     ShooterId | null,
@@ -103,22 +108,28 @@ export class Course {
   private readonly holders: Holder[] = [];
   private readonly holderNumbers = new Map<string, number>();
 
-  constructor(shifts: readonly Shift[], anyOrder: ReadonlySet<number>) {
+  /** @param weightOf what a thing weighs, g; asked of bodies alone */
+  constructor(
+    shifts: readonly Shift[],
+    anyOrder: ReadonlySet<number>,
+    weightOf?: (id: string) => number | null,
+  ) {
     const bodyIds = [
-      ...new Set<string>(shifts.flatMap((s) => s.assignments.flatMap((h) => h.bodyIds))),
+      ...new Set<BodyId>(shifts.flatMap((s) => s.assignments.flatMap((h) => h.bodyIds))),
     ];
     const uses = shifts.flatMap((s) => s.tasks.flatMap((t) => t.options.flat()));
-    this.thingIds = [
-      ...bodyIds,
-      ...new Set(uses.flatMap((m) => m.items).filter((id) => !bodyIds.includes(id))),
-    ];
+    this.thingIds = [...new Set<string>([...bodyIds, ...uses.flatMap((m) => m.items)])];
+    this.groups = alikeBodies(shifts, bodyIds, weightOf).map((g) =>
+      g.map((id) => bodyIds.indexOf(id)),
+    );
     this.bodyCount = bodyIds.length;
     this.thingCount = this.thingIds.length;
     this.holdersAt = this.bodyCount;
     this.ownersAt = this.bodyCount + this.thingCount;
-    this.lastUseBy = this.thingIds.map(() => new Map());
     this.meetings = shifts.map((s) => s.meetings);
     this.hands = handsOf(shifts);
+    this.people = peopleOf(this.hands);
+    this.lastUseBy = this.thingIds.map(() => this.people.map(() => -1));
     this.shared =
       new Set(this.hands.filter((h) => !h.assignment.placed).map((h) => h.assignment.shooterId))
         .size > 1;
@@ -127,6 +138,7 @@ export class Course {
     this.bits = frameIds.map((_, i) => 1n << BigInt(i));
     this.serves = frameIds.map(() => []);
     this.legs = this.legsOf(shifts, frameIds, anyOrder);
+    const stackCount = Math.max(0, ...this.stackOfKey.flat()) + 1;
     this.toCome = new StacksToCome(
       this.legs.map(({ isAnyOrder, jobs }) => ({
         isAnyOrder,
@@ -138,6 +150,7 @@ export class Course {
           })),
       })),
       this.bodyCount,
+      stackCount * this.people.length,
     );
     this.share = frameIds.map((_, a) =>
       frameIds.map((__, b) => this.serves[a]!.some((is, key) => is && this.serves[b]![key])),
@@ -171,8 +184,7 @@ export class Course {
       this.stackOfKey[key] = stack;
       this.serves[frame]![key] = true;
       this.lastOfKey[key] = at;
-      for (const thing of [body, ...items])
-        this.lastUseBy[thing]!.set(hand.assignment.shooterId, at);
+      for (const thing of [body, ...items]) this.lastUseBy[thing]![hand.person] = at;
       return { assignedSetup, hand, key, body, items, things: [body, ...items] };
     };
     return shifts.map((shift, at) => ({
@@ -198,6 +210,23 @@ export class Course {
 
   itemsOn(key: number): readonly number[] {
     return this.itemsOfKey[key] ?? [];
+  }
+
+  /** Alike for states that differ only in which of several alike bodies bears what. */
+  nameOf(state: Int32Array): string {
+    const { holdersAt, ownersAt } = this;
+    const name: string[] = [];
+    for (const group of this.groups) {
+      const each = group.map((body) => {
+        const on = state[body]!;
+        const stack = on < FIRST_KEY ? -1 - on : this.stackOfKey[on]!;
+        return `${stack} ${state[holdersAt + body]!} ${state[ownersAt + body]!}`;
+      });
+      name.push(...(each.length > 1 ? each.sort() : each));
+    }
+    for (let item = this.bodyCount; item < this.thingCount; item += 1)
+      name.push(`${state[holdersAt + item]!} ${state[ownersAt + item]!}`);
+    return name.join();
   }
 
   hasFresh(state: Int32Array): boolean {
@@ -229,8 +258,8 @@ export class Course {
   private asked(thing: number, holder: number, at: number): number {
     if (holder <= USED) return holder;
     const { shooterId, met } = this.holders[holder]!;
-    const others = [...this.lastUseBy[thing]!].flatMap(([id, last]) =>
-      last >= at && id !== shooterId ? [id] : [],
+    const others = this.people.filter(
+      (id, person) => this.lastUseBy[thing]![person]! >= at && id !== shooterId,
     );
     if (others.length === 0) return USED;
     const meeting = this.meetings[at]!.flatMap(([a, b]) => (a === shooterId ? [b] : []));
@@ -241,7 +270,7 @@ export class Course {
   }
 
   private isUsedFrom(thing: number, at: number): boolean {
-    return [...this.lastUseBy[thing]!.values()].some((last) => last >= at);
+    return this.lastUseBy[thing]!.some((last) => last >= at);
   }
 
   /** The number of a holder and those who have met her since. */
@@ -259,34 +288,45 @@ export class Course {
     return this.holders[number]!;
   }
 
-  private heldNumber(stack: number, shooterId: ShooterId | null): number {
-    const name = `${stack} ${shooterId}`;
-    const number = this.held.get(name) ?? this.held.size;
-    this.held.set(name, number);
-    return number;
-  }
-
   /** What makes a use cost nothing: the stack with its shooter; on a placed camera, with anyone. */
   private heldBy({ key, hand }: Use): number[] {
-    const { placed, shooterId } = hand.assignment;
-    const people = placed ? this.hands.map((h) => h.assignment.shooterId) : [shooterId];
-    return people.map((id) => this.heldNumber(this.stackOfKey[key]!, this.shared ? id : null));
+    const people = hand.assignment.placed ? this.people.map((_, i) => i) : [hand.person];
+    return people.map((person) => this.held(this.stackOfKey[key]!, person));
   }
 
-  /** Those who could use what is on a body for nothing, each with its stack. */
-  private heldOn(state: Int32Array, body: number, leg: number): number[] {
-    const stack = this.stackOfKey[state[body]!];
-    if (stack === undefined) return [];
-    if (!this.shared) return [this.heldNumber(stack, null)];
-    const things = [body, ...this.itemsOn(state[body]!)];
-    const isHers = (shooterId: ShooterId | null) =>
-      things.every((thing) => {
-        const holder = state[this.holdersAt + thing]!;
-        return holder <= USED || this.holder(holder).shooterId === shooterId;
-      });
-    return [...this.lastUseBy[things[1] ?? body]!].flatMap(([id, last]) =>
-      last >= leg && isHers(id) ? [this.heldNumber(stack, id)] : [],
-    );
+  /** Number of a stack with somebody: what the bound counts. */
+  private held(stack: number, person: number): number {
+    return this.shared ? stack * this.people.length + person : stack;
+  }
+
+  /** Adds those who could use what is on a body for nothing, each with its stack; how many there are. */
+  private addHeldOn(on: number[], state: Int32Array, body: number, leg: number): number {
+    const key = state[body]!;
+    const stack = this.stackOfKey[key];
+    if (stack === undefined) return 0;
+    const items = this.itemsOfKey[key]!;
+    const before = on.length;
+    const { lastUseBy } = this;
+    const last = lastUseBy[items[0] ?? body]!;
+    const people = this.shared ? this.people.length : 1;
+    for (let person = 0; person < people; person += 1)
+      if (!this.shared || (last[person]! >= leg && this.isHers(state, body, items, person)))
+        on.push(this.held(stack, person));
+    return on.length - before;
+  }
+
+  private isHers(
+    state: Int32Array,
+    body: number,
+    items: readonly number[],
+    person: number,
+  ): boolean {
+    const id = this.people[person];
+    const isFrom = (thing: number) => {
+      const holder = state[this.holdersAt + thing]!;
+      return holder <= USED || this.holders[holder]!.shooterId === id;
+    };
+    return isFrom(body) && items.every(isFrom);
   }
 
   /**
@@ -300,9 +340,7 @@ export class Course {
     let isClear = true;
     for (let body = 0; body < this.bodyCount; body += 1) {
       if (state[body] === FRESH) fresh += 1;
-      const held = this.heldOn(state, body, leg);
-      isClear &&= held.length <= 1;
-      on.push(...held);
+      isClear &&= this.addHeldOn(on, state, body, leg) <= 1;
     }
     on.sort((a, b) => a - b);
     const byStacks = isClear ? this.toCome.least(leg, made, on, fresh) : 0;
@@ -325,17 +363,27 @@ export class Course {
 const countOf = (shifts: readonly Shift[], frameId: FrameId) =>
   shifts.filter((s) => s.tasks.some((t) => t.frame.id === frameId)).length;
 
+const peopleOf = (hands: readonly HandInfo[]) =>
+  hands.reduce<(ShooterId | null)[]>((people, { person, assignment }) => {
+    people[person] = assignment.shooterId;
+    return people;
+  }, []);
+
 function handsOf(shifts: readonly Shift[]): HandInfo[] {
+  const people = new Map<ShooterId | null, number>();
   const hands = new Map<number, HandInfo>();
   for (const { assignments: present } of shifts)
     for (const { assignment } of present) {
-      const { index, fixedSetups, maxWeightG, bodiesAtOnce, bodyIds } = assignment;
+      const { index, fixedSetups, maxWeightG, bodiesAtOnce, bodyIds, shooterId } = assignment;
+      const person = people.get(shooterId) ?? people.size;
+      people.set(shooterId, person);
       const counted =
         present.length > 1 || fixedSetups || maxWeightG !== null || bodiesAtOnce < bodyIds.length;
       const known = hands.get(index);
       hands.set(index, {
         number: known?.number ?? hands.size + 1,
         assignment,
+        person,
         counted: counted || (known?.counted ?? false),
       });
     }

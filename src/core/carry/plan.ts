@@ -106,24 +106,20 @@ export function carryAnswer(question: CarryQuestion, result: LineupResult): Carr
   const light = lightestItems(shifts, question);
   const free = freeOrders(shifts, question);
   const { weightOf } = itemsOf(question);
-  const known = new Map<string, Schedule>();
-  const schedule = (of: readonly Shift[], anyOrder: ReadonlySet<number>) => {
-    const name = `${of === light} ${[...anyOrder].join()}`;
-    const found = known.get(name) ?? fewestChanges(of, { anyOrder, weightOf });
-    known.set(name, found);
-    return found;
-  };
-  const fewest = planOf(question, result, shifts, schedule(shifts, free));
-  const lightest = planOf(question, result, light, schedule(light, free));
+  const inOrder = fewestChanges(shifts, { anyOrder: new Set(), weightOf });
+  const inFreeOrder = leastIn(shifts, free, weightOf, inOrder);
+  const fewest = planOf(question, result, shifts, inFreeOrder);
+  const lightest = planOf(question, result, light, leastIn(light, free, weightOf));
   const [plan, other] =
     question.packing.prefer === 'changes' ? [fewest, lightest] : [lightest, fewest];
   const all = new Set(shifts.keys());
+  const known = inFreeOrder;
   return {
     plan,
     other:
       plan.changes === other.changes && plan.worst?.weightG === other.worst?.weightG ? null : other,
-    changesInOrder: schedule(shifts, new Set()).changes,
-    changesAnyOrder: schedule(shifts, all).changes,
+    changesInOrder: inOrder.changes,
+    changesAnyOrder: fewestChanges(shifts, { anyOrder: all, weightOf, known }).changes,
   };
 }
 
@@ -133,7 +129,19 @@ export function preferredPlan(question: CarryQuestion, result: Planned): CarryPl
   const anyOrder = freeOrders(shifts, question);
   const of = question.packing.prefer === 'changes' ? shifts : lightestItems(shifts, question);
   const { weightOf } = itemsOf(question);
-  return planOf(question, result, of, fewestChanges(of, { anyOrder, weightOf }));
+  return planOf(question, result, of, leastIn(of, anyOrder, weightOf));
+}
+
+/** The fewest changes where some order is free: what goes in the order of the brief goes here too. */
+function leastIn(
+  shifts: readonly Shift[],
+  anyOrder: ReadonlySet<number>,
+  weightOf: (id: string) => number | null,
+  inOrder = fewestChanges(shifts, { anyOrder: new Set(), weightOf }),
+): Schedule {
+  return anyOrder.size === 0
+    ? inOrder
+    : fewestChanges(shifts, { anyOrder, weightOf, known: inOrder });
 }
 
 /** Shifts in which the pictures may be made in any order. */

@@ -11,63 +11,196 @@ export interface WantedLeg {
 }
 
 /** Sets looked at; beyond it nothing is said of what is new. */
-const MOST_SETS = 60_000;
+const MOST_SETS = 150_000;
+const LARGEST_NUMBER = 2 ** 53;
+
+/** What is asked again and again where the same pictures are left. */
+interface Left {
+  readonly pictures: readonly Wanted[];
+  readonly worth: Worth;
+  /**
+   * Stacks to put on for the next picture, without those of which another serves all that they do. Where
+   * the order is free any picture may be next, as long as what is put on last can be kept: there is room
+   * for one more stack, until the stretch ends.
+   */
+  readonly next: readonly number[];
+  /** What is known, by what is on the cameras. */
+  readonly known: Map<number, number>;
+}
 
 /**
- * Changes that pictures still ask for at the least, if all cameras were in one hand: exactly, stack by
- * stack, over which stacks are on the cameras. Who holds what, and which camera it is, can only ask for
- * more.
+ * Changes that pictures still ask for at the least, if a stack could pass from camera to camera: exactly,
+ * stack by stack, over which stacks are on the cameras. Who holds what, and which camera it is, can only
+ * ask for more.
  */
 export class StacksToCome {
-  private readonly known = new Map<string, number>();
+  /** For each stretch, by the pictures left in it. */
+  private readonly left: Map<bigint | number, Left>[];
+  /** For each stretch, what each stack serves in the stretches after it. */
+  private readonly later: readonly (readonly bigint[])[];
+  private size = 0;
+  /** Whether each set of stacks has a number of its own. */
+  private readonly canNumber: boolean;
 
+  /** @param stackCount stacks are numbered from 0 to below it */
   constructor(
     private readonly legs: readonly WantedLeg[],
     private readonly bodyCount: number,
-  ) {}
+    private readonly stackCount: number,
+  ) {
+    this.left = legs.map(() => new Map());
+    this.canNumber = (stackCount + 1) ** (bodyCount + 1) * (bodyCount + 1) < LARGEST_NUMBER;
+    const none = Array.from({ length: stackCount }, () => 0n);
+    this.later = legs.map((_, leg) =>
+      withPictures(
+        none,
+        legs.slice(leg + 1).flatMap(({ wanted }) => wanted),
+      ),
+    );
+  }
 
   /**
+   * @param made pictures made, of which a stretch in order has its first ones
    * @param on the stacks on the cameras, upwards
    * @param fresh cameras that have borne nothing yet
    */
   least(leg: number, made: bigint, on: readonly number[], fresh: number): number {
     const stretch = this.legs[leg];
-    if (!stretch) return 0;
-    const open = stretch.wanted.filter(
-      ({ bit, stacks }) =>
-        (made & bit) === 0n && !(stretch.isAnyOrder && stacks.some((s) => on.includes(s))),
-    );
+    if (!stretch || !this.canNumber) return 0;
+    const { wanted } = stretch;
+    const open = made === 0n ? wanted : wanted.filter(({ bit }) => (made & bit) === 0n);
     return this.over(leg, open, on, fresh);
   }
 
-  private over(leg: number, open: readonly Wanted[], on: readonly number[], fresh: number): number {
-    const { isAnyOrder } = this.legs[leg]!;
-    let left = open;
-    if (!isAnyOrder) {
-      const first = left.findIndex(({ stacks }) => !stacks.some((s) => on.includes(s)));
-      left = first < 0 ? [] : left.slice(first);
-    }
-    if (left.length === 0) return this.least(leg + 1, 0n, on, fresh);
-    const name = `${leg} ${left.reduce((bits, w) => bits | w.bit, 0n)} ${on.join()} ${fresh}`;
-    const known = this.known.get(name);
-    if (known !== undefined) return known;
-    if (this.known.size >= MOST_SETS) return 0;
+  private over(
+    leg: number,
+    open: readonly Wanted[],
+    borne: readonly number[],
+    fresh: number,
+  ): number {
+    const pictures = this.without(leg, open, borne);
+    if (pictures.length === 0) return this.afterLeg(leg, borne, fresh);
+    const left = this.leftOf(leg, pictures);
+    const on = left.worth.useful(borne);
+    const set = this.numberOf(on, fresh);
+    const before = left.known.get(set);
+    if (before !== undefined) return before;
+    if (this.size >= MOST_SETS) return 0;
+    this.size += 1;
     // Until it is known, so that the most is never exceeded by what is being looked at.
-    this.known.set(name, 0);
-    const next = isAnyOrder ? [...new Set(left.flatMap((w) => w.stacks))] : left[0]!.stacks;
+    left.known.set(set, 0);
     const cost = fresh > 0 ? 0 : 1;
-    const kept = on.length < this.bodyCount ? [on] : on.map((o) => on.filter((s) => s !== o));
+    const room = this.bodyCount + Number(this.legs[leg]!.isAnyOrder);
     let least = Infinity;
-    for (const stack of next) {
-      const rest = isAnyOrder ? left.filter((w) => !w.stacks.includes(stack)) : left;
-      for (const without of kept) {
-        const now = [...without, stack].sort((a, b) => a - b);
-        least = Math.min(least, cost + this.over(leg, rest, now, Math.max(0, fresh - 1)));
+    for (const stack of left.next) {
+      const all = left.worth.useful(withStack(on, stack));
+      const kept =
+        all.length <= room
+          ? [all]
+          : all.flatMap((o) => (o === stack ? [] : [all.filter((s) => s !== o)]));
+      for (const now of kept) {
         if (least === cost) break;
+        least = Math.min(least, cost + this.over(leg, pictures, now, Math.max(0, fresh - 1)));
       }
-      if (least === cost) break;
     }
-    this.known.set(name, least);
+    left.known.set(set, least);
     return least;
   }
+
+  /** What the stretches after one ask for; what has found room for the sake of its order comes off. */
+  private afterLeg(leg: number, on: readonly number[], fresh: number): number {
+    if (leg + 1 === this.legs.length) return 0;
+    if (on.length <= this.bodyCount) return this.least(leg + 1, 0n, on, fresh);
+    return Math.min(
+      ...on.map((o) =>
+        this.least(
+          leg + 1,
+          0n,
+          on.filter((s) => s !== o),
+          fresh,
+        ),
+      ),
+    );
+  }
+
+  /** Pictures that what is on does not make: in order, from the first such one on. */
+  private without(leg: number, open: readonly Wanted[], on: readonly number[]): readonly Wanted[] {
+    const isMade = ({ stacks }: Wanted) => stacks.some((s) => on.includes(s));
+    if (this.legs[leg]!.isAnyOrder) return open.filter((w) => !isMade(w));
+    const first = open.findIndex((w) => !isMade(w));
+    return first < 0 ? [] : open.slice(first);
+  }
+
+  private leftOf(leg: number, pictures: readonly Wanted[]): Left {
+    const { isAnyOrder } = this.legs[leg]!;
+    const name = isAnyOrder ? pictures.reduce((bits, w) => bits | w.bit, 0n) : pictures.length;
+    const known = this.left[leg]!.get(name);
+    if (known) return known;
+    const worth = new Worth(withPictures(this.later[leg]!, pictures));
+    const { stacks } = isAnyOrder
+      ? pictures.reduce((a, b) => (b.stacks.length < a.stacks.length ? b : a))
+      : pictures[0]!;
+    const left = { pictures, worth, next: worth.useful(stacks), known: new Map() };
+    this.left[leg]!.set(name, left);
+    return left;
+  }
+
+  private numberOf(on: readonly number[], fresh: number): number {
+    let set = 0;
+    for (const stack of on) set = set * (this.stackCount + 1) + stack + 1;
+    return set * (this.bodyCount + 1) + fresh;
+  }
+}
+
+function withPictures(serves: readonly bigint[], wanted: readonly Wanted[]): readonly bigint[] {
+  const more = [...serves];
+  for (const { bit, stacks } of wanted) for (const stack of stacks) more[stack]! |= bit;
+  return more;
+}
+
+/** Which stacks are worth having, by the pictures that each has a part in. */
+class Worth {
+  /** For each two stacks, whether the first serves all that the second does: 1, or 2 for no; 0 is not looked at. */
+  private readonly servesAll: Uint8Array;
+
+  /** @param serves for each stack its pictures, a bit each */
+  constructor(private readonly serves: readonly bigint[]) {
+    this.servesAll = new Uint8Array(serves.length ** 2);
+  }
+
+  /**
+   * Stacks without those that serve nothing that another does not: whoever has both on may take off the
+   * lesser one, and whoever puts one on may put on the greater.
+   */
+  useful(stacks: readonly number[]): readonly number[] {
+    return stacks.some((s) => this.isNeedless(s, stacks))
+      ? stacks.filter((s) => !this.isNeedless(s, stacks))
+      : stacks;
+  }
+
+  private isNeedless(stack: number, among: readonly number[]): boolean {
+    if (this.serves[stack] === 0n) return true;
+    return among.some(
+      (other) =>
+        other !== stack &&
+        this.isOver(other, stack) &&
+        (other < stack || !this.isOver(stack, other)),
+    );
+  }
+
+  private isOver(one: number, other: number): boolean {
+    const { serves, servesAll } = this;
+    const at = one * serves.length + other;
+    if (servesAll[at] === 0)
+      servesAll[at] = (serves[one]! & serves[other]!) === serves[other]! ? 1 : 2;
+    return servesAll[at] === 1;
+  }
+}
+
+/** Stacks upwards, with one more. */
+function withStack(stacks: readonly number[], stack: number): number[] {
+  const now = [...stacks, stack];
+  for (let i = now.length - 1; i > 0 && now[i - 1]! > now[i]!; i -= 1)
+    [now[i - 1], now[i]] = [now[i]!, now[i - 1]!];
+  return now;
 }
