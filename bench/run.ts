@@ -206,7 +206,10 @@ function carryHard(runs: number): void {
     let said = '';
     for (let i = 0; i < runs + 1; i += 1) {
       const started = performance.now();
-      const { changes, atLeast, proven } = fewestChanges(shifts, isFree ? { anyOrder, known } : { anyOrder });
+      const { changes, atLeast, proven } = fewestChanges(
+        shifts,
+        isFree ? { anyOrder, known } : { anyOrder },
+      );
       if (i > 0) times.push(performance.now() - started);
       said = proven ? `${changes} changes, proven` : `${changes} changes, at least ${atLeast}`;
     }
