@@ -27,6 +27,18 @@ describe('what can be mounted', () => {
     expect(stacks([aLens('l', 50, 50, 2)], [], [N_BODY], accepting)).toEqual(['n - - - l']);
   });
 
+  it('works out what a lens magnifies on a tube from its closest focus, as far as a thin lens has one', () => {
+    const magnified = (minFocusM: number | null) =>
+      mountableSetups(
+        aShelf([aLens('l', 50, 50, 2, { minFocusM })], [], undefined, { tubes: [aTube('t', 12)] }),
+      ).find((s) => s.tubeId !== null)?.maxMagnification;
+    // By hand: D = f·(2 + m + 1/m), m + 1/m = 450/50 − 2 = 7, m = (7 − √45) / 2.
+    expect(magnified(0.45)).toBeCloseTo(0.1459, 4);
+    // At 4f it is life size; nearer than that no thin lens focuses, and nothing is known.
+    expect(magnified(0.2)).toBeCloseTo(1, 6);
+    expect([magnified(0.199), magnified(null)]).toEqual([null, null]);
+  });
+
   it('loses autofocus with an adapter that does not pass it on', () => {
     const setup = (autofocus: boolean | null, own: boolean | null) =>
       mountableSetups(

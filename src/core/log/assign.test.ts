@@ -10,7 +10,19 @@ import {
   someLimits,
 } from '../../../tests/support/gear';
 import { aPhoto } from '../../../tests/support/photos';
-import { assignPhotos, logBuilder, NO_MARKS, type Photo, seenOf, select, type Wanted } from '.';
+import { lensId, type Shelf } from '@/core/gear';
+import {
+  assignPhotos,
+  lensKey,
+  logBuilder,
+  type LogMarks,
+  NO_MARKS,
+  type Photo,
+  seenOf,
+  select,
+  UNKNOWN_LENS,
+  type Wanted,
+} from '.';
 
 /** One photograph against two pictures that differ in one trait alone: that trait has to decide. */
 const body = aBody({ id: 'b', maker: 'Quillmar', name: 'K1', mount: 'M' });
@@ -27,12 +39,17 @@ const base: Partial<Photo> = {
 };
 const marks = { ...NO_MARKS, bodies: { 'Quillmar K1 1': body.id } };
 
-function assigned(photo: Partial<Photo>, wanted: Omit<Wanted, 'limits'>) {
+function assigned(
+  photo: Partial<Photo>,
+  wanted: Omit<Wanted, 'limits'>,
+  gear: { readonly shelf: Shelf; readonly marks: LogMarks } = { shelf, marks },
+) {
   const builder = logBuilder();
   builder.add(aPhoto('a', { ...base, ...photo }));
-  const seen = seenOf(builder.log(), shelf, marks);
+  const seen = seenOf(builder.log(), gear.shelf, gear.marks);
   const limits = someLimits();
-  return assignPhotos(seen, select(seen.log), { ...wanted, limits } as Wanted, marks)[0]!.frameId;
+  return assignPhotos(seen, select(seen.log), { ...wanted, limits } as Wanted, gear.marks)[0]!
+    .frameId;
 }
 const wantedOf = (frames: Wanted['frames'], more: Partial<Wanted> = {}) =>
   ({ frames, stretches: [], outing: { shooters: [] }, ...more }) as unknown as Wanted;
@@ -62,4 +79,20 @@ test('who had the camera tells of whom the picture is asked', () => {
     outing: { shooters },
   } as never);
   expect(assigned({}, wanted)).toBe('z');
+});
+
+test('a lens that comes no nearer than a tenth of life size is not behind a close-up', () => {
+  // 100 mm shows half of either: 50 mm high at 0.6 m, about a quarter of life size, or 1.8 m at 20 m.
+  const high = (id: string, heightM: number, atM: number) => {
+    const frame = personFrame(id, atM, atM, 'free');
+    return { ...frame, need: { ...frame.need, heightM, fill: { min: 0.5, max: 0.9 } } } as never;
+  };
+  const wanted = wantedOf([high('near', 0.05, 0.6), high('off', 1.8, 15)]);
+  const lensSeen = { ...UNKNOWN_LENS, model: 'Halden 100' };
+  const by = (maxMagnification: number) =>
+    assigned({ lens: lensSeen }, wanted, {
+      shelf: aShelf([aLens('l', 100, 100, 2.8, { maxMagnification })], [], [body]),
+      marks: { ...marks, lenses: { [lensKey(lensSeen)]: lensId.parse('l') } },
+    });
+  expect([by(1), by(0.1)]).toEqual(['near', 'off']);
 });

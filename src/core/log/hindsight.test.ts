@@ -188,3 +188,16 @@ test('photographs of unknown angle are counted by themselves', async () => {
   );
   expect(found).toMatchObject({ count: 2, unknown: 1, unmade: 0, points: [{ made: 1 }] });
 });
+
+test('of two that would have made as much, at the same weight, the owned one is named', async () => {
+  const solver = await loadHighsSolver();
+  const seen = seenOf(logOf([aPhoto('a', { equivalentMm: 50 })]), aShelf([]), NO_MARKS);
+  for (const owned of ['a', 'b']) {
+    const lenses = ['a', 'b'].map((id) =>
+      aLens(id, 24, 70, 2.8, { weightG: 500, ownership: id === owned ? 'owned' : 'wished' }),
+    );
+    const question = { shelf: aShelf(lenses), rules: RULES, ...PIECES };
+    const { points } = hindsight(solver, seen, select(seen.log), question, () => 9);
+    expect(points.map((p) => p.itemIds)).toEqual([[owned]]);
+  }
+});

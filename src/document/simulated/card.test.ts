@@ -124,16 +124,25 @@ test('what is said by hand stays', () => {
   expect(after).toMatchObject({ frameId: 'f16', byHand: true });
 });
 
-test('it teaches what was simulated', () => {
-  const lessons = lessonsOf({
+const lessonsWith = (plannedChanges: number) =>
+  lessonsOf({
     usage: usageOf(seen, which),
     shelf: demo.shelf,
     carriedIds: [...PLANNED, 'k-50'],
     hindsight: null,
     against,
-    plannedChanges: 5,
+    plannedChanges,
     ends: endsOf(seen, which),
   });
+
+test('as many changes as planned teach nothing', () => {
+  const made = against.changes.length;
+  const told = (planned: number) => lessonsWith(planned).some((l) => l.code === 'more-changes');
+  expect([told(made - 1), told(made), told(made + 1)]).toEqual([true, false, false]);
+});
+
+test('it teaches what was simulated', () => {
+  const lessons = lessonsWith(5);
   const of = (code: Lesson['code']) => lessons.find((l) => l.code === code);
   expect(of('never-used')).toMatchObject({ lensId: 't-23', weightG: 375 });
   expect(of('missed')).toMatchObject({ frameIds: ['f08'] });
