@@ -122,6 +122,10 @@ export function formatStops(stops: number): string {
   return `${text} ${text === '1' ? 'stop' : 'stops'}`;
 }
 
+/** A weight, said to be about so much where it rests on an estimate. */
+export const aboutWeight = (g: number, isEstimated: boolean): string =>
+  `${isEstimated ? `≈${NARROW}` : ''}${formatWeight(g)}`;
+
 export function formatWeight(g: number): string {
   if (unitsNow() === 'imperial') {
     const ounces = g / G_PER_OUNCE;

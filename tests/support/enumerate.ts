@@ -130,7 +130,7 @@ function aimValuesWith(
       limits.maxLenses,
       sum((p) => Number(p.isLens)),
     ) ||
-    over(limits.maxLineupWeightG, sum((p) => p.weightG ?? 0) + bodyWeightG) ||
+    over(limits.maxLineupWeightG, sum((p) => p.weightG) + bodyWeightG) ||
     over(
       limits.maxSpend,
       sum((p) => p.spend ?? 0),

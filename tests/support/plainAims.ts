@@ -1,3 +1,4 @@
+import { weighingOf } from '@/core/gear';
 import type { Frame, Limits } from '@/core/brief';
 import type { Body, Shelf } from '@/core/gear';
 
@@ -10,7 +11,7 @@ export interface PlainItem {
   readonly id: string;
   readonly isLens: boolean;
   readonly counts: number;
-  readonly weightG: number | null;
+  readonly weightG: number;
   readonly price: number | null;
   /** What it costs to have it; null when not known. */
   readonly spend: number | null;
@@ -22,6 +23,7 @@ type Gear = Shelf['lenses' | 'converters' | 'tubes' | 'adapters'][number];
 
 /** The items that the limits leave, each by itself. Rented ones are not asked here. */
 export function itemsLeft(shelf: Shelf, limits: Limits): PlainItem[] {
+  const weighing = weighingOf(shelf);
   const plain = (gear: Gear, isLens: boolean, counts: number): PlainItem => {
     const price =
       limits.priceBasis === 'new'
@@ -31,7 +33,7 @@ export function itemsLeft(shelf: Shelf, limits: Limits): PlainItem[] {
       id: gear.id,
       isLens,
       counts,
-      weightG: gear.weightG,
+      weightG: weighing.of(gear.id),
       price,
       spend: gear.ownership === 'wished' ? price : 0,
       owned: gear.ownership === 'owned',
@@ -46,9 +48,7 @@ export function itemsLeft(shelf: Shelf, limits: Limits): PlainItem[] {
   ];
   return all.flatMap(([gear, item]) => {
     const away = gear.ownership === 'in-repair' || gear.ownership === 'lent-out';
-    const unknown =
-      (limits.maxLineupWeightG !== null && item.weightG === null) ||
-      (limits.maxSpend !== null && item.spend === null);
+    const unknown = limits.maxSpend !== null && item.spend === null;
     if (limits.lockedOut.some((id) => id === gear.id) || away) return [];
     if (item.lockedIn) return [item];
     return unknown || !limits.sources.some((s) => s === gear.ownership) ? [] : [item];
@@ -56,14 +56,15 @@ export function itemsLeft(shelf: Shelf, limits: Limits): PlainItem[] {
 }
 
 /** The cameras that may come along. */
-export function bodiesLeft({ bodies }: Shelf, limits: Limits): Body[] {
-  const counted = limits.countBodies && limits.maxLineupWeightG !== null;
-  return bodies.filter(
-    (b) =>
-      limits.sources.some((s) => s === b.ownership) &&
-      !limits.lockedOut.some((id) => id === b.id) &&
-      (!counted || b.weightG !== null),
-  );
+export function bodiesLeft(shelf: Shelf, limits: Limits): Body[] {
+  const weighing = weighingOf(shelf);
+  return shelf.bodies
+    .filter(
+      (b) =>
+        limits.sources.some((s) => s === b.ownership) &&
+        !limits.lockedOut.some((id) => id === b.id),
+    )
+    .map((b) => ({ ...b, weightG: weighing.of(b.id) }));
 }
 
 /** Whether some readings of a picture are got: as asked, at least once, with light in hand, and so on. */
@@ -104,10 +105,7 @@ export function worthOf(
   const judged = frames.filter((f) => f.want !== 'bonus');
   const without = (...readings: readonly string[]) =>
     sum(judged.map((f) => readings.filter((r) => !got(f.id, r)).length));
-  const weight = [
-    sum([...items, ...bodies].map((i) => Number(i.weightG === null))),
-    sum([...items, ...bodies].map((i) => i.weightG ?? 0)),
-  ];
+  const weight = [sum([...items, ...bodies].map((i) => i.weightG ?? 0))];
   const price = [
     sum(items.map((i) => Number(i.price === null))),
     sum(items.map((i) => i.price ?? 0)),

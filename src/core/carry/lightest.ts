@@ -1,5 +1,5 @@
 import type { FrameId } from '@/core/brief';
-import { itemsWithoutBodies, type Shelf } from '@/core/gear';
+import { type Shelf, weighingOf } from '@/core/gear';
 import type { Option, Shift, Task } from './tasks';
 
 /** Items that a stretch may use at the most; beyond it, sets are not enumerated. */
@@ -9,20 +9,14 @@ const MOST_ITEMS = 16;
  * The same stretches with only the items that make their pictures at the least weight: for each
  * stretch every set of items is looked at. A picture that several stretches can make is made in the
  * one where it adds least, looked at in the order of the stretches. What weighs an unknown amount
- * counts after all that is known.
+ * counts as is usual for its kind.
  */
 export function lightestItems(
   shifts: readonly Shift[],
   { shelf }: { readonly shelf: Shelf },
 ): Shift[] {
-  const weights = new Map<string, number>(
-    itemsWithoutBodies(shelf).map((p) => [p.id, p.weightG ?? UNKNOWN_WEIGHT_G]),
-  );
-  const bodyWeights = new Map<string, number>(
-    shelf.bodies.map((b) => [b.id, b.weightG ?? UNKNOWN_WEIGHT_G]),
-  );
-  const weigh = (ids: Iterable<string>) =>
-    [...ids].reduce((g, id) => g + (weights.get(id) ?? bodyWeights.get(id) ?? 0), 0);
+  const gear = weighingOf(shelf);
+  const weigh = (ids: Iterable<string>) => [...ids].reduce((g, id) => g + gear.of(id), 0);
   const elsewhere = new Set<FrameId>();
   const counts = new Map<FrameId, number>();
   for (const { tasks } of shifts)
@@ -58,9 +52,6 @@ export function lightestItems(
     };
   });
 }
-
-/** What is not known weighs more than anything that is. */
-const UNKNOWN_WEIGHT_G = 100_000;
 
 const idsOf = (option: Option) => option.flatMap((m) => [m.bodyId as string, ...m.items]);
 const isWithin = (option: Option, allowed: ReadonlySet<string>) =>

@@ -1,15 +1,15 @@
 import type { Frame, PackedWeights, PermissionKey } from '@/core/brief';
-import { itemsWithoutBodies } from '@/core/gear';
+import { weighingOf } from '@/core/gear';
 import type { Load } from '@/core/lineup';
 import { FEWEST_FLASH_BATTERIES, isDark, type PackingLine } from './packingList';
 import type { CarryQuestion } from './plan';
 
-/** What everything that is carried weighs, and what of it nobody knows. */
+/** What everything that is carried weighs, and what of it is estimated or not known at all. */
 export interface CarriedWeight {
   readonly weightG: number;
   /** Of it, what is neither a body in use nor a lens, converter, tube or adapter. */
   readonly packedG: number;
-  /** Lines of unknown weight, by their ids. */
+  /** Lines of unknown weight, by their ids: gear weighs as usual for its kind, other things nothing. */
   readonly unknown: readonly string[];
 }
 
@@ -42,9 +42,7 @@ export function carriedWeight(
   { shelf, packing }: CarryQuestion,
   lines: readonly PackingLine[],
 ): CarriedWeight {
-  const gear = new Map<string, number | null>(
-    [...itemsWithoutBodies(shelf), ...shelf.bodies].map((item) => [item.id, item.weightG]),
-  );
+  const gear = weighingOf(shelf);
   const unknown: string[] = [];
   let weightG = 0;
   let packedG = 0;
@@ -53,11 +51,15 @@ export function carriedWeight(
     weightG += each * count;
     if (isPacked) packedG += each * count;
   };
+  const addGear = (lineId: string, id: string, count: number, isPacked: boolean) => {
+    add(lineId, gear.of(id), count, isPacked);
+    if (gear.isEstimated(id)) unknown.push(lineId);
+  };
   for (const line of lines) {
     const { id, code, count } = line;
     if (code === 'cold' || (code === 'spare-body' && line.lies === 'base')) continue;
-    if (code === 'body' || code === 'piece') add(id, gear.get(id) ?? null, count, false);
-    else if (code === 'spare-body') add(id, gear.get(line.bodyId) ?? null, count, true);
+    if (code === 'body' || code === 'piece') addGear(id, id, count, false);
+    else if (code === 'spare-body') addGear(id, line.bodyId, count, true);
     else if (code === 'thing') add(id, line.weightG, count, true);
     else {
       const key = WEIGHT_OF[code];
@@ -95,9 +97,8 @@ export function loadsOf({ frames, stretches, packing: { weights } }: CarryQuesti
 
 /** What is packed whatever is chosen, g: the bag, own things, and spare bodies that lie in the bag. */
 export function packedAnyhowG({ shelf, packing, limits }: CarryQuestion): number {
-  const spares = limits.spares
-    .filter((s) => s.lies === 'bag')
-    .map((s) => shelf.bodies.find((b) => b.id === s.bodyId)?.weightG ?? 0);
+  const gear = weighingOf(shelf);
+  const spares = limits.spares.filter((s) => s.lies === 'bag').map((s) => gear.of(s.bodyId));
   return [packing.bagWeightG ?? 0, ...packing.things.map((t) => t.weightG ?? 0), ...spares].reduce(
     (sum, g) => sum + g,
     0,

@@ -1,5 +1,5 @@
 import type { FrameId, Outing, Packing, ShooterId, StretchId } from '@/core/brief';
-import { type Body, type BodyId, itemsWithoutBodies } from '@/core/gear';
+import { type Body, type BodyId, type Weighing, weighingOf } from '@/core/gear';
 import { firstPerson, type LineupQuestion, type LineupResult } from '@/core/lineup';
 import { fewestChanges, type Put, type Schedule, type PlanStep } from './changes';
 import { lightestItems } from './lightest';
@@ -38,7 +38,7 @@ export interface Weights {
   /** What is in the bag, the bag included. */
   readonly bagG: number;
   readonly allG: number;
-  /** Names of what is carried and of unknown weight. */
+  /** What is carried and weighs as usual for its kind, since nobody knows what it weighs. */
   readonly unknown: readonly string[];
 }
 
@@ -136,7 +136,7 @@ export function preferredPlan(question: CarryQuestion, result: Planned): CarryPl
 function leastIn(
   shifts: readonly Shift[],
   anyOrder: ReadonlySet<number>,
-  weightOf: (id: string) => number | null,
+  weightOf: (id: string) => number,
   inOrder = fewestChanges(shifts, { anyOrder: new Set(), weightOf }),
 ): Schedule {
   return anyOrder.size === 0
@@ -306,16 +306,16 @@ function assignmentOf(
 const NO_WEIGHTS: Weights = { inHandG: 0, shoulderG: 0, bagG: 0, allG: 0, unknown: [] };
 
 interface Items {
-  readonly weightOf: (id: string) => number | null;
+  readonly weightOf: Weighing['of'];
+  readonly isEstimated: Weighing['isEstimated'];
   readonly bodies: ReadonlyMap<string, Body>;
 }
 
 function itemsOf({ shelf }: CarryQuestion): Items {
-  const weights = new Map<string, number | null>(
-    [...itemsWithoutBodies(shelf), ...shelf.bodies].map((item) => [item.id, item.weightG]),
-  );
+  const { of: weightOf, isEstimated } = weighingOf(shelf);
   return {
-    weightOf: (id) => weights.get(id) ?? null,
+    weightOf,
+    isEstimated,
     bodies: new Map(shelf.bodies.map((b) => [b.id, b])),
   };
 }
@@ -324,10 +324,10 @@ function weightsOf(
   start: readonly OnBody[],
   bag: readonly string[],
   doings: readonly Doing[],
-  { weightOf }: Items,
+  { weightOf, isEstimated }: Items,
   packing: Packing,
 ): Weights {
-  const sum = (ids: readonly string[]) => ids.reduce((g, id) => g + (weightOf(id) ?? 0), 0);
+  const sum = (ids: readonly string[]) => ids.reduce((g, id) => g + weightOf(id), 0);
   const setups = [...start, ...doings.flatMap((d) => (d.kind === 'put' ? [d.on] : []))];
   const weightOfSetup = (s: OnBody) => sum([s.bodyId, ...s.pieceIds]);
   const worn = sum(start.flatMap((s) => [s.bodyId, ...s.pieceIds]));
@@ -340,7 +340,7 @@ function weightsOf(
     shoulderG: Math.max(0, worn - heaviestWorn),
     bagG,
     allG: worn + bagG,
-    unknown: carried.filter((id) => weightOf(id) === null),
+    unknown: carried.filter(isEstimated),
   };
 }
 

@@ -37,7 +37,7 @@ export function exclusionsOf(setup: Setup, frame: Frame): Exclusion[] {
     exclusions.push('no-perspective-control');
   const needsFilter = special.frontFilter || filterStops(frame, setup) > 0;
   if (needsFilter && setup.takesFilter === false) exclusions.push('no-filter');
-  if (special.sealed && setup.sealed !== true) exclusions.push('not-sealed');
+  if (special.sealed && setup.sealed === false) exclusions.push('not-sealed');
   if (special.autofocus && setup.autofocus === false) exclusions.push('no-autofocus');
   if (!isOfGrade(setup, special.leastGrade)) exclusions.push('below-grade');
   return exclusions;
@@ -45,8 +45,8 @@ export function exclusionsOf(setup: Setup, frame: Frame): Exclusion[] {
 
 /**
  * The first thing that bars a setup; null when nothing does. What is not known about autofocus,
- * filter thread or shift is taken to do, and named in the notes; sealing that is not known is not
- * relied on, since rain does harm, nor is a grade that nobody gave.
+ * filter thread, shift or sealing is taken to do, and named in the notes (in the wet a rain cover is
+ * packed); a grade that nobody gave is not relied on.
  */
 export function exclusionOf(setup: Setup, frame: Frame): Exclusion | null {
   return exclusionsOf(setup, frame)[0] ?? null;

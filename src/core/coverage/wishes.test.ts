@@ -135,7 +135,7 @@ describe('special wishes', () => {
     ['autofocus', { autofocus: false }, 'no-autofocus'],
     ['frontFilter', { frontThread: false }, 'no-filter'],
     ['perspectiveControl', { shift: false }, 'no-perspective-control'],
-    ['sealed', { sealed: null }, 'not-sealed'],
+    ['sealed', { sealed: false }, 'not-sealed'],
   ])('%s bars a lens that does not', (wish, gear: Record<string, unknown>, code) => {
     const wishing = { ...plain, ...special({ [wish]: true }) } as Frame;
     expect(codeOf(lens(gear), wishing)).toBe(code);

@@ -8,7 +8,7 @@ import {
   type Stretch,
 } from '@/core/brief';
 import { coveredPositions } from '@/core/coverage';
-import { mountableSetups, type Setup } from '@/core/gear';
+import { itemsOf, mountableSetups, type Setup } from '@/core/gear';
 import { containsPoint, covers } from '@/core/intervals';
 import {
   AIM_TOLERANCE,
@@ -54,11 +54,14 @@ const valuesOf = (question: LineupQuestion, r: LineupResult) => {
   return aimValues({ ...question, shelf: { ...question.shelf, bodies } }, takenOf(r))!;
 };
 /** What is locked in under a limit on weight that nobody can check is not proven. */
-const statusOf = ({ shelf, limits }: LineupQuestion) =>
-  limits.maxLineupWeightG !== null &&
-  shelf.lenses.some((l) => limits.lockedIn.includes(l.id) && l.weightG === null)
-    ? 'unverified'
-    : 'proven';
+const statusOf = ({ shelf, limits }: LineupQuestion, { lineup, bodies }: LineupResult) => {
+  const counted: readonly string[] = [
+    ...Object.values(lineup).flat(),
+    ...(limits.countBodies ? bodies : []),
+  ];
+  const isUnweighed = itemsOf(shelf).some((i) => counted.includes(i.id) && i.weightG === null);
+  return limits.maxLineupWeightG !== null && isUnweighed ? 'unverified' : 'proven';
+};
 
 describe('against plain enumeration', () => {
   it('reaches the same aims on random outings of one person', () => {
@@ -67,7 +70,7 @@ describe('against plain enumeration', () => {
         const result = solve(question);
         const best = bestByEnumeration(question, AIM_TOLERANCE);
         if (best === null) return expect(result.status).toBe('impossible');
-        expect(result.status).toBe(statusOf(question));
+        expect(result.status).toBe(statusOf(question, result));
         expect(compareAims(valuesOf(question, result), best, AIM_TOLERANCE)).toBe(0);
       }),
       { seed: 20261124, numRuns: runsOf(360) },
@@ -80,7 +83,7 @@ describe('against plain enumeration', () => {
         const result = solve(question);
         const best = bestByEnumeration(question, AIM_TOLERANCE);
         if (best === null) return expect(result.status).toBe('impossible');
-        expect(result.status).toBe(statusOf(question));
+        expect(result.status).toBe(statusOf(question, result));
         expect(compareAims(valuesOf(question, result), best, AIM_TOLERANCE)).toBe(0);
       }),
       { seed: 20261125, numRuns: runsOf(520) },
@@ -316,15 +319,20 @@ describe('limits', () => {
     });
   });
 
-  it('takes no lens of unknown weight under a weight limit, and names it', () => {
+  it('weighs a lens of unknown weight as usual for its kind, and names it where weight is limited', () => {
     const odd = aLens('odd', 70, 300, 5.6, { weightG: null });
-    const result = ask({
-      shelf: aShelf([...lenses, odd]),
-      frames,
-      limits: someLimits({ maxLineupWeightG: 5000 }),
-    });
-    expect(result.notes).toContainEqual({ code: 'weight-unknown', ids: ['odd'] });
-    expect(result.lineup.lensIds).not.toContain('odd');
+    const within = (maxLineupWeightG: number) =>
+      ask({
+        shelf: aShelf([...lenses, odd]),
+        frames,
+        limits: someLimits({ maxLineupWeightG, sources: ['owned'] }),
+      });
+    const light = within(400);
+    expect(light.lineup.lensIds).not.toContain('odd');
+    const heavy = within(5000);
+    expect(heavy.lineup.lensIds).toContain('odd');
+    expect(heavy).toMatchObject({ status: 'unverified', totals: { weightUnknown: ['odd'] } });
+    expect(heavy.notes).toContainEqual({ code: 'weight-unknown', ids: ['odd'] });
   });
 
   it('names locks and limits that cannot be met together', () => {

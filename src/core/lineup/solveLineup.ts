@@ -320,7 +320,7 @@ function assignmentsResult({ assignments }: Problem, { uses }: Choice): Assignme
 
 function totalsOf(
   frames: readonly Frame[],
-  { choice: { items: all, bodies: eligible }, limits }: Problem,
+  { choice: { items: all, bodies: eligible, estimated }, limits }: Problem,
   choice: Choice,
 ): Totals {
   const { taken, once, along } = choice;
@@ -343,7 +343,7 @@ function totalsOf(
     lenses: items.filter((p) => p.kind === 'lens').length,
     pieces: sum(items.map((p) => p.itemCost)),
     weightG: sum([...items, ...bodies].map((item) => item.weightG)),
-    weightUnknown: idsOfAll([...items, ...bodies].filter((item) => item.weightG === null)),
+    weightUnknown: idsOfAll([...items, ...bodies].filter(({ id }) => estimated.has(id))),
     price: sum(items.map((p) => p.price)),
     priceUnknown: idsOfAll(items.filter((p) => p.price === null)),
     toBuy: sum(items.map((p) => p.spend)),

@@ -7,6 +7,7 @@ import {
   carryText,
   counted,
   formatDistances,
+  aboutWeight,
   formatWeight,
   carriedWeightSteps,
   namesOf,
@@ -137,7 +138,10 @@ function AssignmentPlan({ assignment, named }: { assignment: CarryAssignment; na
             label={text.weightCarriedBy(assignment.shooterId ? name(assignment.shooterId) : 'you')}
             steps={() => carriedWeightSteps(file, assignment)}
           >
-            {text.inAllInHand(formatWeight(weights.allG), formatWeight(weights.inHandG))}
+            {text.inAllInHand(
+              aboutWeight(weights.allG, weights.unknown.length > 0),
+              formatWeight(weights.inHandG),
+            )}
             {weights.shoulderG > 0 && text.onTheShoulder(formatWeight(weights.shoulderG))}
             {weights.bagG > 0 && text.inTheBag2(formatWeight(weights.bagG))}
           </Figure>

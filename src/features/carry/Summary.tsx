@@ -7,6 +7,7 @@ import {
   carryText,
   changeSteps,
   counted,
+  aboutWeight,
   formatWeight,
   carriedWeightSteps,
   namesOf,
@@ -43,7 +44,9 @@ export function Summary({ answer, thinking }: { answer: CarryAnswer; thinking: b
       label={t.theMostAnyoneCarriesAt}
       steps={() => (heaviest ? carriedWeightSteps(file, heaviest) : [])}
     >
-      <strong className={tooHeavy ? 'text-wrong' : ''}>{formatWeight(weightG)}</strong>
+      <strong className={tooHeavy ? 'text-wrong' : ''}>
+        {aboutWeight(weightG, (heaviest?.weights.unknown.length ?? 0) > 0)}
+      </strong>
     </Figure>
   );
   const moment = ({ stretchId, shooterId }: Worst) => {

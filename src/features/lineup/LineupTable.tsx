@@ -1,8 +1,9 @@
 'use client';
 
 import type { LineupResult, Reason } from '@/core/lineup';
-import { apertureEnds, itemsWithoutBodies, type Lens } from '@/core/gear';
+import { apertureEnds, itemsWithoutBodies, type Lens, weighingOf } from '@/core/gear';
 import {
+  aboutWeight,
   formatFNumbers,
   formatFocalRange,
   formatMm,
@@ -58,6 +59,8 @@ export function LineupTable({ result }: { result: LineupResult }) {
     .sort((a, b) => a.focal.wideMm - b.focal.wideMm);
   const behind = itemsWithoutBodies(file.shelf).filter((p) => behindIds.has(p.id));
   const { currency } = file.outing;
+  const gear = weighingOf(file.shelf);
+  const weightOf = (id: string) => aboutWeight(gear.of(id), gear.isEstimated(id));
   const onScore = new Set<string>(
     result.status === 'impossible' ? [] : lensesOnScore(result, file),
   );
@@ -91,13 +94,19 @@ export function LineupTable({ result }: { result: LineupResult }) {
                 <LensRow
                   key={l.id}
                   lens={l}
+                  weight={weightOf(l.id)}
                   currency={currency}
                   onlyThis={onlyText(only.get(l.id), name)}
                   isOnScore={onScore.has(l.id)}
                 />
               ))}
               {behind.map((item) => (
-                <BehindRow key={item.id} item={item} currency={currency} />
+                <BehindRow
+                  key={item.id}
+                  item={item}
+                  weight={weightOf(item.id)}
+                  currency={currency}
+                />
               ))}
             </tbody>
           </table>
@@ -109,11 +118,13 @@ export function LineupTable({ result }: { result: LineupResult }) {
 
 function LensRow({
   lens: l,
+  weight,
   currency,
   onlyThis,
   isOnScore,
 }: {
   readonly lens: Lens;
+  readonly weight: string;
   readonly currency: string;
   readonly onlyThis: string;
   /** There it can be locked in and left out already. */
@@ -141,7 +152,7 @@ function LensRow({
           {formatFNumbers(...apertureEnds(l.apertures))}
         </span>
       </td>
-      <WeightAndPrice item={l} currency={currency} />
+      <WeightAndPrice item={l} weight={weight} currency={currency} />
       <td className="min-w-56 py-1.5 pr-4 max-sm:w-full max-sm:pt-0">
         <span className="text-soft sm:hidden">{words.onlyThisLensCovers}: </span>
         {onlyThis}
@@ -160,14 +171,22 @@ function LensRow({
 /** A lens, a converter, a tube or an adapter. */
 type Item = ReturnType<typeof itemsWithoutBodies>[number];
 
-function BehindRow({ item, currency }: { readonly item: Item; readonly currency: string }) {
+function BehindRow({
+  item,
+  weight,
+  currency,
+}: {
+  readonly item: Item;
+  readonly weight: string;
+  readonly currency: string;
+}) {
   return (
     <tr className="border-b border-hair">
       <th scope="row" className="py-1.5 pr-4 text-left font-semibold text-got">
         {item.name}
       </th>
       <td className="py-1.5 pr-4">{sizeText(item)}</td>
-      <WeightAndPrice item={item} currency={currency} />
+      <WeightAndPrice item={item} weight={weight} currency={currency} />
       <td />
       <td className="py-1 text-right">
         <LockButtons id={item.id} name={item.name} />
@@ -183,17 +202,17 @@ function sizeText(item: Item): string {
 }
 
 function WeightAndPrice({
-  item: { weightG, priceNew },
+  item: { priceNew },
+  weight,
   currency,
 }: {
   readonly item: Item;
+  readonly weight: string;
   readonly currency: string;
 }) {
   return (
     <>
-      <td className="py-1.5 pr-4 whitespace-nowrap">
-        {weightG === null ? words.unknown : formatWeight(weightG)}
-      </td>
+      <td className="py-1.5 pr-4 whitespace-nowrap">{weight}</td>
       <td className="py-1.5 pr-4 whitespace-nowrap">
         {priceNew === null ? words.unknown : formatMoney(priceNew, currency)}
       </td>
@@ -255,6 +274,8 @@ function Notes({
         return words.closestFocusUnknown(listed(note.ids.map(name)));
       case 'sealing-unknown':
         return words.weatherSealingOfUnknownSo(listed(note.ids.map(name)));
+      case 'weight-unknown':
+        return words.weightsEstimated(listed(note.ids.map(name)));
       case 'unknown-decides':
         return words.unknownDecides[note.figure](
           listed(note.ids.map(name)),

@@ -9,7 +9,7 @@ import {
   counted,
   formatMoney,
   formatPercent,
-  formatWeight,
+  aboutWeight,
   idsIn,
   stackName,
   lineupText,
@@ -178,7 +178,7 @@ const TOTALS: readonly Total[] = [
   },
   {
     label: t.weight,
-    text: ({ totals }) => formatWeight(totals.weightG),
+    text: ({ totals }) => aboutWeight(totals.weightG, totals.weightUnknown.length > 0),
     steps: (file, r) => weightSteps(file, idsIn(r), r.bodies),
   },
   {

@@ -9,6 +9,7 @@ import {
   digits,
   formatMoney,
   formatPercent,
+  aboutWeight,
   formatWeight,
   lineupText,
   plainList,
@@ -147,9 +148,8 @@ function PointTable({
                   label={t.weightOf(plainList(p.pieceIds.map(name)))}
                   steps={() => weightSteps(uncounted, p.pieceIds)}
                 >
-                  {formatWeight(p.weightG)}
+                  {aboutWeight(p.weightG, p.weightUnknown.length > 0)}
                 </Figure>
-                {p.weightUnknown.length > 0 && <> {t.unknown(p.weightUnknown.length)}</>}
               </td>
               <td className="py-1 pr-4 whitespace-nowrap">
                 <Figure

@@ -13,6 +13,7 @@ import {
   type Ownership,
   pixelsOfSensor,
   type Tube,
+  type Weighing,
 } from '@/core/gear';
 import { eligibleBy, type Limits } from '@/core/brief';
 import { cropFactor } from '@/core/optics';
@@ -24,7 +25,7 @@ import {
   formatFocalRange,
   formatMm,
   formatMoney,
-  formatWeight,
+  aboutWeight,
   GRADE_NAMES,
   OWNERSHIPS,
   shelfText,
@@ -135,6 +136,7 @@ interface Context {
   readonly standing: ReadonlyMap<string, Ownership>;
   /** Items that are of this outing alone. */
   readonly alone: ReadonlySet<string>;
+  readonly weighing: Weighing;
 }
 
 export function lensRow(lens: Lens, context: Context): GearRow {
@@ -206,7 +208,7 @@ export function mountOf(item: Lens | Body | Converter | Tube | Adapter): string 
 function rowOf(
   kind: ItemKind,
   item: Lens | Body | Converter | Tube | Adapter,
-  { currency, limits, inLineup, standing, alone }: Context,
+  { currency, limits, inLineup, standing, alone, weighing }: Context,
   kindCells: Cells,
 ): GearRow {
   const as = standing.get(item.id);
@@ -221,8 +223,8 @@ function rowOf(
       ...kindCells,
       mount: { text: mountOf(item), sort: mountOf(item) },
       weight: {
-        text: item.weightG === null ? '' : formatWeight(item.weightG),
-        sort: item.weightG ?? undefined,
+        text: aboutWeight(weighing.of(item.id), weighing.isEstimated(item.id)),
+        sort: weighing.of(item.id),
       },
       used: {
         text: item.priceUsed === null ? '' : formatMoney(item.priceUsed, currency),

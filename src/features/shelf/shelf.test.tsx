@@ -1,7 +1,7 @@
 import '@testing-library/jest-dom';
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { body, converter, itemsOf, lens } from '@/core/gear';
+import { body, converter, itemsOf, lens, weighingOf } from '@/core/gear';
 import { demoFile, held } from '../../../tests/support/render';
 import { GearEditor } from './GearEditor';
 import { GearTable } from './GearTable';
@@ -25,6 +25,7 @@ const context = {
   currency: 'EUR',
   limits: demo.limits,
   inLineup: new Set(['k-50']),
+  weighing: weighingOf(demo.shelf),
   standing: new Map(itemsOf(demo.shelf).map((i) => [i.id as string, i.ownership])),
   alone: new Set<string>(),
 };
@@ -50,10 +51,10 @@ describe('rows', () => {
       ownership: 'borrowed',
       outing: 'borrowed',
     });
-    expect(lensRow({ ...lensOf('k-50'), weightG: null }, context).cells.weight).toEqual({
-      text: '',
-      sort: undefined,
-    });
+    const unweighed = { ...lensOf('k-50'), weightG: null };
+    const weighing = weighingOf({ ...demo.shelf, lenses: [unweighed] });
+    const { weight } = lensRow(unweighed, { ...context, weighing }).cells;
+    expect(plain(weight!.text)).toMatch(/^≈ \d{3} g$/);
   });
 
   it('tell what is in the lineup and what stays out', async () => {

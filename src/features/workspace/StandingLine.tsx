@@ -9,7 +9,7 @@ import {
   itemsText,
   formatMoney,
   formatPercent,
-  formatWeight,
+  aboutWeight,
   shortfallText,
   workspaceText,
 } from '@/text';
@@ -81,11 +81,8 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
       </span>
       <Figure label={t.weightOfTheLineup} steps={() => steps().then((s) => s.weight(file, result))}>
         {t.weight(
-          totals.weightG === 0 && totals.weightUnknown.length > 0
-            ? null
-            : formatWeight(totals.weightG),
-          totals.weightUnknown.length,
-          result.carried && formatWeight(result.carried.weightG),
+          aboutWeight(totals.weightG, totals.weightUnknown.length > 0),
+          result.carried && aboutWeight(result.carried.weightG, result.carried.unknown.length > 0),
         )}
       </Figure>
       <span>

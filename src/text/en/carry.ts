@@ -153,7 +153,7 @@ export const carryText = {
     inAllInHand: (weight: string, weight2: string) => `${weight} in all: ${weight2} in hand`,
     onTheShoulder: (weight: string) => `, ${weight} on the shoulder`,
     inTheBag2: (weight: string) => `, ${weight} in the bag`,
-    weightOfUnknown: (list: string) => `; weight of ${list} unknown`,
+    weightOfUnknown: (list: string) => `; weight of ${list} estimated`,
     noPictureIsPlannedHere: 'No picture is planned here.',
     inThisOrder: 'In this order',
     change: (setup: string) => `Change: ${setup}`,

@@ -34,6 +34,7 @@ export const ASSUMPTION_TEXTS: Record<Assumption, string> = {
   'thread-unknown': 'front filter unknown, assumed yes',
   'shift-unknown': 'shift unknown, assumed yes',
   'smallest-aperture-unknown': 'smallest aperture unknown, assumed small enough',
+  'sealing-unknown': 'weather sealing unknown: a rain cover if it isn’t sealed',
   'closest-focus-unknown': 'closest focus unknown, assumed near enough',
 };
 

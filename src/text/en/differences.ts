@@ -12,7 +12,6 @@ const AIM_TEXTS: Readonly<Record<AimName, string>> = {
   wants: 'the wants',
   pieces: 'the number of items',
   weight: 'the weight',
-  weightUnknown: 'unknown weights',
   price: 'the price',
   priceUnknown: 'unknown prices',
   speed: 'spare light',
@@ -46,8 +45,6 @@ export function amountText(aim: AimName, amount: number, currency: string): stri
       return counted(amount, 'item');
     case 'weight':
       return formatWeight(amount);
-    case 'weightUnknown':
-      return counted(amount, 'unknownWeight');
     case 'price':
       return formatMoney(amount, currency);
     case 'priceUnknown':

@@ -65,8 +65,6 @@ export const LIMIT_TEXTS: Readonly<Record<LimitKey, LimitText>> = {
 
 /** What is said of gear that is left out because nobody knows whether it keeps to a limit. */
 export const UNKNOWN_NOTES: Readonly<Record<UnknownUnderLimit, (names: string) => string>> = {
-  'weight-unknown': (names) =>
-    `A weight limit is set, but the weight of ${names} is unknown, so they’re left out. Add the weights on the shelf, or remove the limit.`,
   'price-unknown': (names) =>
     `A budget is set, but the price of ${names} is unknown, so they’re left out. Add the prices on the shelf, or remove the limit.`,
   'diameter-unknown': (names) =>
@@ -75,7 +73,6 @@ export const UNKNOWN_NOTES: Readonly<Record<UnknownUnderLimit, (names: string) =
 
 /** Why a limit leaves a lens out by itself. */
 export const LIMIT_REASONS: Readonly<Record<UnknownUnderLimit | BeyondLimit, string>> = {
-  'weight-unknown': 'weight unknown, and a weight limit is set',
   'price-unknown': 'price unknown, and a budget is set',
   'diameter-unknown': 'diameter unknown, and a limit on diameter is set',
   'too-thick': 'thicker than your limit',

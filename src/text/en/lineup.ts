@@ -112,14 +112,16 @@ export const lineupText = {
       `Closest focus of ${listed} unknown: assumed near enough for the pictures close by. Enter it on Shelf to be sure.`,
     smallestApertureOfUnknownAssumed: (listed: string) =>
       `Smallest aperture of ${listed} unknown: assumed small enough.`,
+    weightsEstimated: (listed: string) =>
+      `Kept to your weight limit by estimated weights of ${listed}. Enter them on Shelf to be sure.`,
     unknownDecides: {
       weight: (names: string, instead: string, below: string | null) =>
-        `Decided by an unknown weight: ${names} would do as well${instead === '' ? '' : ` instead of ${instead}`}${below === null ? '' : `, if together they weigh less than ${below}`}. Enter the weight on Shelf to be sure.`,
+        `Decided by estimated weights: ${names} would do as well${instead === '' ? '' : ` instead of ${instead}`}${below === null ? '' : `, if together they weigh less than ${below}`}. Enter the weight on Shelf to be sure.`,
       price: (names: string, instead: string, below: string | null) =>
         `Decided by an unknown price: ${names} would do as well${instead === '' ? '' : ` instead of ${instead}`}${below === null ? '' : `, if together they cost less than ${below}`}. Enter the price on Shelf to be sure.`,
     },
     weatherSealingOfUnknownSo: (listed: string) =>
-      `Weather sealing of ${listed} unknown, so they aren’t used in the wet.`,
+      `Weather sealing of ${listed}, or of the camera, unknown: under a rain cover if they aren’t sealed. Enter it on Shelf to be sure.`,
     timeRanOutBeforeEverything: (listed: string) =>
       `Time ran out before everything could be explained. Missing or incomplete: ${listed}.`,
     noPicturesYetSayIn: 'No pictures yet. Say in Brief what you want to bring home.',

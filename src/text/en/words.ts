@@ -109,7 +109,7 @@ export function shortfallText(s: Shortfall): string {
     case 'no-filter':
       return 'takes no filter, in front or in the adapter';
     case 'not-sealed':
-      return 'not weather sealed, or not known to be';
+      return 'not weather sealed';
     case 'no-autofocus':
       return 'no autofocus';
     case 'few-pixels':

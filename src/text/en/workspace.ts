@@ -1,5 +1,3 @@
-import { counted } from './counts';
-
 /** What is said by workspace. */
 export const workspaceText = {
   fileMenu: {
@@ -72,15 +70,8 @@ export const workspaceText = {
     shareOfTheWantedPictures: 'Share of the wanted pictures',
     ofThosePictures: (percent: string) => `${percent} of those pictures`,
     weightOfTheLineup: 'Weight of the lineup',
-    weight: (known: string | null, unknown: number, inAll: string | null) => {
-      const lineup =
-        unknown === 0
-          ? known
-          : known === null
-            ? 'weight unknown'
-            : `${known} and ${counted(unknown, 'item')} of unknown weight`;
-      return inAll === null ? lineup : `${lineup}, ${inAll} carried in all`;
-    },
+    weight: (lineup: string, inAll: string | null) =>
+      inAll === null ? lineup : `${lineup}, ${inAll} carried in all`,
     priceUnknown: 'price unknown',
     priceOfTheLineup: 'Price of the lineup',
     whatThereIsToBuy: 'What there is to buy or rent',
@@ -88,8 +79,7 @@ export const workspaceText = {
     fewestPossibleProven: 'fewest possible (proven)',
     bestFoundSoFar: 'best found so far',
     limitsConflict: 'limits conflict',
-    notCertainSomeWeightsAre:
-      'not certain: some weights are unknown, or the load is over its limit',
+    notCertainSomeWeightsAre: 'fewest by estimated weights, or the load is over its limit',
     no: (label: string) => `no ${label}`,
     of: (got: number, of: number, label: string, once: number) =>
       `${got} of ${of} ${label}${once === 0 ? '' : `, ${once} more once instead of twice`}`,

@@ -8,6 +8,7 @@ export type Assumption =
   | 'thread-unknown'
   | 'shift-unknown'
   | 'smallest-aperture-unknown'
+  | 'sealing-unknown'
   /** Neither closest focus nor largest magnification is known, and the picture is near. */
   | 'closest-focus-unknown';
 
@@ -16,6 +17,7 @@ export const ASSUMPTIONS: readonly Assumption[] = [
   'thread-unknown',
   'shift-unknown',
   'smallest-aperture-unknown',
+  'sealing-unknown',
   'closest-focus-unknown',
 ];
 
@@ -31,6 +33,7 @@ export function assumptionsOf(setup: Setup, frame: Frame): Assumption[] {
     'thread-unknown': () => special.frontFilter && setup.takesFilter === null,
     'shift-unknown': () => special.perspectiveControl && setup.shift === null,
     'smallest-aperture-unknown': () => depth.sharp !== null && setup.smallestFNumber === null,
+    'sealing-unknown': () => special.sealed && setup.sealed === null,
     'closest-focus-unknown': () => restsOnCloseFocus(setup, frame),
   };
   return ASSUMPTIONS.filter((code) => isAssumed[code]());

@@ -92,7 +92,7 @@ describe('what the answer rests on that is not known', () => {
     expect([assumed(1.8), assumed(1.9)]).toEqual([['closest-focus-unknown'], []]);
   });
 
-  it('is sealing in the wet, which is not relied on', () => {
+  it('is sealing in the wet', () => {
     expect(withLens({ sealed: null }, {}, { wet: true })).toEqual([['sealing-unknown', 'l']]);
     expect(withLens({ sealed: null }, wish({ sealed: true }))).toEqual([['sealing-unknown', 'l']]);
     expect(withLens({ sealed: false }, {}, { wet: true })).toEqual([]);
@@ -101,7 +101,6 @@ describe('what the answer rests on that is not known', () => {
   it('is weight and price under a limit, and pixels where cropping would count them', () => {
     expect(withLens({ weightG: null }, {}, { limits: { maxLineupWeightG: 5000 } })).toEqual([
       ['weight-unknown', 'l'],
-      ['no-lenses'],
     ]);
     const wished = { priceNew: null, priceUsed: null, ownership: 'wished' as const };
     const spend = { maxSpend: 100, sources: ['owned' as const, 'wished' as const] };

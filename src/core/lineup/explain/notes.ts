@@ -1,5 +1,3 @@
-import type { Frame } from '@/core/brief';
-import type { Setup } from '@/core/gear';
 import type { Choice } from '../solve/choose';
 import { type Assumption, ASSUMPTIONS } from './assumptions';
 import type { Problem } from '../problem/problem';
@@ -16,19 +14,15 @@ function lockedBeyond({ choice }: Problem, limit: BeyondLimit): string[] {
   );
 }
 
-/**
- * What was left out, or could not be checked, under a limit on weight because nobody knows what it
- * weighs: of the whole, what is locked in included, or of what an assignment carries.
- */
+/** What weighs an estimate under a limit on weight: on the whole, or on what an assignment carries. */
 function weightsUnknown(problem: Problem, choice: Choice): string[] {
-  const { items, bodies, unknown } = problem.choice;
+  const { items, bodies, estimated } = problem.choice;
   const limited = problem.assignments.filter((assignment) => assignment.maxWeightG !== null);
-  const unweighed = (all: readonly { readonly id: string; readonly weightG: number | null }[]) =>
-    all.filter((item) => item.weightG === null).map((item) => item.id);
+  const unweighed = (all: readonly { readonly id: string }[]) =>
+    all.filter(({ id }) => estimated.has(id)).map(({ id }) => id);
   const carried = new Set<string>(limited.flatMap((assignment) => assignment.bodyIds));
   return [
     ...new Set([
-      ...(unknown.get('weight-unknown') ?? []),
       ...unverifiedWeights(problem, choice),
       ...unweighed(bodies.filter((b) => carried.has(b.id))),
       ...(limited.length > 0 ? unweighed(items) : []),
@@ -36,7 +30,7 @@ function weightsUnknown(problem: Problem, choice: Choice): string[] {
   ];
 }
 
-/** What comes along, locked in, under a limit on weight that cannot be checked for it. */
+/** What comes along under a limit on the weight of all, which is only estimated to keep to it. */
 export function unverifiedWeights({ choice: all, limits }: Problem, choice: Choice): string[] {
   const weighing = sumLimits(limits).filter(({ rule }) => rule.resource === 'weightG');
   if (weighing.length === 0) return [];
@@ -47,8 +41,8 @@ export function unverifiedWeights({ choice: all, limits }: Problem, choice: Choi
     ...all.items.filter((p) => taken.has(p.id)),
     ...(bodiesCount ? all.bodies.filter((b) => along.has(b.id)) : []),
   ]
-    .filter((item) => item.weightG === null)
-    .map((item) => item.id);
+    .map((item) => item.id)
+    .filter((id) => all.estimated.has(id));
 }
 
 /** What the answer rests on that is not known, and what is missing for any answer. */
@@ -67,25 +61,15 @@ export function notesOf(
         ),
       ),
     ].sort();
-  const asked = (wish: (f: Frame) => boolean) => frames.some(wish);
-  const among = (setups: readonly Setup[], unknown: (s: Setup) => boolean) =>
-    [...new Set(setups.filter(unknown).map((s) => s.lensId))].sort();
-  const wet = problem.assignments.some((h) => h.wet) || asked((f) => f.special.sealed);
   const named: {
     code: Exclude<Note['code'], `no-${string}` | 'reasons-cut' | 'unknown-decides'>;
     ids: readonly string[];
   }[] = [
     { code: 'weight-unknown', ids: weightsUnknown(problem, choice) },
-    ...[...problem.choice.unknown].flatMap(([code, ids]) =>
-      code === 'weight-unknown' ? [] : [{ code, ids }],
-    ),
+    ...[...problem.choice.unknown].map(([code, ids]) => ({ code, ids })),
     ...BEYOND.map((code) => ({ code, ids: lockedBeyond(problem, code) })),
     { code: 'pixels-unknown', ids: pixelsUnknown },
     ...ASSUMPTIONS.map((code) => ({ code, ids: resting(code) })),
-    {
-      code: 'sealing-unknown',
-      ids: wet ? among(problem.choice.setups, (s) => s.sealed === null) : [],
-    },
   ];
   const hasLenses = problem.choice.items.some((p) => p.kind === 'lens');
   return [

@@ -125,6 +125,7 @@ export interface Totals {
   readonly pieces: number;
   /** All items, and the bodies along where they are counted; of those whose weight is known. */
   readonly weightG: number;
+  /** Of what weighs in it, what nobody knows the weight of: it counts as is usual for its kind. */
   readonly weightUnknown: readonly string[];
   /** By the price that counts, else the other one. */
   readonly price: number;
@@ -148,6 +149,8 @@ export type Reason =
 
 export type Note =
   | { readonly code: UnknownUnderLimit; readonly ids: readonly string[] }
+  /** Weights that are estimates, under a limit on weight. */
+  | { readonly code: 'weight-unknown'; readonly ids: readonly string[] }
   /** Lenses that are locked in although a limit on each lens would leave them out. */
   | { readonly code: BeyondLimit; readonly ids: readonly string[] }
   | { readonly code: 'pixels-unknown'; readonly ids: readonly string[] }
@@ -155,8 +158,6 @@ export type Note =
   | { readonly code: Assumption; readonly ids: readonly string[] }
   /** A figure that nobody knows decides: lenses that would do as well stay out for it. */
   | (UnknownDecides & { readonly code: 'unknown-decides' })
-  /** Lenses that a wet stretch leaves out because their sealing is not known. */
-  | { readonly code: 'sealing-unknown'; readonly ids: readonly string[] }
   /** Reasons that time ran out over: what the result has of them is not all. */
   | { readonly code: 'reasons-cut'; readonly ids: readonly Reason[] }
   | { readonly code: 'no-bodies' }
@@ -181,7 +182,7 @@ export interface Carried {
 export interface LineupResult {
   readonly format: 'armreach-lineup';
   readonly version: typeof RESULT_VERSION;
-  /** unverified: a limit on weight could not be checked, since what is locked in has no known weight. */
+  /** unverified: a limit on weight is kept to by estimated weights. */
   readonly status: 'proven' | 'best-found' | 'impossible' | 'unverified';
   readonly lineup: {
     readonly lensIds: readonly LensId[];

@@ -1,11 +1,16 @@
 import type { Limits } from '@/core/brief';
+import { USUAL_WEIGHT_FACTOR } from '@/core/gear';
 import { AIM_TOLERANCE } from '../problem/aims';
+import type { SelectableItem } from '../problem/item';
 import type { Problem } from '../problem/problem';
 import { presolve } from '../presolve/presolve';
 import { type Choice, choose } from '../solve/choose';
 import type { MipSolver } from '../solve/mipSolver';
 
-/** A weight or a price that nobody knows, and that keeps lenses out of a lineup that is as good before it. */
+/**
+ * A weight that is estimated, or a price that nobody knows, and that keeps lenses out of a lineup that is
+ * as good before it.
+ */
 export interface UnknownDecides {
   readonly figure: 'weight' | 'price';
   /** Items whose figure would have to be known. */
@@ -17,10 +22,13 @@ export interface UnknownDecides {
 }
 
 const KEYS = { weight: 'weightG', price: 'price' } as const;
+/** What an unknown price may be at the least, and by what an estimated weight may be too high. */
+const AT_BEST = { weight: 1 / USUAL_WEIGHT_FACTOR, price: 0 } as const;
 
 /**
- * The figure that decides by being unknown, if one does: what is known goes before what is not, so the
- * choice is made once more as if each unknown figure outside the lineup were nothing.
+ * The figure that decides by being unknown, if one does. A known price goes before an unknown one, so
+ * the choice is made once more as if each unknown price outside the lineup were nothing; and with each
+ * estimated weight outside it as low as it may well be.
  */
 export function unknownDecides(
   solver: MipSolver,
@@ -33,23 +41,24 @@ export function unknownDecides(
   for (const figure of decidingFigures(problem.limits)) {
     const key = KEYS[figure];
     const { items } = problem.choice;
-    if (!items.some((p) => p[key] === null && !taken.has(p.id))) continue;
-    const asNothing = items.map((p) =>
-      p[key] === null && !taken.has(p.id) ? { ...p, [key]: 0 } : p,
+    const isUnknown = (p: SelectableItem) =>
+      figure === 'weight' ? problem.choice.estimated.has(p.id) : p.price === null;
+    const isOpen = (p: SelectableItem) => isUnknown(p) && !taken.has(p.id);
+    if (!items.some(isOpen)) continue;
+    const atBest = items.map((p) =>
+      isOpen(p) ? { ...p, [key]: AT_BEST[figure] * (p[key] ?? 0) } : p,
     );
-    const hopeful = { ...problem, choice: { ...problem.choice, items: asNothing } };
+    const hopeful = { ...problem, choice: { ...problem.choice, items: atBest } };
     const found = choose(solver, hopeful, presolve(hopeful), timeLimitS);
     if (found === null || found.open !== null) continue;
-    const ids = items.filter(
-      (p) => p[key] === null && !taken.has(p.id) && found.taken.includes(p.id),
-    );
+    const ids = items.filter((p) => isOpen(p) && found.taken.includes(p.id));
     if (ids.length === 0) continue;
     const others = new Set(found.taken);
     const instead = items.filter((p) => taken.has(p.id) && !others.has(p.id));
     const sum = (of: readonly string[]) =>
-      items.reduce((all, p) => all + (of.includes(p.id) ? (p[key] ?? 0) : 0), 0);
+      items.reduce((all, p) => all + (of.includes(p.id) && !isOpen(p) ? (p[key] ?? 0) : 0), 0);
     const below = sum(choice.taken) - sum(found.taken);
-    const isTold = instead.every((p) => p[key] !== null) && below > AIM_TOLERANCE;
+    const isTold = instead.every((p) => !isUnknown(p)) && below > AIM_TOLERANCE;
     return {
       figure,
       ids: ids.map((p) => p.id),

@@ -80,7 +80,7 @@ export function tradeOff(
     if (outcome.kind === 'time-limit') return { points: ordered(points), complete: false };
     if (outcome.kind === 'infeasible') continue;
     const values = valuesOf(costs, outcome.values);
-    points.push(pointOf(model, outcome.values, values));
+    points.push(pointOf(model, problem.choice.estimated, outcome.values, values));
     boxes = cutBelow([...boxes, box], values);
     progress(points.length / mostPoints);
   }
@@ -210,6 +210,7 @@ function valuesOf(
 
 function pointOf(
   model: CoveringModel,
+  estimated: ReadonlySet<string>,
   values: readonly number[],
   reached: Record<Dimension, number>,
 ): TradePoint {
@@ -219,13 +220,14 @@ function pointOf(
       .filter(({ target, column }) => partLost(target) > 0 && (values[column] ?? 0) > 0.5)
       .map(({ target }) => target.frame.id),
   );
+  const ids = taken.map((p) => p.id);
   return {
-    pieceIds: taken.map((p) => p.id),
+    pieceIds: ids,
     got: [...got],
     lenses: taken.filter((p) => p.kind === 'lens').length,
     items: reached.items,
     weightG: reached.weightG,
-    weightUnknown: taken.filter((p) => p.weightG === null).map((p) => p.id),
+    weightUnknown: ids.filter((id) => estimated.has(id)),
     spend: reached.spend,
     wantsPercent: -reached.wantsPercent,
   };

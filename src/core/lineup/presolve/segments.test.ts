@@ -207,12 +207,14 @@ describe('reduction', () => {
     ).toEqual(['mid', 'tele']);
   });
 
-  it('prefers a known weight to an unknown one, and keeps what is locked in', () => {
+  it('weighs what nobody has weighed as usual for its kind, and keeps what is locked in', () => {
     const known = aLens('z-known', 24, 105, 4, { weightG: 3000 });
     const unknown = aLens('a-unknown', 24, 105, 4, { weightG: null });
-    expect(presolvedLenses([known, unknown], frames)).toEqual(['z-known']);
+    expect(presolvedLenses([known, unknown], frames)).toEqual(['a-unknown']);
+    const lighter = { ...known, weightG: 300 };
+    expect(presolvedLenses([lighter, unknown], frames)).toEqual(['z-known']);
     expect(
-      presolvedLenses([known, unknown], frames, [], someLimits({ lockedIn: ['a-unknown'] })),
+      presolvedLenses([lighter, unknown], frames, [], someLimits({ lockedIn: ['a-unknown'] })),
     ).toEqual(['a-unknown', 'z-known']);
   });
 

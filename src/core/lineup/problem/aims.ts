@@ -12,7 +12,6 @@ export type AimName =
   | 'once'
   | 'wants'
   | 'pieces'
-  | 'weightUnknown'
   | 'weight'
   | 'priceUnknown'
   | 'price'
@@ -56,10 +55,7 @@ const aim = (name: AimName, costs: Partial<Aim>): Aim => ({
 
 /** What each aim after the items counts. */
 const LATE: Readonly<Record<LateAim, readonly Aim[]>> = {
-  weight: [
-    aim('weightUnknown', { itemCostOf: (p) => (p.weightG === null ? 1 : 0) }),
-    aim('weight', { itemCostOf: (p) => p.weightG ?? 0 }),
-  ],
+  weight: [aim('weight', { itemCostOf: (p) => p.weightG })],
   price: [
     aim('priceUnknown', { itemCostOf: (p) => (p.price === null ? 1 : 0) }),
     aim('price', { itemCostOf: (p) => p.price ?? 0 }),
@@ -137,10 +133,7 @@ export function aimsOf(frames: readonly Frame[], limits: Limits): Aim[] {
 
 /** What a body weighs counts with the lenses where the person says so. */
 function withBodies(each: Aim): Aim {
-  if (each.name === 'weight') return { ...each, bodyCost: (b) => b.weightG ?? 0 };
-  if (each.name === 'weightUnknown')
-    return { ...each, bodyCost: (b) => (b.weightG === null ? 1 : 0) };
-  return each;
+  return each.name === 'weight' ? { ...each, bodyCost: (b) => b.weightG ?? 0 } : each;
 }
 
 /**

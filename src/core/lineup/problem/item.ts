@@ -5,7 +5,8 @@ export interface SelectableItem {
   readonly id: string;
   readonly kind: SelectableKind;
   readonly itemCost: number;
-  readonly weightG: number | null;
+  /** As usual for its kind where nobody knows it. */
+  readonly weightG: number;
   readonly price: number | null;
   /** Money it takes to have it; 0 for what is owned or borrowed, null when not known. */
   readonly spend: number | null;

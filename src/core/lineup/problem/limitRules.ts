@@ -12,7 +12,7 @@ export type LimitKey = {
 }[keyof Limits];
 
 /** Said of what is left out because nobody knows whether it keeps to a limit. */
-export type UnknownUnderLimit = 'weight-unknown' | 'price-unknown' | 'diameter-unknown';
+export type UnknownUnderLimit = 'price-unknown' | 'diameter-unknown';
 /** Said of a lens that is beyond a limit by itself. */
 export type BeyondLimit = 'too-thick';
 
@@ -43,7 +43,7 @@ export interface LensRule {
 const weight = {
   kind: 'sum',
   of: (item) => item.weightG,
-  unknown: 'weight-unknown',
+  unknown: null,
   resource: 'weightG',
   countsLoads: false,
 } as const satisfies Partial<SumRule>;

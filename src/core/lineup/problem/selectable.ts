@@ -8,6 +8,7 @@ import {
   mountableSetups,
   type Setup,
   type Shelf,
+  weighingOf,
 } from '@/core/gear';
 import { AT_EASE, type Pace } from '@/core/pace';
 import type { SelectableItem, SelectableKind } from './item';
@@ -17,29 +18,32 @@ import { type BeyondLimit, lensLimits, sumLimits, type UnknownUnderLimit } from 
 export interface Selectable {
   /** In the stated order of ids, so that the answer does not depend on the order of the shelf. */
   readonly items: readonly SelectableItem[];
-  /** Bodies that may be used; which of them come along is chosen. */
+  /** Bodies that may be used, each with a weight; which of them come along is chosen. */
   readonly bodies: readonly Body[];
   readonly setups: readonly Setup[];
   /** Left out because a limit is set and nobody knows whether they keep to it. */
   readonly unknown: ReadonlyMap<UnknownUnderLimit, readonly string[]>;
+  /** Of what may be chosen, what weighs as usual for its kind, since nobody knows what it weighs. */
+  readonly estimated: ReadonlySet<string>;
   /** Lenses that are beyond a limit by themselves; of these only what is locked in may be chosen. */
   readonly beyond: ReadonlyMap<string, BeyondLimit>;
 }
 
 /**
  * The items and setups that the limits allow. Locked-in items are allowed whoever owns them. Under
- * a limit on weight or money an item of unknown weight or price cannot be taken, since unknown is
- * not zero.
+ * a limit on money an item of unknown price cannot be taken, since unknown is not zero; an unknown
+ * weight counts as is usual for its kind.
  */
 export function selectable(shelf: Shelf, limits: Limits, pace: Pace = AT_EASE): Selectable {
   const lockedIn = new Set(limits.lockedIn);
   const eligible = eligibleGear(shelf, limits);
-  const { unknown, beyond, keepsToLimits, isWeighed } = checks(limits, lockedIn);
+  const { unknown, beyond, keepsToLimits } = checks(limits);
+  const weighing = weighingOf(shelf);
   const entryOf = (item: PricedItem, kind: SelectableKind, itemCost: number): SelectableItem => ({
     id: item.id,
     kind,
     itemCost,
-    weightG: item.weightG,
+    weightG: weighing.of(item.id),
     price: priceOf(item, limits),
     spend: spendOf(item, limits),
     owned: item.ownership === 'owned',
@@ -57,12 +61,16 @@ export function selectable(shelf: Shelf, limits: Limits, pace: Pace = AT_EASE): 
   const converters = along(eligible.converters, 'converter', limits.converterPieces);
   const tubes = along(eligible.tubes, 'tube', limits.tubePieces);
   const adapters = along(eligible.adapters, 'adapter', limits.adapterPieces);
-  const bodies = eligible.bodies.filter(isWeighed);
+  const bodies = eligible.bodies.map((b) => ({ ...b, weightG: weighing.of(b.id) }));
   const itemsOf = <T extends PricedItem>(chosen: readonly { readonly item: T }[]) =>
     byId(chosen.map(({ item }) => item));
+  const items = byId([...lenses, ...converters, ...tubes, ...adapters].map(({ entry }) => entry));
   return {
-    items: byId([...lenses, ...converters, ...tubes, ...adapters].map(({ entry }) => entry)),
+    items,
     bodies,
+    estimated: new Set(
+      [...items, ...bodies].flatMap(({ id }) => (weighing.isEstimated(id) ? [id] : [])),
+    ),
     setups: mountableSetups(
       {
         mounts: shelf.mounts,
@@ -80,7 +88,7 @@ export function selectable(shelf: Shelf, limits: Limits, pace: Pace = AT_EASE): 
 }
 
 /** Whether items keep to the limits; what does not, or not knowably, is noted. */
-function checks(limits: Limits, lockedIn: ReadonlySet<string>) {
+function checks(limits: Limits) {
   const unknown = new Map<UnknownUnderLimit, string[]>();
   const beyond = new Map<string, BeyondLimit>();
   const sums = sumLimits(limits);
@@ -107,11 +115,6 @@ function checks(limits: Limits, lockedIn: ReadonlySet<string>) {
       }
       return true;
     },
-    isWeighed: (body: Body): boolean =>
-      body.weightG !== null ||
-      lockedIn.has(body.id) ||
-      !sums.some(({ rule }) => rule.countsBodies(limits)) ||
-      isUnknown(body.id, 'weight-unknown'),
   };
 }
 

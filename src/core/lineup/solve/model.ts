@@ -449,9 +449,6 @@ class ModelBuilder {
     if (known) return known.column;
     const column = this.column(0, 1, true);
     this.heldAt.set(key, { assignment, itemId, column });
-    const item = this.items[this.itemColumn(itemId)];
-    if (assignment.maxWeightG !== null && item?.weightG === null)
-      this.row(0, 0, [[column, 1]], { kind: 'handWeight', assignment });
     return column;
   }
 
@@ -461,9 +458,6 @@ class ModelBuilder {
     if (known) return known.column;
     const column = this.column(0, 1, true);
     this.bodyAt.set(key, { assignment, bodyId, column });
-    const body = this.problem.choice.bodies.find((b) => b.id === bodyId);
-    if (assignment.maxWeightG !== null && body?.weightG === null)
-      this.row(0, 0, [[column, 1]], { kind: 'handWeight', assignment });
     return column;
   }
 

@@ -7,7 +7,7 @@ import {
   type BlockSides,
   volumeMm3,
 } from '@/core/carry';
-import { itemsWithoutBodies } from '@/core/gear';
+import { itemsWithoutBodies, weighingOf } from '@/core/gear';
 import { namesOf } from '../names';
 import { exactWeight } from './lineupSteps';
 import { exact } from './exact';
@@ -151,9 +151,11 @@ function parter({ shelf }: OutingFile): (id: string) => WeightPart {
       (item) => [item.id as string, item] as const,
     ),
   );
+  const gear = weighingOf(shelf);
   return (id) => {
     const item = items.get(id);
-    return { id, name: item?.name ?? id, value: item?.weightG ?? null };
+    const name = item?.name ?? id;
+    return { id, name: gear.isEstimated(id) ? `${name}, estimated` : name, value: gear.of(id) };
   };
 }
 

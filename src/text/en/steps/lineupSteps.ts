@@ -1,5 +1,5 @@
 import type { Frame, FrameId, Limits } from '@/core/brief';
-import { itemsWithoutBodies, type Shelf } from '@/core/gear';
+import { itemsWithoutBodies, type Shelf, weighingOf } from '@/core/gear';
 import {
   type Advantage,
   type Gap,
@@ -46,12 +46,16 @@ export function weightSteps(
   const { limits, shelf } = file;
   const bodies = limits.countBodies ? shelf.bodies.filter((b) => bodyIds.includes(b.id)) : [];
   const parts = [...itemsOf(file, ids), ...bodies];
+  const gear = weighingOf(shelf);
   return [
     sumStep(
       limits.countBodies ? 'Weight with cameras' : 'Weight without cameras',
-      parts.map((p) => ({ name: p.name, value: p.weightG })),
+      parts.map(({ id, name }) => ({
+        name: gear.isEstimated(id) ? `${name}, estimated` : name,
+        value: gear.of(id),
+      })),
       exactWeight,
-      'Weights from the shelf; an unknown one never counts as zero under a limit.',
+      'Weights from the shelf; an unknown one is estimated from range, f-number and sensor, and half of real lenses are within a sixth of that.',
     ),
   ];
 }
