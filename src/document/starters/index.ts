@@ -17,15 +17,24 @@ export type { Starter, StarterText } from './shot';
 
 /**
  * An outing from a starter brief, with the gear that is on the shelf. What can't be repeated is asked for
- * twice only where there are two cameras.
+ * twice only where there are two cameras, and weight is limited only where the weights are known.
+ *
+ * @param shelf what the outing's own gear is
+ * @param atHand what the person has, where that isn't all in the outing itself
  */
 export function outingFromStarter(
   starter: Starter,
   text: StarterText,
-  { shelf, currency }: { readonly shelf: Shelf; readonly currency: string },
+  {
+    shelf,
+    currency,
+    atHand = shelf,
+  }: { readonly shelf: Shelf; readonly currency: string; readonly atHand?: Shelf },
 ): OutingFile {
-  const limits = { ...DEFAULT_LIMITS, ...starter.limits };
-  const hasTwoCameras = eligibleBodies(shelf, limits).length > 1;
+  const isWeighed = atHand.lenses.length > 0 && atHand.lenses.every((l) => l.weightG !== null);
+  const asked = { ...DEFAULT_LIMITS, ...starter.limits };
+  const limits = isWeighed ? asked : { ...asked, maxLineupWeightG: null };
+  const hasTwoCameras = eligibleBodies(atHand, limits).length > 1;
   const frames = starter.shots.map((shot) => frameOf(shot, text));
   return {
     format: FILE_FORMAT,

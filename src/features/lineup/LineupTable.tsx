@@ -43,7 +43,7 @@ export function Headline({ result }: { result: LineupResult }) {
         </span>
       </div>
       {result.conflict && <ConflictText conflict={result.conflict} />}
-      <Notes result={result} name={name} currency={file.outing.currency} />
+      <Notes result={result} name={name} />
     </section>
   );
 }
@@ -246,15 +246,10 @@ const REASONS: Readonly<Record<Reason, string>> = {
   ranges: words.gapsAndOverlaps,
 };
 
-function Notes({
-  result,
-  name,
-  currency,
-}: {
-  result: LineupResult;
-  name: (id: string) => string;
-  currency: string;
-}) {
+function Notes({ result, name }: { result: LineupResult; name: (id: string) => string }) {
+  const file = useFile();
+  const { currency } = file.outing;
+  const hasLenses = file.shelf.lenses.length > 0;
   const taken = new Set<string>(Object.values(result.lineup).flat());
   const texts = result.notes.flatMap((note) => {
     switch (note.code) {
@@ -291,7 +286,7 @@ function Notes({
       case 'no-frames':
         return words.noPicturesYetSayIn;
       case 'no-lenses':
-        return words.noLensCanBeChosen;
+        return hasLenses ? words.limitsLeaveNoLens : words.noLensOnShelf;
       case 'no-bodies':
         return words.noLensFitsACamera;
       default:

@@ -25,6 +25,7 @@ const t = lineupText.notGot;
 export function NotGot({ result }: { result: LineupResult }) {
   const file = useFile();
   const name = namesOf(file);
+  const hasLenses = file.shelf.lenses.length > 0;
   const lost = result.frames.filter((f) => f.state === 'lost' || f.state === 'once');
   if (lost.length === 0) return null;
   return (
@@ -40,7 +41,7 @@ export function NotGot({ result }: { result: LineupResult }) {
             <span className="text-soft">{WANTS[frame.want]}</span>
             <span className="block text-[13px]">
               {frame.kept === null
-                ? whyNot(frame, result, name)
+                ? whyNot(frame, result, hasLenses, name)
                 : keptText(frame, frame.kept, file, name)}
             </span>
           </li>
@@ -54,8 +55,13 @@ function stateOf({ state, nearest }: FrameResult): MarkedState {
   return state === 'lost' && nearest?.shortfall?.code === 'too-slow' ? 'slow' : state;
 }
 
-function whyNot(frame: FrameResult, result: LineupResult, name: (id: string) => string): string {
-  return frame.once === null ? whyLost(frame, result, name) : ONCE_REASONS[frame.once];
+function whyNot(
+  frame: FrameResult,
+  result: LineupResult,
+  hasLenses: boolean,
+  name: (id: string) => string,
+): string {
+  return frame.once === null ? whyLost(frame, result, hasLenses, name) : ONCE_REASONS[frame.once];
 }
 
 /** What keeps the lenses out that would cover a wanted picture. */
@@ -124,7 +130,8 @@ const NAMED = 4;
 
 function whyLost(
   frame: FrameResult,
-  { lensesOut }: LineupResult,
+  { lensesOut, notes }: LineupResult,
+  hasLenses: boolean,
   name: (id: string) => string,
 ): string {
   const [places = ''] = positionTexts(frame.unit, [frame.impossible]);
@@ -144,7 +151,10 @@ function whyLost(
       frame.want === 'bonus' ? t.aBonusNeverAddsA : whyOut(covered.map((l) => l.reason)),
     );
   }
-  if (!miss) return t.noneOfYourLensesFits;
+  if (!miss) {
+    if (notes.every((n) => n.code !== 'no-lenses')) return t.noneOfYourLensesFits;
+    return hasLenses ? t.limitsLeaveNoLens : t.noLensOnShelf;
+  }
   const lack = miss.shortfall ? shortfallText(miss.shortfall) : t.coversIt;
   return frame.unit === 'm' ? t.nearestAndNothingAt(setup, lack, places) : t.nearest(setup, lack);
 }

@@ -52,12 +52,13 @@ export function FirstOuting({
     if (!starter || !good) return;
     const theirs = { ...EMPTY_SHELF, gear: readGear(body, lines) };
     edit((desk) => ({ ...desk, shelf: takenOntoShelf(theirs, desk.shelf, new Map()) }));
-    const { settings } = deskNow();
+    const { settings, shelf } = deskNow();
     onOpenChange(false);
     openPlan(
       newPlan(
         outingFromStarter(starter, STARTER_TEXTS[starter.key], {
           shelf: NO_GEAR,
+          atHand: shelf.gear,
           currency: settings.currency,
         }),
         deskNow(),

@@ -18,7 +18,7 @@ export function StarterDialog({
   onOpenChange: (open: boolean) => void;
   onChoose: (file: OutingFile) => void;
 }) {
-  const { settings } = useDesk();
+  const { settings, shelf } = useDesk();
   return (
     <Dialog
       open={open}
@@ -37,6 +37,7 @@ export function StarterDialog({
                 onChoose(
                   outingFromStarter(starter, STARTER_TEXTS[starter.key], {
                     shelf: NO_GEAR,
+                    atHand: shelf.gear,
                     currency: settings.currency,
                   }),
                 )

@@ -125,8 +125,8 @@ export const lineupText = {
     timeRanOutBeforeEverything: (listed: string) =>
       `Time ran out before everything could be explained. Missing or incomplete: ${listed}.`,
     noPicturesYetSayIn: 'No pictures yet. Say in Brief what you want to bring home.',
-    noLensCanBeChosen:
-      'No lens can be chosen: the shelf is empty, or the ownership filter excludes everything.',
+    noLensOnShelf: 'No lens on your shelf yet.',
+    limitsLeaveNoLens: 'Your limits leave no lens to choose from.',
     noLensFitsACamera: 'No lens fits a camera you’re bringing.',
     andMore: (list: string, value: number) => `${list} and ${value} more`,
     lockIn: (name: string) => `Lock in ${name}`,
@@ -177,6 +177,8 @@ export const lineupText = {
     aBonusNeverAddsA: 'a bonus never adds a lens',
     but: (more: string, more2: string) => `${more}, but ${more2}.`,
     noneOfYourLensesFits: 'None of your lenses fits a camera you can bring.',
+    limitsLeaveNoLens: 'Your limits leave no lens to choose from.',
+    noLensOnShelf: 'No lens on your shelf yet.',
     coversIt: 'covers it',
     nearest: (setup: string, lack: string) => `Nearest: ${setup}, ${lack}.`,
     nearestAndNothingAt: (setup: string, lack: string, places: string) =>
