@@ -25,6 +25,7 @@ import {
   planCodec,
   putFrame,
   putItem,
+  readGearLines,
   removeItems,
   same,
   setLimits,
@@ -35,6 +36,7 @@ import {
   setStanding,
   shared,
   takenIn,
+  typedOntoShelf,
 } from '@/document';
 
 const read = decode(readFileSync('tests/fixtures/released/outing-5.json', 'utf8'));
@@ -250,6 +252,20 @@ describe('gear of a file beside the shelf', () => {
     const file = fileOf({ ...taken, settings: DEFAULT_SETTINGS });
     expect(file.shelf.lenses).toMatchObject([{ id: 'mine', weightG: inOuting }]);
     expect(file.limits.lockedIn).toEqual(['mine']);
+  });
+
+  it('takes the figures that were typed of what is known, and what is new as it is said to stand', () => {
+    const typed = (line: string, shelf = NO_GEAR) =>
+      readGearLines(line, shelf).flatMap((l) => (l.kind === 'lenses' ? [l.item] : []));
+    const mine = { ...EMPTY_SHELF, gear: { ...NO_GEAR, lenses: typed('70-200 2.8') } };
+    const more = typed('70-200 2.8 1.4kg\n300 2.8 2.9kg wished');
+    const { lenses } = typedOntoShelf({ ...NO_GEAR, lenses: more }, mine).gear;
+    expect(lenses.map((l) => [l.weightG, l.ownership])).toEqual([
+      [1400, 'owned'],
+      [2900, 'wished'],
+    ]);
+    const again = typedOntoShelf({ ...NO_GEAR, lenses: typed('70-200 2.8') }, mine);
+    expect(again.gear).toEqual(mine.gear);
   });
 
   it('touches nothing unasked, and keeps what is new to the outing', () => {

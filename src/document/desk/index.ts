@@ -32,6 +32,7 @@ export {
   planOfFile,
   takenIn,
   takenOntoShelf,
+  typedOntoShelf,
   type Taking,
   usualTaking,
 } from './takingIn';

@@ -1,4 +1,5 @@
 import {
+  FIGURES,
   ITEM_KINDS,
   type ItemKind,
   isAway,
@@ -11,6 +12,7 @@ import {
   type Source,
   SOURCES,
 } from '@/core/gear';
+import { mapShelf } from '@/core/next';
 import { freshId } from '../freshId';
 import type { OutingFile } from '../outingFile';
 import { same } from './join';
@@ -154,7 +156,7 @@ export function planOfFile(
   return takenIn(file, personal).plan;
 }
 
-const isSource = (taking: Taking): taking is Source =>
+const isSource = (taking: string): taking is Source =>
   (SOURCES as readonly string[]).includes(taking);
 
 /** Puts each item of a file where it is to be, under an id that is free there. */
@@ -330,3 +332,25 @@ export function takenOntoShelf(
     things: [...mine.things, ...fresh(theirs.things, mine.things)].slice(0, MOST_THINGS),
   };
 }
+
+/**
+ * A shelf with gear as it was typed: what is on it already gets the figures that were typed, and what is new
+ * stands as it was said to.
+ */
+export function typedOntoShelf(typed: Shelf, mine: PersonalShelf): PersonalShelf {
+  const compared = comparedGear(typed, mine.gear);
+  const said = new Map(
+    compared.flatMap(({ theirs, mine: known }) => (known ? [[known.id, figuresIn(theirs)]] : [])),
+  );
+  const gear = mapShelf(mine.gear, (items) => items.map((i) => ({ ...i, ...said.get(i.id) })));
+  const standing = compared.flatMap(({ theirs, mine: known }) =>
+    known === null && isSource(theirs.ownership) ? [[theirs.id, theirs.ownership] as const] : [],
+  );
+  return takenOntoShelf({ ...mine, gear: typed }, { ...mine, gear }, new Map(standing));
+}
+
+/** The figures of an item that are known. */
+const figuresIn = (item: AnyItem) =>
+  Object.fromEntries(
+    Object.entries(item).filter(([key, value]) => key in FIGURES && value !== null),
+  );

@@ -3,15 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { type Body, bodyId, type Lens, type Shelf } from '@/core/gear';
-import {
-  EMPTY_SHELF,
-  freshId,
-  newItem,
-  newPlan,
-  NO_GEAR,
-  readGearLines,
-  takenOntoShelf,
-} from '@/document';
+import { freshId, newItem, newPlan, NO_GEAR, readGearLines, typedOntoShelf } from '@/document';
 import { outingFromStarter, STARTERS } from '@/document/starters';
 import { useDeskNow, useEditDesk } from '@/session';
 import { Button, Dialog, SelectField, TextField } from '@/ui';
@@ -50,8 +42,7 @@ export function FirstOuting({
   const start = () => {
     const starter = STARTERS.find((s) => s.key === genre);
     if (!starter || !good) return;
-    const theirs = { ...EMPTY_SHELF, gear: readGear(body, lines) };
-    edit((desk) => ({ ...desk, shelf: takenOntoShelf(theirs, desk.shelf, new Map()) }));
+    edit((desk) => ({ ...desk, shelf: typedOntoShelf(readGear(body, lines), desk.shelf) }));
     const { settings, shelf } = deskNow();
     onOpenChange(false);
     openPlan(
