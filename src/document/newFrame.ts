@@ -1,4 +1,11 @@
-import { type Frame, frameId, type Need, NOTHING_SPECIAL, type Output } from '@/core/brief';
+import {
+  type Frame,
+  frameId,
+  type Need,
+  NOTHING_SPECIAL,
+  type Output,
+  SUBJECTS,
+} from '@/core/brief';
 import { freshId } from './freshId';
 import type { ShotLine } from './formats/shotList';
 
@@ -75,15 +82,25 @@ function freshFrame(taken: ReadonlySet<string>, name: string): Frame {
   };
 }
 
-/** Frames from the lines of a shot list: a standing person where the line says no more. */
+/**
+ * Frames from the lines of a shot list: a standing person in cloudy light where the line says no more. What
+ * has a size of its own, a room or a ring, is no person.
+ */
 export function framesOfLines(lines: readonly ShotLine[], frames: readonly Frame[]): Frame[] {
   const added: Frame[] = [];
   const taken = new Set<string>(frames.map((f) => f.id));
-  for (const { name, want, fromM, toM } of lines) {
+  for (const { name, want, fromM, toM, scene, subject, longestTimeS } of lines) {
     const fresh = freshFrame(taken, name);
     taken.add(fresh.id);
-    const need = fromM === null || toM === null ? SUBJECT : { ...SUBJECT, fromM, toM };
-    added.push({ ...fresh, want, need: { ...need, toM: Math.max(need.fromM, need.toM) } });
+    const { widthM, heightM } = SUBJECTS.find((s) => s.key === subject) ?? SUBJECT;
+    const sized = { ...SUBJECT, widthM, heightM };
+    const need = fromM === null || toM === null ? sized : { ...sized, fromM, toM };
+    const light = {
+      ...fresh.light,
+      ...(scene && { source: { kind: 'scene' as const, scene } }),
+      ...(longestTimeS && { longestTimeS }),
+    };
+    added.push({ ...fresh, want, need, light, subject: subject ?? fresh.subject });
   }
   return added;
 }

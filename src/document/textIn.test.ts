@@ -4,6 +4,7 @@ import {
   addGear,
   alreadyOn,
   decode,
+  framesOfLines,
   type OutingFile,
   placeFrame,
   readGearLines,
@@ -24,7 +25,28 @@ test.each([
   ['12) Room 101, whole', 'Room 101, whole', 'want', null, null],
   ['Speech, 4,5 m', 'Speech', 'want', 4.5, 4.5],
 ])('the line "%s" of a shot list', (line, name, want, fromM, toM) => {
-  expect(readShotList(`\n${line}\r\n\n`)).toEqual([{ name, want, fromM, toM }]);
+  expect(readShotList(`\n${line}\r\n\n`)).toMatchObject([{ name, want, fromM, toM }]);
+});
+
+test.each([
+  ['Dancers in dim light, 1/125, 5-9 m', 'Dancers in dim light', 'dimHall', null, 1 / 125],
+  ['Walkers in the sun', 'Walkers in the sun', 'fullSun', null, null],
+  ['The whole room, 6 m', 'The whole room', null, 'hall', null],
+  ['Rings by candlelight at 0.3 m', 'Rings by candlelight', 'candlelight', 'ring', null],
+  ['Heron at dusk 1/500 s 30 m', 'Heron at dusk', 'dusk', 'largeBird', 1 / 500],
+  ['Dimple and sunder', 'Dimple and sunder', null, null, null],
+])('the words of "%s" say light, thing and time', (line, name, scene, subject, longestTimeS) => {
+  expect(readShotList(line)).toMatchObject([{ name, scene, subject, longestTimeS }]);
+});
+
+test('a picture of a room has the size of a room, in the light that was said', () => {
+  const [room, person] = framesOfLines(readShotList('A room at night 4-6 m\nSomeone 3 m'), []);
+  expect(room).toMatchObject({
+    subject: 'hall',
+    need: { widthM: 18, heightM: 7, fromM: 4, toM: 6 },
+    light: { source: { kind: 'scene', scene: 'nightStreet' } },
+  });
+  expect(person).toMatchObject({ subject: 'standingPerson', need: { heightM: 1.8 } });
 });
 
 test('lines without a name fall away', () => {

@@ -1,8 +1,9 @@
 import type { Want } from '@/core/brief';
 import { oneLine } from '@/core/text';
+import { type ShotWords, shotWords, withoutTime } from './shotWords';
 
 /** What one line of a shot list says. */
-export interface ShotLine {
+export interface ShotLine extends ShotWords {
   readonly name: string;
   readonly want: Want;
   /** Distances, m; null where the line names none. */
@@ -24,11 +25,13 @@ const LONGEST_LINE = 1000;
 
 /**
  * A shot list as people write it, one picture a line: numbers and bullets in front are left out,
- * "must", "want" or "bonus" at either end says how badly, "4–8 m" from how far. Empty lines fall away.
+ * "must", "want" or "bonus" at either end says how badly, "4–8 m" from how far, "1/125" how long at the
+ * most; words of light and of everyday things say what they mean. Empty lines fall away.
  */
 export function readShotList(text: string): ShotLine[] {
   return text.split(/\r?\n/).flatMap((line) => {
-    const bare = tidied(line.slice(0, LONGEST_LINE)).replace(BULLET, '').trim();
+    const whole = tidied(line.slice(0, LONGEST_LINE)).replace(BULLET, '').trim();
+    const bare = tidied(withoutTime(whole));
     const distances = DISTANCES.exec(bare);
     const rest = distances ? without(bare, distances) : bare;
     const want = WANT_FIRST.exec(bare) ?? WANT_LAST.exec(bare) ?? WANT_LAST.exec(rest);
@@ -46,6 +49,7 @@ export function readShotList(text: string): ShotLine[] {
         want: (want?.[1]?.toLowerCase() ?? 'want') as Want,
         fromM: a === null || b === null ? null : Math.min(a, b),
         toM: a === null || b === null ? null : Math.max(a, b),
+        ...shotWords(whole),
       },
     ];
   });

@@ -1,10 +1,19 @@
 'use client';
 
 import { useState } from 'react';
-import { addFrames, fittingFrames, framesOfLines } from '@/document';
+import { addFrames, fittingFrames, framesOfLines, type ShotLine } from '@/document';
 import { useEdit, useFile, useReading } from '@/session';
 import { Button, Dialog, TextArea } from '@/ui';
-import { briefFormText, counted, formatDistances, WANTS } from '@/text';
+import {
+  briefFormText,
+  counted,
+  formatDistances,
+  formatShutter,
+  plainList,
+  SCENE_NAMES,
+  SUBJECT_NAMES,
+  WANTS,
+} from '@/text';
 import { LeftOutList } from '@/parts';
 
 const t = briefFormText.pasteDialog;
@@ -45,7 +54,9 @@ export function PasteDialog({
         <ul className="mt-3 max-h-72 overflow-auto" tabIndex={0} aria-label={t.picturesUnderstood}>
           {lines.map((line, i) => (
             <li key={i} className="flex gap-3 border-b border-hair py-0.5">
-              <span className="flex-1">{line.name}</span>
+              <span className="flex-1">
+                {line.name} <span className="text-soft">{understood(line)}</span>
+              </span>
               <span className="text-soft">
                 {line.fromM !== null && line.toM !== null
                   ? formatDistances(line.fromM, line.toM)
@@ -63,4 +74,13 @@ export function PasteDialog({
       </p>
     </Dialog>
   );
+}
+
+/** What the words of a line say besides its name. */
+function understood({ subject, scene, longestTimeS }: ShotLine): string {
+  return plainList([
+    ...(subject ? [SUBJECT_NAMES[subject]] : []),
+    ...(scene ? [SCENE_NAMES[scene]] : []),
+    ...(longestTimeS === null ? [] : [formatShutter(longestTimeS)]),
+  ]);
 }

@@ -220,7 +220,7 @@ export const briefFormText = {
   pasteDialog: {
     pasteAShotList: 'Paste a shot list',
     onePictureALineMust:
-      'One picture a line. “must”, “bonus” and distances such as 4–8 m are understood; the rest you complete afterwards.',
+      'One picture a line. “must”, “bonus”, distances such as 4–8 m, 1/125, words of light (dim, in the sun, at night) and everyday things (a room, a ring, a bird) are understood; the rest you complete afterwards.',
     shotList: 'Shot list',
     picturesUnderstood: 'Pictures understood',
     needsADistance: 'needs a distance',
