@@ -3,12 +3,20 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { type Body, bodyId, type Lens, type Shelf } from '@/core/gear';
-import { freshId, newItem, newPlan, NO_GEAR, readGearLines, typedOntoShelf } from '@/document';
+import {
+  comparedGear,
+  freshId,
+  newItem,
+  newPlan,
+  NO_GEAR,
+  readGearLines,
+  typedOntoShelf,
+} from '@/document';
 import { outingFromStarter, STARTERS } from '@/document/starters';
-import { useDeskNow, useEditDesk } from '@/session';
-import { Button, Dialog, SelectField, TextField } from '@/ui';
+import { useDesk, useDeskNow, useEditDesk } from '@/session';
+import { Button, Dialog, SelectField, TextField, Tick } from '@/ui';
 import { useOpening } from './useOpening';
-import { NEW_MOUNT, STARTER_TEXTS, dialogText } from '@/text';
+import { counted, NEW_MOUNT, STARTER_TEXTS, dialogText } from '@/text';
 
 const t = dialogText.firstOuting;
 
@@ -31,10 +39,12 @@ export function FirstOuting({
   const { openPlan } = useOpening();
   const deskNow = useDeskNow();
   const edit = useEditDesk();
+  const { gear } = useDesk().shelf;
   const router = useRouter();
   const [name, setName] = useState(t.myCamera);
   const [format, setFormat] = useState<FormatKey>('crop15');
   const [lines, setLines] = useState<readonly string[]>(['', '', '']);
+  const [bringsShelf, setBringsShelf] = useState(true);
   const [genre, setGenre] = useState<string>(STARTERS[0]?.key ?? '');
   const body = bodyNamed(name, format);
   const read = lines.map((line) => (line.trim() === '' ? undefined : lensOn(body, line)));
@@ -42,21 +52,22 @@ export function FirstOuting({
   const start = () => {
     const starter = STARTERS.find((s) => s.key === genre);
     if (!starter || !good) return;
-    edit((desk) => ({ ...desk, shelf: typedOntoShelf(readGear(body, lines), desk.shelf) }));
+    const typed = readGear(body, lines);
+    edit((desk) => ({ ...desk, shelf: typedOntoShelf(typed, desk.shelf) }));
     const { settings, shelf } = deskNow();
     onOpenChange(false);
-    openPlan(
-      newPlan(
-        outingFromStarter(starter, STARTER_TEXTS[starter.key], {
-          shelf: NO_GEAR,
-          atHand: shelf.gear,
-          currency: settings.currency,
-        }),
-        deskNow(),
-        false,
-      ),
-      t.hereIsYourOutingEvery,
+    const plan = newPlan(
+      outingFromStarter(starter, STARTER_TEXTS[starter.key], {
+        shelf: NO_GEAR,
+        atHand: shelf.gear,
+        currency: settings.currency,
+      }),
+      deskNow(),
+      false,
     );
+    const typedIds = comparedGear(typed, shelf.gear).flatMap((c) => (c.mine ? [c.mine.id] : []));
+    const ties = { ...plan.ties, only: typedIds };
+    openPlan(bringsShelf ? plan : { ...plan, ties }, t.hereIsYourOutingEvery);
     router.push('/lineup');
   };
   return (
@@ -104,6 +115,16 @@ export function FirstOuting({
           options={STARTERS.map((s) => [s.key, STARTER_TEXTS[s.key].name])}
           onChange={setGenre}
         />
+        {gear.lenses.length + gear.bodies.length > 0 && (
+          <Tick
+            label={t.whatIsOnYourShelf(
+              counted(gear.lenses.length, 'lens'),
+              counted(gear.bodies.length, 'camera'),
+            )}
+            on={bringsShelf}
+            onChange={setBringsShelf}
+          />
+        )}
         <p className="text-right">
           <Button look="strong" disabled={!good} onClick={start}>
             {t.showMeWhichLensesTo}

@@ -7,6 +7,7 @@ import { STARTERS } from '@/document/starters';
 import { setSingleKeys, singleKeysOn } from '@/ui';
 import { unitsNow } from '@/text';
 import { FileMenu } from './FileMenu';
+import { deskOf } from '../../../tests/support/desk';
 import { demoFile, held } from '../../../tests/support/render';
 import { FirstOuting } from './FirstOuting';
 import { OutingsDialog } from './OutingsDialog';
@@ -164,6 +165,27 @@ describe('a start from nothing', () => {
     expect(file.shelf.lenses).toHaveLength(3);
     expect(decode(encode(file)).ok).toBe(true);
     expect(went).toEqual(['/lineup']);
+  });
+
+  it('says what of the shelf comes along, and leaves it where it is on request', async () => {
+    const user = userEvent.setup();
+    const desk = deskOf(demoFile());
+    held.desk = { ...desk, shelf: { ...desk.shelf, gear: demoFile().shelf } };
+    render(<FirstOuting open onOpenChange={nothing} />);
+    await user.type(screen.getByLabelText('Lens 1'), '30 f/1.4 410g');
+    await user.click(
+      screen.getByRole('checkbox', { name: /^Bring what is on your shelf as well/ }),
+    );
+    await user.click(screen.getByRole('button', { name: 'Show me which lenses to take' }));
+    const [{ plan }] = opened as [{ plan: Plan; said: string }];
+    const { lenses, bodies } = fileOf({ ...held.desk!, plan }).shelf;
+    expect(lenses.map((l) => [l.focal.wideMm, l.weightG, l.ownership])).toContainEqual([
+      30,
+      410,
+      'owned',
+    ]);
+    expect(lenses.filter((l) => l.ownership === 'owned')).toHaveLength(1);
+    expect(bodies.filter((b) => b.ownership === 'owned')).toHaveLength(1);
   });
 });
 

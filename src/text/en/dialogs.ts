@@ -14,6 +14,8 @@ export const dialogText = {
     giveARangeAndAn: 'Give a range and an f-number, such as 18–55 f/3.5–5.6',
     oneMoreLens: 'One more lens',
     whatYouAreGoingTo: 'What you are going to photograph',
+    whatIsOnYourShelf: (lenses: string, cameras: string) =>
+      `Bring what is on your shelf as well: ${lenses}, ${cameras}`,
     showMeWhichLensesTo: 'Show me which lenses to take',
   },
   openFileDialog: {
