@@ -84,8 +84,8 @@ export class Course {
   /** Ids of the things, bodies first. */
   readonly thingIds: readonly string[];
   private readonly itemsOfKey: (readonly number[])[] = [];
-  /** For each picture, whether a setup has a part in making it. */
-  private readonly serves: boolean[][] = [];
+  /** For each picture, 1 where a setup has a part in making it. */
+  private readonly serves: readonly Uint8Array[];
   /** For each two pictures, whether one setup can have a part in both. */
   private readonly share: boolean[][] = [];
   /** Pictures that few setups make first. */
@@ -136,7 +136,8 @@ export class Course {
     const frameIds = [...new Set(shifts.flatMap((s) => s.tasks.map((t) => t.frame.id)))];
     this.frameCount = frameIds.length;
     this.bits = frameIds.map((_, i) => 1n << BigInt(i));
-    this.serves = frameIds.map(() => []);
+    const keyCount = FIRST_KEY + new Set(uses.map((m) => m.key)).size;
+    this.serves = frameIds.map(() => new Uint8Array(keyCount));
     this.legs = this.legsOf(shifts, frameIds, anyOrder);
     const stackCount = Math.max(0, ...this.stackOfKey.flat()) + 1;
     this.toCome = new StacksToCome(
@@ -153,9 +154,11 @@ export class Course {
       stackCount * this.people.length,
     );
     this.share = frameIds.map((_, a) =>
-      frameIds.map((__, b) => this.serves[a]!.some((is, key) => is && this.serves[b]![key])),
+      frameIds.map((__, b) =>
+        this.serves[a]!.some((is, key) => is === 1 && this.serves[b]![key] === 1),
+      ),
     );
-    const waysOf = (frame: number) => this.serves[frame]!.filter(Boolean).length;
+    const waysOf = (frame: number) => this.serves[frame]!.reduce((sum, is) => sum + is, 0);
     this.scarcest = frameIds.map((_, i) => i).sort((a, b) => waysOf(a) - waysOf(b) || a - b);
   }
 
@@ -182,7 +185,7 @@ export class Course {
       const stack = stacks.get(ids.join()) ?? stacks.size;
       stacks.set(ids.join(), stack);
       this.stackOfKey[key] = stack;
-      this.serves[frame]![key] = true;
+      this.serves[frame]![key] = 1;
       this.lastOfKey[key] = at;
       for (const thing of [body, ...items]) this.lastUseBy[thing]![hand.person] = at;
       return { assignedSetup, hand, key, body, items, things: [body, ...items] };
@@ -349,7 +352,7 @@ export class Course {
       if ((made & this.bits[frame]!) !== 0n) continue;
       const serves = this.serves[frame]!;
       let isOn = false;
-      for (let body = 0; body < this.bodyCount; body += 1) isOn ||= serves[state[body]!] === true;
+      for (let body = 0; body < this.bodyCount; body += 1) isOn ||= serves[state[body]!] === 1;
       if (isOn) continue;
       const share = this.share[frame]!;
       let isApart = true;

@@ -78,7 +78,7 @@ export class StacksToCome {
     borne: readonly number[],
     fresh: number,
   ): number {
-    const pictures = this.without(leg, open, borne);
+    const pictures = this.notMade(leg, open, borne);
     if (pictures.length === 0) return this.afterLeg(leg, borne, fresh);
     const left = this.leftOf(leg, pictures);
     const on = left.worth.useful(borne);
@@ -94,12 +94,11 @@ export class StacksToCome {
     let least = Infinity;
     for (const stack of left.next) {
       const all = left.worth.useful(withStack(on, stack));
-      const kept =
-        all.length <= room
-          ? [all]
-          : all.flatMap((o) => (o === stack ? [] : [all.filter((s) => s !== o)]));
-      for (const now of kept) {
+      // One of them comes off where there is no room; -1 is none of them.
+      for (const off of all.length <= room ? NONE : all) {
         if (least === cost) break;
+        if (off === stack) continue;
+        const now = off < 0 ? all : without(all, off);
         least = Math.min(least, cost + this.over(leg, pictures, now, Math.max(0, fresh - 1)));
       }
     }
@@ -111,24 +110,15 @@ export class StacksToCome {
   private afterLeg(leg: number, on: readonly number[], fresh: number): number {
     if (leg + 1 === this.legs.length) return 0;
     if (on.length <= this.bodyCount) return this.least(leg + 1, 0n, on, fresh);
-    return Math.min(
-      ...on.map((o) =>
-        this.least(
-          leg + 1,
-          0n,
-          on.filter((s) => s !== o),
-          fresh,
-        ),
-      ),
-    );
+    return Math.min(...on.map((o) => this.least(leg + 1, 0n, without(on, o), fresh)));
   }
 
   /** Pictures that what is on does not make: in order, from the first such one on. */
-  private without(leg: number, open: readonly Wanted[], on: readonly number[]): readonly Wanted[] {
-    const isMade = ({ stacks }: Wanted) => stacks.some((s) => on.includes(s));
-    if (this.legs[leg]!.isAnyOrder) return open.filter((w) => !isMade(w));
-    const first = open.findIndex((w) => !isMade(w));
-    return first < 0 ? [] : open.slice(first);
+  private notMade(leg: number, open: readonly Wanted[], on: readonly number[]): readonly Wanted[] {
+    if (this.legs[leg]!.isAnyOrder) return open.filter((w) => !isMadeBy(w, on));
+    let first = 0;
+    while (first < open.length && isMadeBy(open[first]!, on)) first += 1;
+    return first === 0 ? open : open.slice(first);
   }
 
   private leftOf(leg: number, pictures: readonly Wanted[]): Left {
@@ -152,6 +142,11 @@ export class StacksToCome {
   }
 }
 
+function isMadeBy({ stacks }: Wanted, on: readonly number[]): boolean {
+  for (const stack of stacks) for (const other of on) if (other === stack) return true;
+  return false;
+}
+
 function withPictures(serves: readonly bigint[], wanted: readonly Wanted[]): readonly bigint[] {
   const more = [...serves];
   for (const { bit, stacks } of wanted) for (const stack of stacks) more[stack]! |= bit;
@@ -173,19 +168,17 @@ class Worth {
    * lesser one, and whoever puts one on may put on the greater.
    */
   useful(stacks: readonly number[]): readonly number[] {
-    return stacks.some((s) => this.isNeedless(s, stacks))
-      ? stacks.filter((s) => !this.isNeedless(s, stacks))
-      : stacks;
+    for (const stack of stacks)
+      if (this.isNeedless(stack, stacks)) return stacks.filter((s) => !this.isNeedless(s, stacks));
+    return stacks;
   }
 
   private isNeedless(stack: number, among: readonly number[]): boolean {
     if (this.serves[stack] === 0n) return true;
-    return among.some(
-      (other) =>
-        other !== stack &&
-        this.isOver(other, stack) &&
-        (other < stack || !this.isOver(stack, other)),
-    );
+    for (const other of among)
+      if (other !== stack && this.isOver(other, stack))
+        if (other < stack || !this.isOver(stack, other)) return true;
+    return false;
   }
 
   private isOver(one: number, other: number): boolean {
@@ -195,6 +188,14 @@ class Worth {
       servesAll[at] = (serves[one]! & serves[other]!) === serves[other]! ? 1 : 2;
     return servesAll[at] === 1;
   }
+}
+
+const NONE = [-1];
+
+function without(stacks: readonly number[], stack: number): number[] {
+  const left: number[] = [];
+  for (const other of stacks) if (other !== stack) left.push(other);
+  return left;
 }
 
 /** Stacks upwards, with one more. */
