@@ -29,10 +29,11 @@ test('an outing from nothing: real gear from the open database, frames by hand, 
   await page.getByRole('button', { name: 'Add a picture' }).click();
   await expect(standing(page)).toContainText('1 lens');
   await expect(standing(page)).toContainText('fewest possible (proven)');
-  await expect(standing(page)).toContainText('weight unknown');
+  await expect(standing(page)).toContainText('≈');
   await page.getByRole('link', { name: 'Lineup' }).click();
   await page.getByLabel('Weight at most').fill('2000');
-  await expect(page.getByText(/the weight of .* is unknown, so they’re left out/)).toBeVisible();
+  await expect(standing(page)).toContainText('fewest by estimated weights');
+  await expect(page.getByText(/Kept to your weight limit by estimated weights/)).toBeVisible();
 });
 
 test('lenses from a table: bad cells are named, the rest is added', async ({ page }) => {
