@@ -199,6 +199,25 @@ describe('the starter briefs', () => {
     expect(chosen[0]?.frames.some((f) => f.light.stars !== null)).toBe(true);
     expect(outing.safeParse(chosen[0]?.outing).success).toBe(true);
   });
+
+  it('ask for twice by the cameras that are on the shelf', async () => {
+    const user = userEvent.setup();
+    const twiceWith = async (cameras: number) => {
+      const desk = deskOf(demoFile());
+      const { shelf } = demoFile();
+      const gear = { ...shelf, bodies: shelf.bodies.slice(0, cameras) };
+      held.desk = { ...desk, shelf: { ...desk.shelf, gear } };
+      const chosen: OutingFile[] = [];
+      const { unmount } = render(
+        <StarterDialog open onOpenChange={nothing} onChoose={(f) => chosen.push(f)} />,
+      );
+      await user.click(screen.getByRole('button', { name: /^Wedding by phases/ }));
+      unmount();
+      return chosen[0]!.frames.filter((f) => f.twice !== null).length;
+    };
+    expect(await twiceWith(1)).toBe(0);
+    expect(await twiceWith(2)).toBeGreaterThan(0);
+  });
 });
 
 describe('a file that was not opened', () => {
