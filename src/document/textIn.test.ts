@@ -87,6 +87,14 @@ test.each([
 );
 
 test.each([
+  ['50 1.8 305g owned', '50 mm f/1.8'],
+  ['300 2.8 2.9kg wished', '300 mm f/2.8'],
+  ['Halden Z 24-70 2.8 macro 800g', 'Halden Z 24-70 2.8 macro'],
+])('"%s" is called %s', (line, name) => {
+  expect(lineOf(line)?.name).toBe(name);
+});
+
+test.each([
   ['a good one', 'range'],
   ['50', 'f-number'],
   ['200-70 f/4', 'sense'],

@@ -203,8 +203,17 @@ export function readGearLines(text: string, shelf: Shelf): GearLine[] {
 function readLine(line: string, shelf: Shelf): GearLine {
   const reading: LineReading = { got: {}, money: null };
   const words = tokensOf(line);
-  const left = words.filter((token) => !READERS.some((read) => read(token, reading, shelf)));
   const { got: understood } = reading;
+  const left: string[] = [];
+  /** Words that aren't understood, with range and f-number where they stand: what it is called by. */
+  const called: string[] = [];
+  for (const token of words) {
+    const { wideMm, wideFNumber } = understood;
+    const isUnderstood = READERS.some((read) => read(token, reading, shelf));
+    if (!isUnderstood) left.push(token);
+    const isFigure = understood.wideMm !== wideMm || understood.wideFNumber !== wideFNumber;
+    if (!isUnderstood || isFigure) called.push(token);
+  }
   const isTube = left.some((w) => /^tube$/i.test(w));
   if (isTube) return tubeOf(line, understood, shelf);
   if (understood.factor !== undefined && understood.wideMm === undefined)
@@ -212,7 +221,8 @@ function readLine(line: string, shelf: Shelf): GearLine {
   if (understood.wideMm === undefined) return { line, understood, kind: null, missing: 'range' };
   if (understood.wideFNumber === undefined)
     return { line, understood, kind: null, missing: 'f-number' };
-  return lensFrom(line, understood, shelf);
+  const name = left.length === 0 ? figuresOf(understood) : nameOf(called.join(' '));
+  return lensFrom(line, name, understood, shelf);
 }
 
 /** Words of a line; units and f-numbers that stand apart are put to their numbers. */
@@ -245,7 +255,7 @@ const common = ({ weightG, priceNew, priceUsed, ownership, mount }: Understood) 
 /** Stands until the line, or who pasted it, says more. */
 const UNNAMED = { name: '–', mount: '–' };
 
-function lensFrom(line: string, u: Understood, shelf: Shelf): GearLine {
+function lensFrom(line: string, name: string, u: Understood, shelf: Shelf): GearLine {
   const { wideMm = 0, longMm = 0, wideFNumber = 0, longFNumber = 0 } = u;
   const fresh = newItem('lenses', shelf, UNNAMED);
   const read = lens.safeParse({
@@ -255,7 +265,7 @@ function lensFrom(line: string, u: Understood, shelf: Shelf): GearLine {
     ...given({ filterMm: u.filterMm, minFocusM: u.minFocusM, sealed: u.sealed }),
     projection: u.fisheye ? 'equisolid' : 'rectilinear',
     id: lensId.parse(freshId(line, shelfIds(shelf))),
-    name: isFiguresAlone(line) ? figuresOf(u) : nameOf(line),
+    name,
     focal: { wideMm, longMm },
     apertures:
       wideMm === longMm
@@ -297,11 +307,6 @@ function tubeOf(line: string, u: Understood, shelf: Shelf): GearLine {
 }
 
 const nameOf = (line: string) => line.replace(/\s+/g, ' ').slice(0, 120);
-
-/** Whether a line is a range and an f-number and no more: then it is written as photographers write it. */
-function isFiguresAlone(line: string): boolean {
-  return /^[\d\s.,/–-]+$/.test(line.replace(/mm|f/gi, ' '));
-}
 
 /** 18–55 mm f/3.5–5.6 */
 function figuresOf({

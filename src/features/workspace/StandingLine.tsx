@@ -63,7 +63,9 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
           ? t.noLineupMeetsTheLimits
           : itemsText(result.lineup, totals.lenses)}
       </Link>
-      {totals.lenses > 0 && <span>{STATUS[result.status]}</span>}
+      {totals.lenses > 0 && (
+        <span>{result.carried?.agrees === false ? t.loadOverItsLimit : STATUS[result.status]}</span>
+      )}
       <Got label={t.musts} {...totals.musts} />
       <span>
         <Got label={t.wants} {...totals.wants} />
@@ -112,7 +114,7 @@ const STATUS = {
   proven: t.fewestPossibleProven,
   'best-found': t.bestFoundSoFar,
   impossible: t.limitsConflict,
-  unverified: t.notCertainSomeWeightsAre,
+  unverified: t.fewestByEstimatedWeights,
 } as const;
 
 function Got({ label, got, once, of }: { label: string; got: number; once: number; of: number }) {

@@ -90,7 +90,7 @@ export const lineupText = {
     coverEveryMustAndWant: (items: string, isOne: boolean) =>
       `${items} ${isOne ? 'covers' : 'cover'} every must and want`,
     coverAsMuchAsThe: (items: string, isOne: boolean) =>
-      `${items} ${isOne ? 'covers' : 'cover'} as much as the limits allow`,
+      `${items} ${isOne ? 'covers' : 'cover'} as much as your gear and limits allow`,
     whatKeepsEachLostMust: 'what keeps each lost must out',
     whichLimitsConflict: 'which limits conflict',
     whetherAnUnknownDecides: 'whether an unknown figure decides',

@@ -79,7 +79,8 @@ export const workspaceText = {
     fewestPossibleProven: 'fewest possible (proven)',
     bestFoundSoFar: 'best found so far',
     limitsConflict: 'limits conflict',
-    notCertainSomeWeightsAre: 'fewest by estimated weights, or the load is over its limit',
+    fewestByEstimatedWeights: 'fewest by estimated weights',
+    loadOverItsLimit: 'the load is over its limit',
     no: (label: string) => `no ${label}`,
     of: (got: number, of: number, label: string, once: number) =>
       `${got} of ${of} ${label}${once === 0 ? '' : `, ${once} more once instead of twice`}`,
