@@ -54,13 +54,17 @@ const valuesOf = (question: LineupQuestion, r: LineupResult) => {
   return aimValues({ ...question, shelf: { ...question.shelf, bodies } }, takenOf(r))!;
 };
 /** What is locked in under a limit on weight that nobody can check is not proven. */
-const statusOf = ({ shelf, limits }: LineupQuestion, { lineup, bodies }: LineupResult) => {
+/** Not proven where weight is limited and what is taken, or would be were it lighter, was never weighed. */
+const statusOf = ({ shelf, stretches, limits }: LineupQuestion, result: LineupResult) => {
+  const inHand = stretches.some((s) => s.hands.some((h) => h.maxWeightG !== null));
+  if (limits.maxLineupWeightG === null && !inHand) return 'proven';
   const counted: readonly string[] = [
-    ...Object.values(lineup).flat(),
-    ...(limits.countBodies ? bodies : []),
+    ...Object.values(result.lineup).flat(),
+    ...(limits.countBodies || inHand ? result.bodies : []),
   ];
   const isUnweighed = itemsOf(shelf).some((i) => counted.includes(i.id) && i.weightG === null);
-  return limits.maxLineupWeightG !== null && isUnweighed ? 'unverified' : 'proven';
+  const decides = result.notes.some((n) => n.code === 'unknown-decides' && n.figure === 'weight');
+  return isUnweighed || decides ? 'unverified' : 'proven';
 };
 
 describe('against plain enumeration', () => {

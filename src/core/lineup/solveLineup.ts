@@ -28,7 +28,7 @@ import { frameResult, nearestMiss } from './explain/frames';
 import { isLoose } from './problem/assignments';
 import { lensesOut, onlyIt } from './explain/lenses';
 import type { MipSolver } from './solve/mipSolver';
-import { notesOf, unverifiedWeights } from './explain/notes';
+import { notesOf, restsOnEstimates } from './explain/notes';
 import { shareGot, wantSharesPercent } from './problem/aims';
 import { type Proof, proofOf } from './prove/proof';
 import { unknownDecides } from './explain/unknownDecides';
@@ -173,11 +173,11 @@ export function explain(
   );
   const decides =
     found && reason('unknown', null, (s) => unknownDecides(s, problem, found, timeLimitS));
-  const unverified = unverifiedWeights(problem, choice);
+  const isEstimated = restsOnEstimates(problem, choice, decides);
   return {
     format: 'armreach-lineup',
     version: RESULT_VERSION,
-    status: statusOf(found, unverified, carried),
+    status: statusOf(found, isEstimated, carried),
     lineup: lineupOf(problem, choice),
     bodies: choice.along ?? problem.choice.bodies.map((b) => b.id),
     hands: assignmentsResult(problem, choice),
@@ -227,12 +227,12 @@ function reasonsWithin(solver: MipSolver, deadline: Deadline) {
 
 function statusOf(
   found: Choice | null,
-  unverified: readonly string[],
+  isEstimated: boolean,
   carried: Carried | null,
 ): LineupResult['status'] {
   if (found === null) return 'impossible';
   const isUnsure = carried !== null && (!carried.agrees || carried.unknown.length > 0);
-  if (unverified.length > 0 || isUnsure) return 'unverified';
+  if (isEstimated || isUnsure) return 'unverified';
   return found.open !== null || (carried?.rounds ?? 1) > 1 ? 'best-found' : 'proven';
 }
 

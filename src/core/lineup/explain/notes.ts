@@ -3,6 +3,7 @@ import { type Assumption, ASSUMPTIONS } from './assumptions';
 import type { Problem } from '../problem/problem';
 import type { LineupQuestion } from '../problem/question';
 import type { FrameResult, Note } from './result';
+import type { UnknownDecides } from './unknownDecides';
 import { type BeyondLimit, sumLimits } from '../problem/limitRules';
 
 const BEYOND: readonly BeyondLimit[] = ['too-thick'];
@@ -31,7 +32,7 @@ function weightsUnknown(problem: Problem, choice: Choice): string[] {
 }
 
 /** What comes along under a limit on the weight of all, which is only estimated to keep to it. */
-export function unverifiedWeights({ choice: all, limits }: Problem, choice: Choice): string[] {
+function unverifiedWeights({ choice: all, limits }: Problem, choice: Choice): string[] {
   const weighing = sumLimits(limits).filter(({ rule }) => rule.resource === 'weightG');
   if (weighing.length === 0) return [];
   const taken = new Set(choice.taken);
@@ -43,6 +44,25 @@ export function unverifiedWeights({ choice: all, limits }: Problem, choice: Choi
   ]
     .map((item) => item.id)
     .filter((id) => all.estimated.has(id));
+}
+
+/**
+ * Whether it hangs on estimated weights that a lineup keeps to a limit on weight, or that no better one
+ * does: then it isn't proven.
+ */
+export function restsOnEstimates(
+  problem: Problem,
+  choice: Choice,
+  decides: UnknownDecides | null,
+): boolean {
+  const { assignments, limits, choice: all } = problem;
+  const isHandLimited = assignments.some((assignment) => assignment.maxWeightG !== null);
+  const isLimited =
+    isHandLimited || sumLimits(limits).some(({ rule }) => rule.resource === 'weightG');
+  if (isLimited && decides?.figure === 'weight') return true;
+  if (unverifiedWeights(problem, choice).length > 0) return true;
+  const along = choice.along ?? all.bodies.map((b) => b.id);
+  return isHandLimited && [...choice.taken, ...along].some((id) => all.estimated.has(id));
 }
 
 /** What the answer rests on that is not known, and what is missing for any answer. */
