@@ -5,12 +5,12 @@ import type { Option, Shift } from './tasks';
  * Bodies in groups in which each can stand for each: whoever may have one may have the other, they
  * weigh the same, and with the two exchanged every picture has the same ways of being made.
  *
- * @param weightOf what a body weighs, g; null for not known, which is alike with nothing
+ * @param weightOf what a body weighs, g; where weights are limited and none are told, none are alike
  */
 export function alikeBodies(
   shifts: readonly Shift[],
   bodyIds: readonly BodyId[],
-  weightOf: ((id: string) => number | null) | undefined,
+  weightOf: ((id: string) => number) | undefined,
 ): readonly (readonly BodyId[])[] {
   const isWeighed = shifts.some((s) => s.assignments.some((h) => h.assignment.maxWeightG !== null));
   const weigh = (id: BodyId) => weightOf?.(id) ?? NaN;

@@ -42,7 +42,7 @@ export interface ScheduleOptions {
   /** Shifts in which the pictures may be made in any order. */
   readonly anyOrder: ReadonlySet<number>;
   /** What a thing weighs, g; null for not known. Only asked where an assignment's weight is limited. */
-  readonly weightOf?: (id: string) => number | null;
+  readonly weightOf?: (id: string) => number;
   /** States kept at any moment; beyond it the most promising are kept, and what is left is a bound. */
   readonly mostStates?: number;
   /** A schedule of the same stretches that left less of their order free: what is to be beaten. */

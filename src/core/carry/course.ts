@@ -112,7 +112,7 @@ export class Course {
   constructor(
     shifts: readonly Shift[],
     anyOrder: ReadonlySet<number>,
-    weightOf?: (id: string) => number | null,
+    weightOf?: (id: string) => number,
   ) {
     const bodyIds = [
       ...new Set<BodyId>(shifts.flatMap((s) => s.assignments.flatMap((h) => h.bodyIds))),
@@ -139,7 +139,7 @@ export class Course {
     const keyCount = FIRST_KEY + new Set(uses.map((m) => m.key)).size;
     this.serves = frameIds.map(() => new Uint8Array(keyCount));
     this.legs = this.legsOf(shifts, frameIds, anyOrder);
-    const stackCount = Math.max(0, ...this.stackOfKey.flat()) + 1;
+    const stackCount = new Set(uses.map((m) => m.items.join())).size;
     this.toCome = new StacksToCome(
       this.legs.map(({ isAnyOrder, jobs }) => ({
         isAnyOrder,

@@ -113,13 +113,15 @@ export function carryAnswer(question: CarryQuestion, result: LineupResult): Carr
   const [plan, other] =
     question.packing.prefer === 'changes' ? [fewest, lightest] : [lightest, fewest];
   const all = new Set(shifts.keys());
-  const known = inFreeOrder;
   return {
     plan,
     other:
       plan.changes === other.changes && plan.worst?.weightG === other.worst?.weightG ? null : other,
     changesInOrder: inOrder.changes,
-    changesAnyOrder: fewestChanges(shifts, { anyOrder: all, weightOf, known }).changes,
+    changesAnyOrder: (free.size === all.size
+      ? inFreeOrder
+      : leastIn(shifts, all, weightOf, inFreeOrder)
+    ).changes,
   };
 }
 
@@ -132,16 +134,16 @@ export function preferredPlan(question: CarryQuestion, result: Planned): CarryPl
   return planOf(question, result, of, leastIn(of, anyOrder, weightOf));
 }
 
-/** The fewest changes where some order is free: what goes in the order of the brief goes here too. */
+/** The fewest changes where some order is free: what goes in a stricter order goes here too. */
 function leastIn(
   shifts: readonly Shift[],
   anyOrder: ReadonlySet<number>,
   weightOf: (id: string) => number,
-  inOrder = fewestChanges(shifts, { anyOrder: new Set(), weightOf }),
+  stricter = fewestChanges(shifts, { anyOrder: new Set(), weightOf }),
 ): Schedule {
   return anyOrder.size === 0
-    ? inOrder
-    : fewestChanges(shifts, { anyOrder, weightOf, known: inOrder });
+    ? stricter
+    : fewestChanges(shifts, { anyOrder, weightOf, known: stricter });
 }
 
 /** Shifts in which the pictures may be made in any order. */

@@ -68,6 +68,7 @@ export {
   mountFits,
   newMounts,
   itemsWithoutBodies,
+  mapShelf,
   withItems,
   shelf,
   type Shelf,

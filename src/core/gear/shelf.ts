@@ -111,3 +111,14 @@ export function withItems(shelf: Shelf, keep: (item: { readonly id: string }) =>
     adapters: shelf.adapters.filter(keep),
   };
 }
+
+type ShelfItem = Shelf[ItemKind][number];
+
+/** A shelf with the items of each kind changed. */
+export function mapShelf(
+  shelf: Shelf,
+  change: (items: readonly ShelfItem[], kind: ItemKind) => readonly ShelfItem[],
+): Shelf {
+  const of = Object.fromEntries(ITEM_KINDS.map((kind) => [kind, change(shelf[kind], kind)]));
+  return { mounts: shelf.mounts, ...of } as unknown as Shelf;
+}

@@ -1,6 +1,6 @@
 import type { Limits } from '@/core/brief';
 import { type CarryQuestion, packedAnyhowG } from '@/core/carry';
-import { isAway, ITEM_KINDS, type ItemKind, newMounts, type Shelf } from '@/core/gear';
+import { isAway, ITEM_KINDS, type ItemKind, mapShelf, newMounts, type Shelf } from '@/core/gear';
 import { type LineupQuestion, priceOf } from '@/core/lineup';
 import type { NextOuting, NextQuestion, Tradable, TradeTerms } from './question';
 
@@ -108,15 +108,6 @@ function withWishes(outing: NextOuting, shelf: Shelf, wishedIds: ReadonlySet<str
       },
     },
   };
-}
-
-/** A shelf with the items of each kind changed. */
-export function mapShelf(
-  shelf: Shelf,
-  change: (items: readonly Item[], kind: ItemKind) => readonly Item[],
-): Shelf {
-  const of = Object.fromEntries(ITEM_KINDS.map((kind) => [kind, change(shelf[kind], kind)]));
-  return { mounts: shelf.mounts, ...of } as unknown as Shelf;
 }
 
 /** Of what may be traded, what is had at some time. */

@@ -8,7 +8,8 @@ import {
   SOLVING,
   withShare,
 } from './answering';
-import { type HeldWhy, mapShelf, type NextField } from './field';
+import { type HeldWhy, type NextField } from './field';
+import { mapShelf } from '@/core/gear';
 import { type JointModel, jointOf } from './joint';
 import { type Cost, resaleOf } from './money';
 import type { Tradable } from './question';

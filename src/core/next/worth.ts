@@ -61,7 +61,7 @@ export function worthOf(problem: Problem, choice: Choice | null): OutingWorth {
     once: frames.filter(({ id, want }) => want === 'must' && once.has(id)).length,
     lossPercent: (shares.size > 0 ? 100 - sharePercent : 0) + against,
     items: sum(taken.map((t) => t.itemCost)),
-    weightG: sum(taken.map((t) => t.weightG ?? 0)),
+    weightG: sum(taken.map((t) => t.weightG)),
     got,
     gotOnce: once,
     taken: taken.map(({ id }) => id),

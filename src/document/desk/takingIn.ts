@@ -5,14 +5,15 @@ import {
   isAway,
   itemsOf,
   type Loan,
+  mapShelf,
   newMounts,
   SHELF_LIMITS,
   type Ownership,
   type Shelf,
   type Source,
+  sourceOf,
   SOURCES,
 } from '@/core/gear';
-import { mapShelf } from '@/core/next';
 import { freshId } from '../freshId';
 import type { OutingFile } from '../outingFile';
 import { same } from './join';
@@ -156,7 +157,7 @@ export function planOfFile(
   return takenIn(file, personal).plan;
 }
 
-const isSource = (taking: string): taking is Source =>
+const isSource = (taking: Taking): taking is Source =>
   (SOURCES as readonly string[]).includes(taking);
 
 /** Puts each item of a file where it is to be, under an id that is free there. */
@@ -344,7 +345,7 @@ export function typedOntoShelf(typed: Shelf, mine: PersonalShelf): PersonalShelf
   );
   const gear = mapShelf(mine.gear, (items) => items.map((i) => ({ ...i, ...said.get(i.id) })));
   const standing = compared.flatMap(({ theirs, mine: known }) =>
-    known === null && isSource(theirs.ownership) ? [[theirs.id, theirs.ownership] as const] : [],
+    known === null ? [[theirs.id, sourceOf(theirs.ownership)] as const] : [],
   );
   return takenOntoShelf({ ...mine, gear: typed }, { ...mine, gear }, new Map(standing));
 }

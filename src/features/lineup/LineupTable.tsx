@@ -249,7 +249,6 @@ const REASONS: Readonly<Record<Reason, string>> = {
 function Notes({ result, name }: { result: LineupResult; name: (id: string) => string }) {
   const file = useFile();
   const { currency } = file.outing;
-  const hasLenses = file.shelf.lenses.length > 0;
   const taken = new Set<string>(Object.values(result.lineup).flat());
   const texts = result.notes.flatMap((note) => {
     switch (note.code) {
@@ -286,7 +285,7 @@ function Notes({ result, name }: { result: LineupResult; name: (id: string) => s
       case 'no-frames':
         return words.noPicturesYetSayIn;
       case 'no-lenses':
-        return hasLenses ? words.limitsLeaveNoLens : words.noLensOnShelf;
+        return lineupText.noLens(file.shelf.lenses.length > 0);
       case 'no-bodies':
         return words.noLensFitsACamera;
       default:

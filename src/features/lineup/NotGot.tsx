@@ -153,7 +153,7 @@ function whyLost(
   }
   if (!miss) {
     if (notes.every((n) => n.code !== 'no-lenses')) return t.noneOfYourLensesFits;
-    return hasLenses ? t.limitsLeaveNoLens : t.noLensOnShelf;
+    return lineupText.noLens(hasLenses);
   }
   const lack = miss.shortfall ? shortfallText(miss.shortfall) : t.coversIt;
   return frame.unit === 'm' ? t.nearestAndNothingAt(setup, lack, places) : t.nearest(setup, lack);

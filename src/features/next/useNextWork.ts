@@ -2,7 +2,8 @@
 
 import { useMemo, useState } from 'react';
 import { loanDays, type Shelf } from '@/core/gear';
-import { mapShelf, type NextQuestion } from '@/core/next';
+import { mapShelf } from '@/core/gear';
+import type { NextQuestion } from '@/core/next';
 import {
   allGear,
   type ChosenOuting,

@@ -48,7 +48,6 @@ const NOUNS = {
   shooter: { one: 'shooter', other: 'shooters' },
   stretch: { one: 'stretch', other: 'stretches' },
   unknownPrice: { one: 'unknown price', other: 'unknown prices' },
-  unknownWeight: { one: 'unknown weight', other: 'unknown weights' },
   usualThing: { one: 'usual thing', other: 'usual things' },
   wish: { one: 'wish', other: 'wishes' },
   converter: { one: 'converter', other: 'converters' },

@@ -3,6 +3,9 @@ import { counted } from './counts';
 
 /** What is said by lineup. */
 export const lineupText = {
+  /** Why there is no lens to choose from. */
+  noLens: (hasLenses: boolean) =>
+    hasLenses ? 'Your limits leave no lens to choose from.' : 'No lens on your shelf yet.',
   conflictText: {
     theseLimitsConflictGiveUp:
       'These limits conflict. Give up any one of them and the others can be met:',
@@ -125,8 +128,6 @@ export const lineupText = {
     timeRanOutBeforeEverything: (listed: string) =>
       `Time ran out before everything could be explained. Missing or incomplete: ${listed}.`,
     noPicturesYetSayIn: 'No pictures yet. Say in Brief what you want to bring home.',
-    noLensOnShelf: 'No lens on your shelf yet.',
-    limitsLeaveNoLens: 'Your limits leave no lens to choose from.',
     noLensFitsACamera: 'No lens fits a camera you’re bringing.',
     andMore: (list: string, value: number) => `${list} and ${value} more`,
     lockIn: (name: string) => `Lock in ${name}`,
@@ -177,8 +178,6 @@ export const lineupText = {
     aBonusNeverAddsA: 'a bonus never adds a lens',
     but: (more: string, more2: string) => `${more}, but ${more2}.`,
     noneOfYourLensesFits: 'None of your lenses fits a camera you can bring.',
-    limitsLeaveNoLens: 'Your limits leave no lens to choose from.',
-    noLensOnShelf: 'No lens on your shelf yet.',
     coversIt: 'covers it',
     nearest: (setup: string, lack: string) => `Nearest: ${setup}, ${lack}.`,
     nearestAndNothingAt: (setup: string, lack: string, places: string) =>
@@ -300,7 +299,6 @@ export const lineupText = {
     lineup: 'Lineup',
     actions: 'Actions',
     weightOf: (list: string) => `Weight of ${list}`,
-    unknown: (count: number) => `+ ${count} unknown`,
     toBuyFor: (list: string) => `To buy for ${list}`,
     wantsCoveredBy: (list: string) => `Wants covered by ${list}`,
   },

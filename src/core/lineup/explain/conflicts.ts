@@ -395,7 +395,7 @@ class Trial {
     const costs: number[] = [];
     const { choice } = this.problem;
     const weight = new Map<string, number>(
-      [...choice.items, ...choice.bodies].map((item) => [item.id, item.weightG ?? 0]),
+      [...choice.items, ...choice.bodies].map((item) => [item.id, item.weightG]),
     );
     if (kind === 'handWeight' || kind === 'handBodies') {
       for (const b of model.bodies)
@@ -410,7 +410,7 @@ class Trial {
     if (rule === null) return costs;
     model.items.forEach((p, i) => (costs[i] = rule.of(p) ?? 0));
     if (rule.countsBodies(this.problem.limits))
-      for (const { body, column } of model.along) costs[column] = body.weightG ?? 0;
+      for (const { body, column } of model.along) costs[column] = body.weightG;
     return costs;
   }
 

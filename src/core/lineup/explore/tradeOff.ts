@@ -137,11 +137,11 @@ function costsByDimension(problem: Problem, model: CoveringModel): Record<Dimens
   const costs = { items: zeros(), weightG: zeros(), spend: zeros(), wantsPercent: zeros() };
   model.items.forEach((p, i) => {
     costs.items[i] = p.itemCost;
-    costs.weightG[i] = p.weightG ?? 0;
+    costs.weightG[i] = p.weightG;
     costs.spend[i] = p.spend ?? 0;
   });
   if (problem.limits.countBodies)
-    for (const { body, column } of model.along) costs.weightG[column] = body.weightG ?? 0;
+    for (const { body, column } of model.along) costs.weightG[column] = body.weightG;
   const shares = wantSharesPercent(problem.frames);
   for (const { target, column } of model.targets)
     costs.wantsPercent[column] = -partLost(target) * (shares.get(target.frame.id) ?? 0) || 0;

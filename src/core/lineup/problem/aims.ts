@@ -1,8 +1,7 @@
 import { type Frame, type FrameId, isAskedTwice, type LateAim, type Limits } from '@/core/brief';
-import type { Body } from '@/core/gear';
 import type { Assignment } from './assignments';
 import type { Target } from './problem';
-import type { SelectableItem } from './item';
+import type { SelectableItem, WeighedBody } from './item';
 
 /** Two values of an aim nearer than this are equal; the smallest real step is far larger. */
 export const AIM_TOLERANCE = 1e-6;
@@ -37,7 +36,7 @@ export interface Aim {
   /** Cost of each lens in an assignment beyond the bodies there. */
   readonly changeCost: (assignment: Assignment) => number;
   /** Cost of bringing a body along; `order` is its place in the order of ids. */
-  readonly bodyCost: (body: Body, order: number) => number;
+  readonly bodyCost: (body: WeighedBody, order: number) => number;
   /** Cost of each lens that a body bears in turn beyond the first. */
   readonly turnCost: number;
 }
@@ -133,22 +132,19 @@ export function aimsOf(frames: readonly Frame[], limits: Limits): Aim[] {
 
 /** What a body weighs counts with the lenses where the person says so. */
 function withBodies(each: Aim): Aim {
-  return each.name === 'weight' ? { ...each, bodyCost: (b) => b.weightG ?? 0 } : each;
+  return each.name === 'weight' ? { ...each, bodyCost: (b) => b.weightG } : each;
 }
 
 /**
- * Which bodies come along with a lineup: those that save a change, then the fewest, then the lightest
- * (what is not known weighs most), then by id. None of it changes what is got.
+ * Which bodies come along with a lineup: those that save a change, then the fewest, then the lightest,
+ * then by id. None of it changes what is got.
  */
 export const BODY_AIMS: readonly Aim[] = [
   aim('bodyChanges', { turnCost: 1 }),
   aim('bodies', { bodyCost: () => 1 }),
-  aim('bodyWeight', { bodyCost: (b) => b.weightG ?? UNKNOWN_BODY_G }),
+  aim('bodyWeight', { bodyCost: (b) => b.weightG }),
   aim('bodyOrder', { bodyCost: (_, order) => order + 1 }),
 ];
-/** A body of unknown weight counts as heavier than any. */
-const UNKNOWN_BODY_G = 50_000;
-
 /** Orders two lenses by the aims that look at items alone; 0 when only the id differs. */
 export function byAims(limits: Limits): (a: SelectableItem, b: SelectableItem) => number {
   const costs = aimsOf([], limits)

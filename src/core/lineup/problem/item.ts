@@ -1,5 +1,10 @@
 export type SelectableKind = 'lens' | 'converter' | 'tube' | 'adapter';
 
+import type { Body } from '@/core/gear';
+
+/** A body that may come along; it weighs as usual for its format where nobody knows it. */
+export type WeighedBody = Body & { readonly weightG: number };
+
 /** An item that the choice may take, with what it counts. */
 export interface SelectableItem {
   readonly id: string;

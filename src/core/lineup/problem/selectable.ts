@@ -1,6 +1,5 @@
 import { eligibleGear, type Limits } from '@/core/brief';
 import {
-  type Body,
   type Loan,
   loanDays,
   type Lens,
@@ -11,15 +10,15 @@ import {
   weighingOf,
 } from '@/core/gear';
 import { AT_EASE, type Pace } from '@/core/pace';
-import type { SelectableItem, SelectableKind } from './item';
+import type { SelectableItem, SelectableKind, WeighedBody } from './item';
 import { type BeyondLimit, lensLimits, sumLimits, type UnknownUnderLimit } from './limitRules';
 
 /** What the limits leave to choose from. */
 export interface Selectable {
   /** In the stated order of ids, so that the answer does not depend on the order of the shelf. */
   readonly items: readonly SelectableItem[];
-  /** Bodies that may be used, each with a weight; which of them come along is chosen. */
-  readonly bodies: readonly Body[];
+  /** Bodies that may be used; which of them come along is chosen. */
+  readonly bodies: readonly WeighedBody[];
   readonly setups: readonly Setup[];
   /** Left out because a limit is set and nobody knows whether they keep to it. */
   readonly unknown: ReadonlyMap<UnknownUnderLimit, readonly string[]>;

@@ -1,5 +1,5 @@
 import type { FrameId } from '@/core/brief';
-import { type Body, type BodyId, stackItemIds } from '@/core/gear';
+import { type BodyId, stackItemIds } from '@/core/gear';
 import { AT_EASE, type Pace } from '@/core/pace';
 import type { OpportunitySegments } from '../presolve/segments';
 import type { Problem, Target } from '../problem/problem';
@@ -7,7 +7,7 @@ import { type Assignment, assignmentsByStretch } from '../problem/assignments';
 import { type Candidate, neededCandidates } from '../problem/candidates';
 import type { MipModel, MipRow } from './mipSolver';
 import type { Presolved } from '../presolve/presolve';
-import type { SelectableItem } from '../problem/item';
+import type { SelectableItem, WeighedBody } from '../problem/item';
 import { type SumLimit, sumLimits } from '../problem/limitRules';
 
 /** What a row of the model stands for; limits and demands can be named when they fight. */
@@ -39,7 +39,7 @@ export interface CoveringModel {
     readonly column: number;
   }[];
   /** Bodies that come along, in the order of ids, where they are chosen or may not be there. */
-  readonly along: readonly { readonly body: Body; readonly column: number }[];
+  readonly along: readonly { readonly body: WeighedBody; readonly column: number }[];
   /** Lenses that a body bears in turn, and the first of them, which is no change. */
   readonly turns: readonly { readonly column: number; readonly first: boolean }[];
   readonly bodies: readonly {
@@ -94,7 +94,7 @@ class ModelBuilder {
   private readonly changes: { assignment: Assignment; column: number }[] = [];
   private readonly candidates: readonly Candidate[];
   private readonly stretches: readonly (readonly Assignment[])[];
-  private readonly along = new Map<BodyId, { body: Body; column: number }>();
+  private readonly along = new Map<BodyId, { body: WeighedBody; column: number }>();
   private readonly turns: { column: number; first: boolean }[] = [];
   /** By body, the columns that say that it bears a lens at some time. */
   private readonly bearing = new Map<BodyId, Map<string, number>>();
@@ -511,7 +511,7 @@ class ModelBuilder {
     const weights = [...this.heldAt.values()]
       .filter((h) => h.assignment === assignment)
       .map((h) => [h.column, this.items[this.itemColumn(h.itemId)]?.weightG ?? 0] as const);
-    const bodyWeight = new Map(this.problem.choice.bodies.map((b) => [b.id, b.weightG ?? 0]));
+    const bodyWeight = new Map(this.problem.choice.bodies.map((b) => [b.id, b.weightG]));
     this.row(
       -Infinity,
       assignment.maxWeightG,
@@ -559,7 +559,7 @@ class ModelBuilder {
     for (const { key, rule, most } of sumLimits(limits)) {
       const items = this.items.map((p, i) => [i, rule.of(p) ?? 0] as const);
       const bodies = rule.countsBodies(limits) ? [...this.along.values()] : [];
-      const along = bodies.map((a) => [a.column, a.body.weightG ?? 0] as const);
+      const along = bodies.map((a) => [a.column, a.body.weightG] as const);
       const loads = rule.countsLoads ? this.loads() : [];
       const entries = [...items, ...along, ...loads].filter(([, cost]) => cost !== 0);
       this.row(-Infinity, most - rule.besides(this.problem), entries, { kind: key });

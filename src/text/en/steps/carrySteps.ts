@@ -7,12 +7,12 @@ import {
   type BlockSides,
   volumeMm3,
 } from '@/core/carry';
-import { itemsWithoutBodies, weighingOf } from '@/core/gear';
+import { itemsWithoutBodies } from '@/core/gear';
 import { namesOf } from '../names';
 import { exactWeight } from './lineupSteps';
 import { exact } from './exact';
 import { type Step } from './step';
-import { type Summand, sumStep } from './sumSteps';
+import { type Summand, sumStep, weightPart } from './sumSteps';
 import { type OutingFile } from '@/document';
 
 const SOURCE = 'Weights from the shelf; the bag’s as set below.';
@@ -151,11 +151,9 @@ function parter({ shelf }: OutingFile): (id: string) => WeightPart {
       (item) => [item.id as string, item] as const,
     ),
   );
-  const gear = weighingOf(shelf);
+  const weighed = weightPart(shelf);
   return (id) => {
-    const item = items.get(id);
-    const name = item?.name ?? id;
-    return { id, name: gear.isEstimated(id) ? `${name}, estimated` : name, value: gear.of(id) };
+    return weighed({ id, name: items.get(id)?.name ?? id });
   };
 }
 

@@ -1,5 +1,5 @@
 import type { Frame, FrameId, Limits } from '@/core/brief';
-import { itemsWithoutBodies, type Shelf, weighingOf } from '@/core/gear';
+import { itemsWithoutBodies, type Shelf } from '@/core/gear';
 import {
   type Advantage,
   type Gap,
@@ -12,7 +12,7 @@ import { formatFocalRange, formatMoney } from '../../format';
 import type { Interval } from '@/core/intervals';
 import type { Step } from './step';
 import { exact, exactIn } from './exact';
-import { sumStep } from './sumSteps';
+import { sumStep, weightPart } from './sumSteps';
 
 interface PricedOuting {
   readonly shelf: Shelf;
@@ -46,14 +46,10 @@ export function weightSteps(
   const { limits, shelf } = file;
   const bodies = limits.countBodies ? shelf.bodies.filter((b) => bodyIds.includes(b.id)) : [];
   const parts = [...itemsOf(file, ids), ...bodies];
-  const gear = weighingOf(shelf);
   return [
     sumStep(
       limits.countBodies ? 'Weight with cameras' : 'Weight without cameras',
-      parts.map(({ id, name }) => ({
-        name: gear.isEstimated(id) ? `${name}, estimated` : name,
-        value: gear.of(id),
-      })),
+      parts.map(weightPart(shelf)),
       exactWeight,
       'Weights from the shelf; an unknown one is estimated from range, f-number and sensor, and half of real lenses are within a sixth of that.',
     ),

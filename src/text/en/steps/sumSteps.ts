@@ -1,3 +1,4 @@
+import { type Shelf, weighingOf } from '@/core/gear';
 import type { Step } from './step';
 import { listOf } from '../../lists';
 
@@ -23,4 +24,14 @@ export function sumStep(
     formula: known.map((p) => `${p.name}: ${format(p.value)}`).join(' + ') || 'nothing to add',
     source,
   };
+}
+
+/** What a thing weighs, as a part of a sum; said where it is estimated. */
+export function weightPart(shelf: Shelf) {
+  const gear = weighingOf(shelf);
+  return ({ id, name }: { readonly id: string; readonly name: string }) => ({
+    id,
+    name: gear.isEstimated(id) ? `${name}, estimated` : name,
+    value: gear.of(id),
+  });
 }
