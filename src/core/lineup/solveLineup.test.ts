@@ -63,7 +63,10 @@ const statusOf = ({ shelf, stretches, limits }: LineupQuestion, result: LineupRe
     ...(limits.countBodies || inHand ? result.bodies : []),
   ];
   const isUnweighed = itemsOf(shelf).some((i) => counted.includes(i.id) && i.weightG === null);
-  const decides = result.notes.some((n) => n.code === 'unknown-decides' && n.figure === 'weight');
+  const fewer: readonly string[] = ['musts', 'once', 'wants', 'pieces'];
+  const decides = result.notes.some(
+    (n) => n.code === 'unknown-decides' && n.figure === 'weight' && fewer.includes(n.aim),
+  );
   return isUnweighed || decides ? 'unverified' : 'proven';
 };
 

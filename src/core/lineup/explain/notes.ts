@@ -1,5 +1,6 @@
 import type { Choice } from '../solve/choose';
 import { type Assumption, ASSUMPTIONS } from './assumptions';
+import { FEWEST_AIMS } from '../problem/aims';
 import type { Problem } from '../problem/problem';
 import type { LineupQuestion } from '../problem/question';
 import type { FrameResult, Note } from './result';
@@ -47,8 +48,8 @@ function unverifiedWeights({ choice: all, limits }: Problem, choice: Choice): st
 }
 
 /**
- * Whether it hangs on estimated weights that a lineup keeps to a limit on weight, or that no better one
- * does: then it isn't proven.
+ * Whether it hangs on estimated weights that a lineup keeps to a limit on weight, or that none of fewer
+ * lenses does: then it isn't proven. That it is the lightest may hang on them all the same.
  */
 export function restsOnEstimates(
   problem: Problem,
@@ -59,7 +60,7 @@ export function restsOnEstimates(
   const isHandLimited = assignments.some((assignment) => assignment.maxWeightG !== null);
   const isLimited =
     isHandLimited || sumLimits(limits).some(({ rule }) => rule.resource === 'weightG');
-  if (isLimited && decides?.figure === 'weight') return true;
+  if (isLimited && decides?.figure === 'weight' && FEWEST_AIMS.has(decides.aim)) return true;
   if (unverifiedWeights(problem, choice).length > 0) return true;
   const along = choice.along ?? all.bodies.map((b) => b.id);
   return isHandLimited && [...choice.taken, ...along].some((id) => all.estimated.has(id));

@@ -26,6 +26,7 @@ describe('a figure that nobody knows', () => {
     expect(noteOf(result)).toEqual({
       code: 'unknown-decides',
       figure: 'weight',
+      aim: 'weight',
       ids: ['70-200'],
       instead: ['180'],
       below: 1000,
@@ -42,6 +43,15 @@ describe('a figure that nobody knows', () => {
     expect(noteOf(await ask([...known, useless]))).toBeNull();
     const light = known.map((l) => ({ ...l, weightG: 300 }));
     expect(noteOf(await ask([...light, ...unknown]))).toBeNull();
+  });
+
+  it('leaves a lineup the fewest, proven, where a lighter one would have as many lenses', async () => {
+    const within = (maxLineupWeightG: number) => ask(undefined, someLimits({ maxLineupWeightG }));
+    expect((await within(2000)).status).toBe('proven');
+    // Within 1.2 kg by estimates there is no lineup that makes both; at its best, the 70–200 would.
+    const tight = await within(1200);
+    expect(tight.status).toBe('unverified');
+    expect(noteOf(tight)).toMatchObject({ aim: 'musts', ids: ['70-200'] });
   });
 
   it('is the price where the person counts that first', async () => {

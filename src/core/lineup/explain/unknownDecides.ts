@@ -1,6 +1,6 @@
 import type { Limits } from '@/core/brief';
 import { USUAL_WEIGHT_FACTOR } from '@/core/gear';
-import { AIM_TOLERANCE } from '../problem/aims';
+import { AIM_TOLERANCE, type AimName } from '../problem/aims';
 import type { SelectableItem } from '../problem/item';
 import type { Problem } from '../problem/problem';
 import { presolve } from '../presolve/presolve';
@@ -13,6 +13,8 @@ import type { MipSolver } from '../solve/mipSolver';
  */
 export interface UnknownDecides {
   readonly figure: 'weight' | 'price';
+  /** The first aim in which the lineup would be better. */
+  readonly aim: AimName;
   /** Items whose figure would have to be known. */
   readonly ids: readonly string[];
   /** What would stay at home then. */
@@ -61,12 +63,20 @@ export function unknownDecides(
     const isTold = instead.every((p) => !isUnknown(p)) && below > AIM_TOLERANCE;
     return {
       figure,
+      aim: firstBetter(choice, found) ?? figure,
       ids: ids.map((p) => p.id),
       instead: instead.map((p) => p.id),
       below: isTold ? below : null,
     };
   }
   return null;
+}
+
+/** The first aim in which one choice is better than another; what is idle isn't among the values. */
+function firstBetter(than: Choice, one: Choice): AimName | undefined {
+  const valueOf = ({ values }: Choice, aim: AimName) =>
+    values.find((v) => v.aim === aim)?.value ?? 0;
+  return than.values.find(({ aim, value }) => valueOf(one, aim) < value - AIM_TOLERANCE)?.aim;
 }
 
 /** Weight and price in the order in which they decide. */

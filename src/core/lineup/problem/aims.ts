@@ -26,6 +26,9 @@ export type AimName =
   | 'bodyWeight'
   | 'bodyOrder';
 
+/** What makes a lineup the fewest: all that comes before the aims of a person's own order. */
+export const FEWEST_AIMS: ReadonlySet<AimName> = new Set(['musts', 'once', 'wants', 'pieces']);
+
 /** One aim of the choice, to be made as small as the aims before it allow. */
 export interface Aim {
   readonly name: AimName;
