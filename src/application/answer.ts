@@ -1,4 +1,4 @@
-import { type FrameId, type ProfileKey, withProfile } from '@/core/brief';
+import { type FrameId, hasReserve, NO_RESERVE, type ProfileKey, withProfile } from '@/core/brief';
 import {
   afterScenario,
   type CarryAnswer,
@@ -16,6 +16,10 @@ import {
   explain,
   exploreAlternatives,
   type ExploreOptions,
+  type Fragile,
+  howWrong,
+  type HowWrongAll,
+  mostFragile,
   type Problem,
   finishingBy,
   type LineupQuestion,
@@ -95,6 +99,31 @@ export async function answerWorthKnowing(
   const solver = await loadHighsSolver();
   const options = { timeLimitS, now: clock, most: MOST_LINEUPS, progress };
   return worthKnowing(solver, question, options);
+}
+
+/** Most pictures that are named as lost first. */
+const MOST_FRAGILE = 3;
+
+/** How wrong the pictures of a lineup may be, and what it would be with nothing in reserve. */
+export async function answerRoom(
+  question: AnyQuestion,
+  result: LineupResult,
+  timeLimitS: number,
+): Promise<RoomAnswer> {
+  const { limits } = question;
+  const { leftS } = deadlineIn(timeLimitS, clock);
+  const all = howWrong(question, result, () => leftS() > 0);
+  const fragile = mostFragile(question, result, all, MOST_FRAGILE);
+  if (!hasReserve(limits.reserve)) return { all, fragile, without: null };
+  const plain = { ...question, limits: { ...limits, reserve: NO_RESERVE } };
+  return { all, fragile, without: await answerLineup(plain, timeLimitS) };
+}
+
+export interface RoomAnswer {
+  readonly all: HowWrongAll;
+  readonly fragile: readonly Fragile[];
+  /** The lineup with nothing in reserve; null where nothing is. */
+  readonly without: LineupResult | null;
 }
 
 /** The plan that is left when something goes wrong, and what is lost. */

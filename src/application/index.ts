@@ -6,11 +6,13 @@ export {
   answerAlternatives,
   answerScenario,
   answerProfiles,
+  answerRoom,
   answerWorthKnowing,
   type AnyQuestion,
   LONGEST_TIME_S,
   type ScenarioAnswer,
   type ProfileAnswer,
+  type RoomAnswer,
   USUAL_TIME_S,
 } from './answer';
 export {

@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import type { Frame } from '@/core/brief';
+import { type Frame, NO_RESERVE } from '@/core/brief';
 import { FIGURES, ITEM_KINDS, itemsOf } from '@/core/gear';
 import { decode, decodeValue, planCodec, settingsCodec, shelfCodec } from '@/document';
 import { migrate, VERSIONS } from './migrations';
@@ -28,7 +28,7 @@ describe('an outing of version 1', () => {
   });
 
   it('asks for nothing new: no stretches, no wishes, figures not known', () => {
-    expect(file).toMatchObject({ version: 8, stretches: [], outing: { shooters: [] } });
+    expect(file).toMatchObject({ version: 9, stretches: [], outing: { shooters: [] } });
     expect(file?.frames.every((f) => !f.twice && f.depth.sharp === null)).toBe(true);
     expect(file?.shelf.lenses.every((l) => l.shift === null && l.builtInConverter === null)).toBe(
       true,
@@ -55,7 +55,7 @@ describe('an outing of version 1', () => {
 
   it('is left as it is when it is no document at all, or new already', () => {
     expect(migrate('outing', 'text', 1)).toBe('text');
-    expect(migrate('outing', { version: 8, frames: 7 }, 8)).toEqual({ version: 8, frames: 7 });
+    expect(migrate('outing', { version: 9, frames: 7 }, 9)).toEqual({ version: 9, frames: 7 });
   });
 });
 
@@ -148,10 +148,10 @@ test('an outing of version 5 is read as it was written, with no loan and tied to
   const read = decode(JSON.stringify(old));
   if (!read.ok) throw new Error(read.error.code);
   const { shelf, ties, version, ...rest } = read.value;
-  expect([version, ties]).toEqual([8, null]);
+  expect([version, ties]).toEqual([9, null]);
   expect(rest.limits.sources).toEqual(['owned', 'borrowed', 'rented']);
   old.limits.sources.push('rented');
-  old.limits.maxDiameterMm = null;
+  Object.assign(old.limits, { maxDiameterMm: null, reserve: NO_RESERVE });
   Object.assign(old.outing, { genre: null, lessons: '' });
   const items = itemsOf(shelf);
   expect(items.every((i) => i.loan === null)).toBe(true);
@@ -182,7 +182,15 @@ test('an outing of version 7 is of no kind yet, and nothing was learnt on it', (
   if (!read.ok) throw new Error(read.error.code);
   const { genre, lessons, ...outing } = read.value.outing;
   expect([genre, lessons]).toEqual([null, '']);
-  expect({ ...read.value, outing }).toEqual({ ...old, version: read.value.version });
+  const limits = { ...old.limits, reserve: NO_RESERVE };
+  expect({ ...read.value, outing }).toEqual({ ...old, limits, version: read.value.version });
+});
+
+test('an outing of version 8 holds nothing in reserve', () => {
+  const old = JSON.parse(readFileSync('tests/fixtures/released/outing-8.json', 'utf8'));
+  const read = decode(JSON.stringify(old));
+  const limits = { ...old.limits, reserve: NO_RESERVE };
+  expect(read).toEqual({ ok: true, value: { ...old, limits, version: 9 } });
 });
 
 describe('every version of every kind that was released', () => {

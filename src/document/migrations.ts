@@ -19,6 +19,7 @@ const STEPS: readonly Readonly<Record<DocumentKind, Migration | null>>[] = [
   { outing: lensDiameter, plan: lensDiameter, shelf: null, settings: null },
   { outing: genreAndLessons, plan: genreAndLessons, shelf: null, settings: null },
   { outing: null, plan: null, shelf: null, settings: buying },
+  { outing: reserve, plan: reserve, shelf: null, settings: null },
 ];
 
 /** What each kind was first released as; an outing's own part took the number of its file. */
@@ -377,6 +378,12 @@ function lensDiameter(file: Json): Json {
 /** 7 to 8: an outing's kind, and what was learnt on it. */
 function genreAndLessons(file: Json): Json {
   return { ...file, version: 8, outing: added(file.outing, { genre: null, lessons: '' }) };
+}
+
+/** 8 to 9: what is held in reserve. Nothing was. */
+function reserve(file: Json): Json {
+  const none = { lightStops: 0, distancePercent: 0 };
+  return { ...file, version: 9, limits: added(file.limits, { reserve: none }) };
 }
 
 function isJson(value: unknown): value is Json {

@@ -11,6 +11,7 @@ export function LogSlider({
   to,
   value,
   show,
+  wide = false,
   onChange,
 }: {
   label: string;
@@ -18,6 +19,8 @@ export function LogSlider({
   to: number;
   value: number;
   show: (value: number) => string;
+  /** Room for a few words where the value is said. */
+  wide?: boolean;
   onChange: (value: number) => void;
 }) {
   const ratio = Math.log(to / from);
@@ -45,7 +48,9 @@ export function LogSlider({
           <span className="block h-3.5 w-2 bg-ink" />
         </Radix.Thumb>
       </Radix.Root>
-      <output className="w-16 shrink-0 text-right whitespace-nowrap">{show(value)}</output>
+      <output className={`${wide ? 'w-28' : 'w-16'} shrink-0 text-right whitespace-nowrap`}>
+        {show(value)}
+      </output>
     </div>
   );
 }

@@ -3,11 +3,18 @@ import type { Compartment, ProfileKey } from '@/core/brief';
 import type { BagAnswer, BagItem, CarryAnswer, CarryQuestion, Scenario } from '@/core/carry';
 import type { LineupResult, Alternatives, WorthKnowing } from '@/core/lineup';
 import type { NextQuestion } from '@/core/next';
-import type { Buying, NextAnswer, NextAsk, ProfileAnswer, ScenarioAnswer } from '@/application';
+import type {
+  Buying,
+  NextAnswer,
+  NextAsk,
+  ProfileAnswer,
+  RoomAnswer,
+  ScenarioAnswer,
+} from '@/application';
 import { asked, type Posed } from './asked';
 import type { LineupService } from './lineup.worker';
 
-export type { Buying, NextAnswer, NextAsk, ProfileAnswer, ScenarioAnswer };
+export type { Buying, NextAnswer, NextAsk, ProfileAnswer, RoomAnswer, ScenarioAnswer };
 
 const BUDGET_S = 30;
 const ONE_ANSWER_BUDGET_S = 10;
@@ -48,6 +55,17 @@ export function findWorthKnowing(
 ): () => void {
   return inBackground(report, (service, progress) =>
     service.worthKnowing(asked(question), ONE_ANSWER_BUDGET_S, progress),
+  );
+}
+
+/** How wrong the pictures of a lineup may be; returns the way to end the work at once. */
+export function findRoom(
+  question: Posed,
+  result: LineupResult,
+  report: BackgroundReport<RoomAnswer>,
+): () => void {
+  return inBackground(report, (service) =>
+    service.room(asked(question), result, ONE_ANSWER_BUDGET_S),
   );
 }
 

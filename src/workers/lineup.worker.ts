@@ -7,6 +7,7 @@ import {
   answerAlternatives,
   answerScenario,
   answerProfiles,
+  answerRoom,
   answerNext,
   answerWorthKnowing,
 } from '@/application';
@@ -24,6 +25,7 @@ const service = {
   scenario: answerScenario,
   profiles: answerProfiles,
   worthKnowing: answerWorthKnowing,
+  room: answerRoom,
   next: answerNext,
 };
 export type LineupService = typeof service;

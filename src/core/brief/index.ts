@@ -43,6 +43,7 @@ export {
 } from './limits';
 export { outing, type Outing, outingId } from './outing';
 export { type Profile, type ProfileKey, profileOf, PROFILES, withProfile } from './profiles';
+export { darker, hasReserve, NO_RESERVE, type Reserve, withReserve } from './reserve';
 export { type SceneKey, SCENES } from './scenes';
 export {
   type Presence,

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { bodyId, itemId, mountName, SOURCES } from '@/core/gear';
 import { broken } from '@/core/rule';
+import { NO_RESERVE, reserve } from './reserve';
 
 /**
  * What a lineup is judged by after musts, wants and pieces, best first.
@@ -61,6 +62,8 @@ export const limits = z.strictObject({
   isoCeiling: z.number().min(50).max(4_000_000),
   /** Largest linear crop anyone wants, 1 for none. */
   maxCrop: z.number().min(1).max(10),
+  /** How wrong light and distances may be, with everything that is got still got. */
+  reserve,
   /** How far a need given as a focal length or an angle of view may be missed, percent. */
   needTolerancePercent: z.number().min(0).max(10),
   /** What counts as sharp: by the output, the diagonal over so much, or so many pixels. */
@@ -104,6 +107,7 @@ export const DEFAULT_LIMITS: Limits = {
   neverChange: false,
   isoCeiling: 6400,
   maxCrop: 1.5,
+  reserve: NO_RESERVE,
   needTolerancePercent: NEED_TOLERANCE_PERCENT,
   circleOfConfusion: { kind: 'output' },
   wantRatePercent: 5,

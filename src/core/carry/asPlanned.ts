@@ -1,3 +1,4 @@
+import { NO_RESERVE } from '@/core/brief';
 import { verdictOn, byVerdict } from '@/core/coverage';
 import { mountableSetups, type Setup, stackItemIds, withItems } from '@/core/gear';
 import {
@@ -8,6 +9,7 @@ import {
   everyOpportunityOf,
   type FrameResult,
   type LineupQuestion,
+  type Opportunity,
 } from '@/core/lineup';
 import type { CarryAssignment, CarryPlan, OnBody } from './plan';
 
@@ -27,18 +29,24 @@ export function framesAsPlanned(
     const frame = question.frames.find((f) => f.id === result.frameId);
     const used = frame ? plannedFor(frame.id, plan) : [];
     if (!frame || used.length === 0) return result;
-    const opportunities = everyOpportunityOf(frame, assignments);
-    const first = used.flatMap(({ stretchId, shooterId, on }): Cover[] => {
-      const there = opportunities.find(
-        (o) => o.stretchId === stretchId && o.assignments.some((a) => a.shooterId === shooterId),
-      );
-      if (!there) return [];
-      const [best] = setupsOn(question, on)
-        .map((setup) => ({ setup, verdict: verdictOn(setup, there.frame, question.limits) }))
-        .sort((a, b) => byVerdict(a.verdict, b.verdict));
-      if (!best || best.verdict.covered.length === 0) return [];
-      return [coverOf(best.verdict, stretchId, { ...best, frame: there.frame })];
-    });
+    // What nothing covers with the reserve is planned as it is described.
+    const [held, plain] = [null, NO_RESERVE].map((reserve) =>
+      everyOpportunityOf(frame, assignments, frame.twice, reserve),
+    );
+    const coveredBy = (opportunities: readonly Opportunity[] = []) =>
+      used.flatMap(({ stretchId, shooterId, on }): Cover[] => {
+        const there = opportunities.find(
+          (o) => o.stretchId === stretchId && o.assignments.some((a) => a.shooterId === shooterId),
+        );
+        if (!there) return [];
+        const [best] = setupsOn(question, on)
+          .map((setup) => ({ setup, verdict: verdictOn(setup, there.frame, question.limits) }))
+          .sort((a, b) => byVerdict(a.verdict, b.verdict));
+        if (!best || best.verdict.covered.length === 0) return [];
+        return [coverOf(best.verdict, stretchId, { ...best, frame: there.frame })];
+      });
+    const withReserve = coveredBy(held);
+    const first = withReserve.length > 0 ? withReserve : coveredBy(plain);
     const keyOf = (c: Cover) => `${c.stretchId} ${stackItemIds(c).join()}`;
     const known = new Set(first.map(keyOf));
     return { ...result, covers: [...first, ...result.covers.filter((c) => !known.has(keyOf(c)))] };

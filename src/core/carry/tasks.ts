@@ -1,4 +1,12 @@
-import { footingOf, type Frame, needAxis, type ShooterId, type StretchId } from '@/core/brief';
+import {
+  footingOf,
+  type Frame,
+  hasReserve,
+  needAxis,
+  NO_RESERVE,
+  type ShooterId,
+  type StretchId,
+} from '@/core/brief';
 import { coveredPositions } from '@/core/coverage';
 import { type BodyId, stackItemIds, mountableSetups, type Setup, withItems } from '@/core/gear';
 import { covers, type Interval, type IntervalSet, subtract, union } from '@/core/intervals';
@@ -79,21 +87,34 @@ export function shiftsOf(question: LineupQuestion, result: Planned): Shift[] {
   const assignments = assignmentsOf(question, bodies);
   const shifts = assignments.map((assignment) => assignmentShift(assignment, setups));
   const coverOf = remembered((setup: Setup, frame: Frame) => coverBy(setup, frame, question));
-  const opportunities = new Map(
-    frames.map((f) => [f.id, everyOpportunityOf(f, assignments)] as const),
-  );
   const stretchIds = [...new Set(assignments.map((h) => h.stretchId))];
+  const shiftsIn = (stretchId: StretchId | null) =>
+    shifts.filter((s) => s.assignment.stretchId === stretchId);
+  const optionsIn = (frame: Frame, all: readonly Opportunity[]) =>
+    new Map(
+      stretchIds.map((id) => {
+        const inStretch = all.filter((o) => o.stretchId === id);
+        return [id, optionsOf(frame, inStretch, shiftsIn(id), coverOf)] as const;
+      }),
+    );
+  const optionsFor = new Map(
+    frames.map((frame) => {
+      const held = optionsIn(frame, everyOpportunityOf(frame, assignments));
+      const isHeld =
+        !hasReserve(question.limits.reserve) || [...held.values()].some((o) => o.length > 0);
+      // What nothing covers with the reserve was chosen for as it is described.
+      const plain = () => everyOpportunityOf(frame, assignments, frame.twice, NO_RESERVE);
+      return [frame.id, isHeld ? held : optionsIn(frame, plain())] as const;
+    }),
+  );
   return stretchIds.map((stretchId, at) => {
-    const ofStretch = shifts.filter((s) => s.assignment.stretchId === stretchId);
+    const ofStretch = shiftsIn(stretchId);
     return {
       stretchId,
       changes: !ofStretch.some((s) => s.assignment.fixedSetups && !s.assignment.placed),
       assignments: ofStretch,
       tasks: frames.flatMap((frame) => {
-        const inStretch = (opportunities.get(frame.id) ?? []).filter(
-          (o) => o.stretchId === stretchId,
-        );
-        const options = optionsOf(frame, inStretch, ofStretch, coverOf);
+        const options = optionsFor.get(frame.id)?.get(stretchId) ?? [];
         return options.length === 0 ? [] : [{ frame, options }];
       }),
       meetings: meetingsAt(stretches, at),

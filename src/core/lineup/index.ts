@@ -87,6 +87,17 @@ export { lensLacks } from './explain/lenses';
 export type { Load } from './problem/question';
 export { everyOpportunityOf, framesThere, type Opportunity } from './problem/opportunities';
 export type { LineupQuestion } from './problem/question';
+export { AS_DESCRIBED, type Change, type TurnsOut, turnsOut } from './explore/lineupAtHand';
+export {
+  type Fragile,
+  type HowWrong,
+  howWrong,
+  type HowWrongAll,
+  mostFragile,
+  type Slack,
+  type Way,
+  WAYS,
+} from './explore/howWrong';
 export {
   type Knowable,
   type UnknownFigure,

@@ -1,4 +1,4 @@
-import type { Frame, FrameId } from '@/core/brief';
+import { type Frame, type FrameId, withReserve } from '@/core/brief';
 import { demandOf } from '@/core/coverage';
 import {
   type AdapterId,
@@ -150,6 +150,7 @@ export function explain(
   const lensById = new Map(shelf.lenses.map((l) => [l.id, l]));
   const targets = baseTargets(problem);
   const { reason, cut } = reasonsWithin(solver, deadline);
+  const held = frames.map((f) => (problem.unheld.has(f.id) ? f : withReserve(f, limits.reserve)));
   const results = frames.map((f) => frameResult(problem, targets.get(f.id)!, choice, setupsOf));
   const kept = reason('kept', new Map<FrameId, KeptOut>(), (s, pace) =>
     keptLost(s, question, problem, choice, timeLimitS, pace),
@@ -189,9 +190,9 @@ export function explain(
     proof,
     gaps: reason('ranges', [], (_, pace) => {
       const states = new Map(results.map((r) => [r.frameId, r.state]));
-      return gapsOf(setups, frames, states, limits, pace);
+      return gapsOf(setups, held, states, limits, pace);
     }),
-    overlaps: reason('ranges', [], (_, pace) => overlapsOf(setups, lensById, frames, limits, pace)),
+    overlaps: reason('ranges', [], (_, pace) => overlapsOf(setups, lensById, held, limits, pace)),
     lensesIn: onlyIts,
     lensesOut: outs.map((l) =>
       l.reason === 'adds-nothing' && decides?.ids.includes(l.lensId)

@@ -18,6 +18,7 @@ import { Button, EntityForm, FormNumber, SelectField, Tick, useFormSet } from '@
 import { UsualLimitFields } from '@/parts';
 
 const t = lineupText.limitsPanel;
+const { room } = lineupText;
 
 /** What the choice must keep to. */
 export function LimitsPanel() {
@@ -47,6 +48,12 @@ export function LimitsPanel() {
               />
             );
           })}
+          <FormNumber name="reserve.lightStops" label={room.lightReserve} hint={room.reserveHint} />
+          <FormNumber
+            name="reserve.distancePercent"
+            label={room.distanceReserve}
+            hint={room.reserveHint}
+          />
           <div className="col-span-2">
             <Ticks />
           </div>

@@ -13,6 +13,7 @@ import { OutTable } from './OutTable';
 import { ProofText } from './ProofText';
 import { OtherLineups } from './OtherLineups';
 import { Profiles } from './Profiles';
+import { RoomForError } from './RoomForError';
 
 const t = lineupText.lineupPage;
 
@@ -28,6 +29,7 @@ export function LineupPage() {
             <LineupTable result={result} />
             {result.status !== 'impossible' && <ProofText result={result} />}
             <NotGot result={result} />
+            {result.totals.lenses > 0 && <RoomForError question={question} result={result} />}
             <Matrix result={result} question={question} />
             <Sharing result={result} />
             <Ranges result={result} name={namesOf(question)} />

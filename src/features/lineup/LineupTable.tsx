@@ -270,6 +270,8 @@ function Notes({ result, name }: { result: LineupResult; name: (id: string) => s
         return words.weatherSealingOfUnknownSo(listed(note.ids.map(name)));
       case 'weight-unknown':
         return words.weightsEstimated(listed(note.ids.map(name)));
+      case 'reserve-impossible':
+        return words.reserveImpossible(listed(note.ids.map(name)));
       case 'unknown-decides':
         return words.unknownDecides[note.figure](
           listed(note.ids.map(name)),

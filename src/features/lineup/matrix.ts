@@ -1,4 +1,4 @@
-import { type Frame } from '@/core/brief';
+import { type Frame, withReserve } from '@/core/brief';
 import { type Verdict, verdictOn } from '@/core/coverage';
 import { type Stack, stackKey, mountableSetups, type Setup } from '@/core/gear';
 import { bestOfEachStack, type LineupQuestion, type LineupResult } from '@/core/lineup';
@@ -19,6 +19,9 @@ export function verdictMatrix(
   const lensIds = new Set<string>(result.lineup.lensIds);
   const { converterIds, tubeIds, adapterIds } = result.lineup;
   const itemIds = new Set<string>([...converterIds, ...tubeIds, ...adapterIds]);
+  const unheld = new Set<string>(
+    result.notes.flatMap((n) => (n.code === 'reserve-impossible' ? n.ids : [])),
+  );
   const setups: Setup[] = mountableSetups({
     mounts: shelf.mounts,
     bodies: shelf.bodies.filter((b) => result.bodies.includes(b.id)),
@@ -33,8 +36,9 @@ export function verdictMatrix(
   return {
     stacks,
     rows: frames.map((frame) => {
+      const asked = unheld.has(frame.id) ? frame : withReserve(frame, limits.reserve);
       const best = new Map(
-        bestOfEachStack(setups.map((s) => verdictOn(s, frame, limits))).map((v) => [
+        bestOfEachStack(setups.map((s) => verdictOn(s, asked, limits))).map((v) => [
           stackKey(v),
           v,
         ]),

@@ -1,6 +1,13 @@
 import { useMemo } from 'react';
 import type { LensId } from '@/core/gear';
-import { lensLacks, type LineupQuestion, type LineupResult } from '@/core/lineup';
+import type { Frame } from '@/core/brief';
+import {
+  type Change,
+  lensLacks,
+  type LineupQuestion,
+  type LineupResult,
+  turnsOut,
+} from '@/core/lineup';
 import { verdictMatrix } from './matrix';
 
 /** What each lens of a lineup does for each picture. */
@@ -11,4 +18,17 @@ export function useVerdictMatrix(question: LineupQuestion, result: LineupResult)
 /** What one lens lacks for each picture that it does not cover alone. */
 export function useLensLacks(question: LineupQuestion, lensId: LensId) {
   return useMemo(() => lensLacks(question, lensId), [question, lensId]);
+}
+
+/** What becomes of one picture of a lineup that turns out other than it is described. */
+export function useTurnsOut(
+  question: LineupQuestion,
+  result: LineupResult,
+  frame: Frame,
+  change: Change,
+) {
+  return useMemo(
+    () => turnsOut(question, result, frame, change),
+    [question, result, frame, change],
+  );
 }

@@ -46,6 +46,55 @@ export const lineupText = {
     lockedIn: 'Locked in',
     leftOut: 'Left out',
   },
+  room: {
+    title: 'Room for error',
+    working: 'Working out how wrong distances and light may be…',
+    couldnt: (message: string) => `Couldn’t work out the room for error: ${message}`,
+    inReserve: (reserve: string) => `Chosen with ${reserve} in reserve.`,
+    without: (items: string, weight: string, musts: string) =>
+      `Without a reserve: ${items}, ${weight}, ${musts}.`,
+    stopsOfLight: (stops: string) => `${stops} of light`,
+    percentOfDistance: (percent: string) => `${percent} of distance`,
+    lostIf: {
+      darker: (picture: string, amount: string) =>
+        `${picture}: lost if it’s more than ${amount} darker`,
+      nearer: (picture: string, amount: string) =>
+        `${picture}: lost if it’s more than ${amount} nearer`,
+      farther: (picture: string, amount: string) =>
+        `${picture}: lost if it’s farther away by more than ${amount}`,
+      faster: (picture: string, amount: string) =>
+        `${picture}: lost if it moves faster by more than ${amount}`,
+    },
+    lostIfAny: {
+      darker: (picture: string) => `${picture}: lost if it’s any darker`,
+      nearer: (picture: string) => `${picture}: lost if it’s any nearer`,
+      farther: (picture: string) => `${picture}: lost if it’s any farther away`,
+      faster: (picture: string) => `${picture}: lost if it moves any faster`,
+    },
+    wouldThenCover: (lenses: string) => `${lenses} would then cover it`,
+    nothingWould: 'no other lens of yours would then cover it',
+    nothingFragile: 'No picture is lost however dark, near, far or fast it turns out.',
+    onlySome: 'Time ran out before every picture was looked at.',
+    allPictures: 'Room for error, picture by picture',
+    picture: 'Picture',
+    ways: { darker: 'Darker', nearer: 'Nearer', farther: 'Farther', faster: 'Faster' },
+    whatIf: 'What if it turns out different?',
+    light: 'Light',
+    distance: 'Distance',
+    speed: 'Speed',
+    asDescribed: 'as described',
+    stopsLess: (stops: string) => `${stops} less`,
+    stopsMore: (stops: string) => `${stops} more`,
+    percentNearer: (percent: string) => `${percent} nearer`,
+    percentFarther: (percent: string) => `${percent} farther`,
+    times: (times: string) => `× ${times}`,
+    stillCovered: 'Still covered by the lineup.',
+    notCovered: (lack: string) => (lack === '' ? 'Not covered.' : `Not covered: ${lack}.`),
+    wouldCover: (lenses: string) => `${lenses} would cover it.`,
+    lightReserve: 'Light reserve, stops',
+    distanceReserve: 'Distance reserve, %',
+    reserveHint: 'pictures stay covered if you’re that wrong',
+  },
   lineupPage: {
     workingOutTheLineup: 'Working out the lineup…',
     limits: 'Limits',
@@ -117,6 +166,8 @@ export const lineupText = {
       `Smallest aperture of ${listed} unknown: assumed small enough.`,
     weightsEstimated: (listed: string) =>
       `Kept to your weight limit by estimated weights of ${listed}. Enter them on Shelf to be sure.`,
+    reserveImpossible: (listed: string) =>
+      `Nothing you may take covers ${listed} with your reserve, so it’s planned as described.`,
     unknownDecides: {
       weight: (names: string, instead: string, below: string | null) =>
         `Decided by estimated weights: ${names} would do as well${instead === '' ? '' : ` instead of ${instead}`}${below === null ? '' : `, if together they weigh less than ${below}`}. Enter the weight on Shelf to be sure.`,

@@ -1,4 +1,11 @@
-import { footingOf, type Frame, needAxis, positionUnit, type StretchId } from '@/core/brief';
+import {
+  footingOf,
+  type Frame,
+  needAxis,
+  positionUnit,
+  type StretchId,
+  withReserve,
+} from '@/core/brief';
 import {
   byVerdict,
   conflictOf,
@@ -59,7 +66,13 @@ export function frameResult(
       .slice(0, 1)
       .flatMap(({ axis, positions }) => missingOf(axis, positions.values())),
     nearest: null,
-    conflict: got ? null : conflictOf(frame, oneOfEachBody(problem), problem.limits),
+    conflict: got
+      ? null
+      : conflictOf(
+          problem.unheld.has(frame.id) ? frame : withReserve(frame, problem.limits.reserve),
+          oneOfEachBody(problem),
+          problem.limits,
+        ),
     kept: null,
     once: once ? whyOnce(target, problem) : null,
   };

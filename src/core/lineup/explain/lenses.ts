@@ -1,4 +1,4 @@
-import { eligibleBodies, type Frame, type FrameId, type Limits } from '@/core/brief';
+import { eligibleBodies, type Frame, type FrameId, type Limits, withReserve } from '@/core/brief';
 import { byVerdict, shortfallOf, verdictOn } from '@/core/coverage';
 import {
   type Lens,
@@ -222,7 +222,8 @@ export function lensLacks(
     tubes: [],
   });
   const looked = frames.flatMap((frame) => {
-    const best = setups.map((s) => verdictOn(s, frame, limits)).sort(byVerdict)[0];
+    const asked = withReserve(frame, limits.reserve);
+    const best = setups.map((s) => verdictOn(s, asked, limits)).sort(byVerdict)[0];
     return best ? [{ frame, best }] : [];
   });
   const told = order === 'nearest' ? looked.sort((a, b) => byVerdict(a.best, b.best)) : looked;

@@ -83,7 +83,10 @@ export function notesOf(
       ),
     ].sort();
   const named: {
-    code: Exclude<Note['code'], `no-${string}` | 'reasons-cut' | 'unknown-decides'>;
+    code: Exclude<
+      Note['code'],
+      `no-${string}` | 'reasons-cut' | 'unknown-decides' | 'reserve-impossible'
+    >;
     ids: readonly string[];
   }[] = [
     { code: 'weight-unknown', ids: weightsUnknown(problem, choice) },
@@ -95,6 +98,9 @@ export function notesOf(
   const hasLenses = problem.choice.items.some((p) => p.kind === 'lens');
   return [
     ...named.filter(({ ids }) => ids.length > 0),
+    ...(problem.unheld.size > 0
+      ? [{ code: 'reserve-impossible' as const, ids: [...problem.unheld] }]
+      : []),
     ...(frames.length === 0 ? [{ code: 'no-frames' as const }] : []),
     ...(!hasLenses ? [{ code: 'no-lenses' as const }] : []),
     ...(hasLenses && problem.choice.setups.length === 0 && shelf.lenses.length > 0

@@ -154,6 +154,8 @@ export type Note =
   /** Lenses that are locked in although a limit on each lens would leave them out. */
   | { readonly code: BeyondLimit; readonly ids: readonly string[] }
   | { readonly code: 'pixels-unknown'; readonly ids: readonly string[] }
+  /** Frames that nothing covers with what is held in reserve: they are asked for without. */
+  | { readonly code: 'reserve-impossible'; readonly ids: readonly FrameId[] }
   /** Lenses whose cover of a frame rests on a figure that is not known. */
   | { readonly code: Assumption; readonly ids: readonly string[] }
   /** A figure that nobody knows decides: lenses that would do as well stay out for it. */

@@ -1,6 +1,7 @@
 import {
   type Limits,
   PLAIN_STRETCH,
+  type Reserve,
   type Presence as Presence,
   setupsStay,
   type Shooter,
@@ -31,6 +32,8 @@ export interface Assignment {
   readonly wet: boolean;
   /** What is allowed there. */
   readonly allowed: Stretch['allowed'];
+  /** How wrong light and distances may be. */
+  readonly reserve: Reserve;
 }
 
 const EVERYTHING: Pick<Presence, 'bodyIds' | 'bodies' | 'maxWeightG'> = {
@@ -89,6 +92,7 @@ export function assignmentsOf(
         placed: isPlaced,
         wet: stretch.weather.includes('wet'),
         allowed: stretch.allowed,
+        reserve: limits.reserve,
       });
     }
   }
@@ -115,6 +119,7 @@ function wholeOuting(
     placed: false,
     wet: false,
     allowed: PLAIN_STRETCH.allowed,
+    reserve: limits.reserve,
   };
 }
 

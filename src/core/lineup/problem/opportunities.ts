@@ -1,4 +1,4 @@
-import type { Frame, FrameId, StretchId } from '@/core/brief';
+import { type Frame, type FrameId, type Reserve, type StretchId, withReserve } from '@/core/brief';
 import type { Body } from '@/core/gear';
 import { type Assignment, assignmentsOf, isLoose } from './assignments';
 import type { LineupQuestion } from './question';
@@ -10,7 +10,7 @@ export interface Opportunity {
   readonly assignments: readonly Assignment[];
   /**
    * The frame as it is there: with the distances from that place, sealed in the wet, without the flash
-   * or the support that is not allowed; one object where alike.
+   * or the support that is not allowed, and as hard as the reserve asks; one object where alike.
    */
   readonly frame: Frame;
 }
@@ -22,13 +22,15 @@ export interface Opportunity {
  * stands for those that offer no more. A placed camera makes only what names it.
  *
  * @param twice how it is to be covered twice; null to be covered once
+ * @param reserve what is held in reserve; null for what the assignments say
  */
 export function opportunitiesOf(
   frame: Frame,
   assignments: readonly Assignment[],
   twice = frame.twice,
+  reserve: Reserve | null = null,
 ): Opportunity[] {
-  const opportunities = everyOpportunityOf(frame, assignments, twice);
+  const opportunities = everyOpportunityOf(frame, assignments, twice, reserve);
   if (twice?.by === 'people') return opportunities;
   return opportunities.filter(
     (o, i) => !opportunities.some((other, j) => j !== i && standsFor(other, o, j < i)),
@@ -40,6 +42,7 @@ export function everyOpportunityOf(
   frame: Frame,
   assignments: readonly Assignment[],
   twice = frame.twice,
+  reserve: Reserve | null = null,
 ): Opportunity[] {
   const stretches = new Set<StretchId>(frame.stretchIds);
   const shooters = new Set<string>(frame.shooterIds);
@@ -54,7 +57,7 @@ export function everyOpportunityOf(
   const seen = new Map<string, { assignments: Assignment[]; frame: Frame }>();
   const alike = new Map<string, Frame>();
   for (const assignment of eligible) {
-    const asked = frameAt(frame, assignment);
+    const asked = withReserve(asThere(frame, assignment), reserve ?? assignment.reserve);
     const position = `${distanceKey(asked)} ${asked.special.sealed} ${asked.light.flash !== null} ${asked.light.support}`;
     const shared = alike.get(position) ?? asked;
     alike.set(position, shared);
@@ -113,7 +116,7 @@ function asksMore({ special, light }: Frame, than: Frame): boolean {
 }
 
 /** The frame for one assignment; the same object where nothing differs. */
-function frameAt(frame: Frame, assignment: Assignment): Frame {
+function asThere(frame: Frame, assignment: Assignment): Frame {
   const { need, special, light } = frame;
   const view = frame.views.find((v) => v.shooterId === assignment.shooterId);
   const sealed = assignment.wet && !special.sealed;

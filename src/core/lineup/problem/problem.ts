@@ -1,11 +1,19 @@
-import { type Frame, type FrameId, isAskedTwice, type Limits } from '@/core/brief';
+import {
+  type Frame,
+  type FrameId,
+  hasReserve,
+  isAskedTwice,
+  type Limits,
+  NO_RESERVE,
+  type Reserve,
+} from '@/core/brief';
 import type { BodyId } from '@/core/gear';
 import { type Covering, coveringSetups, type Harder, stillCovering } from '@/core/coverage';
 import { AT_EASE, type Pace } from '@/core/pace';
 import { type Assignment, assignmentsOf } from './assignments';
 import { type Candidate, CandidateTable } from './candidates';
 import { type Opportunity, opportunitiesOf } from './opportunities';
-import { type OpportunityPositions, positionsAt } from './positions';
+import { missingOf, type OpportunityPositions, positionsAt } from './positions';
 import type { LineupQuestion, Load } from './question';
 import { type Selectable, selectable } from './selectable';
 
@@ -52,6 +60,8 @@ export interface Problem {
   /** What makes anything in any assignment, by number. */
   readonly candidates: readonly Candidate[];
   readonly targets: readonly Target[];
+  /** Frames that nothing covers with what is held in reserve: they are asked for as they are described. */
+  readonly unheld: ReadonlySet<FrameId>;
 }
 
 /**
@@ -110,9 +120,17 @@ function layOut(
     assignments,
     table,
     candidates: table.candidates,
-    targets: targetsOf(frames, assignments, table, limits, pace),
+    ...targetsOf(frames, assignments, table, limits, pace),
   };
 }
+
+/** A frame with where it can come about, as asked for and at least once. */
+interface Framed {
+  readonly frame: Frame;
+  readonly opportunities: readonly Opportunity[];
+  readonly single: readonly Opportunity[];
+}
+type Asked = ReadonlyMap<Frame, readonly Covering[]>;
 
 /** Each frame as asked, and the stricter readings that the order of aims asks about. */
 function targetsOf(
@@ -121,24 +139,23 @@ function targetsOf(
   table: CandidateTable,
   limits: Limits,
   pace: Pace,
-): Target[] {
+): Pick<Problem, 'targets' | 'unheld'> {
   const ordered = [...frames].sort((a, b) => (a.id < b.id ? -1 : 1));
-  const framed = ordered.map((frame) => {
-    const opportunities = opportunitiesOf(frame, assignments);
-    const isByPeople = isAskedTwice(frame) && frame.twice?.by === 'people';
-    return {
-      frame,
-      opportunities,
-      single: isByPeople ? opportunitiesOf(frame, assignments, null) : opportunities,
-    };
-  });
-  const askedFrames = new Set(
-    framed.flatMap(({ opportunities, single }) =>
-      [...opportunities, ...single].map((o) => o.frame),
-    ),
+  const hard = ordered.map((frame) => framedOf(frame, assignments));
+  const covering = (all: readonly Framed[]): Asked =>
+    coveringSetups(table.setups, askedFrames(all), limits, pace);
+  const askedHard = covering(hard);
+  const unheld = new Set(
+    hasReserve(limits.reserve)
+      ? hard.filter((f) => !isCoverable(f, askedHard, table)).map((f) => f.frame.id)
+      : [],
   );
-  const asked = coveringSetups(table.setups, [...askedFrames], limits, pace);
-  return framed.flatMap(({ frame, opportunities, single }) =>
+  const framed = hard.map((f) =>
+    unheld.has(f.frame.id) ? framedOf(f.frame, assignments, NO_RESERVE) : f,
+  );
+  const plain = framed.filter((f) => unheld.has(f.frame.id));
+  const asked = plain.length === 0 ? askedHard : new Map([...askedHard, ...covering(plain)]);
+  const targets = framed.flatMap(({ frame, opportunities, single }) =>
     layersOf(frame, limits).map((layer) => {
       const isBase = layer === 'base';
       const harder = HARDER[layer];
@@ -160,6 +177,35 @@ function targetsOf(
       };
     }),
   );
+  return { targets, unheld };
+}
+
+function framedOf(
+  frame: Frame,
+  assignments: readonly Assignment[],
+  reserve: Reserve | null = null,
+): Framed {
+  const opportunities = opportunitiesOf(frame, assignments, frame.twice, reserve);
+  const isByPeople = isAskedTwice(frame) && frame.twice?.by === 'people';
+  return {
+    frame,
+    opportunities,
+    single: isByPeople ? opportunitiesOf(frame, assignments, null, reserve) : opportunities,
+  };
+}
+
+const askedFrames = (all: readonly Framed[]): Frame[] => [
+  ...new Set(
+    all.flatMap(({ opportunities, single }) => [...opportunities, ...single].map((o) => o.frame)),
+  ),
+];
+
+/** Whether all that may be chosen covers a frame, at least once. */
+function isCoverable({ single }: Framed, asked: Asked, table: CandidateTable): boolean {
+  return single.some((o) => {
+    const { axis, positions } = positionsAt(o, asked.get(o.frame) ?? [], table, false);
+    return missingOf(axis, positions.values()).length === 0;
+  });
 }
 
 function stricter(
