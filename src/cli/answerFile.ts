@@ -2,7 +2,7 @@ import { stderr, stdout } from 'node:process';
 import { plainNumber } from '@/core/number';
 import { parseArgs } from 'node:util';
 import { LONGEST_TIME_S, USUAL_TIME_S } from '@/application';
-import type { OutingFile } from '@/document';
+import { type OutingFile, whatIsAsked } from '@/document';
 import { hostText } from '@/text';
 import { readOuting, Refused } from './readOuting';
 
@@ -17,7 +17,7 @@ export async function answerFile(
   if (asked === null) return refuse(t.usage(command, USUAL_TIME_S));
   const { path, timeLimitS } = asked;
   try {
-    const answer = await answerTo(await readOuting(path), timeLimitS);
+    const answer = await answerTo(whatIsAsked(await readOuting(path)), timeLimitS);
     stdout.write(`${JSON.stringify(answer, null, 2)}\n`);
     return 0;
   } catch (error) {

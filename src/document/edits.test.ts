@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
-import type { FrameId, StretchId } from '@/core/brief';
+import { type FrameId, shooterId, type StretchId } from '@/core/brief';
 import { itemsWithoutBodies } from '@/core/gear';
 import {
   addFrames,
   addGear,
+  addShooter,
   decode,
   type Edit,
   encode,
@@ -19,7 +20,9 @@ import {
   putFrame,
   putStretch,
   removeFrame,
+  removeFrames,
   removeItems,
+  removeShooter,
   removeStretch,
   bodyRoleOf,
   setBodyRole,
@@ -97,6 +100,31 @@ describe('edits, in any number and order', () => {
       }),
       { seed: 81, numRuns: 150 },
     );
+  });
+
+  it('put a second shooter into every stretch, and take her out of all of them', () => {
+    const alone = {
+      ...demo,
+      outing: { ...demo.outing, shooters: demo.outing.shooters.slice(0, 1) },
+    };
+    const [first] = alone.outing.shooters;
+    const stretches = alone.stretches.map((s) => ({ ...s, hands: [] }));
+    const before = withoutDangling({ ...alone, stretches }, alone.shelf);
+    const second = { id: shooterId.parse('second'), name: 'Second', placed: false };
+    const both = addShooter(second)(before);
+    for (const { hands } of both.stretches)
+      expect(hands.map((h) => h.shooterId)).toEqual([first!.id, 'second']);
+    const placed = { ...second, id: shooterId.parse('placed'), placed: true };
+    expect(addShooter(placed)(before).stretches).toEqual(before.stretches);
+    const again = removeShooter(second.id)(both);
+    for (const { hands } of again.stretches)
+      expect(hands.map((h) => h.shooterId)).toEqual([first!.id]);
+    expect(outingFile.safeParse(both).success && outingFile.safeParse(again).success).toBe(true);
+  });
+
+  it('delete several pictures at once', () => {
+    const gone = new Set(demo.frames.slice(0, 3).map((f) => f.id));
+    expect(removeFrames(gone)(demo).frames).toEqual(demo.frames.slice(3));
   });
 
   it('never change the file that they are given', () => {

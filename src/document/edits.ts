@@ -1,4 +1,15 @@
-import type { Frame, FrameId, Limits, Outing, Packing, Stretch, StretchId } from '@/core/brief';
+import type {
+  Frame,
+  FrameId,
+  Limits,
+  Outing,
+  Packing,
+  Presence,
+  Shooter,
+  ShooterId,
+  Stretch,
+  StretchId,
+} from '@/core/brief';
 import {
   type Adapter,
   type Body,
@@ -44,20 +55,68 @@ export const setPacking =
   (change: Partial<Packing>): Edit =>
   (file) => ({ ...file, packing: { ...file.packing, ...change } });
 
-/** Puts a frame in its place, or at the end (or behind another) when it is new. */
+/**
+ * Puts a frame in its place, or at the end (or behind another) when it is new. Whoever changes its
+ * distances knows them.
+ */
 export const putFrame =
   (frame: Frame, behind?: FrameId): Edit =>
+  (file) => {
+    const before = file.frames.find((f) => f.id === frame.id);
+    const isTyped = before !== undefined && distancesOf(before) !== distancesOf(frame);
+    const known = isTyped && !frame.distanceKnown ? { ...frame, distanceKnown: true } : frame;
+    return { ...file, frames: put(file.frames, known, behind) };
+  };
+
+const distancesOf = ({ need }: Frame): string =>
+  need.kind === 'subject' ? `${need.fromM} ${need.toM}` : need.kind;
+
+export const removeFrame = (id: FrameId): Edit => removeFrames(new Set([id]));
+
+export const removeFrames =
+  (ids: ReadonlySet<FrameId>): Edit =>
   (file) => ({
     ...file,
-    frames: put(file.frames, frame, behind),
+    frames: file.frames.filter((f) => !ids.has(f.id)),
   });
 
-export const removeFrame =
-  (id: FrameId): Edit =>
-  (file) => ({
-    ...file,
-    frames: file.frames.filter((f) => f.id !== id),
-  });
+/** Adds someone who photographs, in every stretch until taken out; a placed camera goes where it is put. */
+export const addShooter =
+  (added: Shooter): Edit =>
+  (file) => {
+    const { outing, stretches } = file;
+    const shooters = [...outing.shooters, added];
+    const first = outing.shooters.find((s) => !s.placed);
+    const presence = (shooterId: ShooterId): Presence => ({
+      shooterId,
+      bodyIds: [],
+      bodies: null,
+      maxWeightG: null,
+    });
+    return {
+      ...file,
+      outing: { ...outing, shooters },
+      stretches:
+        added.placed || !first
+          ? stretches
+          : stretches.map((s) => ({
+              ...s,
+              hands: [...(s.hands.length > 0 ? s.hands : [presence(first.id)]), presence(added.id)],
+            })),
+    };
+  };
+
+/** Takes a shooter out, of every stretch too. */
+export const removeShooter =
+  (id: ShooterId): Edit =>
+  (file) =>
+    withoutDangling(
+      {
+        ...file,
+        outing: { ...file.outing, shooters: file.outing.shooters.filter((s) => s.id !== id) },
+      },
+      file.shelf,
+    );
 
 export const moveFrame =
   (id: FrameId, by: -1 | 1): Edit =>

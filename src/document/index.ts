@@ -3,6 +3,7 @@ export { decode, decodeValue, encode, outingJsonSchema } from './codec';
 export {
   addFrames,
   addGear,
+  addShooter,
   type BodyRole,
   bodyRoleOf,
   type Edit,
@@ -17,7 +18,9 @@ export {
   putStretch,
   putItem,
   removeFrame,
+  removeFrames,
   removeItems,
+  removeShooter,
   removeStretch,
   setLimits,
   setBodyRole,
@@ -32,6 +35,7 @@ export type { Refusal } from './reading';
 export { type FieldIssue, type FieldProblem, issuesOf, problemOf, TELLING } from './problems';
 export type { AsideReason } from './live/aside';
 export { EMPTY_OUTING } from './emptyOuting';
+export { everydayFrame } from './everyday';
 export { freshId } from './freshId';
 export {
   type Backup,
@@ -58,4 +62,4 @@ export {
 } from './fitting';
 export { type GearLine, readGearLines, type Understood } from './formats/gearLines';
 export { VERSIONS } from './migrations';
-export { allGear, type ForOuting, nextQuestionOf } from './nextQuestion';
+export { allGear, type ForOuting, nextQuestionOf, whatIsAsked } from './nextQuestion';

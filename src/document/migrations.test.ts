@@ -152,6 +152,7 @@ test('an outing of version 5 is read as it was written, with no loan and tied to
   expect(rest.limits.sources).toEqual(['owned', 'borrowed', 'rented']);
   old.limits.sources.push('rented');
   Object.assign(old.limits, { maxDiameterMm: null, reserve: NO_RESERVE });
+  for (const frame of old.frames) frame.distanceKnown = true;
   Object.assign(old.outing, { genre: null, lessons: '' });
   const items = itemsOf(shelf);
   expect(items.every((i) => i.loan === null)).toBe(true);
@@ -183,14 +184,20 @@ test('an outing of version 7 is of no kind yet, and nothing was learnt on it', (
   const { genre, lessons, ...outing } = read.value.outing;
   expect([genre, lessons]).toEqual([null, '']);
   const limits = { ...old.limits, reserve: NO_RESERVE };
-  expect({ ...read.value, outing }).toEqual({ ...old, limits, version: read.value.version });
+  const frames = old.frames.map((f: Frame) => ({ ...f, distanceKnown: true }));
+  expect({ ...read.value, outing }).toEqual({
+    ...old,
+    ...{ frames, limits },
+    version: read.value.version,
+  });
 });
 
-test('an outing of version 8 holds nothing in reserve', () => {
+test('an outing of version 8 holds nothing in reserve, and its distances are known', () => {
   const old = JSON.parse(readFileSync('tests/fixtures/released/outing-8.json', 'utf8'));
   const read = decode(JSON.stringify(old));
   const limits = { ...old.limits, reserve: NO_RESERVE };
-  expect(read).toEqual({ ok: true, value: { ...old, limits, version: 9 } });
+  const frames = old.frames.map((f: Frame) => ({ ...f, distanceKnown: true }));
+  expect(read).toEqual({ ok: true, value: { ...old, frames, limits, version: 9 } });
 });
 
 describe('every version of every kind that was released', () => {

@@ -19,7 +19,7 @@ const STEPS: readonly Readonly<Record<DocumentKind, Migration | null>>[] = [
   { outing: lensDiameter, plan: lensDiameter, shelf: null, settings: null },
   { outing: genreAndLessons, plan: genreAndLessons, shelf: null, settings: null },
   { outing: null, plan: null, shelf: null, settings: buying },
-  { outing: reserve, plan: reserve, shelf: null, settings: null },
+  { outing: reserveAndDistances, plan: reserveAndDistances, shelf: null, settings: null },
 ];
 
 /** What each kind was first released as; an outing's own part took the number of its file. */
@@ -380,10 +380,15 @@ function genreAndLessons(file: Json): Json {
   return { ...file, version: 8, outing: added(file.outing, { genre: null, lessons: '' }) };
 }
 
-/** 8 to 9: what is held in reserve. Nothing was. */
-function reserve(file: Json): Json {
+/** 8 to 9: what is held in reserve, which nothing was, and whether distances are known, which all were. */
+function reserveAndDistances(file: Json): Json {
   const none = { lightStops: 0, distancePercent: 0 };
-  return { ...file, version: 9, limits: added(file.limits, { reserve: none }) };
+  return {
+    ...file,
+    version: 9,
+    frames: each(file.frames, (frame) => withFields(frame, { distanceKnown: true })),
+    limits: added(file.limits, { reserve: none }),
+  };
 }
 
 function isJson(value: unknown): value is Json {

@@ -48,6 +48,9 @@ export const STARTING_OUTPUTS: Readonly<Record<Output['kind'], Output>> = {
   print: { kind: 'print', longMm: 300, shortMm: 200, dpi: 300, cut: true },
 };
 
+/** Blur that is seen as such, of what is some way behind the subject. Common practice, no source. */
+const STARTING_BLUR = { behindM: 8, percent: 1 };
+
 /** A first state that already makes sense: one standing person in cloudy light. */
 export function newFrame(frames: readonly Frame[], name: string): Frame {
   return freshFrame(new Set<string>(frames.map((f) => f.id)), name);
@@ -60,6 +63,7 @@ function freshFrame(taken: ReadonlySet<string>, name: string): Frame {
     want: 'want',
     sharePercent: null,
     need: SUBJECT,
+    distanceKnown: true,
     stretchIds: [],
     shooterIds: [],
     views: [],
@@ -70,7 +74,7 @@ function freshFrame(taken: ReadonlySet<string>, name: string): Frame {
     light: {
       source: { kind: 'ev', ev100: 13 },
       isoCeiling: null,
-      longestTimeS: 1 / 250,
+      longestTimeS: null,
       shortestTimeS: null,
       support: 'hand',
       movement: null,
@@ -89,7 +93,8 @@ function freshFrame(taken: ReadonlySet<string>, name: string): Frame {
 export function framesOfLines(lines: readonly ShotLine[], frames: readonly Frame[]): Frame[] {
   const added: Frame[] = [];
   const taken = new Set<string>(frames.map((f) => f.id));
-  for (const { name, want, fromM, toM, scene, subject, longestTimeS } of lines) {
+  for (const { name, want, fromM, toM, ...words } of lines) {
+    const { scene, subject, longestTimeS, sharePercent, blur } = words;
     const fresh = freshFrame(taken, name);
     taken.add(fresh.id);
     const { widthM, heightM } = SUBJECTS.find((s) => s.key === subject) ?? SUBJECT;
@@ -100,7 +105,16 @@ export function framesOfLines(lines: readonly ShotLine[], frames: readonly Frame
       ...(scene && { source: { kind: 'scene' as const, scene } }),
       ...(longestTimeS && { longestTimeS }),
     };
-    added.push({ ...fresh, want, need, light, subject: subject ?? fresh.subject });
+    added.push({
+      ...fresh,
+      want,
+      need,
+      light,
+      distanceKnown: fromM !== null,
+      sharePercent,
+      depth: { ...fresh.depth, blur: blur ? STARTING_BLUR : null },
+      subject: subject ?? fresh.subject,
+    });
   }
   return added;
 }

@@ -1,7 +1,13 @@
+import { completeFrames } from '@/core/brief';
 import { ITEM_KINDS, newMounts, type Shelf } from '@/core/gear';
 import type { NextQuestion } from '@/core/next';
 import type { NextSettings } from './desk';
 import type { OutingFile } from './outingFile';
+
+/** An outing as it is asked about: a picture whose distance nobody knows yet is not. */
+export function whatIsAsked(file: OutingFile): OutingFile {
+  return { ...file, frames: [...completeFrames(file.frames)] };
+}
 
 /** An outing that gear is bought for. */
 export interface ForOuting {
@@ -23,7 +29,7 @@ export function nextQuestionOf(
       question: {
         outing: file.outing,
         stretches: file.stretches,
-        frames: file.frames,
+        frames: completeFrames(file.frames),
         shelf: file.shelf,
         limits: file.limits,
         packing: file.packing,

@@ -4,13 +4,18 @@ import {
   addGear,
   alreadyOn,
   decode,
+  everydayFrame,
   framesOfLines,
+  newFrame,
+  outingFile,
   type OutingFile,
   placeFrame,
+  putFrame,
   readGearLines,
   readShotList,
   shelfCodec,
   takeLineup,
+  whatIsAsked,
 } from '@/document';
 
 const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
@@ -47,6 +52,51 @@ test('a picture of a room has the size of a room, in the light that was said', (
     light: { source: { kind: 'scene', scene: 'nightStreet' } },
   });
   expect(person).toMatchObject({ subject: 'standingPerson', need: { heightM: 1.8 } });
+});
+
+test('a line says its share and that blur is wanted, and its name is without the figures', () => {
+  const [said, silent] = readShotList('Portraits, 20 %, bokeh, 2-3 m\n100% sure, 4 m');
+  expect(said).toMatchObject({ name: 'Portraits, bokeh', sharePercent: 20, blur: true });
+  expect(silent).toMatchObject({ name: 'sure', sharePercent: 100, blur: false });
+  const [portrait] = framesOfLines([said!], []);
+  expect(portrait).toMatchObject({ sharePercent: 20, depth: { blur: { behindM: 8, percent: 1 } } });
+});
+
+test('what has no distance is marked, and not asked for until it has one', () => {
+  const frames = framesOfLines(readShotList('Vows\nRings 0.3 m'), []);
+  expect(frames.map((f) => f.distanceKnown)).toEqual([false, true]);
+  const asked = whatIsAsked({ ...demo, frames });
+  expect(asked.frames.map((f) => f.name)).toEqual(['Rings']);
+  const [vows] = frames;
+  const typed = putFrame({ ...vows!, need: { ...vows!.need, fromM: 3 } as never })({
+    ...demo,
+    frames,
+  });
+  expect(typed.frames[0]?.distanceKnown).toBe(true);
+  expect(
+    putFrame({ ...vows!, name: 'Their vows' })({ ...demo, frames }).frames[0]?.distanceKnown,
+  ).toBe(false);
+});
+
+test.each([
+  ['6', 6, 6],
+  ['8-4', 4, 8],
+  ['4–8 m', 4, 8],
+  ['2,5 to 3', 2.5, 3],
+])('a picture of an everyday kind takes what and how far: %s', (typed, fromM, toM) => {
+  const bird = everydayFrame(demo.frames, 'Bird', 'smallBird', typed);
+  expect(bird).toMatchObject({
+    subject: 'smallBird',
+    need: { widthM: 0.14, heightM: 0.12, fromM, toM, footing: 'free' },
+    light: { longestTimeS: 1 / 1000 },
+    special: { autofocus: true },
+  });
+  expect(outingFile.safeParse({ ...demo, frames: [...demo.frames, bird] }).success).toBe(true);
+});
+
+test('a new picture has no longest time, and none is added without a distance', () => {
+  expect(newFrame([], 'New').light.longestTimeS).toBeNull();
+  expect(everydayFrame([], 'Bird', 'smallBird', 'near')).toBeNull();
 });
 
 test('lines without a name fall away', () => {

@@ -1,4 +1,4 @@
-import { decode, type Refusal } from '@/document';
+import { decode, type Refusal, whatIsAsked } from '@/document';
 import { answerDay, answerInFull } from '@/application';
 import type { LineupReply, LineupTask } from './lineupPool';
 import { fieldProblemText, hostText, refusalText } from '@/text';
@@ -16,7 +16,10 @@ export async function replyTo({ ask, text, timeLimitS }: LineupTask): Promise<Li
   if (!file.ok) return { status: 422, json: JSON.stringify({ error: shortened(file.error) }) };
   try {
     const answerTo = ask === 'carry' ? answerDay : answerInFull;
-    return { status: 200, json: JSON.stringify(await answerTo(file.value, timeLimitS)) };
+    return {
+      status: 200,
+      json: JSON.stringify(await answerTo(whatIsAsked(file.value), timeLimitS)),
+    };
   } catch (error) {
     if (!(error instanceof Error && error.name === 'OutOfTime')) throw error;
     const message = t.sWereNotEnoughTo(timeLimitS.toFixed(0));

@@ -126,6 +126,10 @@ export function formatStops(stops: number): string {
 export const aboutWeight = (g: number, isEstimated: boolean): string =>
   `${isEstimated ? `≈${NARROW}` : ''}${formatWeight(g)}`;
 
+/** A total with its standard error, where it rests on estimates. */
+export const weightWithin = (g: number, errorG: number): string =>
+  errorG === 0 ? formatWeight(g) : `${aboutWeight(g, true)} ± ${formatWeight(errorG)}`;
+
 export function formatWeight(g: number): string {
   if (unitsNow() === 'imperial') {
     const ounces = g / G_PER_OUNCE;

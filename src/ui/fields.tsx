@@ -125,12 +125,14 @@ export function TextField({
   onChange,
   type = 'text',
   list,
+  placeholder,
   ...field
 }: FieldProps & {
   value: string;
   onChange: (value: string) => void;
   type?: 'text' | 'date' | 'time';
   list?: readonly string[];
+  placeholder?: string;
 }) {
   const listId = useId();
   return (
@@ -143,6 +145,7 @@ export function TextField({
             className={BOX}
             value={value}
             list={list ? listId : undefined}
+            placeholder={placeholder}
             autoComplete="off"
             onChange={(e) => onChange(e.target.value)}
           />

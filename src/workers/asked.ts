@@ -1,3 +1,4 @@
+import { completeFrames } from '@/core/brief';
 import type { CarryQuestion } from '@/core/carry';
 import type { LineupQuestion } from '@/core/lineup';
 
@@ -10,7 +11,7 @@ export type Posed = LineupQuestion & Partial<Pick<CarryQuestion, 'packing'>>;
  */
 export function asked(posed: Posed): LineupQuestion | CarryQuestion {
   const { outing, stretches, frames, shelf, limits, packing } = posed;
-  const question = { outing, stretches, frames, shelf, limits };
+  const question = { outing, stretches, frames: completeFrames(frames), shelf, limits };
   if (limits.maxCarriedWeightG === null || packing === undefined) return question;
   return {
     ...question,

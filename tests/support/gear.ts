@@ -241,6 +241,7 @@ export function focalFrame(
     depth: { sharp: null, blur: null },
     special: NOTHING_SPECIAL,
     need: { kind: 'focal', fromMm, toMm, footing, atM: null },
+    distanceKnown: true,
     light: NO_LIGHT,
     output: { kind: 'uncropped' },
     note: '',

@@ -226,6 +226,8 @@ export const frame = z
     /** It cannot be repeated and needs a backup; null where once is enough. */
     twice: twice.nullable(),
     need,
+    /** Whether the distances are the person's; where they are not, the picture isn't asked for yet. */
+    distanceKnown: z.boolean(),
     light,
     depth,
     special,
@@ -258,4 +260,9 @@ export type Frame = z.infer<typeof frame>;
 /** Footing of any kind of need; what has a single place asks for that one. */
 export function footingOf(n: Need): Footing {
   return n.kind === 'far' || n.kind === 'fisheye' ? 'free' : n.footing;
+}
+
+/** The frames that say enough to be asked for. */
+export function completeFrames(frames: readonly Frame[]): readonly Frame[] {
+  return frames.every((f) => f.distanceKnown) ? frames : frames.filter((f) => f.distanceKnown);
 }

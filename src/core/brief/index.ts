@@ -1,6 +1,7 @@
 /** The outing, its wanted pictures and limits, and the need that follows from a frame. */
 export { allowedBy, eligibleBodies, eligibleBy, eligibleGear } from './eligibility';
 export {
+  completeFrames,
   type Depth,
   type Footing,
   footingOf,

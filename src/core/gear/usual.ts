@@ -11,6 +11,9 @@ const FULL_DIAGONAL_MM = Math.hypot(36, 24);
 /** By what factor a real lens may well be lighter or heavier than usual: nine in ten are within it. */
 export const USUAL_WEIGHT_FACTOR = 1.6;
 
+/** Standard error of one estimated weight, as a share of it: what half of them being within a sixth comes to. */
+export const USUAL_WEIGHT_ERROR = 0.25;
+
 /**
  * What a lens of its range, speed and format usually weighs, g, to two digits. Fitted by least squares to
  * the published weights of 66 lenses: half are within a sixth, nine in ten within a factor of 1.6.

@@ -4,6 +4,7 @@ import {
   type AdapterId,
   type ConverterId,
   stackItemIds,
+  USUAL_WEIGHT_ERROR,
   type LensId,
   type Setup,
   type TubeId,
@@ -330,6 +331,7 @@ function totalsOf(
   const bodies = limits.countBodies ? eligible.filter((b) => along?.includes(b.id)) : [];
   const sum = (values: readonly (number | null)[]) =>
     values.reduce<number>((a, b) => a + (b ?? 0), 0);
+  const unweighed = [...items, ...bodies].filter(({ id }) => estimated.has(id));
   const idsOfAll = (some: readonly { readonly id: string }[]) => some.map((item) => item.id);
   const count = (want: Frame['want']) => {
     const of = frames.filter((f) => f.want === want);
@@ -344,7 +346,8 @@ function totalsOf(
     lenses: items.filter((p) => p.kind === 'lens').length,
     pieces: sum(items.map((p) => p.itemCost)),
     weightG: sum([...items, ...bodies].map((item) => item.weightG)),
-    weightUnknown: idsOfAll([...items, ...bodies].filter(({ id }) => estimated.has(id))),
+    weightUnknown: idsOfAll(unweighed),
+    weightErrorG: USUAL_WEIGHT_ERROR * Math.hypot(...unweighed.map((item) => item.weightG)),
     price: sum(items.map((p) => p.price)),
     priceUnknown: idsOfAll(items.filter((p) => p.price === null)),
     toBuy: sum(items.map((p) => p.spend)),

@@ -1,6 +1,6 @@
 import type { Want } from '@/core/brief';
 import { oneLine } from '@/core/text';
-import { type ShotWords, shotWords, withoutTime } from './shotWords';
+import { type ShotWords, shotWords, withoutFigures } from './shotWords';
 
 /** What one line of a shot list says. */
 export interface ShotLine extends ShotWords {
@@ -23,15 +23,28 @@ const MOST_LETTERS = 120;
 /** Letters of a line that are looked at. */
 const LONGEST_LINE = 1000;
 
+/** Distances as typed, nearer first: 6, 4–8 or 8-4, with or without their unit; null where there is none. */
+export function distancesIn(text: string): { readonly fromM: number; readonly toM: number } | null {
+  const line = tidied(text.slice(0, LONGEST_LINE));
+  return rangeOf(DISTANCES.exec(line) ?? DISTANCES.exec(`${line} m`));
+}
+
+function rangeOf(found: RegExpExecArray | null) {
+  if (!found) return null;
+  const [a, b] = [found[1]!, found[2] ?? found[1]!].map((end) => Number(end.replace(',', '.')));
+  return { fromM: Math.min(a!, b!), toM: Math.max(a!, b!) };
+}
+
 /**
  * A shot list as people write it, one picture a line: numbers and bullets in front are left out,
  * "must", "want" or "bonus" at either end says how badly, "4–8 m" from how far, "1/125" how long at the
- * most; words of light and of everyday things say what they mean. Empty lines fall away.
+ * most, "20 %" its share, "blur" that it is wanted behind; words of light and of everyday things say what
+ * they mean. Empty lines fall away.
  */
 export function readShotList(text: string): ShotLine[] {
   return text.split(/\r?\n/).flatMap((line) => {
     const whole = tidied(line.slice(0, LONGEST_LINE)).replace(BULLET, '').trim();
-    const bare = tidied(withoutTime(whole));
+    const bare = tidied(withoutFigures(whole));
     const distances = DISTANCES.exec(bare);
     const rest = distances ? without(bare, distances) : bare;
     const want = WANT_FIRST.exec(bare) ?? WANT_LAST.exec(bare) ?? WANT_LAST.exec(rest);
@@ -39,16 +52,13 @@ export function readShotList(text: string): ShotLine[] {
       .slice(0, MOST_LETTERS)
       .trim();
     if (name === '') return [];
-    const ends = [distances?.[1], distances?.[2] ?? distances?.[1]].map((end) =>
-      end === undefined ? null : Number(end.replace(',', '.')),
-    );
-    const [a = null, b = null] = ends;
+    const range = rangeOf(distances);
     return [
       {
         name,
         want: (want?.[1]?.toLowerCase() ?? 'want') as Want,
-        fromM: a === null || b === null ? null : Math.min(a, b),
-        toM: a === null || b === null ? null : Math.max(a, b),
+        fromM: range?.fromM ?? null,
+        toM: range?.toM ?? null,
         ...shotWords(whole),
       },
     ];
@@ -65,7 +75,8 @@ function without(line: string, { index, 0: found }: RegExpExecArray): string {
   return tidied(`${kept} ${after}`);
 }
 
-const tidied = (text: string) => oneLine(text).replace(/ +/g, ' ').trim();
+/** Spaces once, and no comma left alone by what was taken out. */
+const tidied = (text: string) => oneLine(text).replace(/ +/g, ' ').replaceAll(', ,', ',').trim();
 
 function trimmedEnd(text: string): string {
   let end = text.length;

@@ -37,6 +37,8 @@ const THINGS: readonly (readonly [RegExp, SubjectKey])[] = [
   [/\b(?:fox|hare|cat|dog|squirrel)\b/i, 'smallMammal'],
 ];
 
+const BLUR = /\b(?:blur(?:red)?|blurry|bokeh|soft background)\b/i;
+const SHARE = /(?<![\d.,])(\d{1,2}|100) ?%/;
 const TIME = /(?<![\d/])1\/(\d{1,5})(?: ?s(?:ec(?:onds?)?)?)?\b/i;
 
 /** What the words of a line of a shot list say besides its name; null for what they don't. */
@@ -45,19 +47,26 @@ export interface ShotWords {
   readonly subject: SubjectKey | null;
   /** Longest time, s. */
   readonly longestTimeS: number | null;
+  /** Share of the pictures expected of it. */
+  readonly sharePercent: number | null;
+  /** Blur wanted behind it. */
+  readonly blur: boolean;
 }
 
 /** English words; whoever writes in another language completes the pictures by hand. */
 export function shotWords(line: string): ShotWords {
   const found = <T>(words: readonly (readonly [RegExp, T])[]) =>
     words.find(([pattern]) => pattern.test(line))?.[1] ?? null;
+  const share = SHARE.exec(line)?.[1];
   const per = Number(TIME.exec(line)?.[1] ?? 0);
   return {
     scene: found(LIGHT),
     subject: found(THINGS),
     longestTimeS: per > 0 ? 1 / per : null,
+    sharePercent: share === undefined ? null : Number(share),
+    blur: BLUR.test(line),
   };
 }
 
-/** A line without its time. */
-export const withoutTime = (line: string): string => line.replace(TIME, '');
+/** A line without its time and its share. */
+export const withoutFigures = (line: string): string => line.replace(TIME, '').replace(SHARE, '');

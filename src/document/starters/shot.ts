@@ -84,6 +84,7 @@ export function frameOf(shot: Shot, { shots, notes }: StarterText): Frame {
     subject: typeof shot.of === 'string' ? shot.of : null,
     twice: shot.twice ? { by: 'bodies' } : null,
     need: needOf(shot),
+    distanceKnown: true,
     light: lightOf(shot),
     depth: {
       sharp:

@@ -8,6 +8,7 @@ import { useEdit, useFilePart, useFormerLessons, useSelection } from '@/session'
 import { Button, Choice } from '@/ui';
 import { HelpLink } from '@/parts';
 import { FrameList } from './FrameList';
+import { QuickAdd } from './QuickAdd';
 import { briefText, plainList } from '@/text';
 
 const text = briefText.briefPage;
@@ -81,6 +82,7 @@ export function BriefPage() {
             </span>
             {pasting && <PasteDialog open onOpenChange={setPasting} onAdded={select} />}
           </div>
+          {!isSheet && <QuickAdd onAdded={select} />}
           {frames.length === 0 ? (
             <p className="max-w-prose border-t border-hair pt-4">{text.noPicturesYetAddThe}</p>
           ) : (

@@ -1,6 +1,6 @@
 'use client';
 
-import { useWatch } from 'react-hook-form';
+import { useFormContext, useWatch } from 'react-hook-form';
 import {
   type Frame,
   frame as frameSchema,
@@ -12,6 +12,7 @@ import {
 import { putFrame, STARTING_NEEDS, STARTING_OUTPUTS } from '@/document';
 import { useEdit } from '@/session';
 import {
+  Button,
   EntityForm,
   FormChoice,
   FormNumber,
@@ -173,11 +174,37 @@ function SubjectFields() {
       <div className="grid grid-cols-2 gap-2">
         <FormNumber name="need.widthM" label={t.width} unit="m" placeholder={t.any} />
         <FormNumber name="need.heightM" label={t.height} unit="m" placeholder={t.any} />
-        <FormNumber name="need.fromM" label={t.nearest} unit="m" />
-        <FormNumber name="need.toM" label={t.farthest} unit="m" />
       </div>
+      <DistanceFields />
       <p className="text-[12px] text-soft">{t.distancesFromTheCamerasSensor}</p>
     </>
+  );
+}
+
+/** Nearest and farthest, in whichever order they are typed: put in order once both are left. */
+function DistanceFields() {
+  const { getValues } = useFormContext<Frame>();
+  const set = useFormSet();
+  const isKnown = useWatch({ name: 'distanceKnown' }) as boolean;
+  const order = () => {
+    const { need } = getValues();
+    if (need.kind !== 'subject' || !(need.fromM > need.toM)) return;
+    set('need', { ...need, fromM: need.toM, toM: need.fromM });
+  };
+  return (
+    <div
+      className="grid grid-cols-2 gap-2"
+      onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && order()}
+    >
+      <FormNumber name="need.fromM" label={t.nearest} unit="m" />
+      <FormNumber name="need.toM" label={t.farthest} unit="m" />
+      {!isKnown && (
+        <p className="col-span-2 text-[13px] text-wrong">
+          {t.distanceUnknown}{' '}
+          <Button onClick={() => set('distanceKnown', true)}>{t.theseAreRight}</Button>
+        </p>
+      )}
+    </div>
   );
 }
 

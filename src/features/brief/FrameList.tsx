@@ -2,20 +2,21 @@
 
 import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react';
 import dynamic from 'next/dynamic';
-import { memo, useDeferredValue, useMemo, useState } from 'react';
-import { ev100AsGiven, type Frame } from '@/core/brief';
+import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { ev100AsGiven, type Frame, type FrameId } from '@/core/brief';
 import type { FrameResult } from '@/core/lineup';
 import { briefText, copyName, lightText, namesOf, needText, stackName, WANTS } from '@/text';
-import { copyOfFrame, moveFrame, putFrame, removeFrame } from '@/document';
+import { copyOfFrame, moveFrame, putFrame, removeFrame, removeFrames } from '@/document';
 import {
   useAnswer,
   useEdit,
   useFileNow,
   useFilePart,
   useFrameResults,
+  useHistory,
   useOnceAnswered,
 } from '@/session';
-import { IconButton, InView } from '@/ui';
+import { Button, IconButton, InView, notify } from '@/ui';
 import { StateMark } from '@/parts';
 import { lostText } from './lostText';
 import { type Taken, useTaken } from './useTaken';
@@ -66,6 +67,14 @@ const SortedFrames = memo(function SortedFrames({
 }) {
   const [body, setBody] = useState<HTMLElement | null>(null);
   const [near, setNear] = useState(false);
+  const [chosen, setChosen] = useState<ReadonlySet<FrameId>>(new Set());
+  const edit = useEdit();
+  const { undo } = useHistory();
+  const choose = useCallback((id: FrameId, on: boolean) => {
+    setChosen(
+      (before) => new Set([...before].filter((other) => other !== id).concat(on ? id : [])),
+    );
+  }, []);
   const idle = useOnceAnswered(SORTING_AFTER_MS);
   const shelf = useFilePart((file) => file.shelf);
   const name = useMemo(
@@ -87,7 +96,7 @@ const SortedFrames = memo(function SortedFrames({
         <thead>
           <tr className="border-b border-ink text-left text-[12px] text-soft">
             <th scope="col" className="w-8 py-1 font-normal">
-              №
+              {row.editing && <span className="sr-only">{t.chosen(chosen.size)}</span>}№
             </th>
             <th scope="col" className="min-w-52 py-1 font-normal">
               {t.picture}
@@ -116,12 +125,29 @@ const SortedFrames = memo(function SortedFrames({
               name={name}
               isSelected={frame.id === row.selected}
               editing={row.editing}
+              isChosen={chosen.has(frame.id)}
+              onChoose={choose}
               onSelect={row.onSelect}
             />
           ))}
         </tbody>
       </table>
       {(near || idle) && body && <Sorting frames={frames} body={body} />}
+      {row.editing && chosen.size > 0 && (
+        <p className="mt-2">
+          <Button
+            look="strong"
+            onClick={() => {
+              edit(removeFrames(chosen));
+              notify(t.deleted(chosen.size), { action: { label: t.undo, onClick: undo } });
+              setChosen(new Set());
+            }}
+          >
+            <Trash2 size={14} aria-hidden />
+            {t.deleteThem(chosen.size)}
+          </Button>
+        </p>
+      )}
     </div>
   );
 });
@@ -137,6 +163,9 @@ interface FrameRowProps {
   readonly name: Namer;
   readonly isSelected: boolean;
   readonly editing: boolean;
+  /** Among those to be deleted together. */
+  readonly isChosen: boolean;
+  readonly onChoose: (id: FrameId, on: boolean) => void;
   readonly onSelect: (id: string | null) => void;
 }
 
@@ -150,6 +179,8 @@ const FrameRow = memo(function FrameRow({
   name,
   isSelected,
   editing,
+  isChosen,
+  onChoose,
   onSelect,
 }: FrameRowProps) {
   return (
@@ -161,6 +192,14 @@ const FrameRow = memo(function FrameRow({
           {number}
           <span data-sort={frame.id} />
         </span>
+        {editing && (
+          <input
+            type="checkbox"
+            aria-label={t.choose(frame.name)}
+            checked={isChosen}
+            onChange={(event) => onChoose(frame.id, event.target.checked)}
+          />
+        )}
       </td>
       <td className="py-1.5 pr-3">
         {editing ? (
@@ -195,7 +234,15 @@ const FrameRow = memo(function FrameRow({
           </>
         )}
       </td>
-      <td className="py-1.5 pr-2">{result && <Made result={result} name={name} />}</td>
+      <td className="py-1.5 pr-2">
+        {frame.distanceKnown ? (
+          result && <Made result={result} name={name} />
+        ) : (
+          <span className="text-wrong">
+            <StateMark state="lost" /> {t.needsADistance}
+          </span>
+        )}
+      </td>
       <td className="py-1 text-right whitespace-nowrap">
         <RowActions
           frame={frame}

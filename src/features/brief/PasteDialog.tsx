@@ -8,6 +8,7 @@ import {
   briefFormText,
   counted,
   formatDistances,
+  formatPercent,
   formatShutter,
   plainList,
   SCENE_NAMES,
@@ -77,10 +78,12 @@ export function PasteDialog({
 }
 
 /** What the words of a line say besides its name. */
-function understood({ subject, scene, longestTimeS }: ShotLine): string {
+function understood({ subject, scene, longestTimeS, sharePercent, blur }: ShotLine): string {
   return plainList([
     ...(subject ? [SUBJECT_NAMES[subject]] : []),
     ...(scene ? [SCENE_NAMES[scene]] : []),
     ...(longestTimeS === null ? [] : [formatShutter(longestTimeS)]),
+    ...(sharePercent === null ? [] : [formatPercent(sharePercent)]),
+    ...(blur ? [t.blurBehind] : []),
   ]);
 }

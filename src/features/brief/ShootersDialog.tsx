@@ -2,7 +2,7 @@
 
 import { Plus, Trash2 } from 'lucide-react';
 import { type Shooter, shooterId } from '@/core/brief';
-import { freshId, setOuting } from '@/document';
+import { addShooter, freshId, removeShooter, setOuting } from '@/document';
 import { useEdit, useFile } from '@/session';
 import { Button, Dialog, IconButton, TextField } from '@/ui';
 import { briefFormText } from '@/text';
@@ -11,7 +11,7 @@ const t = briefFormText.shootersDialog;
 
 /** Everyone who photographs, by name. */
 export function ShootersDialog({ onClose }: { onClose: () => void }) {
-  const { outing, stretches, frames } = useFile();
+  const { outing, frames } = useFile();
   const edit = useEdit();
   const put = (shooters: Shooter[], field: string) =>
     edit(setOuting({ ...outing, shooters }), field);
@@ -20,10 +20,10 @@ export function ShootersDialog({ onClose }: { onClose: () => void }) {
     const people = outing.shooters.filter((s) => !s.placed).length;
     const name = placed ? t.placedCamera : people === 0 ? t.firstShooter : t.shooter(people + 1);
     const id = shooterId.parse(freshId(placed ? 'placed' : 'shooter', taken));
-    put([...outing.shooters, { id, name, placed }], '');
+    edit(addShooter({ id, name, placed }));
   };
+  // Who is only in stretches is taken out of them; pictures that name somebody would change their meaning.
   const inUse = (id: string) =>
-    stretches.some((s) => s.hands.some((h) => h.shooterId === id)) ||
     frames.some(
       (f) => f.shooterIds.some((s) => s === id) || f.views.some((v) => v.shooterId === id),
     );
@@ -51,12 +51,7 @@ export function ShootersDialog({ onClose }: { onClose: () => void }) {
             <IconButton
               label={inUse(s.id) ? t.isUsedInTheOuting(s.name) : t.deleteIt(s.name)}
               disabled={inUse(s.id)}
-              onClick={() =>
-                put(
-                  outing.shooters.filter((o) => o.id !== s.id),
-                  '',
-                )
-              }
+              onClick={() => edit(removeShooter(s.id))}
             >
               <Trash2 size={14} aria-hidden />
             </IconButton>

@@ -14,6 +14,7 @@ import { ProofText } from './ProofText';
 import { OtherLineups } from './OtherLineups';
 import { Profiles } from './Profiles';
 import { RoomForError } from './RoomForError';
+import { WorthKnowing } from './WorthKnowing';
 
 const t = lineupText.lineupPage;
 
@@ -34,6 +35,7 @@ export function LineupPage() {
             <Sharing result={result} />
             <Ranges result={result} name={namesOf(question)} />
             <div className="space-y-8 print:hidden">
+              <WorthKnowing question={question} />
               <Profiles question={question} />
               <OtherLineups question={question} result={result} />
             </div>

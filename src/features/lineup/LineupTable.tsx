@@ -1,7 +1,14 @@
 'use client';
 
-import type { LineupResult, Reason } from '@/core/lineup';
-import { apertureEnds, itemsWithoutBodies, type Lens, weighingOf } from '@/core/gear';
+import type { LineupResult, Note, Reason, UnknownFigure } from '@/core/lineup';
+import {
+  apertureEnds,
+  ITEM_KINDS,
+  itemsWithoutBodies,
+  type Lens,
+  type Shelf,
+  weighingOf,
+} from '@/core/gear';
 import {
   aboutWeight,
   formatFNumbers,
@@ -19,6 +26,7 @@ import {
 import { useFile } from '@/session';
 import { Button } from '@/ui';
 import { HelpLink } from '@/parts';
+import { FigureRow } from './FigureRow';
 import { ConflictText } from './ConflictText';
 import { lensesOnScore } from '@/parts/score';
 import { LockButtons } from './LockButtons';
@@ -298,11 +306,64 @@ function Notes({ result, name }: { result: LineupResult; name: (id: string) => s
         ].flatMap(([ids, text]) => (ids.length > 0 ? [text(listed(ids.map(name)))] : []));
     }
   });
-  return texts.map((text) => (
-    <p key={text} className="mb-2 max-w-prose">
-      {text}
-    </p>
-  ));
+  const [first, ...others] = result.notes.map((note) => figuresAsked(note, result, file.shelf));
+  return (
+    <>
+      {texts.map((text) => (
+        <p key={text} className="mb-2 max-w-prose">
+          {text}
+        </p>
+      ))}
+      <FiguresAsked figures={[...(first ?? []), ...others.flat()]} />
+    </>
+  );
+}
+
+/** Figures asked for on the page; more can be typed on Shelf. */
+const MOST_ASKED = 4;
+
+/** What would settle the notes, to be typed right here. */
+function FiguresAsked({ figures }: { figures: readonly UnknownFigure[] }) {
+  const each = new Map(figures.map((f) => [`${f.itemId}.${f.field}`, f]));
+  if (each.size === 0) return null;
+  return (
+    <ul aria-label={words.figuresToSettleIt} className="mb-3 max-w-prose">
+      {[...each].slice(0, MOST_ASKED).map(([key, figure]) => (
+        <FigureRow key={key} figure={figure} />
+      ))}
+    </ul>
+  );
+}
+
+/** Which figure a note rests on; none where another thing would settle it. */
+const FIGURE_OF = {
+  'autofocus-unknown': 'autofocus',
+  'thread-unknown': 'frontThread',
+  'smallest-aperture-unknown': 'smallestFNumber',
+  'closest-focus-unknown': 'minFocusM',
+  'sealing-unknown': 'sealed',
+  'weight-unknown': 'weightG',
+  'diameter-unknown': 'diameterMm',
+  'price-unknown': 'priceNew',
+} as const;
+
+/** The figures that nobody knows and that a note rests on: of lenses, and of the cameras that come along. */
+function figuresAsked(note: Note, { bodies }: LineupResult, shelf: Shelf): UnknownFigure[] {
+  const code = note.code as keyof typeof FIGURE_OF;
+  const field =
+    note.code === 'unknown-decides'
+      ? note.figure === 'weight'
+        ? 'weightG'
+        : 'priceNew'
+      : FIGURE_OF[code];
+  if (field === undefined || !('ids' in note)) return [];
+  const ids = new Set<string>([...note.ids, ...(field === 'sealed' ? bodies : [])]);
+  return ITEM_KINDS.flatMap((kind) =>
+    shelf[kind].flatMap((item): UnknownFigure[] => {
+      const value = (item as unknown as Readonly<Record<string, unknown>>)[field];
+      return ids.has(item.id) && value === null ? [{ kind, itemId: item.id, field }] : [];
+    }),
+  );
 }
 
 function listed(names: readonly string[]): string {

@@ -9,7 +9,7 @@ import {
   counted,
   formatMoney,
   formatPercent,
-  aboutWeight,
+  weightWithin,
   idsIn,
   stackName,
   lineupText,
@@ -178,7 +178,7 @@ const TOTALS: readonly Total[] = [
   },
   {
     label: t.weight,
-    text: ({ totals }) => aboutWeight(totals.weightG, totals.weightUnknown.length > 0),
+    text: ({ totals }) => weightWithin(totals.weightG, totals.weightErrorG),
     steps: (file, r) => weightSteps(file, idsIn(r), r.bodies),
   },
   {

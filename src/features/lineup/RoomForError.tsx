@@ -13,7 +13,6 @@ import {
   WAYS,
 } from '@/core/lineup';
 import {
-  aboutWeight,
   anyOf,
   formatPercent,
   formatStops,
@@ -22,6 +21,7 @@ import {
   listOf,
   namesOf,
   shortfallText,
+  weightWithin,
   workspaceText,
 } from '@/text';
 import { useBackground, useFile } from '@/session';
@@ -96,7 +96,7 @@ function reserveText({ limits }: LineupQuestion, without: LineupResult): string 
     workspaceText.standingLine.musts,
     totals.musts.once,
   );
-  const weight = aboutWeight(totals.weightG, totals.weightUnknown.length > 0);
+  const weight = weightWithin(totals.weightG, totals.weightErrorG);
   return `${t.inReserve(kept)} ${t.without(itemsText(lineup, totals.lenses), weight, musts)}`;
 }
 

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { addGear, alreadyOn, countOf, editGear, fittingGear, type GearLine } from '@/document';
-import type { Shelf } from '@/core/gear';
+import type { Converter, Lens, LensId, Shelf } from '@/core/gear';
 import { useEditDesk, useFile, useHistory, useKnownGear, useReading } from '@/session';
 import { Button, Dialog, notify, SelectField, TextArea, Tick } from '@/ui';
 import { counted, missingText, NEW_MOUNT, shelfText, understoodText } from '@/text';
@@ -25,11 +25,21 @@ export function PasteGear({ open, onClose }: { open: boolean; onClose: () => voi
   const [skipping, setSkipping] = useState(true);
   const { value, isReading, problem } = useReading('gearLines', text, shelf);
   const usualMount = mount === '' && mounts.length === 0 ? NEW_MOUNT : mount;
-  const lines = (value ?? []).map((line) =>
+  const [fits, setFits] = useState<Readonly<Record<string, readonly LensId[]>>>({});
+  const mounted = (value ?? []).map((line) =>
     line.kind !== null && usualMount !== '' && line.understood.mount === undefined
       ? ({ ...line, item: { ...line.item, mount: usualMount } } as typeof line)
       : line,
   );
+  const lines = mounted.map((line) =>
+    line.kind === 'converters'
+      ? { ...line, item: { ...line.item, lensIds: [...(fits[line.item.id] ?? [])] } }
+      : line,
+  );
+  const lensesFor = (converter: Converter) =>
+    [...shelf.lenses, ...lines.flatMap((l) => (l.kind === 'lenses' ? [l.item] : []))].filter(
+      (l) => l.mount === converter.mount,
+    );
   const doubled = alreadyOn(shelf, gearOf(lines));
   const taken = lines.filter((l) => l.kind !== null && (!skipping || !doubled.has(l.item.id)));
   const { taken: gear, left } = fittingGear(shelf, gearOf(taken));
@@ -90,6 +100,17 @@ export function PasteGear({ open, onClose }: { open: boolean; onClose: () => voi
             ))}
           </ul>
         )}
+        {lines.map(
+          (l) =>
+            l.kind === 'converters' && (
+              <FittingLenses
+                key={l.item.id}
+                converter={l.item}
+                lenses={lensesFor(l.item)}
+                onChange={(lensIds) => setFits({ ...fits, [l.item.id]: lensIds })}
+              />
+            ),
+        )}
         {doubled.size > 0 && (
           <Tick
             label={t.skipOnYourShelfAlready(counted(doubled.size, 'itemThatIs'))}
@@ -106,6 +127,36 @@ export function PasteGear({ open, onClose }: { open: boolean; onClose: () => voi
         </div>
       </div>
     </Dialog>
+  );
+}
+
+/** Which lenses a converter goes behind: no line says so, and without one it does nothing. */
+function FittingLenses({
+  converter: { name, lensIds },
+  lenses,
+  onChange,
+}: {
+  converter: Converter;
+  lenses: readonly Lens[];
+  onChange: (lensIds: readonly LensId[]) => void;
+}) {
+  const chosen = new Set<LensId>(lensIds);
+  return (
+    <fieldset className="max-h-40 overflow-auto border-y border-hair py-1">
+      <legend className="text-[12px] text-soft">{t.worksWith(name)}</legend>
+      {lensIds.length === 0 && <p className="text-wrong">{t.noLensYet(lenses.length > 0)}</p>}
+      {lenses.map((lens) => (
+        <span key={lens.id} className="mr-4 inline-block">
+          <Tick
+            label={lens.name}
+            on={chosen.has(lens.id)}
+            onChange={(on) =>
+              onChange(on ? [...lensIds, lens.id] : lensIds.filter((id) => id !== lens.id))
+            }
+          />
+        </span>
+      ))}
+    </fieldset>
   );
 }
 

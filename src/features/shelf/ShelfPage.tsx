@@ -35,7 +35,6 @@ import {
   TUBE_COLUMNS,
 } from './rows';
 import { ShelfFile } from './ShelfFile';
-import { WorthWeighing } from './WorthWeighing';
 
 const t = shelfText.shelfPage;
 
@@ -157,7 +156,7 @@ export function ShelfPage() {
 }
 
 /** What can be opened beside the tables. */
-type Tool = 'csv' | 'lensfun' | 'mounts' | 'lines' | 'lookUp' | 'worth';
+type Tool = 'csv' | 'lensfun' | 'mounts' | 'lines' | 'lookUp';
 
 /** The menu of ways to bring gear in and out, and of what else can be asked of it. */
 function ShelfTools({
@@ -198,10 +197,7 @@ function ShelfTools({
               download('shelf.json', shelfCodec.write(desk.shelf), 'application/json'),
           },
         ],
-        [
-          { label: t.whatFitsWhat, onSelect: () => onOpen('mounts') },
-          { label: t.worthWeighing, onSelect: () => onOpen('worth') },
-        ],
+        [{ label: t.whatFitsWhat, onSelect: () => onOpen('mounts') }],
       ]}
     />
   );
@@ -219,7 +215,6 @@ function Opened({
   return (
     <>
       <CsvImport open={tool === 'csv'} onClose={close} />
-      {tool === 'worth' && <WorthWeighing onClose={close} />}
       <PasteGear open={tool === 'lines'} onClose={close} />
       <LookUp open={tool === 'lookUp'} onClose={close} onFiles={() => onOpen('lensfun')} />
       <Mounts open={tool === 'mounts'} onClose={close} />

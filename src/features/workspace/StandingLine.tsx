@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
+import { completeFrames } from '@/core/brief';
 import type { LineupResult } from '@/core/lineup';
 import type { OutingFile } from '@/document';
 import { useAnswer, useFile } from '@/session';
@@ -10,6 +11,7 @@ import {
   formatMoney,
   formatPercent,
   aboutWeight,
+  weightWithin,
   shortfallText,
   workspaceText,
 } from '@/text';
@@ -51,6 +53,7 @@ export function StandingLine() {
 function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
   const { totals } = result;
   const worst = worstOf(result, file);
+  const open = file.frames.length - completeFrames(file.frames).length;
   return (
     <>
       <Link
@@ -83,7 +86,7 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
       </span>
       <Figure label={t.weightOfTheLineup} steps={() => steps().then((s) => s.weight(file, result))}>
         {t.weight(
-          aboutWeight(totals.weightG, totals.weightUnknown.length > 0),
+          weightWithin(totals.weightG, totals.weightErrorG),
           result.carried && aboutWeight(result.carried.weightG, result.carried.unknown.length > 0),
         )}
       </Figure>
@@ -105,6 +108,7 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
           </>
         )}
       </span>
+      {open > 0 && <span className="min-w-0 text-wrong">{t.needADistance(open)}</span>}
       {worst && <span className="min-w-0 text-wrong">{worst}</span>}
     </>
   );

@@ -1,3 +1,5 @@
+import { counted } from './counts';
+
 /** What is said by brief. */
 export const briefText = {
   briefPage: {
@@ -20,7 +22,21 @@ export const briefText = {
     noLocationOrDateYet: 'No location or date yet',
     editOuting: 'Edit outing',
   },
+  quickAdd: {
+    title: 'Add a picture of an everyday kind',
+    what: 'What',
+    howFar: 'How far, m',
+    example: '4–8',
+    add: 'Add',
+    noDistance: 'Enter a distance in metres, such as 6 or 4–8.',
+  },
   frameList: {
+    needsADistance: 'needs a distance',
+    choose: (picture: string) => `Choose ${picture}`,
+    chosen: (count: number) => `${counted(count, 'picture')} chosen`,
+    undo: 'Undo',
+    deleteThem: (count: number) => `Delete ${counted(count, 'picture')}`,
+    deleted: (count: number) => `Deleted ${counted(count, 'picture')}.`,
     oneAfterAnother: (setups: readonly string[]) => setups.join(', then '),
     pressSpaceToPickUp:
       'Press Space to pick up the picture, the arrow keys to move it, Space to drop it, Escape to cancel.',

@@ -53,6 +53,8 @@ export const briefFormText = {
     subject: 'Subject',
     somethingElse: 'something else',
     nearest: 'Nearest',
+    distanceUnknown: 'The distance isn’t known yet, so the picture isn’t planned.',
+    theseAreRight: 'These are right',
     farthest: 'Farthest',
     distancesFromTheCamerasSensor: 'Distances from the camera’s sensor plane.',
     fillsFrom: 'Fills from',
@@ -224,6 +226,7 @@ export const briefFormText = {
     shotList: 'Shot list',
     picturesUnderstood: 'Pictures understood',
     needsADistance: 'needs a distance',
+    blurBehind: 'blur behind',
     add: (count: string) => `Add ${count}`,
   },
   shootersDialog: {

@@ -95,6 +95,28 @@ export const lineupText = {
     distanceReserve: 'Distance reserve, %',
     reserveHint: 'pictures stay covered if you’re that wrong',
   },
+  worthKnowing: {
+    worthWeighing: 'Worth weighing',
+    theUnknownFiguresThatCould:
+      'The unknown figures that could change this outing’s lineup. Weigh, measure or look up these first.',
+    findThem: 'Find them',
+    tryingWhatTheUnknownFigures: 'Trying what the unknown figures could be',
+    couldntWorkItOut: (message: string) => `Couldn’t work it out: ${message}`,
+    everyFigureThatCountsIs: 'Every figure that counts is known.',
+    unknownButNoneCanChange: (count: string) => `${count} unknown, but none can change the lineup.`,
+    eachByItself: ', each by itself',
+    ofUnknownFiguresCouldChange: (count: number, unknown: number, more: string) =>
+      `${count} of ${unknown} unknown figures could change it${more}:`,
+    noneOfUnknownFiguresCould: (unknown: number) =>
+      `None of ${unknown} unknown figures could change it by itself; these could together:`,
+    notAllOfThemCould: 'Not all of them could be tried.',
+  },
+  figureRow: {
+    unknown: 'unknown',
+    yes: 'yes',
+    no: 'no',
+    of: (figure: string, item: string) => `${figure} of ${item}`,
+  },
   lineupPage: {
     workingOutTheLineup: 'Working out the lineup…',
     limits: 'Limits',
@@ -178,6 +200,7 @@ export const lineupText = {
       `Weather sealing of ${listed}, or of the camera, unknown: under a rain cover if they aren’t sealed. Enter it on Shelf to be sure.`,
     timeRanOutBeforeEverything: (listed: string) =>
       `Time ran out before everything could be explained. Missing or incomplete: ${listed}.`,
+    figuresToSettleIt: 'Figures that would settle it',
     noPicturesYetSayIn: 'No pictures yet. Say in Brief what you want to bring home.',
     noLensFitsACamera: 'No lens fits a camera you’re bringing.',
     andMore: (list: string, value: number) => `${list} and ${value} more`,

@@ -272,6 +272,11 @@ export const shelfText = {
   pasteGear: {
     addedToYourShelf: (count: string) => `Added ${count} to your shelf.`,
     undo: 'Undo',
+    worksWith: (name: string) => `${name} works with`,
+    noLensYet: (hasLenses: boolean) =>
+      hasLenses
+        ? 'Choose the lenses it works with: without one it does nothing.'
+        : 'No lens with its mount yet: add one, then choose it on the converter.',
     pasteAGearList: 'Paste a gear list',
     oneItemALineAs:
       'One item a line, as you would write it down: focal length and f-number, then weight, filter thread, price, who owns it.',
@@ -309,7 +314,6 @@ export const shelfText = {
     exportLensesAsCsv: 'Export lenses as CSV',
     exportMyShelfAsJson: 'Export my shelf as JSON',
     whatFitsWhat: 'What fits what…',
-    worthWeighing: 'Worth weighing…',
     yourOwnShelfIsEmpty: 'your own shelf is empty.',
     areOnYourShelf: (shelf: number) => `${shelf} are on your shelf.`,
     usedInThisOutingOnly: (count: string, more: string) =>
@@ -339,27 +343,6 @@ export const shelfText = {
     unknown: 'unknown',
     inAll: (money: string) => `, ${money} in all`,
     itIsntThereForThe: 'It isn’t there for the whole outing.',
-  },
-  worthWeighing: {
-    worthWeighing: 'Worth weighing',
-    theUnknownFiguresThatCould:
-      'The unknown figures that could change this outing’s lineup. Weigh, measure or look up these first.',
-    tryingWhatTheUnknownFigures: (value: number) =>
-      `Trying what the unknown figures could be… ${value} %`,
-    couldntWorkItOut: (message: string) => `Couldn’t work it out: ${message}`,
-    everyFigureThatCountsIs: 'Every figure that counts is known.',
-    unknownButNoneCanChange: (count: string) => `${count} unknown, but none can change the lineup.`,
-    eachByItself: ', each by itself',
-    ofUnknownFiguresCouldChange: (count: number, unknown: number, more: string) =>
-      `${count} of ${unknown} unknown figures could change it${more}:`,
-    noneOfUnknownFiguresCould: (unknown: number) =>
-      `None of ${unknown} unknown figures could change it by itself; these could together:`,
-    notAllOfThemCould: 'Not all of them could be tried.',
-    lookAgain: 'Look again',
-    unknown: 'unknown',
-    yes: 'yes',
-    no: 'no',
-    of: (name: string, name2: string) => `${name} of ${name2}`,
   },
   gearFields: {
     name: 'Name',

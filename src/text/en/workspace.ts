@@ -1,3 +1,5 @@
+import { counted } from './counts';
+
 /** What is said by workspace. */
 export const workspaceText = {
   fileMenu: {
@@ -60,6 +62,8 @@ export const workspaceText = {
     see: (more: string) => `See ${more}`,
   },
   standingLine: {
+    needADistance: (count: number) =>
+      `${counted(count, 'picture')} ${count === 1 ? 'needs' : 'need'} a distance`,
     currentResult: 'Current result',
     sWerentEnoughToCompare: (seconds: number) =>
       `${seconds} s weren’t enough to compare so much gear and so many pictures. Filter the gear or split the outing.`,

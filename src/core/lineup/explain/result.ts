@@ -11,7 +11,7 @@ import type { Gap, Overlap } from './ranges';
 import type { UnknownDecides } from './unknownDecides';
 import { type BeyondLimit, type UnknownUnderLimit } from '../problem/limitRules';
 
-export const RESULT_VERSION = 4;
+export const RESULT_VERSION = 5;
 
 /** One setup's part in a frame. */
 export interface Cover {
@@ -127,6 +127,8 @@ export interface Totals {
   readonly weightG: number;
   /** Of what weighs in it, what nobody knows the weight of: it counts as is usual for its kind. */
   readonly weightUnknown: readonly string[];
+  /** Standard error of the weight by what is estimated in it, g; 0 where all is known. */
+  readonly weightErrorG: number;
   /** By the price that counts, else the other one. */
   readonly price: number;
   readonly priceUnknown: readonly string[];

@@ -1,0 +1,52 @@
+'use client';
+
+import { FIGURES, ITEM_SCHEMAS } from '@/core/gear';
+import type { UnknownFigure } from '@/core/lineup';
+import { putItem, TELLING } from '@/document';
+import { useEditGear, useFile, useKnownGear } from '@/session';
+import { CellNumber, CellSelect } from '@/ui';
+import { FIGURE_NAMES, firstProblemText, MEASURE_UNITS, lineupText } from '@/text';
+
+const t = lineupText.figureRow;
+
+const YES_NO = { unknown: t.unknown, yes: t.yes, no: t.no } as const;
+
+/** One figure of the shelf that is not known, to be typed where it counts. */
+export function FigureRow({ figure: { kind, itemId, field } }: { figure: UnknownFigure }) {
+  const shelf = useKnownGear();
+  const { outing } = useFile();
+  const edit = useEditGear();
+  const item = shelf[kind].find((i) => i.id === itemId);
+  if (!item) return null;
+  const value = (item as unknown as Record<string, number | boolean | null>)[field] ?? null;
+  const put = (next: unknown): string | null => {
+    const read = ITEM_SCHEMAS[kind].safeParse({ ...item, [field]: next }, TELLING);
+    if (!read.success) return firstProblemText(read.error);
+    edit(putItem(kind, read.data as never), `${itemId}.${field}`);
+    return null;
+  };
+  const name = FIGURE_NAMES[field];
+  const { measure } = FIGURES[field];
+  return (
+    <li className="grid grid-cols-[1fr_10rem_9rem] items-center gap-3 border-b border-hair py-1">
+      <span className="truncate font-semibold">{item.name}</span>
+      <span>{name}</span>
+      {measure === 'flag' ? (
+        <CellSelect
+          label={t.of(name, item.name)}
+          value={value === null ? 'unknown' : value ? 'yes' : 'no'}
+          options={YES_NO}
+          take={(next) => put(next === 'unknown' ? null : next === 'yes')}
+        />
+      ) : (
+        <CellNumber
+          label={t.of(name, item.name)}
+          value={value as number | null}
+          unit={measure === 'money' ? outing.currency : MEASURE_UNITS[measure]}
+          placeholder={t.unknown}
+          take={put}
+        />
+      )}
+    </li>
+  );
+}
