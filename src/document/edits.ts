@@ -22,6 +22,7 @@ import {
   type Tube,
   withItems,
 } from '@/core/gear';
+import { freed, type Freeing } from '@/core/lineup';
 import { withoutDangling, withoutDanglingLenses } from './desk/references';
 import type { OutingFile } from './outingFile';
 
@@ -147,6 +148,14 @@ export const placeFrame =
 export const putStretch =
   (stretch: Stretch): Edit =>
   (file) => ({ ...file, stretches: put(file.stretches, stretch) });
+
+/** Makes the change by which a lost picture can be got. */
+export const freeFrame =
+  (way: Freeing, id: FrameId): Edit =>
+  (file) => {
+    const { limits, stretches, frames } = freed(file, way, id);
+    return { ...file, limits, stretches: [...stretches], frames: [...frames] };
+  };
 
 /** Adds frames at the end. */
 export const addFrames =

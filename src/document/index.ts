@@ -7,6 +7,7 @@ export {
   type BodyRole,
   bodyRoleOf,
   type Edit,
+  freeFrame,
   type GearEdit,
   type ItemOf,
   type Kind,

@@ -83,6 +83,7 @@ export {
 export { priceOf, selectable, type Selectable, spendOf } from './problem/selectable';
 export type { SelectableItem } from './problem/item';
 export { firstPerson, type Assignment, assignmentsOf } from './problem/assignments';
+export { freed, type Freeing, freeingsOf } from './explain/freeing';
 export { lensLacks } from './explain/lenses';
 export type { Load } from './problem/question';
 export { everyOpportunityOf, framesThere, type Opportunity } from './problem/opportunities';

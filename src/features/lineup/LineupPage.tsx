@@ -29,7 +29,7 @@ export function LineupPage() {
             {result.status !== 'impossible' && <Score result={result} />}
             <LineupTable result={result} />
             {result.status !== 'impossible' && <ProofText result={result} />}
-            <NotGot result={result} />
+            <NotGot result={result} question={question} />
             {result.totals.lenses > 0 && <RoomForError question={question} result={result} />}
             <Matrix result={result} question={question} />
             <Sharing result={result} />

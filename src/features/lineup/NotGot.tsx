@@ -1,8 +1,23 @@
 'use client';
 
+import Link from 'next/link';
 import { isAway } from '@/core/gear';
-import type { FrameResult, KeptOut, LensOut, LineupResult, WayOut } from '@/core/lineup';
+import type { Frame } from '@/core/brief';
+import type {
+  Freeing,
+  FrameResult,
+  KeptOut,
+  LensOut,
+  LineupQuestion,
+  LineupResult,
+  WayOut,
+} from '@/core/lineup';
 import {
+  formatCrop,
+  formatDistances,
+  formatIso,
+  LIMIT_TEXTS,
+  OWNERSHIPS,
   stackName,
   lineupText,
   namesOf,
@@ -14,15 +29,17 @@ import {
   anyOf,
   ONCE_REASONS,
 } from '@/text';
-import { type OutingFile } from '@/document';
-import { useFile } from '@/session';
+import { freeFrame, type OutingFile } from '@/document';
+import { useEdit, useFile } from '@/session';
+import { Button } from '@/ui';
+import { useFreeings } from './useVerdicts';
 import { type FrameState as MarkedState, StateMark } from '@/parts';
 import { memberText } from './ConflictText';
 
 const t = lineupText.notGot;
 
 /** The pictures that the lineup leaves, with the nearest miss and what it lacks. */
-export function NotGot({ result }: { result: LineupResult }) {
+export function NotGot({ result, question }: { result: LineupResult; question: LineupQuestion }) {
   const file = useFile();
   const name = namesOf(file);
   const hasLenses = file.shelf.lenses.length > 0;
@@ -44,11 +61,77 @@ export function NotGot({ result }: { result: LineupResult }) {
                 ? whyNot(frame, result, hasLenses, name)
                 : keptText(frame, frame.kept, file, name)}
             </span>
+            <WaysOut frame={frame} result={result} question={question} name={name} />
           </li>
         ))}
       </ul>
     </section>
   );
+}
+
+/** What would free a lost must, each by a click; undone as any edit. */
+function WaysOut({
+  frame,
+  result,
+  question,
+  name,
+}: {
+  frame: FrameResult;
+  result: LineupResult;
+  question: LineupQuestion;
+  name: (id: string) => string;
+}) {
+  const ways = useFreeings(question, result, frame);
+  const edit = useEdit();
+  const { currency } = useFile().outing;
+  const wanted = question.frames.find((f) => f.id === frame.frameId);
+  return (
+    <span className="mt-1 flex flex-wrap gap-2 print:hidden">
+      {ways.map((way) => (
+        <Button key={JSON.stringify(way)} onClick={() => edit(freeFrame(way, frame.frameId))}>
+          {freeingText(way, wanted, name, currency)}
+        </Button>
+      ))}
+      <Link
+        prefetch={false}
+        className="self-center text-[13px] underline"
+        href={`/brief?frame=${encodeURIComponent(frame.frameId)}`}
+      >
+        {t.changeThePicture}
+      </Link>
+      {frame.impossible.length > 0 && (
+        <Link prefetch={false} className="self-center text-[13px] underline" href="/next">
+          {t.seeWhatWouldHelp}
+        </Link>
+      )}
+    </span>
+  );
+}
+
+function freeingText(
+  way: Freeing,
+  frame: Frame | undefined,
+  name: (id: string) => string,
+  currency: string,
+): string {
+  switch (way.kind) {
+    case 'limit':
+      return t.raiseTo(LIMIT_TEXTS[way.key].label, LIMIT_TEXTS[way.key].figure(way.to, currency));
+    case 'changes':
+      return t.allowChanges(way.stretchId === null ? null : name(way.stretchId));
+    case 'source':
+      return t.allowGear(OWNERSHIPS[way.source]);
+    case 'unlock':
+      return t.freeLens(name(way.lensId));
+    case 'iso':
+      return t.acceptIso(formatIso(way.to));
+    case 'crop':
+      return t.acceptCrop(formatCrop(way.to));
+    case 'distance': {
+      const need = frame?.need.kind === 'subject' ? frame.need : { fromM: 1, toM: 1 };
+      return t.moveTo(formatDistances(need.fromM * way.times, need.toM * way.times));
+    }
+  }
 }
 
 function stateOf({ state, nearest }: FrameResult): MarkedState {

@@ -178,13 +178,23 @@ test('a lineup that is only the best found says so with its bound', async () => 
 });
 
 test('pictures that are lost are listed with the nearest miss, or with what could make them', async () => {
-  const { rerender } = render(<NotGot result={await answer()} />);
+  const { rerender } = render(<NotGot result={await answer()} question={held.file} />);
   expect(plain(screen.getByRole('listitem'))).toMatch(
     /Moon over the bridge bonus.*could cover it, but a bonus never adds a lens/,
   );
-  rerender(<NotGot result={await answer({ sources: ['borrowed'] })} />);
+  const borrowed = await answer({ sources: ['borrowed'] });
+  rerender(<NotGot result={borrowed} question={held.file} />);
   const dancers = screen.getAllByRole('listitem').find((i) => i.textContent?.includes('Dancers'));
   expect(plain(dancers!)).toMatch(/Nearest: .* too slow by/);
+});
+
+test('a lost must is freed by a click, where one change does', async () => {
+  const user = userEvent.setup();
+  const result = await answer({ maxLenses: 1 });
+  render(<NotGot result={result} question={held.file} />);
+  const [raise] = screen.getAllByRole('button', { name: /^Lenses at most: / });
+  await user.click(raise!);
+  expect(held.file.limits.maxLenses).toBeGreaterThan(1);
 });
 
 test('every verdict opens its arithmetic', async () => {

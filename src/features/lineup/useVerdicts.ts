@@ -3,6 +3,8 @@ import type { LensId } from '@/core/gear';
 import type { Frame } from '@/core/brief';
 import {
   type Change,
+  type FrameResult,
+  freeingsOf,
   lensLacks,
   type LineupQuestion,
   type LineupResult,
@@ -30,5 +32,14 @@ export function useTurnsOut(
   return useMemo(
     () => turnsOut(question, result, frame, change),
     [question, result, frame, change],
+  );
+}
+
+/** What would free a lost must; nothing for any other picture. */
+export function useFreeings(question: LineupQuestion, result: LineupResult, frame: FrameResult) {
+  return useMemo(
+    () =>
+      frame.want === 'must' && frame.state === 'lost' ? freeingsOf(question, result, frame) : [],
+    [question, result, frame],
   );
 }

@@ -37,12 +37,12 @@ test('it names the worst thing wrong, a must before a want', async () => {
 test('it tells what must be bought, converters, and that a weight is estimated', async () => {
   held.result = await answer({ lockedIn: ['k-600', 'k-c14'] });
   const file = held.file;
-  held.result = { ...held.result, totals: { ...held.result.totals, weightUnknown: ['k-50'] } };
+  held.result = { ...held.result, totals: { ...held.result.totals, weightErrorG: 120 } };
   held.file = file;
   render(<StandingLine />);
   expect(plain()).toContain('and 1 converter');
   expect(plain()).toContain('€12,900 to spend');
-  expect(plain()).toMatch(/≈ [0-9.]+ kg/);
+  expect(plain()).toMatch(/≈ [0-9.]+ kg ± 120 g/);
 });
 
 test('it says when no lineup keeps to the limits, and when the solver failed', async () => {

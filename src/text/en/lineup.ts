@@ -222,6 +222,16 @@ export const lineupText = {
     crop: (crop: string) => `crop ${crop}`,
   },
   notGot: {
+    raiseTo: (limit: string, figure: string) => `${limit}: ${figure}`,
+    allowChanges: (stretch: string | null) =>
+      stretch === null ? 'Allow lens changes' : `Allow lens changes in ${stretch}`,
+    allowGear: (ownership: string) => `Allow gear that is ${ownership}`,
+    freeLens: (lens: string) => `Let the lineup choose ${lens}`,
+    acceptIso: (iso: string) => `Accept ${iso}`,
+    acceptCrop: (crop: string) => `Accept a crop of ${crop}`,
+    moveTo: (distance: string) => `Take it from ${distance}`,
+    changeThePicture: 'Change the picture',
+    seeWhatWouldHelp: 'See which lens would help',
     notCovered: 'Not covered',
     noLensAddsEnoughOf: 'no lens adds enough of the wanted pictures',
     yourLimitsLeaveNoRoom: 'your limits leave no room for it',

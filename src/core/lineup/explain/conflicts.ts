@@ -143,71 +143,78 @@ export function keptLost(
         const all = demandsOf(problem, [...got, id]);
         if (trial.fits(all)) return [];
         const kept = smallest(trial, all);
-        const members = membersOf(problem, trial, kept);
-        return [
-          [
-            id,
-            {
-              members,
-              waysOut: waysOut(
-                solver,
-                question,
-                problem,
-                choice.taken,
-                id,
-                kept,
-                members,
-                timeLimitS,
-                pace,
-              ),
-            },
-          ] as const,
-        ];
+        // What is needed of one limit is what all that stands beside it leaves, not the smallest set alone.
+        const members = kept.map((demand) =>
+          memberOf(
+            demand,
+            problem,
+            trial,
+            all.filter((d) => d !== demand),
+          ),
+        );
+        const ways = new WaysOut(solver, question, problem, choice.taken, trial, all);
+        return [[id, { members, waysOut: ways.of(id, kept, members, timeLimitS, pace) }] as const];
       }),
   );
 }
 
-function waysOut(
-  solver: MipSolver,
-  question: LineupQuestion,
-  problem: Problem,
-  taken: readonly string[],
-  lostId: FrameId,
-  kept: readonly LimitDemand[],
-  members: readonly ConflictMember[],
-  timeLimitS: number,
-  pace: Pace,
-): WayOut[] {
-  const others = kept.flatMap((d) =>
-    d.frameId !== null && d.frameId !== lostId ? [d.frameId] : [],
-  );
-  const bodied = new Map<string, Assignment>();
-  for (const { kind, assignment } of kept)
-    if (assignment !== null && (kind === 'noChange' || kind === 'handBodies'))
-      bodied.set(`${assignment.stretchId} ${assignment.shooterId}`, assignment);
-  const where = ({ stretchId, shooterId }: Assignment) => ({ stretchId, shooterId });
-  return [
-    ...members.flatMap((member): WayOut[] =>
-      'needed' in member && member.needed !== null ? [{ kind: 'raise', member }] : [],
-    ),
-    ...kept.flatMap((d): WayOut[] =>
-      d.kind === 'noChange' && d.assignment ? [{ kind: 'changes', ...where(d.assignment) }] : [],
-    ),
-    ...[...bodied.values()].flatMap((assignment): WayOut[] => {
-      const stacks = freedByBody(
-        solver,
-        question,
-        problem,
-        taken,
-        assignment,
-        kept,
-        timeLimitS,
-        pace,
-      );
-      return stacks === null ? [] : [{ kind: 'body', ...where(assignment), stacks }];
-    }),
-    ...(others.length > 0 ? [{ kind: 'without' as const, frameIds: others }] : []),
-  ];
+/** Looks for what lets everything be had together: each way by itself, with all else kept to. */
+class WaysOut {
+  constructor(
+    private readonly solver: MipSolver,
+    private readonly question: LineupQuestion,
+    private readonly problem: Problem,
+    private readonly taken: readonly string[],
+    private readonly trial: Trial,
+    private readonly all: readonly LimitDemand[],
+  ) {}
+
+  of(
+    lostId: FrameId,
+    kept: readonly LimitDemand[],
+    members: readonly ConflictMember[],
+    timeLimitS: number,
+    pace: Pace,
+  ): WayOut[] {
+    const { solver, question, problem, taken, all } = this;
+    const others = kept.flatMap((d) =>
+      d.frameId !== null && d.frameId !== lostId && this.frees(d) ? [d.frameId] : [],
+    );
+    const bodied = new Map<string, Assignment>();
+    for (const { kind, assignment } of kept)
+      if (assignment !== null && (kind === 'noChange' || kind === 'handBodies'))
+        bodied.set(`${assignment.stretchId} ${assignment.shooterId}`, assignment);
+    const where = ({ stretchId, shooterId }: Assignment) => ({ stretchId, shooterId });
+    return [
+      ...members.flatMap((member): WayOut[] =>
+        'needed' in member && member.needed !== null ? [{ kind: 'raise', member }] : [],
+      ),
+      ...kept.flatMap((d): WayOut[] =>
+        d.kind === 'noChange' && d.assignment && this.frees(d)
+          ? [{ kind: 'changes', ...where(d.assignment) }]
+          : [],
+      ),
+      ...[...bodied.values()].flatMap((assignment): WayOut[] => {
+        const stacks = freedByBody(
+          solver,
+          question,
+          problem,
+          taken,
+          assignment,
+          all,
+          timeLimitS,
+          pace,
+        );
+        return stacks === null ? [] : [{ kind: 'body', ...where(assignment), stacks }];
+      }),
+      ...(others.length > 0 ? [{ kind: 'without' as const, frameIds: others }] : []),
+    ];
+  }
+
+  /** Whether all else can be had together without it. */
+  private frees(demand: LimitDemand): boolean {
+    return this.trial.fits(this.all.filter((d) => d !== demand));
+  }
 }
 
 /** What stays on one body more of a kind that is there, where that lets all be met; null where it doesn't. */

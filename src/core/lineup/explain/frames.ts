@@ -15,7 +15,7 @@ import {
   verdictOn,
 } from '@/core/coverage';
 import { stackKey, type Setup } from '@/core/gear';
-import type { Interval } from '@/core/intervals';
+import type { Interval, IntervalSet } from '@/core/intervals';
 import { AT_EASE, type Pace } from '@/core/pace';
 import type { Choice } from '../solve/choose';
 import { assumptionsOf } from './assumptions';
@@ -62,9 +62,9 @@ export function frameResult(
       ),
     ),
     missing: got ? [] : (reported[0]?.missing ?? []),
-    impossible: target.opportunities
-      .slice(0, 1)
-      .flatMap(({ axis, positions }) => missingOf(axis, positions.values())),
+    impossible: leastMissing(
+      target.opportunities.map(({ axis, positions }) => missingOf(axis, positions.values())),
+    ),
     nearest: null,
     conflict: got
       ? null
@@ -76,6 +76,17 @@ export function frameResult(
     kept: null,
     once: once ? whyOnce(target, problem) : null,
   };
+}
+
+/** What is missing where least is: one opportunity is enough. */
+function leastMissing(missing: readonly IntervalSet[]): IntervalSet {
+  const length = (set: IntervalSet) => set.reduce((sum, r) => sum + r.to - r.from, 0);
+  const [first, ...others] = missing;
+  if (!first) return [];
+  return others.reduce(
+    (a, b) => (b.length === 0 || (a.length > 0 && length(b) < length(a)) ? b : a),
+    first,
+  );
 }
 
 /** Why nothing that may be chosen covers a frame twice, where that is so. */
