@@ -4,12 +4,10 @@ import { FIGURES, ITEM_SCHEMAS } from '@/core/gear';
 import type { UnknownFigure } from '@/core/lineup';
 import { putItem, TELLING } from '@/document';
 import { useEditGear, useFile, useKnownGear } from '@/session';
-import { CellNumber, CellSelect } from '@/ui';
+import { Button, CellNumber } from '@/ui';
 import { FIGURE_NAMES, firstProblemText, MEASURE_UNITS, lineupText } from '@/text';
 
 const t = lineupText.figureRow;
-
-const YES_NO = { unknown: t.unknown, yes: t.yes, no: t.no } as const;
 
 /** One figure of the shelf that is not known, to be typed where it counts. */
 export function FigureRow({ figure: { kind, itemId, field } }: { figure: UnknownFigure }) {
@@ -32,12 +30,18 @@ export function FigureRow({ figure: { kind, itemId, field } }: { figure: Unknown
       <span className="truncate font-semibold">{item.name}</span>
       <span>{name}</span>
       {measure === 'flag' ? (
-        <CellSelect
-          label={t.of(name, item.name)}
-          value={value === null ? 'unknown' : value ? 'yes' : 'no'}
-          options={YES_NO}
-          take={(next) => put(next === 'unknown' ? null : next === 'yes')}
-        />
+        <span className="flex gap-2">
+          {([true, false] as const).map((next) => (
+            <Button
+              key={String(next)}
+              aria-label={`${t.of(name, item.name)}: ${next ? t.yes : t.no}`}
+              aria-pressed={value === next}
+              onClick={() => put(next)}
+            >
+              {next ? t.yes : t.no}
+            </Button>
+          ))}
+        </span>
       ) : (
         <CellNumber
           label={t.of(name, item.name)}
