@@ -1,25 +1,28 @@
-import { mkdirSync } from 'node:fs';
-import { build } from 'esbuild';
+import { benchAgainst } from './benchAgainst.mjs';
+import { bundleBench } from './bundleBench.mjs';
 import { installPackages, NO_TELEMETRY, run } from './steps.mjs';
 
 /**
- * Bundles the benchmarks as the application is bundled, so that no loader slows what is measured.
  * Without arguments everything runs; names of parts (carry, typical, large, browser…) choose.
+ * `--against REF` runs another state of the code in turns with this one.
  */
-const OUT = '.bench/run.mjs';
-const parts = process.argv.slice(2);
-
+const [first, ref, ...rest] = process.argv.slice(2);
 await installPackages();
-if (parts.length === 0 || parts.includes('peers')) {
+if (first === '--against') {
+  if (!ref) {
+    console.error('Usage: npm run bench -- --against REF [part…]');
+    process.exit(1);
+  }
+  process.exit(await benchAgainst(ref, rest));
+}
+const parts = process.argv.slice(2);
+const isWanted = (...names) => parts.length === 0 || names.some((name) => parts.includes(name));
+
+if (isWanted('peers')) {
   const installed = await run('npm', ['install', '--no-fund', '--no-audit', '--prefix', 'bench']);
   if (installed !== 0) process.exit(installed);
 }
-if (
-  parts.length === 0 ||
-  parts.includes('browser') ||
-  parts.includes('sheet') ||
-  parts.includes('log')
-) {
+if (isWanted('browser', 'sheet', 'log')) {
   const built = await run(
     process.execPath,
     ['node_modules/next/dist/bin/next', 'build'],
@@ -27,15 +30,5 @@ if (
   );
   if (built !== 0) process.exit(built);
 }
-mkdirSync('.bench', { recursive: true });
-await build({
-  entryPoints: ['bench/run.ts'],
-  outfile: OUT,
-  bundle: true,
-  platform: 'node',
-  format: 'esm',
-  target: 'node20',
-  packages: 'external',
-  alias: { '@': './src' },
-});
-process.exit(await run(process.execPath, [OUT, ...parts]));
+await bundleBench('.');
+process.exit(await run(process.execPath, ['.bench/run.mjs', ...parts]));

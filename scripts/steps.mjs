@@ -17,9 +17,9 @@ export function run(command, args, env = {}) {
 }
 
 /** Runs a command to its end and keeps what it says; resolves to that and the exit code. */
-export function runQuietly(command, args) {
+export function runQuietly(command, args, cwd = '.') {
   return new Promise((resolve) => {
-    const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'] });
+    const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'], cwd });
     let said = '';
     for (const stream of [child.stdout, child.stderr])
       stream.on('data', (chunk) => (said += chunk));
