@@ -1,5 +1,5 @@
 import { withItems } from '@/core/gear';
-import { type Choice, choose, lessGot } from './choose';
+import { type Choice, choose, lessGot, type Open } from './choose';
 import { problemOf, type Problem } from '../problem/problem';
 import type { MipSolver } from './mipSolver';
 import { aimsOf, BODY_AIMS } from '../problem/aims';
@@ -26,11 +26,17 @@ export function withBodies(
   );
   const presolved = presolve(tied, { forced: taken, keepAll: true });
   const aims = [...aimsOf(tied.frames, tied.limits), ...BODY_AIMS];
-  const found = choose(solver, tied, presolved, timeLimitS, aims);
+  // What is got is settled; only where bodies in hand can't get it all is it looked for again.
+  const found =
+    choose(solver, tied, presolved, timeLimitS, aims, choice) ??
+    choose(solver, tied, presolved, timeLimitS, aims);
   const isAsGood = found !== null && lessGot(choice, found).length === 0;
   if (!isAsGood) {
-    const open = choice.open ?? found?.open ?? null;
-    return { ...choice, along: problem.choice.bodies.map((b) => b.id), open };
+    // A search that was cut before it found anything leaves all of them, and none ruled out.
+    const along = problem.choice.bodies.map((b) => b.id);
+    const cut: Open = { aim: 'bodies', value: along.length, bound: 0 };
+    const open = choice.open ?? (found?.open && along.length > 0 ? cut : null);
+    return { ...choice, along, open };
   }
   return { ...choice, uses: found.uses, along: found.along ?? [], open: choice.open ?? found.open };
 }

@@ -66,6 +66,7 @@ export interface Uses {
  * The best lineup by the aims in their order, each solved to the optimum and then held while the
  * next is improved.
  *
+ * @param got what is got, where that is settled already; null where it is open
  * @returns null when the locked-in items and the limits cannot be met together
  */
 export function choose(
@@ -74,14 +75,29 @@ export function choose(
   presolved: Presolved,
   timeLimitS: number,
   aims: readonly Aim[] = allAims(problem),
+  got: Got | null = null,
 ): Choice | null {
-  const model = modelOf(problem, presolved);
+  const model = withGot(modelOf(problem, presolved), got);
   const session = solver.open(model.mip);
   try {
     return solveAims(session, model, aims, timeLimitS);
   } finally {
     session.close();
   }
+}
+
+/** A model in which what is got, and how often, is what it is. */
+function withGot(model: CoveringModel, got: Got | null): CoveringModel {
+  if (got === null) return model;
+  const lower = [...model.mip.lower];
+  const upper = [...model.mip.upper];
+  for (const { target, column } of model.targets) {
+    const { id } = target.frame;
+    if (target.layer !== 'base' && target.layer !== 'single') continue;
+    const isGot = target.layer === 'base' ? isGotAsAsked(got, id) : got.got.has(id);
+    lower[column] = upper[column] = Number(isGot);
+  }
+  return { ...model, mip: { ...model.mip, lower, upper } };
 }
 
 /** The aims of a problem; where bodies are chosen with the lenses, those of the bodies come last. */
@@ -118,6 +134,11 @@ export function solveAims(
       skip(aim);
       continue;
     }
+    const settled = settledValue(costs, model);
+    if (settled !== null && (values !== null || !isIdle(costs))) {
+      reach(aim, settled);
+      continue;
+    }
     const outcome = session.minimise(costs, timeLimitS);
     if (outcome.kind === 'infeasible') return null;
     let { objective } = outcome;
@@ -132,6 +153,11 @@ export function solveAims(
     reach(aim, objective);
     session.hold({ costs, value: objective });
   }
+  if (values === null) {
+    const any = session.minimise(new Array<number>(model.mip.columnCount).fill(0), timeLimitS);
+    if (any.kind === 'infeasible') return null;
+    values = any.values;
+  }
   return choiceOf(model, values, reached, null);
 }
 
@@ -142,6 +168,17 @@ interface WeighedAim {
 }
 
 const isIdle = (costs: readonly number[]) => costs.every((c) => c === 0);
+
+/** What some costs come to where every column that has one is fixed; null where one is free. */
+function settledValue(costs: readonly number[], { mip }: CoveringModel): number | null {
+  let value = 0;
+  for (const [i, c] of costs.entries()) {
+    if (c === 0) continue;
+    if (mip.lower[i] !== mip.upper[i]) return null;
+    value += c * mip.lower[i]!;
+  }
+  return value;
+}
 
 /** Largest spread of the later aims that are added to a first one: beyond it rounding could tell. */
 const WIDEST_SPREAD = 1e4;
@@ -161,7 +198,9 @@ function spreadOf(costs: readonly number[], { mip }: CoveringModel): number {
 function leading(weighed: readonly WeighedAim[], model: CoveringModel): number {
   const isWhole = ({ costs }: WeighedAim) =>
     costs.every((c, i) => c === 0 || (Number.isInteger(c) && model.mip.integer[i]));
-  const busy = weighed.filter(({ costs }) => !isIdle(costs)).slice(0, MOST_TOGETHER);
+  const busy = weighed
+    .filter(({ costs }) => !isIdle(costs) && settledValue(costs, model) === null)
+    .slice(0, MOST_TOGETHER);
   if (busy[0] !== weighed[0]) return 0;
   let weight = 1;
   let count = 1;
