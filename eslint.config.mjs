@@ -139,6 +139,7 @@ const config = [
       'playwright-report/**',
       '.check/**',
       '.bench/**',
+      '.cli/**',
     ],
   },
   {
