@@ -48,7 +48,7 @@ export function LimitsPanel() {
               />
             );
           })}
-          <FormNumber name="reserve.lightStops" label={room.lightReserve} hint={room.reserveHint} />
+          <FormNumber name="reserve.lightStops" label={room.lightReserve} />
           <FormNumber
             name="reserve.distancePercent"
             label={room.distanceReserve}
