@@ -306,7 +306,7 @@ function Notes({ result, name }: { result: LineupResult; name: (id: string) => s
         ].flatMap(([ids, text]) => (ids.length > 0 ? [text(listed(ids.map(name)))] : []));
     }
   });
-  const [first, ...others] = result.notes.map((note) => figuresAsked(note, result, file.shelf));
+  const figures = result.notes.flatMap((note) => figuresAsked(note, result, file.shelf));
   return (
     <>
       {texts.map((text) => (
@@ -314,7 +314,7 @@ function Notes({ result, name }: { result: LineupResult; name: (id: string) => s
           {text}
         </p>
       ))}
-      <FiguresAsked figures={[...(first ?? []), ...others.flat()]} />
+      <FiguresAsked figures={figures} />
     </>
   );
 }
