@@ -26,7 +26,7 @@ export function FigureRow({ figure: { kind, itemId, field } }: { figure: Unknown
   const name = FIGURE_NAMES[field];
   const { measure } = FIGURES[field];
   return (
-    <li className="grid grid-cols-[1fr_10rem_9rem] items-center gap-3 border-b border-hair py-1">
+    <li className="grid grid-cols-[1fr_10rem_9rem] items-center gap-x-3 border-b max-sm:grid-cols-[1fr_9rem] border-hair py-1">
       <span className="truncate font-semibold">{item.name}</span>
       <span>{name}</span>
       {measure === 'flag' ? (

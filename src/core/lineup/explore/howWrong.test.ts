@@ -144,6 +144,20 @@ describe('how wrong a picture may be', () => {
     expect(howWrong(two, lineup, () => false)).toEqual({ frames: [], complete: false });
   });
 
+  it('names what would get it also where it is held with nothing to spare', () => {
+    // In focus from 1 m on and wanted from 1 m on: lost as soon as it is nearer.
+    const near = personFrame('near', 1, 2, 'held');
+    const at1m = aLens('at1m', 8, 100, 4, { minFocusM: 1 });
+    const shelf = aShelf([at1m, aLens('closer', 6, 100, 4, { minFocusM: 0.3 })]);
+    const two = aQuestion({ shelf, frames: [near], limits });
+    const alone = lineupOf(two, [at1m]);
+    const [first] = mostFragile(two, alone, howWrong(two, alone), 1);
+    expect(first).toMatchObject({
+      slack: { way: 'nearer', holds: { distance: 1 }, usualErrors: 0 },
+      instead: ['closer'],
+    });
+  });
+
   it('is asked of one change at a time: what is lacking, and what would get it', () => {
     const dark = { ...AS_DESCRIBED, stopsLess: 1 };
     expect(turnsOut(question, lineup, dance, AS_DESCRIBED).got).toBe(true);

@@ -125,18 +125,23 @@ export function mostFragile(
     .sort((a, b) => a.slack.usualErrors - b.slack.usualErrors)
     .slice(0, count)
     .map(({ frame, slack, slacks }) => {
-      const lost = changed(frame, beyond(slack.holds));
+      const lost = changed(frame, beyond(slack));
       return { frameId: frame.id, slacks, slack, instead: wouldGet(question, result, lost) };
     });
 }
 
 /** A change that is clearly more than one up to which a picture is held: by a third of a stop, 5 %, 10 %. */
-function beyond({ stopsLess, distance, speed }: Change): Change {
-  return {
-    stopsLess: stopsLess > 0 ? stopsLess + 1 / 3 : 0,
-    distance: distance < 1 ? distance / 1.05 : distance > 1 ? distance * 1.05 : 1,
-    speed: speed > 1 ? speed * 1.1 : 1,
-  };
+function beyond({ way, holds }: Slack): Change {
+  switch (way) {
+    case 'darker':
+      return { ...holds, stopsLess: holds.stopsLess + 1 / 3 };
+    case 'nearer':
+      return { ...holds, distance: holds.distance / 1.05 };
+    case 'farther':
+      return { ...holds, distance: holds.distance * 1.05 };
+    case 'faster':
+      return { ...holds, speed: holds.speed * 1.1 };
+  }
 }
 
 function slacksOf(atHand: LineupAtHand, frame: Frame): Slack[] {
