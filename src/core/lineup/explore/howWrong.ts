@@ -54,7 +54,7 @@ const AXES: Readonly<
   nearer: {
     none: 1,
     of: (distance) => ({ ...AS_DESCRIBED, distance }),
-    usualErrors: (distance) => -Math.log(distance) / Math.log(USUAL_DISTANCE),
+    usualErrors: (distance) => Math.log(1 / distance) / Math.log(USUAL_DISTANCE),
   },
   farther: {
     none: 1,
