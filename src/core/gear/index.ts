@@ -56,7 +56,13 @@ export {
   stackItemIds,
   mountableStacks,
 } from './stack';
-export { USUAL_WEIGHT_ERROR, USUAL_WEIGHT_FACTOR, type Weighing, weighingOf } from './usual';
+export {
+  USUAL_WEIGHT_ERROR,
+  USUAL_WEIGHT_FACTOR,
+  usualMinFocusM,
+  type Weighing,
+  weighingOf,
+} from './usual';
 export { formatKey, mountableSetups, type Setup, setupOf, setupOfStack } from './setup';
 export {
   ITEM_KINDS,

@@ -1,5 +1,5 @@
 import { aBody, aLens, aShelf } from '../../../tests/support/gear';
-import { USUAL_WEIGHT_FACTOR, weighingOf } from '@/core/gear';
+import { USUAL_WEIGHT_FACTOR, usualMinFocusM, weighingOf } from '@/core/gear';
 
 /**
  * Published weights of lenses that are or were sold, as remembered and without their names: shortest
@@ -76,4 +76,41 @@ test('what is known counts, and what is not is told to be an estimate, to two di
   expect([gear.isEstimated('not'), gear.isEstimated('b')]).toEqual([true, true]);
   expect(Number(gear.of('not').toPrecision(2))).toBe(gear.of('not'));
   expect([gear.of('b'), gear.of('nothing')]).toEqual([650, 0]);
+});
+
+/** Published closest focus, m, as remembered and without names: shortest and longest focal length. */
+const FOCUSES: readonly (readonly [number, number, number])[] = [
+  ...([24, 35, 50, 50, 85, 85, 105, 135, 200, 300, 300, 400, 500, 600] as const).map(
+    (f, i) =>
+      [
+        f,
+        f,
+        [0.25, 0.28, 0.45, 0.4, 0.85, 0.8, 1, 0.9, 1.9, 2.2, 1.45, 2.6, 3.6, 4.3][i]!,
+      ] as const,
+  ),
+  [16, 35, 0.28],
+  [14, 24, 0.28],
+  [24, 70, 0.38],
+  [24, 105, 0.45],
+  [24, 120, 0.45],
+  [70, 200, 1.1],
+  [70, 200, 1],
+  [100, 400, 1.2],
+  [70, 300, 1.2],
+  [18, 55, 0.28],
+  [55, 250, 1],
+  [18, 135, 0.42],
+  [24, 240, 0.65],
+  [150, 600, 2.6],
+  [200, 600, 2.4],
+  [28, 200, 0.6],
+];
+
+test('half of what is sold focuses within a fourth of the usual closest focus, nine in ten within 1.8', () => {
+  const sorted = FOCUSES.map(([wide, long, m]) => {
+    const usual = usualMinFocusM(aLens('l', wide, long, 4));
+    return Math.max(usual / m, m / usual);
+  }).sort((a, b) => a - b);
+  expect(sorted[Math.floor(sorted.length / 2)]).toBeLessThan(1.25);
+  expect(sorted[Math.floor(0.9 * sorted.length)]).toBeLessThan(1.8);
 });

@@ -1,6 +1,13 @@
 'use client';
 
-import { FIGURES, ITEM_SCHEMAS } from '@/core/gear';
+import {
+  FIGURES,
+  ITEM_SCHEMAS,
+  type ItemKind,
+  type Shelf,
+  usualMinFocusM,
+  weighingOf,
+} from '@/core/gear';
 import type { UnknownFigure } from '@/core/lineup';
 import { putItem, TELLING } from '@/document';
 import { useEditGear, useFile, useKnownGear } from '@/session';
@@ -8,6 +15,13 @@ import { Button, CellNumber } from '@/ui';
 import { FIGURE_NAMES, firstProblemText, MEASURE_UNITS, lineupText } from '@/text';
 
 const t = lineupText.figureRow;
+
+/** What is usual for its kind, to be corrected; unknown where nothing is. */
+function usualText(item: Shelf[ItemKind][number], field: UnknownFigure['field'], shelf: Shelf) {
+  if (field === 'weightG') return t.about(String(weighingOf(shelf).of(item.id)));
+  if (field === 'minFocusM' && 'focal' in item) return t.about(String(usualMinFocusM(item)));
+  return t.unknown;
+}
 
 /** One figure of the shelf that is not known, to be typed where it counts. */
 export function FigureRow({ figure: { kind, itemId, field } }: { figure: UnknownFigure }) {
@@ -47,7 +61,7 @@ export function FigureRow({ figure: { kind, itemId, field } }: { figure: Unknown
           label={t.of(name, item.name)}
           value={value as number | null}
           unit={measure === 'money' ? outing.currency : MEASURE_UNITS[measure]}
-          placeholder={t.unknown}
+          placeholder={usualText(item, field, shelf)}
           take={put}
         />
       )}

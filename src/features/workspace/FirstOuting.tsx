@@ -14,7 +14,7 @@ import {
 } from '@/document';
 import { outingFromStarter, STARTERS } from '@/document/starters';
 import { useDesk, useDeskNow, useEditDesk } from '@/session';
-import { Button, Dialog, SelectField, TextField, Tick } from '@/ui';
+import { Button, Dialog, NumberField, SelectField, TextField, Tick } from '@/ui';
 import { useOpening } from './useOpening';
 import { counted, NEW_MOUNT, STARTER_TEXTS, dialogText } from '@/text';
 
@@ -27,6 +27,9 @@ const FORMATS = {
   fourThirds: ['17.3 × 13 mm, crop 2', 17.3, 13],
 } as const;
 type FormatKey = keyof typeof FORMATS;
+
+/** Of a camera of no great age, to begin with. Common practice, no source. */
+const USUAL_MEGAPIXELS = 24;
 
 /** From nothing to an answer: one body, the lenses as they are named, and what the outing is like. */
 export function FirstOuting({
@@ -43,10 +46,11 @@ export function FirstOuting({
   const router = useRouter();
   const [name, setName] = useState(t.myCamera);
   const [format, setFormat] = useState<FormatKey>('crop15');
+  const [megapixels, setMegapixels] = useState<number | null>(USUAL_MEGAPIXELS);
   const [lines, setLines] = useState<readonly string[]>(['', '', '']);
   const [bringsShelf, setBringsShelf] = useState(true);
   const [genre, setGenre] = useState<string>(STARTERS[0]?.key ?? '');
-  const body = bodyNamed(name, format);
+  const body = bodyNamed(name, format, megapixels);
   const read = lines.map((line) => (line.trim() === '' ? undefined : lensOn(body, line)));
   const good = read.some((l) => l) && read.every((l) => l !== null) && name.trim() !== '';
   const start = () => {
@@ -87,13 +91,20 @@ export function FirstOuting({
         >
           {t.orFromPhotographs}
         </Button>
-        <div className="grid grid-cols-2 gap-3">
+        <div className="grid grid-cols-[1fr_1fr_7rem] gap-3 max-sm:grid-cols-1">
           <TextField label={t.yourCamera} value={name} onChange={setName} />
           <SelectField
             label={t.itsSensor}
             value={format}
             options={Object.entries(FORMATS).map(([key, [text]]) => [key as FormatKey, text])}
             onChange={setFormat}
+          />
+          <NumberField
+            label={t.megapixels}
+            hint={t.usualMegapixels}
+            value={megapixels}
+            placeholder={t.unknownMegapixels}
+            onChange={setMegapixels}
           />
         </div>
         <fieldset className="space-y-2">
@@ -135,9 +146,14 @@ export function FirstOuting({
   );
 }
 
-function bodyNamed(name: string, format: FormatKey): Body {
+function bodyNamed(name: string, format: FormatKey, megapixels: number | null): Body {
   const [, widthMm, heightMm] = FORMATS[format];
-  const pixels = { pixelsWide: 6000, pixelsHigh: format === 'fourThirds' ? 4500 : 4000 };
+  const isKnown = megapixels !== null && megapixels >= 1 && megapixels <= 1000;
+  const pixelsWide = isKnown
+    ? Math.round(Math.sqrt((megapixels * 1e6 * widthMm) / heightMm))
+    : null;
+  // The other side follows from the shape of the sensor.
+  const pixels = { pixelsWide, pixelsHigh: null };
   const fresh = newItem('bodies', NO_GEAR, { name: t.myCamera, mount: NEW_MOUNT });
   return {
     ...fresh,

@@ -1,6 +1,9 @@
 /** What is said by what opens over a page; apart from what stands there first. */
 export const dialogText = {
   firstOuting: {
+    megapixels: 'Megapixels',
+    usualMegapixels: 'usual: 24',
+    unknownMegapixels: 'unknown',
     orFromPhotographs: 'No typing: read it from a folder of your photographs',
     myCamera: 'My camera',
     hereIsYourOutingEvery: 'Here is your outing; every figure in it can be changed.',
