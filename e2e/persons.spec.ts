@@ -51,9 +51,9 @@ test('a thousand imported lenses: answered, and the chart stays readable', async
   const rows = Array.from({ length: 1000 }, (_, i) => {
     const wide = 12 + (i % 90) * 4;
     const long = wide * (1 + (i % 4));
-    return `lens ${i},Maker ${i % 7},Quillmar K,${wide},${long},${(1.8 + (i % 9) * 0.5).toFixed(1)},owned`;
+    return `lens ${i},Maker ${i % 7},Quillmar K,${wide},${long},${(1.8 + (i % 9) * 0.5).toFixed(1)},${300 + (i % 50) * 20},owned`;
   });
-  const csv = ['name,maker,mount,wide_mm,long_mm,f_numbers,ownership', ...rows].join('\n');
+  const csv = ['name,maker,mount,wide_mm,long_mm,f_numbers,weight_g,ownership', ...rows].join('\n');
   await open(page, '/shelf');
   await page.getByRole('button', { name: 'Shelf tools' }).click();
   await page.getByRole('menuitem', { name: 'Lenses from a CSV table…' }).click();
@@ -70,6 +70,9 @@ test('a thousand imported lenses: answered, and the chart stays readable', async
   await expect(page.getByLabel('Lenses drawn')).toHaveValue('able');
   await page.getByLabel('Lenses drawn').selectOption('the lineup alone');
   await expect(page.getByRole('region', { name: 'Lenses' }).getByRole('row')).not.toHaveCount(1);
+  // Long after the former answer is gone: what was imported is what it is proven over.
+  await expect(standing(page)).not.toContainText('4 lenses and 1 tube');
+  await expect(standing(page)).toContainText('fewest possible (proven)');
 });
 
 test('by keyboard alone: from the first page to a proven lineup and why', async ({ page }) => {
