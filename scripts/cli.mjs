@@ -20,17 +20,8 @@ const isBuilt =
   existsSync(OUT) &&
   statSync(OUT).mtimeMs > Math.max(newestIn('src'), statSync('package-lock.json').mtimeMs);
 if (!isBuilt) {
-  const { build } = await import('esbuild');
-  await build({
-    entryPoints: [`src/cli/${command}.ts`],
-    outfile: OUT,
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
-    packages: 'external',
-    alias: { '@': './src' },
-  });
+  const { bundle } = await import('./bundle.mjs');
+  await bundle(`src/cli/${command}.ts`, OUT);
 }
 process.argv = [process.argv[0], OUT, ...args];
 await import(pathToFileURL(OUT).href);

@@ -1,4 +1,4 @@
-import { NO_RESERVE } from '@/core/brief';
+import { hasReserve, NO_RESERVE, type Reserve } from '@/core/brief';
 import { verdictOn, byVerdict } from '@/core/coverage';
 import { mountableSetups, type Setup, stackItemIds, withItems } from '@/core/gear';
 import {
@@ -9,7 +9,6 @@ import {
   everyOpportunityOf,
   type FrameResult,
   type LineupQuestion,
-  type Opportunity,
 } from '@/core/lineup';
 import type { CarryAssignment, CarryPlan, OnBody } from './plan';
 
@@ -29,12 +28,9 @@ export function framesAsPlanned(
     const frame = question.frames.find((f) => f.id === result.frameId);
     const used = frame ? plannedFor(frame.id, plan) : [];
     if (!frame || used.length === 0) return result;
-    // What nothing covers with the reserve is planned as it is described.
-    const [held, plain] = [null, NO_RESERVE].map((reserve) =>
-      everyOpportunityOf(frame, assignments, frame.twice, reserve),
-    );
-    const coveredBy = (opportunities: readonly Opportunity[] = []) =>
-      used.flatMap(({ stretchId, shooterId, on }): Cover[] => {
+    const coveredWith = (reserve: Reserve | null) => {
+      const opportunities = everyOpportunityOf(frame, assignments, frame.twice, reserve);
+      return used.flatMap(({ stretchId, shooterId, on }): Cover[] => {
         const there = opportunities.find(
           (o) => o.stretchId === stretchId && o.assignments.some((a) => a.shooterId === shooterId),
         );
@@ -45,8 +41,11 @@ export function framesAsPlanned(
         if (!best || best.verdict.covered.length === 0) return [];
         return [coverOf(best.verdict, stretchId, { ...best, frame: there.frame })];
       });
-    const withReserve = coveredBy(held);
-    const first = withReserve.length > 0 ? withReserve : coveredBy(plain);
+    };
+    const held = coveredWith(null);
+    // What nothing covers with the reserve is planned as it is described.
+    const isHeld = held.length > 0 || !hasReserve(question.limits.reserve);
+    const first = isHeld ? held : coveredWith(NO_RESERVE);
     const keyOf = (c: Cover) => `${c.stretchId} ${stackItemIds(c).join()}`;
     const known = new Set(first.map(keyOf));
     return { ...result, covers: [...first, ...result.covers.filter((c) => !known.has(keyOf(c)))] };

@@ -1,4 +1,4 @@
-import { type Frame, type FrameId, withReserve } from '@/core/brief';
+import type { Frame, FrameId } from '@/core/brief';
 import { demandOf } from '@/core/coverage';
 import {
   type AdapterId,
@@ -23,7 +23,7 @@ import {
   unlessCut,
 } from './solve/deadline';
 import { setupsByAssignment } from './explain/evaluate';
-import { baseTargets, type Problem, problemOf } from './problem/problem';
+import { baseTargets, heldFrame, type Problem, problemOf } from './problem/problem';
 import { fewGood, worthOf } from './solve/fewGood';
 import { frameResult, nearestMiss } from './explain/frames';
 import { isLoose } from './problem/assignments';
@@ -151,7 +151,7 @@ export function explain(
   const lensById = new Map(shelf.lenses.map((l) => [l.id, l]));
   const targets = baseTargets(problem);
   const { reason, cut } = reasonsWithin(solver, deadline);
-  const held = frames.map((f) => (problem.unheld.has(f.id) ? f : withReserve(f, limits.reserve)));
+  const held = frames.map((f) => heldFrame(problem, f));
   const results = frames.map((f) => frameResult(problem, targets.get(f.id)!, choice, setupsOf));
   const kept = reason('kept', new Map<FrameId, KeptOut>(), (s, pace) =>
     keptLost(s, question, problem, choice, timeLimitS, pace),

@@ -79,13 +79,19 @@ function smallest(trial: Trial, all: readonly LimitDemand[]): readonly LimitDema
   return kept;
 }
 
-function membersOf(problem: Problem, trial: Trial, kept: readonly LimitDemand[]): ConflictMember[] {
+/** @param beside what is kept to beside each, for what would be enough of it */
+function membersOf(
+  problem: Problem,
+  trial: Trial,
+  kept: readonly LimitDemand[],
+  beside = kept,
+): ConflictMember[] {
   return kept.map((demand) =>
     memberOf(
       demand,
       problem,
       trial,
-      kept.filter((d) => d !== demand),
+      beside.filter((d) => d !== demand),
     ),
   );
 }
@@ -144,14 +150,7 @@ export function keptLost(
         if (trial.fits(all)) return [];
         const kept = smallest(trial, all);
         // What is needed of one limit is what all that stands beside it leaves, not the smallest set alone.
-        const members = kept.map((demand) =>
-          memberOf(
-            demand,
-            problem,
-            trial,
-            all.filter((d) => d !== demand),
-          ),
-        );
+        const members = membersOf(problem, trial, kept, all);
         const ways = new WaysOut(solver, question, problem, choice.taken, trial, all);
         return [[id, { members, waysOut: ways.of(id, kept, members, timeLimitS, pace) }] as const];
       }),

@@ -1,11 +1,4 @@
-import {
-  footingOf,
-  type Frame,
-  needAxis,
-  positionUnit,
-  type StretchId,
-  withReserve,
-} from '@/core/brief';
+import { footingOf, type Frame, needAxis, positionUnit, type StretchId } from '@/core/brief';
 import {
   byVerdict,
   conflictOf,
@@ -20,7 +13,7 @@ import { AT_EASE, type Pace } from '@/core/pace';
 import type { Choice } from '../solve/choose';
 import { assumptionsOf } from './assumptions';
 import type { SetupsByAssignment } from './evaluate';
-import type { Problem, Target } from '../problem/problem';
+import { heldFrame, type Problem, type Target } from '../problem/problem';
 import type { Opportunity } from '../problem/opportunities';
 import { missingOf, type OpportunityPositions } from '../problem/positions';
 import type { Cover, FrameResult, OnceReason } from './result';
@@ -68,11 +61,7 @@ export function frameResult(
     nearest: null,
     conflict: got
       ? null
-      : conflictOf(
-          problem.unheld.has(frame.id) ? frame : withReserve(frame, problem.limits.reserve),
-          oneOfEachBody(problem),
-          problem.limits,
-        ),
+      : conflictOf(heldFrame(problem, frame), oneOfEachBody(problem), problem.limits),
     kept: null,
     once: once ? whyOnce(target, problem) : null,
   };

@@ -1,11 +1,5 @@
 import { eligibleGear, type Frame, type FrameId, setupsStay, type StretchId } from '@/core/brief';
-import {
-  itemsWithoutBodies,
-  type LensId,
-  mountableSetups,
-  type Source,
-  SOURCES,
-} from '@/core/gear';
+import { type LensId, type Source, SOURCES } from '@/core/gear';
 import { AS_DESCRIBED, changed, LineupAtHand } from '../explore/lineupAtHand';
 import { LIMIT_KEYS, type LimitKey } from '../problem/limitRules';
 import type { LineupQuestion } from '../problem/question';
@@ -151,14 +145,9 @@ function couldGet(question: LineupQuestion, frameId: FrameId): boolean {
 /** The nearest other distance at which something covers a picture, as a quotient. */
 function otherDistance(question: LineupQuestion, frameId: FrameId): Freeing[] {
   const frame = question.frames.find((f) => f.id === frameId);
-  const gear = eligibleGear(question.shelf, question.limits);
-  if (
-    frame?.need.kind !== 'subject' ||
-    itemsWithoutBodies({ ...question.shelf, ...gear }).length === 0
-  )
-    return [];
-  if (mountableSetups({ ...question.shelf, ...gear }).length > MOST_SETUPS) return [];
+  if (frame?.need.kind !== 'subject') return [];
   const atHand = everything(question);
+  if (atHand.setupCount > MOST_SETUPS) return [];
   for (let step = 1; step <= MOST_STEPS; step += 1)
     for (const times of [DISTANCE_STEP ** -step, DISTANCE_STEP ** step])
       if (atHand.gets(changed(frame, { ...AS_DESCRIBED, distance: times })))

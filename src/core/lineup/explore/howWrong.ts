@@ -115,6 +115,7 @@ export function mostFragile(
   { frames }: HowWrongAll,
   count: number,
 ): Fragile[] {
+  const atHand = new LineupAtHand(question, result);
   const byId = new Map(question.frames.map((f) => [f.id, f]));
   return frames
     .flatMap(({ frameId, slacks }) => {
@@ -126,7 +127,12 @@ export function mostFragile(
     .slice(0, count)
     .map(({ frame, slack, slacks }) => {
       const lost = changed(frame, beyond(slack));
-      return { frameId: frame.id, slacks, slack, instead: wouldGet(question, result, lost) };
+      return {
+        frameId: frame.id,
+        slacks,
+        slack,
+        instead: wouldGet(question, result, lost, atHand),
+      };
     });
 }
 

@@ -93,6 +93,11 @@ export class LineupAtHand {
     this.assignments = assignmentsOf(plain, bodies);
   }
 
+  /** How many setups there are to ask. */
+  get setupCount(): number {
+    return this.setups.length;
+  }
+
   /** Whether the lineup gets a frame, at least once, with some more setups at hand where their bodies are. */
   gets(frame: Frame, more: readonly Setup[] = []): boolean {
     return this.lookedAt(frame, more).some(({ there, sets }) => isGot(there, sets));
@@ -182,7 +187,7 @@ export function turnsOut(
   return {
     got: false,
     shortfall: nearest ? shortfallOf(nearest) : null,
-    instead: wouldGet(question, result, asked),
+    instead: wouldGet(question, result, asked, atHand),
   };
 }
 
@@ -194,9 +199,9 @@ export function wouldGet(
   question: LineupQuestion,
   result: Pick<LineupResult, 'lineup' | 'bodies' | 'hands'>,
   frame: Frame,
+  atHand = new LineupAtHand(question, result),
 ): LensId[] {
   const { shelf, limits } = question;
-  const atHand = new LineupAtHand(question, result);
   if (atHand.gets(frame)) return [];
   const eligible = eligibleGear(shelf, limits);
   const out = new Set(result.lineup.lensIds);

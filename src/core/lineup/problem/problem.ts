@@ -6,6 +6,7 @@ import {
   type Limits,
   NO_RESERVE,
   type Reserve,
+  withReserve,
 } from '@/core/brief';
 import type { BodyId } from '@/core/gear';
 import { type Covering, coveringSetups, type Harder, stillCovering } from '@/core/coverage';
@@ -240,4 +241,12 @@ function layersOf(frame: Frame, { order }: Limits): Layer[] {
 /** The base targets by frame. */
 export function baseTargets(problem: Problem): Map<FrameId, Target> {
   return new Map(problem.targets.filter((t) => t.layer === 'base').map((t) => [t.frame.id, t]));
+}
+
+/** A frame with what is held in reserve, but for one that nothing covers so. */
+export function heldFrame(
+  { unheld, limits }: Pick<Problem, 'unheld' | 'limits'>,
+  frame: Frame,
+): Frame {
+  return unheld.has(frame.id) ? frame : withReserve(frame, limits.reserve);
 }

@@ -199,7 +199,7 @@ function leading(weighed: readonly WeighedAim[], model: CoveringModel): number {
   const isWhole = ({ costs }: WeighedAim) =>
     costs.every((c, i) => c === 0 || (Number.isInteger(c) && model.mip.integer[i]));
   const busy = weighed
-    .filter(({ costs }) => !isIdle(costs) && settledValue(costs, model) === null)
+    .filter(({ costs }) => settledValue(costs, model) === null)
     .slice(0, MOST_TOGETHER);
   if (busy[0] !== weighed[0]) return 0;
   let weight = 1;
