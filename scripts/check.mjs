@@ -4,8 +4,8 @@ import {
   installPackages,
   NO_TELEMETRY,
   readJson,
-  run,
   runQuietly,
+  runShown,
 } from './steps.mjs';
 
 /** Everything that must hold, in one go; the last line counts what passed and what failed. */
@@ -68,13 +68,15 @@ const steps = [
 
 let passed = 0;
 let failed = 0;
+/** What went wrong, with the last lines that it said: told again at the end, where it's looked for. */
 const broken = [];
 const secondsSince = (started) => ((Date.now() - started) / 1000).toFixed(0);
 
 /** Notes how a step ended; `report` is a runner's own, with how it is counted. */
-function ended(name, code, started, report = null) {
-  console.log(`== ${name}: ${code === 0 ? 'ok' : 'FAILED'} in ${secondsSince(started)} s`);
-  if (code !== 0) broken.push(name);
+function ended(name, { code, said }, started, report = null) {
+  const how = code === 0 ? 'ok' : `FAILED (${code})`;
+  console.log(`== ${name}: ${how} in ${secondsSince(started)} s`);
+  if (code !== 0) broken.push({ name, said });
   if (report) count(...report);
   else if (code === 0) passed += 1;
   else failed += 1;
@@ -85,9 +87,9 @@ async function read() {
   for (let next = waiting.shift(); next; next = waiting.shift()) {
     const [name, [command, args]] = next;
     const started = Date.now();
-    const { code, said } = await runQuietly(command, args);
-    console.log(`\n== ${name}\n${said}`);
-    ended(name, code, started);
+    const done = await runQuietly(command, args);
+    console.log(`\n== ${name}\n${done.said}`);
+    ended(name, done, started);
   }
 }
 await Promise.all([read(), read()]);
@@ -95,8 +97,8 @@ await Promise.all([read(), read()]);
 for (const [name, [command, args], report] of steps) {
   console.log(`\n== ${name}`);
   const started = Date.now();
-  const code = await run(command, args, TYPES_DONE);
-  ended(name, code, started, report?.() ?? null);
+  const done = await runShown(command, args, TYPES_DONE);
+  ended(name, done, started, report?.() ?? null);
 }
 
 /** Adds a runner's counts; a runner that left none behind is one failure. */
@@ -107,7 +109,8 @@ function count(report, of) {
 }
 
 if (broken.length > 0) {
-  console.log(`\nFailed: ${broken.join(', ')}`);
+  for (const { name, said } of broken) console.log(`\n== ${name}, its last lines\n${said}`);
+  console.log(`\nFailed: ${broken.map(({ name }) => name).join(', ')}`);
   if (failed === 0) failed = broken.length;
 }
 console.log(`${passed} passed, ${failed} failed`);

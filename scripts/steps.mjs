@@ -16,6 +16,31 @@ export function run(command, args, env = {}) {
   });
 }
 
+const TAIL_LINES = 60;
+
+/** Runs a command to its end with its output shown; resolves to the exit code (or the signal that
+ * ended it) and the last lines of what it said. */
+export function runShown(command, args, env = {}) {
+  return new Promise((resolve) => {
+    const colour = process.stdout.isTTY ? { FORCE_COLOR: '1' } : {};
+    const child = spawn(command, args, {
+      stdio: ['inherit', 'pipe', 'pipe'],
+      env: { ...process.env, ...colour, ...env },
+    });
+    let tail = '';
+    for (const [stream, shown] of [
+      [child.stdout, process.stdout],
+      [child.stderr, process.stderr],
+    ])
+      stream.on('data', (chunk) => {
+        shown.write(chunk);
+        tail = (tail + chunk).split('\n').slice(-TAIL_LINES).join('\n');
+      });
+    child.on('close', (code, signal) => resolve({ code: code ?? signal ?? 1, said: tail }));
+    child.on('error', (error) => resolve({ code: 1, said: `${command}: ${error.message}` }));
+  });
+}
+
 /** Runs a command to its end and keeps what it says; resolves to that and the exit code. */
 export function runQuietly(command, args, cwd = '.') {
   return new Promise((resolve) => {
