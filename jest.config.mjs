@@ -32,6 +32,10 @@ const config = async () => ({
       displayName: 'parts',
       testEnvironment: 'jsdom',
       setupFiles: ['<rootDir>/tests/support/browserStubs.ts'],
+      setupFilesAfterEnv: [
+        ...base.setupFilesAfterEnv,
+        '<rootDir>/tests/support/patienceWithParts.ts',
+      ],
       testMatch: ['<rootDir>/src/{ui,parts,text,features,session}/**/*.test.{ts,tsx}'],
     }),
     project({

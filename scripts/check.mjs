@@ -97,8 +97,14 @@ await Promise.all([read(), read()]);
 for (const [name, [command, args], report] of steps) {
   console.log(`\n== ${name}`);
   const started = Date.now();
-  const done = await runShown(command, args, TYPES_DONE);
-  ended(name, done, started, report?.() ?? null);
+  let done = await runShown(command, args, TYPES_DONE);
+  let counts = report?.() ?? null;
+  if (counts !== null && counts[0] === null) {
+    console.log(`== ${name}: ended (${done.code}) without a report; once more`);
+    done = await runShown(command, args, TYPES_DONE);
+    counts = report();
+  }
+  ended(name, done, started, counts);
 }
 
 /** Adds a runner's counts; a runner that left none behind is one failure. */
