@@ -55,7 +55,7 @@ export type Shortfall =
       readonly limitFNumber: number;
     }
   | { readonly code: 'too-brief'; readonly shortestS: number; readonly timeS: number }
-  | { readonly code: Exclusion | 'few-pixels' }
+  | { readonly code: Exclusion | 'few-pixels' | 'overfills' }
   | { readonly code: 'part'; readonly able: IntervalSet };
 
 /** The shortfall of a verdict; null when it is clear or made by cropping. */
@@ -142,6 +142,7 @@ export function shortfallOf(v: Verdict): Shortfall | null {
     case 'not-sealed':
     case 'no-autofocus':
     case 'few-pixels':
+    case 'overfills':
       return { code: v.code };
   }
 }

@@ -333,6 +333,18 @@ describe('verdicts', () => {
     );
   });
 
+  it('say when the magnification asked for makes the picture larger than the sensor', () => {
+    const coin = personFrame('p', 0.12, 0.5, 'free');
+    const at = (magnification: number) =>
+      on(aLens('l', 55, 250, 4, { minFocusM: null }), {
+        ...coin,
+        need: { ...coin.need, heightM: 0.03, fill: { min: 0.4, max: 1 } } as Frame['need'],
+        special: { ...coin.special, magnification },
+      }).code;
+    // 30 mm on 24 mm: 0.8 times at the most.
+    expect([at(0.81), at(0.79)]).toEqual(['overfills', 'clear']);
+  });
+
   it('let light pass that is short by less than a tenth of a stop', () => {
     const at = (stops: number) => ({
       light: lightOf(10 - stops, { isoCeiling: 100, longestTimeS: 4 / 2 ** 10 }),

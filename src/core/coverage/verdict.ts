@@ -26,7 +26,12 @@ import { type Margins, marginsAt } from './margins';
 import { lacksOf, type MeasuredLack, shortage, shortagesOf } from './shortages';
 
 /** What a setup lacks for a place of a frame. */
-export type Lack = MeasuredLack | 'few-pixels' | Exclusion;
+export type Lack =
+  | MeasuredLack
+  | 'few-pixels'
+  /** The magnification asked for makes the picture larger than the sensor. */
+  | 'overfills'
+  | Exclusion;
 
 export type PartCode = 'clear' | 'crop' | Lack;
 /** `part`: some distances are made, not all. */
@@ -121,6 +126,10 @@ function answerSets(it: Case): { code: PartCode; set: IntervalSet }[] {
   const framed = at({});
   const lost = missing(whole, made);
   const unframed = missing(whole, at({ focus: true })).flatMap((r) => missing([r], framed));
+  const fights = ways.every((way) => {
+    const asked = way.magnifications(demand.crop);
+    return asked !== null && asked.least > asked.most;
+  });
   const widest = Math.min(...ways.map((way) => setup.focal.wideMm / way.slopeMax));
   const lostTo = (code: PartCode, met: IntervalSet, next: IntervalSet) => ({
     code,
@@ -142,8 +151,12 @@ function answerSets(it: Case): { code: PartCode; set: IntervalSet }[] {
     lostTo('autofocus-limit', blurred, focusing),
     lostTo('too-deep', focused, blurred),
     lostTo('too-close', framed, focused),
-    { code: 'not-wide-enough', set: unframed.filter((r) => middle(r) < widest) },
-    { code: 'not-long-enough', set: unframed.filter((r) => middle(r) >= widest) },
+    ...(fights
+      ? [{ code: 'overfills' as const, set: unframed }]
+      : [
+          { code: 'not-wide-enough' as const, set: unframed.filter((r) => middle(r) < widest) },
+          { code: 'not-long-enough' as const, set: unframed.filter((r) => middle(r) >= widest) },
+        ]),
   ];
 }
 
@@ -291,6 +304,7 @@ const RANK: Readonly<Record<PartCode, number>> = {
   'not-long-enough': 4,
   'not-wide-enough': 4,
   'few-pixels': 5,
+  overfills: 5,
   'below-grade': 6,
   'no-autofocus': 6,
   'not-sealed': 6,

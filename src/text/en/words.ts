@@ -96,7 +96,8 @@ export function shortfallText(s: Shortfall): string {
         : `too shallow: the depth needs ${formatFNumber(s.neededFNumber)}${s.lightFNumber === null ? '' : `, the light allows ${formatFNumber(s.lightFNumber)}`}${s.isoNeeded === null ? '' : `; ${formatIso(s.isoNeeded)} would be enough`}`;
     case 'too-deep': {
       const [have, wanted] = toldApart(formatPercent, s.havePercent, s.wantedPercent);
-      return `too deep: blurs to ${have} of the diagonal, ${wanted} wanted; ${formatFNumber(s.neededFNumber)} would be enough`;
+      const [, needed] = toldApart(formatFNumber, s.fNumber, s.neededFNumber);
+      return `too deep: blurs to ${have} of the diagonal, ${wanted} wanted; ${needed} would be enough`;
     }
     case 'autofocus-limit': {
       const [have, limit] = toldApart(formatFNumber, s.fNumber, s.limitFNumber);
@@ -114,6 +115,8 @@ export function shortfallText(s: Shortfall): string {
       return 'no autofocus';
     case 'few-pixels':
       return 'too few pixels for this output';
+    case 'overfills':
+      return 'at the magnification you ask for, the subject is larger than this sensor';
     case 'part':
       return 'only part of it';
   }
@@ -132,6 +135,7 @@ const SHORTFALL_WORDS: Readonly<Record<Shortfall['code'], string>> = {
   'autofocus-limit': 'no autofocus',
   'too-brief': 'shutter too short',
   'few-pixels': 'too few pixels',
+  overfills: 'larger than the sensor',
   part: 'only partly',
   'wrong-projection': 'wrong projection',
   'no-perspective-control': "doesn't shift",
