@@ -11,6 +11,12 @@ test('lenses typed by name: the answer says what it rests on, and asks for it wh
   await dialog.getByLabel('Lens 1').fill('18-55 3.5-5.6');
   await dialog.getByLabel('Lens 2').fill('55-250 4-5.6');
   await dialog.getByLabel('Lens 3').fill('50 1.8');
+  await dialog.getByRole('button', { name: 'One more lens' }).click();
+  await dialog.getByLabel('Lens 4').fill('1.4x converter');
+  const fits = dialog.getByRole('group', { name: /works with$/ });
+  await expect(fits).toContainText('without one it does nothing');
+  await fits.getByRole('checkbox', { name: '55–250 mm f/4–5.6' }).check();
+  await expect(fits).not.toContainText('without one it does nothing');
   await dialog.getByLabel('What you are going to photograph').selectOption('Boat trip');
   await dialog.getByRole('button', { name: 'Show me which lenses to take' }).click();
   await expect(page).toHaveURL(/\/lineup$/);

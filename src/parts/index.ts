@@ -1,6 +1,7 @@
 /** Shared views of the domain: figures with their arithmetic, ranges, marks, limits, what files bring. */
 export { Figure } from './arithmetic';
 export { angleAxes, angleTicks, axisLabel } from './angleAxis';
+export { FittingLenses } from './FittingLenses';
 export { HelpLink } from './HelpLink';
 export { LeftOutList } from './LeftOutList';
 export { readFile } from './readFile';

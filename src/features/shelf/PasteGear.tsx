@@ -2,11 +2,11 @@
 
 import { useState } from 'react';
 import { addGear, alreadyOn, countOf, editGear, fittingGear, type GearLine } from '@/document';
-import type { Converter, Lens, LensId, Shelf } from '@/core/gear';
+import type { Converter, LensId, Shelf } from '@/core/gear';
 import { useEditDesk, useFile, useHistory, useKnownGear, useReading } from '@/session';
 import { Button, Dialog, notify, SelectField, TextArea, Tick } from '@/ui';
 import { counted, missingText, NEW_MOUNT, shelfText, understoodText } from '@/text';
-import { LeftOutList } from '@/parts';
+import { FittingLenses, LeftOutList } from '@/parts';
 import { useMounts } from './gearFields';
 
 const t = shelfText.pasteGear;
@@ -127,36 +127,6 @@ export function PasteGear({ open, onClose }: { open: boolean; onClose: () => voi
         </div>
       </div>
     </Dialog>
-  );
-}
-
-/** Which lenses a converter goes behind: no line says so, and without one it does nothing. */
-function FittingLenses({
-  converter: { name, lensIds },
-  lenses,
-  onChange,
-}: {
-  converter: Converter;
-  lenses: readonly Lens[];
-  onChange: (lensIds: readonly LensId[]) => void;
-}) {
-  const chosen = new Set<LensId>(lensIds);
-  return (
-    <fieldset className="max-h-40 overflow-auto border-y border-hair py-1">
-      <legend className="text-[12px] text-soft">{t.worksWith(name)}</legend>
-      {lensIds.length === 0 && <p className="text-wrong">{t.noLensYet(lenses.length > 0)}</p>}
-      {lenses.map((lens) => (
-        <span key={lens.id} className="mr-4 inline-block">
-          <Tick
-            label={lens.name}
-            on={chosen.has(lens.id)}
-            onChange={(on) =>
-              onChange(on ? [...lensIds, lens.id] : lensIds.filter((id) => id !== lens.id))
-            }
-          />
-        </span>
-      ))}
-    </fieldset>
   );
 }
 

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { type Body, bodyId, type Lens, type Shelf } from '@/core/gear';
+import { type Body, bodyId, type LensId, type Shelf, USUAL_MEGAPIXELS } from '@/core/gear';
 import {
   comparedGear,
   freshId,
@@ -14,6 +14,7 @@ import {
 } from '@/document';
 import { outingFromStarter, STARTERS } from '@/document/starters';
 import { useDesk, useDeskNow, useEditDesk } from '@/session';
+import { FittingLenses } from '@/parts';
 import { Button, Dialog, NumberField, SelectField, TextField, Tick } from '@/ui';
 import { useOpening } from './useOpening';
 import { counted, NEW_MOUNT, STARTER_TEXTS, dialogText } from '@/text';
@@ -25,11 +26,10 @@ const FORMATS = {
   crop15: ['23.5 × 15.6 mm, crop 1.5', 23.5, 15.6],
   crop16: ['22.3 × 14.9 mm, crop 1.6', 22.3, 14.9],
   fourThirds: ['17.3 × 13 mm, crop 2', 17.3, 13],
+  oneInch: ['13.2 × 8.8 mm, crop 2.7', 13.2, 8.8],
+  medium: ['43.8 × 32.9 mm, crop 0.8', 43.8, 32.9],
 } as const;
 type FormatKey = keyof typeof FORMATS;
-
-/** Of a camera of no great age, to begin with. Common practice, no source. */
-const USUAL_MEGAPIXELS = 24;
 
 /** From nothing to an answer: one body, the lenses as they are named, and what the outing is like. */
 export function FirstOuting({
@@ -51,12 +51,14 @@ export function FirstOuting({
   const [bringsShelf, setBringsShelf] = useState(true);
   const [genre, setGenre] = useState<string>(STARTERS[0]?.key ?? '');
   const body = bodyNamed(name, format, megapixels);
-  const read = lines.map((line) => (line.trim() === '' ? undefined : lensOn(body, line)));
-  const good = read.some((l) => l) && read.every((l) => l !== null) && name.trim() !== '';
+  const [fits, setFits] = useState<Readonly<Record<string, readonly LensId[]>>>({});
+  const isRead = lines.map((line) => (line.trim() === '' ? undefined : isGear(body, line)));
+  const typed = readGear(body, lines, fits);
+  const good =
+    typed.lenses.length > 0 && isRead.every((one) => one !== false) && name.trim() !== '';
   const start = () => {
     const starter = STARTERS.find((s) => s.key === genre);
     if (!starter || !good) return;
-    const typed = readGear(body, lines);
     edit((desk) => ({ ...desk, shelf: typedOntoShelf(typed, desk.shelf) }));
     const { settings, shelf } = deskNow();
     onOpenChange(false);
@@ -114,12 +116,20 @@ export function FirstOuting({
               key={i}
               label={t.lens(i + 1)}
               value={line}
-              error={read[i] === null ? t.giveARangeAndAn : undefined}
+              error={isRead[i] === false ? t.giveARangeAndAn : undefined}
               onChange={(next) => setLines(lines.map((l, k) => (k === i ? next : l)))}
             />
           ))}
           <Button onClick={() => setLines([...lines, ''])}>{t.oneMoreLens}</Button>
         </fieldset>
+        {typed.converters.map((converter) => (
+          <FittingLenses
+            key={converter.id}
+            converter={converter}
+            lenses={typed.lenses}
+            onChange={(lensIds) => setFits({ ...fits, [converter.id]: lensIds })}
+          />
+        ))}
         <SelectField
           label={t.whatYouAreGoingTo}
           value={genre}
@@ -163,13 +173,29 @@ function bodyNamed(name: string, format: FormatKey, megapixels: number | null): 
   };
 }
 
-/** The camera with the lenses of some lines. */
-function readGear(body: Body, lines: readonly string[]): Shelf {
+/**
+ * The camera with what some lines say: lenses, converters, tubes.
+ *
+ * @param fits the lenses that each converter goes behind
+ */
+function readGear(
+  body: Body,
+  lines: readonly string[],
+  fits: Readonly<Record<string, readonly LensId[]>> = {},
+): Shelf {
   const gear = { ...NO_GEAR, bodies: [body] };
   const read = readGearLines(lines.join('\n'), gear);
-  return { ...gear, lenses: read.flatMap((l) => (l.kind === 'lenses' ? [l.item] : [])) };
+  return {
+    ...gear,
+    lenses: read.flatMap((l) => (l.kind === 'lenses' ? [l.item] : [])),
+    converters: read.flatMap((l) =>
+      l.kind === 'converters' ? [{ ...l.item, lensIds: [...(fits[l.item.id] ?? [])] }] : [],
+    ),
+    tubes: read.flatMap((l) => (l.kind === 'tubes' ? [l.item] : [])),
+  };
 }
 
-function lensOn(body: Body, line: string): Lens | null {
-  return readGear(body, [line]).lenses[0] ?? null;
+function isGear(body: Body, line: string): boolean {
+  const { lenses, converters, tubes } = readGear(body, [line]);
+  return lenses.length + converters.length + tubes.length > 0;
 }

@@ -12,9 +12,10 @@ export const dialogText = {
       'One camera, a few lenses, and what you are going to photograph. All of it can be changed later.',
     yourCamera: 'Your camera',
     itsSensor: 'Its sensor',
-    yourLensesAsTheyAre: 'Your lenses, as they are named: 18–55 mm f/3.5–5.6, or 50 f/1.8',
+    yourLensesAsTheyAre:
+      'Your lenses, as they are named: 18–55 mm f/3.5–5.6, or 50 f/1.8. A converter or a tube too: 1.4x converter, tube 16mm',
     lens: (value: number) => `Lens ${value}`,
-    giveARangeAndAn: 'Give a range and an f-number, such as 18–55 f/3.5–5.6',
+    giveARangeAndAn: 'Give a range and an f-number, such as 18–55 f/3.5–5.6, or 1.4x converter',
     oneMoreLens: 'One more lens',
     whatYouAreGoingTo: 'What you are going to photograph',
     whatIsOnYourShelf: (lenses: string, cameras: string) =>
