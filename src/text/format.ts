@@ -124,11 +124,21 @@ export function formatStops(stops: number): string {
 
 /** A weight, said to be about so much where it rests on an estimate. */
 export const aboutWeight = (g: number, isEstimated: boolean): string =>
-  `${isEstimated ? `≈${NARROW}` : ''}${formatWeight(g)}`;
+  about(formatWeight(g), isEstimated);
+
+/** A figure as text, marked where it is an estimate. */
+export const about = (text: string, isEstimated: boolean): string =>
+  `${isEstimated ? `≈${NARROW}` : ''}${text}`;
 
 /** A total with its standard error, where it rests on estimates. */
 export const weightWithin = (g: number, errorG: number): string =>
   errorG === 0 ? formatWeight(g) : `${aboutWeight(g, true)} ± ${formatWeight(errorG)}`;
+
+/** An amount of money with its standard error, where it rests on estimates. */
+export const moneyWithin = (amount: number, error: number, currency: string): string =>
+  error === 0
+    ? formatMoney(amount, currency)
+    : `${about(formatMoney(amount, currency), true)} ± ${formatMoney(Number(error.toPrecision(1)), currency)}`;
 
 export function formatWeight(g: number): string {
   if (unitsNow() === 'imperial') {

@@ -12,16 +12,26 @@ import { bodiesLeft, itemsLeft, type PlainItem, worthOf } from './plainAims';
  * covers it takes from the product: verdict.test.ts holds that against a search place by place.
  */
 
-const LAYERS = ['base', 'single', 'stop1', 'stop2', 'whole', 'good', 'firstClass'] as const;
+const LAYERS = [
+  'base',
+  'single',
+  'usualFocus',
+  'stop1',
+  'stop2',
+  'whole',
+  'good',
+  'firstClass',
+] as const;
 type Layer = (typeof LAYERS)[number];
 const HARDER = {
   base: undefined,
   single: undefined,
-  stop1: { stops: 1, uncropped: false, leastGrade: null },
-  stop2: { stops: 2, uncropped: false, leastGrade: null },
-  whole: { stops: 0, uncropped: true, leastGrade: null },
-  good: { stops: 0, uncropped: false, leastGrade: 'good' },
-  firstClass: { stops: 0, uncropped: false, leastGrade: 'first-class' },
+  usualFocus: { stops: 0, uncropped: false, leastGrade: null, usualFocus: true },
+  stop1: { stops: 1, uncropped: false, leastGrade: null, usualFocus: false },
+  stop2: { stops: 2, uncropped: false, leastGrade: null, usualFocus: false },
+  whole: { stops: 0, uncropped: true, leastGrade: null, usualFocus: false },
+  good: { stops: 0, uncropped: false, leastGrade: 'good', usualFocus: false },
+  firstClass: { stops: 0, uncropped: false, leastGrade: 'first-class', usualFocus: false },
 } as const;
 
 interface AssignmentState {
@@ -79,7 +89,12 @@ export function compareAims(a: readonly number[], b: readonly number[], toleranc
 }
 
 /** The aims for one given set of pieces at their best; null when it breaks a limit. */
-export function aimValues(question: LineupQuestion, taken: ReadonlySet<string>): number[] | null {
+export function aimValues(
+  question: LineupQuestion,
+  taken: ReadonlySet<string>,
+  along?: readonly Body[],
+): number[] | null {
+  if (along) return aimValuesWith(question, taken, along);
   const all = aimValuesByBodies(question, taken);
   return all.reduce<number[] | null>(
     (best, { values }) => (best === null || compareAims(values, best, 1e-9) < 0 ? values : best),

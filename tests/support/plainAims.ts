@@ -126,6 +126,12 @@ export function worthOf(
     sum(wants.map((f) => share(f) * missing(f))) +
       (wants.length > 0 ? limits.wantRatePercent * earned : 0),
     sum(items.map((i) => i.counts)),
+    frames.filter(
+      (f) =>
+        (f.want === 'must' || (f.want === 'want' && share(f) > 0)) &&
+        !lost(f) &&
+        !got(f.id, 'usualFocus'),
+    ).length,
     ...[...new Set(late)].flatMap((name) => of[name]()),
     sum(
       frames.map((f) =>

@@ -228,12 +228,17 @@ describe('the packing list', () => {
     expect(weightOf('bag') - weightOf('base')).toBe(demo.shelf.bodies[0]!.weightG);
   });
 
-  it('says what is not known', () => {
+  it('counts what is usual for what is not known, and says so', () => {
     const bodies = demo.shelf.bodies.map((b) => ({ ...b, picturesPerCharge: null, fileMb: null }));
-    const codes = packingList({ ...demo, shelf: { ...demo.shelf, bodies } }, answer.plan).map(
-      (l) => l.code,
-    );
-    expect(codes).toEqual(expect.arrayContaining(['unknown-charge', 'unknown-file']));
+    const lines = packingList({ ...demo, shelf: { ...demo.shelf, bodies } }, answer.plan);
+    const estimated = lines.filter((l) => 'estimated' in l && l.estimated).map((l) => l.code);
+    expect(new Set(estimated)).toEqual(new Set(['batteries', 'cards']));
+    // By hand: 1.2 MB for each megapixel.
+    const [body] = bodies;
+    const { pixelsWide, pixelsHigh } = body!.sensor;
+    const mb = (1.2 * pixelsWide! * pixelsHigh!) / 1e6;
+    const cards = lines.find((l) => l.code === 'cards' && l.bodyId === body!.id);
+    expect(cards).toMatchObject({ fileMb: Number(mb.toPrecision(2)) });
   });
 });
 

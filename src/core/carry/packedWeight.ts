@@ -16,10 +16,8 @@ export interface CarriedWeight {
 /** Which usual weight a line counts. */
 const WEIGHT_OF: Readonly<Partial<Record<PackingLine['code'], keyof PackedWeights>>> = {
   batteries: 'batteryG',
-  'unknown-charge': 'batteryG',
   'flash-batteries': 'batteryG',
   cards: 'cardG',
-  'unknown-file': 'cardG',
   'spare-card': 'cardG',
   tripod: 'tripodG',
   monopod: 'monopodG',

@@ -6,7 +6,7 @@ import {
   PermissionKey,
 } from '@/core/brief';
 import { filterFNumber, filterStops } from '@/core/coverage';
-import { type Body, type Lens, itemsWithoutBodies } from '@/core/gear';
+import { type Body, type Lens, itemsWithoutBodies, usualFigure } from '@/core/gear';
 import type { CarryPlan, CarryQuestion } from './plan';
 
 /** A line of the packing list, with the figures that it was worked out from. */
@@ -20,6 +20,8 @@ export type PackingLine = { readonly id: string; readonly count: number } & (
       /** Those of them that are made in the cold. */
       readonly cold: number;
       readonly picturesPerCharge: number;
+      /** Whether that is a usual figure, since nobody knows it. */
+      readonly estimated: boolean;
       readonly coldPercent: number;
       readonly charging: Charging['kind'];
       /** Charges that the power bank gives this body. */
@@ -37,6 +39,8 @@ export type PackingLine = { readonly id: string; readonly count: number } & (
       readonly bodyId: string;
       readonly pictures: number;
       readonly fileMb: number;
+      /** Whether that is a usual figure, since nobody knows it. */
+      readonly estimated: boolean;
       readonly slots: number;
       /** Cards after one another in each slot; 1 unless the largest does not hold everything. */
       readonly aSlot: number;
@@ -70,7 +74,6 @@ export type PackingLine = { readonly id: string; readonly count: number } & (
   | { readonly code: 'flash-batteries'; readonly pictures: number }
   | { readonly code: 'headlamp'; readonly frameIds: readonly FrameId[] }
   | { readonly code: 'thing'; readonly name: string; readonly weightG: number | null }
-  | { readonly code: 'unknown-charge' | 'unknown-file'; readonly bodyId: string }
 );
 
 /** Pictures expected for each frame where the person says nothing. Common practice, no source. */
@@ -199,7 +202,7 @@ function powerAndCards(
     const share = totalOf(ofBody) / Math.max(1, totalOf(made));
     return [
       batteriesOf(body, ofBody, question, Math.floor(banked * share)),
-      cardsOf(body, Math.ceil(totalOf(ofBody))),
+      cardsOf(body, Math.ceil(totalOf(ofBody)), question),
     ];
   });
   const bank: PackingLine[] =
@@ -212,12 +215,12 @@ function powerAndCards(
 function batteriesOf(
   body: Body,
   made: readonly PlannedFrame[],
-  { packing: { coldPercent, charging } }: CarryQuestion,
+  question: CarryQuestion,
   fromBank: number,
 ): PackingLine {
   const id = `battery:${body.id}`;
-  const { picturesPerCharge } = body;
-  if (picturesPerCharge === null) return { id, code: 'unknown-charge', bodyId: body.id, count: 2 };
+  const { coldPercent, charging } = question.packing;
+  const picturesPerCharge = counted(body, 'picturesPerCharge', question);
   const filling = onOneFilling(made, charging);
   const cold = totalOf(filling.filter((m) => m.cold));
   const warm = totalOf(filling) - cold;
@@ -229,6 +232,7 @@ function batteriesOf(
     pictures: Math.ceil(warm + cold),
     cold: Math.ceil(cold),
     picturesPerCharge,
+    estimated: body.picturesPerCharge === null,
     coldPercent,
     charging: charging.kind,
     fromBank,
@@ -236,11 +240,19 @@ function batteriesOf(
   };
 }
 
-function cardsOf(body: Body, pictures: number): PackingLine {
+/** A figure of a body, as is usual where nobody knows it. */
+function counted(
+  body: Body,
+  figure: 'picturesPerCharge' | 'cardSlots' | 'fileMb',
+  { shelf, outing }: CarryQuestion,
+): number {
+  return body[figure] ?? usualFigure('bodies', body, figure, { shelf, ...outing }) ?? 1;
+}
+
+function cardsOf(body: Body, pictures: number, question: CarryQuestion): PackingLine {
   const id = `card:${body.id}`;
-  const slots = body.cardSlots ?? 1;
-  const { fileMb } = body;
-  if (fileMb === null) return { id, code: 'unknown-file', bodyId: body.id, count: slots };
+  const slots = counted(body, 'cardSlots', question);
+  const fileMb = counted(body, 'fileMb', question);
   const neededGb = (pictures * fileMb) / MB_PER_GB;
   const cardGb = CARD_SIZES_GB.find((gb) => gb >= neededGb) ?? LARGEST_CARD_GB;
   const aSlot = Math.max(1, Math.ceil(neededGb / cardGb));
@@ -250,6 +262,7 @@ function cardsOf(body: Body, pictures: number): PackingLine {
     bodyId: body.id,
     pictures,
     fileMb,
+    estimated: body.fileMb === null,
     slots,
     neededGb,
     aSlot,

@@ -6,11 +6,11 @@ import { covers, type IntervalSet, subtract } from '@/core/intervals';
 import { anyOuting, anyQuestion } from '../../../tests/support/arbitraries';
 
 const HARDER: readonly Harder[] = [
-  { stops: 1, uncropped: false, leastGrade: null },
-  { stops: 2, uncropped: false, leastGrade: null },
-  { stops: 0, uncropped: true, leastGrade: null },
-  { stops: 1, uncropped: true, leastGrade: null },
-  { stops: 0, uncropped: false, leastGrade: 'good' },
+  { stops: 1, uncropped: false, leastGrade: null, usualFocus: false },
+  { stops: 2, uncropped: false, leastGrade: null, usualFocus: false },
+  { stops: 0, uncropped: true, leastGrade: null, usualFocus: false },
+  { stops: 1, uncropped: true, leastGrade: null, usualFocus: false },
+  { stops: 0, uncropped: false, leastGrade: 'good', usualFocus: false },
 ];
 
 const isEmpty = (positions: IntervalSet) => positions.length === 0;

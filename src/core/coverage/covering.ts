@@ -21,6 +21,7 @@ import {
 import { exclusionOf, isOfGrade } from './exclusions';
 import { mayFrame, type QuickBounds } from './bounds';
 import { type Demand, demandOf } from './demand';
+import { atUsualFocus } from './usualFocus';
 
 /** How much harder than asked: for preferring lineups that have something in hand. */
 export interface Harder {
@@ -30,8 +31,10 @@ export interface Harder {
   readonly uncropped: boolean;
   /** Least grade of the lens, in the person's own judgement; null for any. */
   readonly leastGrade: Special['leastGrade'];
+  /** Whether an unknown closest focus counts as is usual; else it is taken to be near enough. */
+  readonly usualFocus: boolean;
 }
-const AS_ASKED: Harder = { stops: 0, uncropped: false, leastGrade: null };
+const AS_ASKED: Harder = { stops: 0, uncropped: false, leastGrade: null, usualFocus: false };
 const NOWHERE: IntervalSet = [];
 
 /** The places of a frame's axis that a setup makes, cropping allowed. */
@@ -45,8 +48,14 @@ export function coveredPositions(
   return asked.enoughPixels &&
     isOfGrade(setup, asked.leastGrade) &&
     exclusionOf(setup, frame) === null
-    ? positionsOf(setup, asked.tasks)
+    ? focused(setup, asked)
     : NOWHERE;
+}
+
+/** What is made, within what the lens is taken to focus at. */
+function focused(setup: Setup, { tasks, axis, usualFocus }: FrameAsk): IntervalSet {
+  const positions = positionsOf(setup, tasks);
+  return usualFocus ? atUsualFocus(setup, axis, positions) : positions;
 }
 
 /** The places that one or the other way of framing makes. */
@@ -118,13 +127,12 @@ export function stillCovering(
   });
 }
 
-function positionsFor(
-  setup: Setup,
-  { frame, whole, onePosition, enoughPixels, leastGrade, tasks }: FrameAsk,
-): IntervalSet {
+function positionsFor(setup: Setup, asked: FrameAsk): IntervalSet {
+  const { frame, whole, onePosition, enoughPixels, leastGrade, tasks, usualFocus } = asked;
   if (!enoughPixels || !isOfGrade(setup, leastGrade) || exclusionOf(setup, frame) !== null)
     return NOWHERE;
-  if (!onePosition) return positionsOf(setup, tasks);
+  if (!onePosition) return focused(setup, asked);
+  if (usualFocus) return focused(setup, asked).length > 0 ? whole : NOWHERE;
   return tasks.some((task) => coversSomewhere(setup, task)) ? whole : NOWHERE;
 }
 
@@ -136,6 +144,8 @@ interface FrameAsk {
   readonly onePosition: boolean;
   readonly enoughPixels: boolean;
   readonly leastGrade: Special['leastGrade'];
+  readonly usualFocus: boolean;
+  readonly axis: NeedAxis;
   readonly tasks: readonly CoverageTask[];
   /** A quick look before the exact one. */
   readonly bounds: QuickBounds;
@@ -151,6 +161,8 @@ function askedOf(setup: Setup, frame: Frame, limits: Limits, harder: Harder): Fr
     onePosition: footingOf(frame.need) === 'free',
     enoughPixels: demand.pixelsShort === null,
     leastGrade: harder.leastGrade,
+    usualFocus: harder.usualFocus,
+    axis,
     tasks: ways.map((way) => taskOf(axis, way, demand, demand.crop, EVERYTHING)),
     bounds: boundsOf(axis, ways, demand.crop),
   };

@@ -38,4 +38,5 @@ export {
   verdictOn,
   type VerdictPart,
 } from './verdict';
+export { nearestAskedM } from './usualFocus';
 export { type PictureFormat, type FrameSpan, frameSpan } from './span';

@@ -57,12 +57,15 @@ export {
   mountableStacks,
 } from './stack';
 export {
+  USUAL_MEGAPIXELS,
+  USUAL_PRICE_ERROR,
   USUAL_WEIGHT_ERROR,
-  USUAL_WEIGHT_FACTOR,
-  usualMinFocusM,
+  usualFigure,
+  type UsualFor,
   type Weighing,
   weighingOf,
 } from './usual';
+export { USUAL_WITHIN } from './usualLens';
 export { formatKey, mountableSetups, type Setup, setupOf, setupOfStack } from './setup';
 export {
   ITEM_KINDS,

@@ -12,6 +12,7 @@ import { type BodyId, pixelsOfSensor } from './body';
 import { type MountedStack, type Stack, mountableStacks } from './stack';
 import { countingRange, type FocalRange, GRADES, type Lens, widestFNumber } from './lens';
 import type { Shelf } from './shelf';
+import { usualMinFocusM } from './usualLens';
 
 const UM_PER_MM = 1000;
 
@@ -38,6 +39,11 @@ export interface Setup extends Stack {
   readonly projection: Lens['projection'];
   /** Closest focus from the sensor, m; null when not known, and with a tube, which moves it. */
   readonly minFocusM: number | null;
+  /**
+   * Where a lens of its kind usually focuses closest, m; null where closest focus or largest
+   * magnification is known, and with a tube.
+   */
+  readonly usualMinFocusM: number | null;
   /** Largest magnification of the lens with the glass behind it, without a tube. */
   readonly maxMagnification: number | null;
   /** Extension behind the lens, mm; 0 without a tube. */
@@ -130,6 +136,8 @@ export function setupOf(mounted: MountedStack, builtIn = false): Setup {
     cropFactor: cropFactor(sensor),
     projection: l.projection,
     minFocusM: tube ? null : l.minFocusM,
+    usualMinFocusM:
+      tube || l.minFocusM !== null || l.maxMagnification !== null ? null : usualMinFocusM(l),
     maxMagnification: ownMagnification(mounted, factor),
     extensionMm: tube?.lengthMm ?? 0,
     stabiliserStops,

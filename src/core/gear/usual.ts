@@ -1,64 +1,94 @@
 import type { Adapter } from './adapter';
-import type { Body } from './body';
+import { type Body, pixelsOfSensor } from './body';
 import type { Converter } from './converter';
-import { focusDistanceMm } from '@/core/optics';
-import { apertureEnds, isPrime, type Lens } from './lens';
-import type { Shelf } from './shelf';
+import type { BodyFigure, FigureKey, LensFigure } from './figures';
+import type { Lens } from './lens';
+import { ITEM_KINDS, type ItemKind, type Shelf } from './shelf';
 import type { Tube } from './tube';
-
-/** Diagonal of 36 × 24 mm. */
-const FULL_DIAGONAL_MM = Math.hypot(36, 24);
-
-/** By what factor a real lens may well be lighter or heavier than usual: nine in ten are within it. */
-export const USUAL_WEIGHT_FACTOR = 1.6;
+import {
+  FULL_DIAGONAL_MM,
+  twoDigits,
+  usualDiameterMm,
+  usualLengthMm,
+  usualMagnification,
+  usualMinFocusM,
+  usualPrice,
+  usualThreadMm,
+  usualWeightG,
+} from './usualLens';
 
 /** Standard error of one estimated weight, as a share of it: what half of them being within a sixth comes to. */
 export const USUAL_WEIGHT_ERROR = 0.25;
-
-/**
- * What a lens of its range, speed and format usually weighs, g, to two digits. Fitted by least squares to
- * the published weights of 66 lenses: half are within a sixth, nine in ten within a factor of 1.6.
- *
- * @param diagonalMm of the largest sensor it is used on
- */
-export function usualLensWeightG(lens: Lens, diagonalMm: number): number {
-  const { wideMm, longMm } = lens.focal;
-  const [, longFNumber] = apertureEnds(lens.apertures);
-  const pupilMm = longMm / longFNumber;
-  const retrofocus = Math.max(1, diagonalMm / wideMm);
-  const zoom = isPrime(lens.focal) ? 1 : 1.96 * (longMm / wideMm) ** -0.57;
-  const format = (diagonalMm / FULL_DIAGONAL_MM) ** 0.12;
-  return usual(3.45 * pupilMm ** 1.35 * retrofocus ** 2 * zoom * format, 60, 6500);
-}
-
-/** Largest magnification of lenses that aren't made for close-ups, at their long end. */
-const USUAL_MAGNIFICATION = { prime: 0.15, zoom: 0.4 } as const;
-
-/**
- * Where a lens of its kind usually focuses closest, m from the sensor, to two digits: where a thin lens at
- * the long end has the usual magnification. By the published figures of 30 lenses, as remembered, half are
- * within a fourth and nine in ten within a factor of 1.8; lenses for close-ups focus far closer.
- */
-export function usualMinFocusM(lens: Lens): number {
-  const { longMm } = lens.focal;
-  const m = isPrime(lens.focal) ? USUAL_MAGNIFICATION.prime : USUAL_MAGNIFICATION.zoom;
-  return usual(focusDistanceMm(longMm, m), 100, 10_000) / 1000;
-}
+/** The same of a price: half being within a factor of 1.5. */
+export const USUAL_PRICE_ERROR = 0.5;
+/** Pictures on one charge, card slots, and megabytes for each megapixel of a raw file: common practice, no source. */
+const USUAL_CHARGE = 400;
+const USUAL_SLOTS = 1;
+const USUAL_MB_A_MEGAPIXEL = 1.2;
+/** Of a camera of no great age. Common practice, no source. */
+export const USUAL_MEGAPIXELS = 24;
 
 /** Of a body, by its format: common practice, no source; most are within a quarter. */
 function usualBodyWeightG({ sensor }: Body): number {
   const diagonalMm = Math.hypot(sensor.widthMm, sensor.heightMm);
-  return usual(650 * (diagonalMm / FULL_DIAGONAL_MM) ** 0.7, 200, 2000);
+  return twoDigits(650 * (diagonalMm / FULL_DIAGONAL_MM) ** 0.7, 200, 2000);
 }
 
 /** Of what stands between body and lens: common practice, no source. */
-const usualConverterWeightG = ({ factor }: Converter) => usual(140 * factor, 100, 500);
-const usualTubeWeightG = ({ lengthMm }: Tube) => usual(40 + 2.5 * lengthMm, 40, 300);
-const usualAdapterWeightG = ({ factor }: Adapter) => usual(factor === 1 ? 120 : 180, 60, 300);
+const usualConverterWeightG = ({ factor }: Converter) => twoDigits(140 * factor, 100, 500);
+const usualTubeWeightG = ({ lengthMm }: Tube) => twoDigits(40 + 2.5 * lengthMm, 40, 300);
+const usualAdapterWeightG = ({ factor }: Adapter) => twoDigits(factor === 1 ? 120 : 180, 60, 300);
 
-/** Between the ends, to two digits: it is no more exact than that. */
-function usual(value: number, least: number, most: number): number {
-  return Number(Math.min(most, Math.max(least, value)).toPrecision(2));
+/** Where a figure is used: on what shelf, and in what money. */
+export interface UsualFor {
+  readonly shelf: Pick<Shelf, 'bodies'>;
+  readonly currency: string;
+}
+
+type Usual<T, Key extends string> = {
+  readonly [K in Key]?: (item: T, where: UsualFor) => number | null;
+};
+
+const LENS: Usual<Lens, LensFigure | 'weightG' | 'priceNew' | 'priceUsed'> = {
+  weightG: (l, { shelf }) => usualWeightG(l, diagonalFor(l, shelf)),
+  lengthMm: (l, { shelf }) => usualLengthMm(l, diagonalFor(l, shelf)),
+  diameterMm: (l, { shelf }) => usualDiameterMm(l, diagonalFor(l, shelf)),
+  filterMm: (l, { shelf }) =>
+    l.frontThread === false ? null : usualThreadMm(l, diagonalFor(l, shelf)),
+  minFocusM: usualMinFocusM,
+  maxMagnification: usualMagnification,
+  priceNew: (l, { shelf, currency }) => usualPrice(l, diagonalFor(l, shelf), 'new', currency),
+  priceUsed: (l, { shelf, currency }) => usualPrice(l, diagonalFor(l, shelf), 'used', currency),
+};
+const BODY: Usual<Body, BodyFigure | 'weightG'> = {
+  weightG: usualBodyWeightG,
+  picturesPerCharge: () => USUAL_CHARGE,
+  cardSlots: () => USUAL_SLOTS,
+  fileMb: usualFileMb,
+};
+const USUAL: { readonly [K in ItemKind]: Usual<Shelf[K][number], FigureKey> } = {
+  lenses: LENS,
+  bodies: BODY,
+  converters: { weightG: usualConverterWeightG },
+  tubes: { weightG: usualTubeWeightG },
+  adapters: { weightG: usualAdapterWeightG },
+};
+
+/** What a figure of a thing usually is for its kind; null where that can't be said. */
+export function usualFigure<K extends ItemKind>(
+  kind: K,
+  item: Shelf[K][number],
+  figure: FigureKey,
+  where: UsualFor,
+): number | null {
+  return USUAL[kind][figure]?.(item as never, where) ?? null;
+}
+
+/** Size of a picture's file, MB, by the pixels. */
+function usualFileMb({ sensor }: Body): number {
+  const pixels = pixelsOfSensor(sensor);
+  const megapixels = pixels === null ? USUAL_MEGAPIXELS : (pixels.wide * pixels.high) / 1e6;
+  return twoDigits(USUAL_MB_A_MEGAPIXEL * megapixels, 1, 2000);
 }
 
 /** What each thing of a shelf weighs, as far as it is known, and else as usual for its kind. */
@@ -72,25 +102,18 @@ export interface Weighing {
 export function weighingOf(shelf: Shelf): Weighing {
   const weights = new Map<string, number>();
   const estimated = new Set<string>();
-  const weigh = <T extends { readonly id: string; readonly weightG: number | null }>(
-    items: readonly T[],
-    usualOf: (item: T) => number,
-  ) => {
-    for (const item of items) {
-      weights.set(item.id, item.weightG ?? usualOf(item));
+  // No weight depends on money.
+  const where = { shelf, currency: '' };
+  for (const kind of ITEM_KINDS)
+    for (const item of shelf[kind]) {
+      weights.set(item.id, item.weightG ?? usualFigure(kind, item, 'weightG', where) ?? 0);
       if (item.weightG === null) estimated.add(item.id);
     }
-  };
-  weigh(shelf.lenses, (l) => usualLensWeightG(l, diagonalFor(l, shelf)));
-  weigh(shelf.bodies, usualBodyWeightG);
-  weigh(shelf.converters, usualConverterWeightG);
-  weigh(shelf.tubes, usualTubeWeightG);
-  weigh(shelf.adapters, usualAdapterWeightG);
   return { of: (id) => weights.get(id) ?? 0, isEstimated: (id) => estimated.has(id) };
 }
 
 /** Of the largest sensor with the lens's mount; where there is none, of 36 × 24 mm. */
-function diagonalFor({ mount, imageCircleMm }: Lens, { bodies }: Shelf): number {
+function diagonalFor({ mount, imageCircleMm }: Lens, { bodies }: Pick<Shelf, 'bodies'>): number {
   if (imageCircleMm !== null) return imageCircleMm;
   const diagonals = bodies
     .filter((b) => b.mount === mount)

@@ -41,14 +41,8 @@ export {
   type Reached,
 } from './solve/mipSolver';
 export { type CoveringModel, modelOf } from './solve/model';
-export {
-  type Aim,
-  AIM_TOLERANCE,
-  type AimName,
-  aimsOf,
-  shareGot,
-  wantSharesPercent,
-} from './problem/aims';
+export { type Aim, AIM_TOLERANCE, type AimName, aimsOf } from './problem/aims';
+export { shareGot, wantSharesPercent } from './problem/wantShares';
 export {
   LIMIT_KEYS,
   type LimitKey,
@@ -80,7 +74,8 @@ export {
   type Reason,
   type Totals,
 } from './explain/result';
-export { priceOf, selectable, type Selectable, spendOf } from './problem/selectable';
+export { priceOf, pricingOf } from './problem/pricing';
+export { type EstimatedFigure, selectable, type Selectable } from './problem/selectable';
 export type { SelectableItem } from './problem/item';
 export { firstPerson, type Assignment, assignmentsOf } from './problem/assignments';
 export { freed, type Freeing, freeingsOf } from './explain/freeing';

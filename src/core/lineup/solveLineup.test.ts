@@ -51,7 +51,7 @@ const valuesOf = (question: LineupQuestion, r: LineupResult) => {
   if (question.limits.order.includes('changes')) return aimValues(question, takenOf(r))!;
   const along = new Set<string>(r.bodies);
   const bodies = question.shelf.bodies.filter((b) => along.has(b.id));
-  return aimValues({ ...question, shelf: { ...question.shelf, bodies } }, takenOf(r))!;
+  return aimValues(question, takenOf(r), bodies)!;
 };
 /** What is locked in under a limit on weight that nobody can check is not proven. */
 /** Not proven where weight is limited and what is taken, or would be were it lighter, was never weighed. */

@@ -4,6 +4,7 @@ import {
   type AdapterId,
   type ConverterId,
   stackItemIds,
+  USUAL_PRICE_ERROR,
   USUAL_WEIGHT_ERROR,
   type LensId,
   type Setup,
@@ -30,9 +31,10 @@ import { isLoose } from './problem/assignments';
 import { lensesOut, onlyIt } from './explain/lenses';
 import type { MipSolver } from './solve/mipSolver';
 import { notesOf, restsOnEstimates } from './explain/notes';
-import { shareGot, wantSharesPercent } from './problem/aims';
+import { shareGot, wantSharesPercent } from './problem/wantShares';
 import { type Proof, proofOf } from './prove/proof';
 import { unknownDecides } from './explain/unknownDecides';
+import type { SelectableItem } from './problem/item';
 import type { LineupQuestion } from './problem/question';
 import { presolve, type Presolved } from './presolve/presolve';
 import { gapsOf, overlapsOf } from './explain/ranges';
@@ -174,7 +176,8 @@ export function explain(
     ]),
   );
   const decides =
-    found && reason('unknown', null, (s) => unknownDecides(s, problem, found, timeLimitS));
+    found &&
+    reason('unknown', null, (s) => unknownDecides(s, question, problem, found, timeLimitS));
   const isEstimated = restsOnEstimates(problem, choice, decides);
   return {
     format: 'armreach-lineup',
@@ -331,7 +334,10 @@ function totalsOf(
   const bodies = limits.countBodies ? eligible.filter((b) => along?.includes(b.id)) : [];
   const sum = (values: readonly (number | null)[]) =>
     values.reduce<number>((a, b) => a + (b ?? 0), 0);
-  const unweighed = [...items, ...bodies].filter(({ id }) => estimated.has(id));
+  const unweighed = [...items, ...bodies].filter(({ id }) => estimated.weight.has(id));
+  const unpriced = items.filter(({ id }) => estimated.price.has(id));
+  const priceError = (of: (item: SelectableItem) => number | null) =>
+    USUAL_PRICE_ERROR * Math.hypot(...unpriced.map((p) => of(p) ?? 0));
   const idsOfAll = (some: readonly { readonly id: string }[]) => some.map((item) => item.id);
   const count = (want: Frame['want']) => {
     const of = frames.filter((f) => f.want === want);
@@ -349,8 +355,10 @@ function totalsOf(
     weightUnknown: idsOfAll(unweighed),
     weightErrorG: USUAL_WEIGHT_ERROR * Math.hypot(...unweighed.map((item) => item.weightG)),
     price: sum(items.map((p) => p.price)),
-    priceUnknown: idsOfAll(items.filter((p) => p.price === null)),
+    priceError: priceError((p) => p.price),
+    priceUnknown: idsOfAll(items.filter((p) => p.price === null || estimated.price.has(p.id))),
     toBuy: sum(items.map((p) => p.spend)),
+    toBuyError: priceError((p) => p.spend),
     musts: count('must'),
     wants: {
       ...count('want'),

@@ -134,9 +134,9 @@ const FIRST_ANSWERS: Readonly<Record<StarterKey, readonly string[]>> = {
     '0/1, sky-over-the-hut not-wide-enough, the-arch-very-wide not-wide-enough, whole-sky-round wrong-projection',
   ],
   'close-up': [
-    '2/2, coin-life-size not-long-enough, plant-in-its-place too-deep',
+    '2/2, coin-life-size overfills, plant-in-its-place too-deep',
     '2/2',
-    '2/2, coin-life-size not-long-enough, plant-in-its-place too-deep',
+    '2/2, coin-life-size overfills, plant-in-its-place too-deep',
   ],
   everyday: ['1/2, a-room not-wide-enough', '2/2, far-view left out', '2/2'],
 };

@@ -2,6 +2,7 @@
 
 import { type ReactNode, useMemo } from 'react';
 import type { Compartment } from '@/core/brief';
+import { type Lens, type Shelf, usualFigure } from '@/core/gear';
 import type { BagAnswer, BagItem, CarryPlan, Placed } from '@/core/carry';
 import {
   CAPS_MM,
@@ -13,7 +14,6 @@ import {
   roomSteps,
   tooBigSteps,
 } from '@/text';
-import { type OutingFile } from '@/document';
 import { useFile } from '@/session';
 import { Figure } from '@/parts';
 import { Sentence } from '@/ui';
@@ -27,7 +27,7 @@ export function Bag({ plan }: { plan: CarryPlan }) {
   const name = namesOf(file);
   const { compartments } = file.packing;
   const { shelf } = file;
-  const { items, unsized } = useMemo(() => bagItems(shelf, plan), [shelf, plan]);
+  const { items, unsized, estimated } = useMemo(() => bagItems(shelf, plan), [shelf, plan]);
   const { answer, problem } = useBag(compartments, items);
   return (
     <section aria-labelledby="bag">
@@ -58,6 +58,9 @@ export function Bag({ plan }: { plan: CarryPlan }) {
             </div>
           )}
         </>
+      )}
+      {estimated.length > 0 && (
+        <p className="text-[13px] text-soft">{t.sizeEstimated(plainList(estimated.map(name)))}</p>
       )}
       {unsized.length > 0 && (
         <p className="text-[13px] text-soft">
@@ -110,7 +113,7 @@ function Verdict({
 }
 
 /** Everything that the plan uses, as blocks; what has no size is named. */
-function bagItems(shelf: OutingFile['shelf'], plan: CarryPlan) {
+function bagItems(shelf: Shelf, plan: CarryPlan) {
   const along = new Set<string>(
     plan.stretches.flatMap((s) => [
       ...s.left,
@@ -122,20 +125,29 @@ function bagItems(shelf: OutingFile['shelf'], plan: CarryPlan) {
   );
   const items: BagItem[] = [];
   const unsized: string[] = [];
+  const estimated: string[] = [];
   for (const id of along) {
     const lens = shelf.lenses.find((l) => l.id === id);
     const body = shelf.bodies.find((b) => b.id === id);
-    if (lens?.lengthMm && lens.diameterMm)
-      items.push({
-        id,
-        widthMm: lens.diameterMm,
-        heightMm: lens.lengthMm + CAPS_MM,
-        depthMm: lens.diameterMm,
-      });
-    else if (body?.sizeMm) items.push({ id, ...body.sizeMm });
+    const size = lens && lensSize(lens, shelf);
+    if (size) {
+      items.push({ id, ...size });
+      if (lens.lengthMm === null || lens.diameterMm === null) estimated.push(id);
+    } else if (body?.sizeMm) items.push({ id, ...body.sizeMm });
     else unsized.push(id);
   }
-  return { items, unsized };
+  return { items, unsized, estimated };
+}
+
+/** A lens standing, as a block; as is usual for its kind where nobody knows it. */
+function lensSize(lens: Lens, shelf: Shelf) {
+  // No size depends on money.
+  const where = { shelf, currency: '' };
+  const of = (figure: 'lengthMm' | 'diameterMm') =>
+    lens[figure] ?? usualFigure('lenses', lens, figure, where);
+  const [lengthMm, diameterMm] = [of('lengthMm'), of('diameterMm')];
+  if (lengthMm === null || diameterMm === null) return null;
+  return { widthMm: diameterMm, heightMm: lengthMm + CAPS_MM, depthMm: diameterMm };
 }
 
 /** A compartment from above: what lies lower is drawn first, round lenses that stand as rounds. */

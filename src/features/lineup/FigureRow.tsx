@@ -5,8 +5,8 @@ import {
   ITEM_SCHEMAS,
   type ItemKind,
   type Shelf,
-  usualMinFocusM,
-  weighingOf,
+  usualFigure,
+  type UsualFor,
 } from '@/core/gear';
 import type { UnknownFigure } from '@/core/lineup';
 import { putItem, TELLING } from '@/document';
@@ -17,10 +17,14 @@ import { FIGURE_NAMES, firstProblemText, MEASURE_UNITS, lineupText } from '@/tex
 const t = lineupText.figureRow;
 
 /** What is usual for its kind, to be corrected; unknown where nothing is. */
-function usualText(item: Shelf[ItemKind][number], field: UnknownFigure['field'], shelf: Shelf) {
-  if (field === 'weightG') return t.about(String(weighingOf(shelf).of(item.id)));
-  if (field === 'minFocusM' && 'focal' in item) return t.about(String(usualMinFocusM(item)));
-  return t.unknown;
+function usualText(
+  kind: ItemKind,
+  item: Shelf[ItemKind][number],
+  field: UnknownFigure['field'],
+  where: UsualFor,
+) {
+  const usual = usualFigure(kind, item, field, where);
+  return usual === null ? t.unknown : t.about(String(usual));
 }
 
 /** One figure of the shelf that is not known, to be typed where it counts. */
@@ -61,7 +65,7 @@ export function FigureRow({ figure: { kind, itemId, field } }: { figure: Unknown
           label={t.of(name, item.name)}
           value={value as number | null}
           unit={measure === 'money' ? outing.currency : MEASURE_UNITS[measure]}
-          placeholder={usualText(item, field, shelf)}
+          placeholder={usualText(kind, item, field, { shelf, currency: outing.currency })}
           take={put}
         />
       )}

@@ -1,6 +1,12 @@
 'use client';
 
-import type { LineupResult, Note, Reason, UnknownFigure } from '@/core/lineup';
+import {
+  type LineupResult,
+  type Note,
+  pricingOf,
+  type Reason,
+  type UnknownFigure,
+} from '@/core/lineup';
 import {
   apertureEnds,
   ITEM_KINDS,
@@ -10,6 +16,7 @@ import {
   weighingOf,
 } from '@/core/gear';
 import {
+  about,
   aboutWeight,
   formatFNumbers,
   formatFocalRange,
@@ -69,6 +76,12 @@ export function LineupTable({ result }: { result: LineupResult }) {
   const { currency } = file.outing;
   const gear = weighingOf(file.shelf);
   const weightOf = (id: string) => aboutWeight(gear.of(id), gear.isEstimated(id));
+  const pricing = pricingOf(file.shelf, file.limits, currency);
+  const priceText = (id: string) => {
+    const price = pricing.of(id);
+    if (price === null) return words.unknown;
+    return about(formatMoney(price, currency), pricing.isEstimated(id));
+  };
   const onScore = new Set<string>(
     result.status === 'impossible' ? [] : lensesOnScore(result, file),
   );
@@ -103,7 +116,7 @@ export function LineupTable({ result }: { result: LineupResult }) {
                   key={l.id}
                   lens={l}
                   weight={weightOf(l.id)}
-                  currency={currency}
+                  price={priceText(l.id)}
                   onlyThis={onlyText(only.get(l.id), name)}
                   isOnScore={onScore.has(l.id)}
                 />
@@ -113,7 +126,7 @@ export function LineupTable({ result }: { result: LineupResult }) {
                   key={item.id}
                   item={item}
                   weight={weightOf(item.id)}
-                  currency={currency}
+                  price={priceText(item.id)}
                 />
               ))}
             </tbody>
@@ -127,13 +140,13 @@ export function LineupTable({ result }: { result: LineupResult }) {
 function LensRow({
   lens: l,
   weight,
-  currency,
+  price,
   onlyThis,
   isOnScore,
 }: {
   readonly lens: Lens;
   readonly weight: string;
-  readonly currency: string;
+  readonly price: string;
   readonly onlyThis: string;
   /** There it can be locked in and left out already. */
   readonly isOnScore: boolean;
@@ -160,7 +173,7 @@ function LensRow({
           {formatFNumbers(...apertureEnds(l.apertures))}
         </span>
       </td>
-      <WeightAndPrice item={l} weight={weight} currency={currency} />
+      <WeightAndPrice weight={weight} price={price} />
       <td className="min-w-56 py-1.5 pr-4 max-sm:w-full max-sm:pt-0">
         <span className="text-soft sm:hidden">{words.onlyThisLensCovers}: </span>
         {onlyThis}
@@ -182,11 +195,11 @@ type Item = ReturnType<typeof itemsWithoutBodies>[number];
 function BehindRow({
   item,
   weight,
-  currency,
+  price,
 }: {
   readonly item: Item;
   readonly weight: string;
-  readonly currency: string;
+  readonly price: string;
 }) {
   return (
     <tr className="border-b border-hair">
@@ -194,7 +207,7 @@ function BehindRow({
         {item.name}
       </th>
       <td className="py-1.5 pr-4">{sizeText(item)}</td>
-      <WeightAndPrice item={item} weight={weight} currency={currency} />
+      <WeightAndPrice weight={weight} price={price} />
       <td />
       <td className="py-1 text-right">
         <LockButtons id={item.id} name={item.name} />
@@ -209,21 +222,11 @@ function sizeText(item: Item): string {
   return 'factor' in item ? `${item.factor}×` : '';
 }
 
-function WeightAndPrice({
-  item: { priceNew },
-  weight,
-  currency,
-}: {
-  readonly item: Item;
-  readonly weight: string;
-  readonly currency: string;
-}) {
+function WeightAndPrice({ weight, price }: { readonly weight: string; readonly price: string }) {
   return (
     <>
       <td className="py-1.5 pr-4 whitespace-nowrap">{weight}</td>
-      <td className="py-1.5 pr-4 whitespace-nowrap">
-        {priceNew === null ? words.unknown : formatMoney(priceNew, currency)}
-      </td>
+      <td className="py-1.5 pr-4 whitespace-nowrap">{price}</td>
     </>
   );
 }
@@ -274,10 +277,16 @@ function Notes({ result, name }: { result: LineupResult; name: (id: string) => s
         return words.lockedInTooThick(listed(note.ids.map(name)));
       case 'closest-focus-unknown':
         return words.closestFocusUnknown(listed(note.ids.map(name)));
+      case 'closest-focus-estimated':
+        return words.closestFocusEstimated(listed(note.ids.map(name)));
       case 'sealing-unknown':
         return words.weatherSealingOfUnknownSo(listed(note.ids.map(name)));
       case 'weight-unknown':
         return words.weightsEstimated(listed(note.ids.map(name)));
+      case 'price-estimated':
+        return words.pricesEstimated(listed(note.ids.map(name)));
+      case 'diameter-estimated':
+        return words.diametersEstimated(listed(note.ids.map(name)));
       case 'reserve-impossible':
         return words.reserveImpossible(listed(note.ids.map(name)));
       case 'unknown-decides':
@@ -340,22 +349,22 @@ const FIGURE_OF = {
   'autofocus-unknown': 'autofocus',
   'thread-unknown': 'frontThread',
   'smallest-aperture-unknown': 'smallestFNumber',
+  'closest-focus-estimated': 'minFocusM',
   'closest-focus-unknown': 'minFocusM',
   'sealing-unknown': 'sealed',
   'weight-unknown': 'weightG',
   'diameter-unknown': 'diameterMm',
+  'diameter-estimated': 'diameterMm',
   'price-unknown': 'priceNew',
+  'price-estimated': 'priceNew',
 } as const;
+
+const DECIDING = { weight: 'weightG', price: 'priceNew', diameter: 'diameterMm' } as const;
 
 /** The figures that nobody knows and that a note rests on: of lenses, and of the cameras that come along. */
 function figuresAsked(note: Note, { bodies }: LineupResult, shelf: Shelf): UnknownFigure[] {
   const code = note.code as keyof typeof FIGURE_OF;
-  const field =
-    note.code === 'unknown-decides'
-      ? note.figure === 'weight'
-        ? 'weightG'
-        : 'priceNew'
-      : FIGURE_OF[code];
+  const field = note.code === 'unknown-decides' ? DECIDING[note.figure] : FIGURE_OF[code];
   if (field === undefined || !('ids' in note)) return [];
   const ids = new Set<string>([...note.ids, ...(field === 'sealed' ? bodies : [])]);
   return ITEM_KINDS.flatMap((kind) =>

@@ -7,7 +7,7 @@ import {
   itemsText,
   buySteps,
   counted,
-  formatMoney,
+  moneyWithin,
   formatPercent,
   weightWithin,
   idsIn,
@@ -183,12 +183,12 @@ const TOTALS: readonly Total[] = [
   },
   {
     label: t.price,
-    text: ({ totals }, currency) => formatMoney(totals.price, currency),
+    text: ({ totals }, currency) => moneyWithin(totals.price, totals.priceError, currency),
     steps: (file, r) => priceSteps(file, idsIn(r)),
   },
   {
     label: t.toBuy,
-    text: ({ totals }, currency) => formatMoney(totals.toBuy, currency),
+    text: ({ totals }, currency) => moneyWithin(totals.toBuy, totals.toBuyError, currency),
     steps: (file, r) => buySteps(file, idsIn(r)),
   },
   {

@@ -4,6 +4,7 @@ import {
   type Body,
   type Converter,
   FigureKey,
+  FIGURES,
   figuresOf,
   GearFigure,
   GRADES,
@@ -12,8 +13,9 @@ import {
   LENS_FIGURES,
   type Ownership,
   pixelsOfSensor,
+  type Shelf,
   type Tube,
-  type Weighing,
+  usualFigure,
 } from '@/core/gear';
 import { eligibleBy, type Limits } from '@/core/brief';
 import { cropFactor } from '@/core/optics';
@@ -24,8 +26,7 @@ import {
   formatFNumbers,
   formatFocalRange,
   formatMm,
-  formatMoney,
-  aboutWeight,
+  about,
   GRADE_NAMES,
   OWNERSHIPS,
   shelfText,
@@ -54,22 +55,35 @@ function figureColumns(figures: Readonly<Record<string, GearFigure>>) {
     .map(([key]) => [key, FIGURE_NAMES[key as FigureKey]] as const);
 }
 
-/** Their cells; a blank is "not known". */
-function figureCells(
+/** Their cells. */
+function figureCells<K extends ItemKind>(
   figures: Readonly<Record<string, GearFigure>>,
-  item: Lens | Body,
-  currency: string,
+  kind: K,
+  item: Shelf[K][number],
+  context: Context,
 ): Cells {
-  const values = item as unknown as Readonly<Record<string, number | boolean | string | null>>;
   return Object.fromEntries(
     figuresOf(figures)
       .filter(([, { inTable }]) => inTable !== undefined)
-      .map(([key, figure]) => {
-        const value = values[key] ?? null;
-        const text = value === null ? '' : figureText(figure, value, currency);
-        return [key, { text, sort: value === null ? undefined : Number(value) }];
-      }),
+      .map(([key]) => [key, figureCell(kind, item, key as FigureKey, context)]),
   );
+}
+
+/** A figure, as is usual for its kind where nobody knows it; a blank where that can't be said. */
+function figureCell<K extends ItemKind>(
+  kind: K,
+  item: Shelf[K][number],
+  key: FigureKey,
+  { shelf, currency }: Context,
+): Cells[string] {
+  const values = item as unknown as Readonly<Record<string, number | boolean | string | null>>;
+  const known = values[key] ?? null;
+  const value = known ?? usualFigure(kind, item, key, { shelf, currency });
+  if (value === null) return { text: '', sort: undefined };
+  return {
+    text: about(figureText(FIGURES[key], value, currency), known === null),
+    sort: Number(value),
+  };
 }
 
 export const LENS_COLUMNS: readonly (readonly [string, string])[] = [
@@ -136,7 +150,8 @@ interface Context {
   readonly standing: ReadonlyMap<string, Ownership>;
   /** Items that are of this outing alone. */
   readonly alone: ReadonlySet<string>;
-  readonly weighing: Weighing;
+  /** What is estimated is as usual for what is on it. */
+  readonly shelf: Shelf;
 }
 
 export function lensRow(lens: Lens, context: Context): GearRow {
@@ -148,7 +163,7 @@ export function lensRow(lens: Lens, context: Context): GearRow {
       text: formatFNumbers(...ends),
       sort: ends[1],
     },
-    ...figureCells(LENS_FIGURES, lens, context.currency),
+    ...figureCells(LENS_FIGURES, 'lenses', lens, context),
     grade: {
       text: lens.grade === null ? '' : GRADE_NAMES[lens.grade],
       sort: lens.grade === null ? undefined : GRADES.indexOf(lens.grade),
@@ -208,9 +223,11 @@ export function mountOf(item: Lens | Body | Converter | Tube | Adapter): string 
 function rowOf(
   kind: ItemKind,
   item: Lens | Body | Converter | Tube | Adapter,
-  { currency, limits, inLineup, standing, alone, weighing }: Context,
+  context: Context,
   kindCells: Cells,
 ): GearRow {
+  const { limits, inLineup, standing, alone } = context;
+  const figure = (key: FigureKey) => figureCell(kind, item as never, key, context);
   const as = standing.get(item.id);
   const out = as === undefined || !eligibleBy(limits)(kind, { ...item, ownership: as } as Lens);
   const onOuting = outingText(as, alone.has(item.id));
@@ -222,18 +239,9 @@ function rowOf(
     cells: {
       ...kindCells,
       mount: { text: mountOf(item), sort: mountOf(item) },
-      weight: {
-        text: aboutWeight(weighing.of(item.id), weighing.isEstimated(item.id)),
-        sort: weighing.of(item.id),
-      },
-      used: {
-        text: item.priceUsed === null ? '' : formatMoney(item.priceUsed, currency),
-        sort: item.priceUsed ?? undefined,
-      },
-      price: {
-        text: item.priceNew === null ? '' : formatMoney(item.priceNew, currency),
-        sort: item.priceNew ?? undefined,
-      },
+      weight: figure('weightG'),
+      used: figure('priceUsed'),
+      price: figure('priceNew'),
       ownership: { text: OWNERSHIPS[item.ownership], sort: item.ownership },
       outing: { text: onOuting, sort: onOuting },
     },

@@ -1,7 +1,7 @@
 import '@testing-library/jest-dom';
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { body, converter, itemsOf, lens, weighingOf } from '@/core/gear';
+import { body, converter, itemsOf, lens } from '@/core/gear';
 import { demoFile, held } from '../../../tests/support/render';
 import { GearEditor } from './GearEditor';
 import { GearTable } from './GearTable';
@@ -25,21 +25,21 @@ const context = {
   currency: 'EUR',
   limits: demo.limits,
   inLineup: new Set(['k-50']),
-  weighing: weighingOf(demo.shelf),
+  shelf: demo.shelf,
   standing: new Map(itemsOf(demo.shelf).map((i) => [i.id as string, i.ownership])),
   alone: new Set<string>(),
 };
 const lensOf = (id: string) => held.file.shelf.lenses.find((l) => l.id === id)!;
 
 describe('rows', () => {
-  it('say ranges, f-numbers and prices as photographers read them, and leave blank what is not known', async () => {
+  it('say ranges, f-numbers and prices as photographers read them, and mark what is estimated', async () => {
     const row = lensRow(lensOf('k-24-240'), context);
     expect(
       Object.fromEntries(Object.entries(row.cells).map(([key, cell]) => [key, plain(cell.text)])),
     ).toEqual({
       range: '24–240 mm',
       filterMm: '72 mm',
-      lengthMm: '',
+      lengthMm: '≈ 130 mm',
       grade: '',
       maxMagnification: '0.27×',
       used: '€560',
@@ -52,8 +52,8 @@ describe('rows', () => {
       outing: 'borrowed',
     });
     const unweighed = { ...lensOf('k-50'), weightG: null };
-    const weighing = weighingOf({ ...demo.shelf, lenses: [unweighed] });
-    const { weight } = lensRow(unweighed, { ...context, weighing }).cells;
+    const shelf = { ...demo.shelf, lenses: [unweighed] };
+    const { weight } = lensRow(unweighed, { ...context, shelf }).cells;
     expect(plain(weight!.text)).toMatch(/^≈ \d{3} g$/);
   });
 

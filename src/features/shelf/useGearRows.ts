@@ -1,5 +1,5 @@
 import { useDeferredValue, useMemo } from 'react';
-import { itemsOf, type Source, weighingOf } from '@/core/gear';
+import { itemsOf, type Source } from '@/core/gear';
 import { doubled, type Kind } from '@/document';
 import { useAnswer, useDesk, useFile, useKnownGear } from '@/session';
 import { shelfText } from '@/text';
@@ -43,7 +43,7 @@ export function useGearRows(kind: Kind, filter: GearFilter): GearRow[] {
       limits,
       inLineup,
       standing: new Map(itemsOf(coming).map((i) => [i.id as string, i.ownership])),
-      weighing: weighingOf(shelf),
+      shelf,
       alone: new Set<string>(itemsOf(plan.alone).map((i) => i.id)),
     };
     const all = {

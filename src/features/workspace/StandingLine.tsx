@@ -3,12 +3,12 @@
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { completeFrames } from '@/core/brief';
-import type { LineupResult } from '@/core/lineup';
+import type { EstimatedFigure, LineupResult, Note } from '@/core/lineup';
 import type { OutingFile } from '@/document';
 import { useAnswer, useFile } from '@/session';
 import {
   itemsText,
-  formatMoney,
+  moneyWithin,
   formatPercent,
   aboutWeight,
   weightWithin,
@@ -67,7 +67,7 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
           : itemsText(result.lineup, totals.lenses)}
       </Link>
       {totals.lenses > 0 && (
-        <span>{result.carried?.agrees === false ? t.loadOverItsLimit : STATUS[result.status]}</span>
+        <span>{result.carried?.agrees === false ? t.loadOverItsLimit : statusText(result)}</span>
       )}
       <Got label={t.musts} {...totals.musts} />
       <span>
@@ -94,7 +94,7 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
         <Figure label={t.priceOfTheLineup} steps={() => steps().then((s) => s.price(file, result))}>
           {totals.price === 0 && totals.priceUnknown.length > 0
             ? t.priceUnknown
-            : formatMoney(totals.price, file.outing.currency)}
+            : moneyWithin(totals.price, totals.priceError, file.outing.currency)}
         </Figure>
         {totals.toBuy > 0 && (
           <>
@@ -103,7 +103,7 @@ function Summary({ result, file }: { result: LineupResult; file: OutingFile }) {
               label={t.whatThereIsToBuy}
               steps={() => steps().then((s) => s.buy(file, result))}
             >
-              {t.toSpend(formatMoney(totals.toBuy, file.outing.currency))}
+              {t.toSpend(moneyWithin(totals.toBuy, totals.toBuyError, file.outing.currency))}
             </Figure>
           </>
         )}
@@ -118,8 +118,27 @@ const STATUS = {
   proven: t.fewestPossibleProven,
   'best-found': t.bestFoundSoFar,
   impossible: t.limitsConflict,
-  unverified: t.fewestByEstimatedWeights,
+  unverified: t.fewestByEstimatedFigures,
 } as const;
+
+const ESTIMATED_BY: Readonly<Partial<Record<Note['code'], EstimatedFigure>>> = {
+  'weight-unknown': 'weight',
+  'price-estimated': 'price',
+  'diameter-estimated': 'diameter',
+};
+
+/** How sure the answer is, with the estimates that it rests on. */
+function statusText({ status, notes }: LineupResult): string {
+  if (status !== 'unverified') return STATUS[status];
+  const figures = new Set(
+    notes.flatMap((note) => {
+      const figure = note.code === 'unknown-decides' ? note.figure : ESTIMATED_BY[note.code];
+      return figure === undefined ? [] : [figure];
+    }),
+  );
+  const [only = 'weight', more] = figures;
+  return more === undefined ? t.fewestByEstimated[only] : t.fewestByEstimatedFigures;
+}
 
 function Got({ label, got, once, of }: { label: string; got: number; once: number; of: number }) {
   if (of === 0) return <span className="text-soft">{t.no(label)}</span>;

@@ -23,6 +23,7 @@ export const carryText = {
       'Give the inner sizes of your bag beside the plan to see whether everything fits.',
     packingTheBag: 'Packing the bag…',
     couldntPackTheBag: (problem: string) => `Couldn’t pack the bag: ${problem}`,
+    sizeEstimated: (list: string) => `Size estimated: ${list}.`,
     sizeUnknownNotDrawn: (list: string) => `Size unknown, not drawn: ${list}.`,
     whyDoesntFitAnyCompartment: (name: string) => `Why ${name} doesn’t fit any compartment`,
     doesntFitAnyCompartment: 'doesn’t fit any compartment',

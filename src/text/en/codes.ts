@@ -35,7 +35,9 @@ export const ASSUMPTION_TEXTS: Record<Assumption, string> = {
   'shift-unknown': 'shift unknown, assumed yes',
   'smallest-aperture-unknown': 'smallest aperture unknown, assumed small enough',
   'sealing-unknown': 'weather sealing unknown: a rain cover if it isn’t sealed',
-  'closest-focus-unknown': 'closest focus unknown, assumed near enough',
+  'closest-focus-estimated': 'closest focus unknown; lenses of its kind usually focus this near',
+  'closest-focus-unknown':
+    'closest focus unknown; lenses of its kind usually don’t focus this near',
 };
 
 /** Why a picture is covered once that is asked for twice. */

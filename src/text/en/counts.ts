@@ -34,6 +34,10 @@ const NOUNS = {
   wishedItem: { one: 'wished item', other: 'wished items' },
   photograph: { one: 'photograph', other: 'photographs' },
   picture: { one: 'picture', other: 'pictures' },
+  pictureNearerThanUsual: {
+    one: 'picture nearer than lenses usually focus',
+    other: 'pictures nearer than lenses usually focus',
+  },
   pictureCropped: { one: 'picture cropped', other: 'pictures cropped' },
   pictureWithABetterLens: {
     one: 'picture with a better lens',

@@ -11,6 +11,7 @@ const AIM_TEXTS: Readonly<Record<AimName, string>> = {
   once: 'what is covered twice',
   wants: 'the wants',
   pieces: 'the number of items',
+  usualFocus: 'how near lenses usually focus',
   weight: 'the weight',
   price: 'the price',
   priceUnknown: 'unknown prices',
@@ -43,6 +44,8 @@ export function amountText(aim: AimName, amount: number, currency: string): stri
       return `${formatPercent(amount)} of the wanted pictures`;
     case 'pieces':
       return counted(amount, 'item');
+    case 'usualFocus':
+      return counted(amount, 'pictureNearerThanUsual');
     case 'weight':
       return formatWeight(amount);
     case 'price':

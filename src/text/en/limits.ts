@@ -68,12 +68,12 @@ export const UNKNOWN_NOTES: Readonly<Record<UnknownUnderLimit, (names: string) =
   'price-unknown': (names) =>
     `A budget is set, but the price of ${names} is unknown, so they’re left out. Add the prices on the shelf, or remove the limit.`,
   'diameter-unknown': (names) =>
-    `A limit on diameter is set, but the diameter of ${names} is unknown, so they’re left out. Add the diameters on the shelf, or remove the limit.`,
+    `Left out as thicker than your limit, by estimated diameters: ${names}. Enter them here to be sure.`,
 };
 
 /** Why a limit leaves a lens out by itself. */
 export const LIMIT_REASONS: Readonly<Record<UnknownUnderLimit | BeyondLimit, string>> = {
   'price-unknown': 'price unknown, and a budget is set',
-  'diameter-unknown': 'diameter unknown, and a limit on diameter is set',
+  'diameter-unknown': 'thicker than your limit, by its estimated diameter',
   'too-thick': 'thicker than your limit',
 };

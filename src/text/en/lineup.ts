@@ -184,11 +184,17 @@ export const lineupText = {
       `A limit is set, but what it asks of ${listed} is unknown: whether it is kept can’t be checked, and nobody with a limit of their own carries it.`,
     lockedInTooThick: (listed: string) => `Over your limit on diameter, but locked in: ${listed}.`,
     closestFocusUnknown: (listed: string) =>
-      `Closest focus of ${listed} unknown: assumed near enough for the pictures close by. Enter it here to be sure.`,
+      `Closest focus of ${listed} unknown, and such lenses usually don’t focus as near as asked. Assumed near enough: enter it here to be sure.`,
+    closestFocusEstimated: (listed: string) =>
+      `Closest focus of ${listed} unknown: such lenses usually focus near enough for the pictures close by. Enter it here to be sure.`,
     smallestApertureOfUnknownAssumed: (listed: string) =>
       `Smallest aperture of ${listed} unknown: assumed small enough.`,
     weightsEstimated: (listed: string) =>
       `Kept to your weight limit by estimated weights of ${listed}. Enter them here to be sure.`,
+    pricesEstimated: (listed: string) =>
+      `Kept to your budget by estimated prices of ${listed}. Enter them here to be sure.`,
+    diametersEstimated: (listed: string) =>
+      `Kept to your limit on diameter by estimated diameters of ${listed}. Enter them here to be sure.`,
     reserveImpossible: (listed: string) =>
       `Nothing you may take covers ${listed} with your reserve, so it’s planned as described.`,
     unknownDecides: {
@@ -196,6 +202,8 @@ export const lineupText = {
         `Decided by estimated weights: ${names} would do as well${instead === '' ? '' : ` instead of ${instead}`}${below === null ? '' : `, if together they weigh less than ${below}`}. Enter the weight here to be sure.`,
       price: (names: string, instead: string, below: string | null) =>
         `Decided by an unknown price: ${names} would do as well${instead === '' ? '' : ` instead of ${instead}`}${below === null ? '' : `, if together they cost less than ${below}`}. Enter the price here to be sure.`,
+      diameter: (names: string, instead: string) =>
+        `Decided by estimated diameters: ${names} might do better${instead === '' ? '' : ` instead of ${instead}`}. Enter the diameter here to be sure.`,
     },
     weatherSealingOfUnknownSo: (listed: string) =>
       `Weather sealing of ${listed}, or of the camera, unknown: under a rain cover if they aren’t sealed. Enter it here to be sure.`,

@@ -1,6 +1,13 @@
 import type { Charging } from '@/core/brief';
 import type { ForgottenOften, PackingLine } from '@/core/carry';
-import { formatFNumber, formatMm, formatPercent, formatShutter, formatWeight } from '../format';
+import {
+  about,
+  formatFNumber,
+  formatMm,
+  formatPercent,
+  formatShutter,
+  formatWeight,
+} from '../format';
 import { counted } from './counts';
 import { plainList } from '../lists';
 
@@ -31,7 +38,7 @@ const LINES: {
   }),
   cards: (line, name) => ({
     what: `Cards of ${line.cardGb} GB for ${name(line.bodyId)}`,
-    why: `${line.pictures} pictures × ${line.fileMb} MB = ${line.neededGb.toFixed(0)} GB; ${line.aSlot === 1 ? 'one' : line.aSlot} for each slot (${line.slots})`,
+    why: `${line.pictures} pictures × ${about(String(line.fileMb), line.estimated)} MB = ${line.neededGb.toFixed(0)} GB; ${line.aSlot === 1 ? 'one' : line.aSlot} for each slot (${line.slots})`,
   }),
   'spare-card': (line, name) => ({
     what: line.cardType === null ? 'Spare card' : `Spare card, ${line.cardType}`,
@@ -40,14 +47,6 @@ const LINES: {
   'spare-body': (line, name) => ({
     what: `${name(line.bodyId)}, spare`,
     why: line.lies === 'bag' ? 'not in use; in the bag' : 'not in use; left with the rest',
-  }),
-  'unknown-charge': (line, name) => ({
-    what: `Batteries for ${name(line.bodyId)}`,
-    why: 'pictures per charge are unknown: one, and one spare',
-  }),
-  'unknown-file': (line, name) => ({
-    what: `Cards for ${name(line.bodyId)}`,
-    why: 'the size of a picture’s file is unknown: one for each slot',
   }),
   tripod: (line, name) => ({
     what: `Tripod rated for ${formatWeight(line.loadG)}`,
@@ -121,7 +120,7 @@ function batteryWords(line: Extract<PackingLine, { code: 'batteries' }>): string
       : '';
   const bank =
     line.fromBank > 0 ? `, less ${counted(line.fromBank, 'charge')} from the power bank` : '';
-  return `${line.pictures} pictures ${FILLINGS[line.charging]}, ÷ ${line.picturesPerCharge} a charge${cold}${bank}, rounded up, and one spare`;
+  return `${line.pictures} pictures ${FILLINGS[line.charging]}, ÷ ${about(String(line.picturesPerCharge), line.estimated)} a charge${cold}${bank}, rounded up, and one spare`;
 }
 
 /** Where an ND filter goes. */

@@ -83,7 +83,12 @@ export const workspaceText = {
     fewestPossibleProven: 'fewest possible (proven)',
     bestFoundSoFar: 'best found so far',
     limitsConflict: 'limits conflict',
-    fewestByEstimatedWeights: 'fewest by estimated weights',
+    fewestByEstimated: {
+      weight: 'fewest by estimated weights',
+      price: 'fewest by estimated prices',
+      diameter: 'fewest by estimated diameters',
+    },
+    fewestByEstimatedFigures: 'fewest by estimated figures',
     loadOverItsLimit: 'the load is over its limit',
     no: (label: string) => `no ${label}`,
     of: (got: number, of: number, label: string, once: number) =>

@@ -1,5 +1,6 @@
 import type { Frame } from '@/core/brief';
 import { LENS_FIGURES, type Setup } from '@/core/gear';
+import { nearestAskedM } from '@/core/coverage';
 import { focusDistanceMm } from '@/core/optics';
 
 /** Figures that are taken to do where nobody knows them. */
@@ -9,7 +10,9 @@ export type Assumption =
   | 'shift-unknown'
   | 'smallest-aperture-unknown'
   | 'sealing-unknown'
-  /** Neither closest focus nor largest magnification is known, and the picture is near. */
+  /** Neither closest focus nor largest magnification is known, and the picture is near, but not too near as a rule. */
+  | 'closest-focus-estimated'
+  /** The same, and lenses of its kind usually don't focus so near. */
   | 'closest-focus-unknown';
 
 export const ASSUMPTIONS: readonly Assumption[] = [
@@ -18,6 +21,7 @@ export const ASSUMPTIONS: readonly Assumption[] = [
   'shift-unknown',
   'smallest-aperture-unknown',
   'sealing-unknown',
+  'closest-focus-estimated',
   'closest-focus-unknown',
 ];
 
@@ -34,18 +38,20 @@ export function assumptionsOf(setup: Setup, frame: Frame): Assumption[] {
     'shift-unknown': () => special.perspectiveControl && setup.shift === null,
     'smallest-aperture-unknown': () => depth.sharp !== null && setup.smallestFNumber === null,
     'sealing-unknown': () => special.sealed && setup.sealed === null,
-    'closest-focus-unknown': () => restsOnCloseFocus(setup, frame),
+    'closest-focus-estimated': () => restsOnFocus(setup, frame) === 'usual',
+    'closest-focus-unknown': () => restsOnFocus(setup, frame) === 'nearer',
   };
   return ASSUMPTIONS.filter((code) => isAssumed[code]());
 }
 
 /**
- * Whether a frame is so near that a lens of this focal length may not focus there, and neither its
- * closest focus nor its largest magnification is known.
+ * How a frame rests on a closest focus of which nothing is known: it is nearer than is usual, or so near
+ * that some lens of this focal length would not focus there; null where it doesn't.
  */
-function restsOnCloseFocus(setup: Setup, { need, views }: Frame): boolean {
-  if (need.kind !== 'subject' || setup.minFocusM !== null || setup.maxMagnification !== null)
-    return false;
-  const nearestM = Math.min(need.fromM, ...views.map((v) => v.fromM));
-  return nearestM < focusDistanceMm(setup.focal.longMm, LEAST_MAGNIFICATION) / MM_PER_M;
+function restsOnFocus({ usualMinFocusM, focal }: Setup, frame: Frame): 'usual' | 'nearer' | null {
+  const nearestM = usualMinFocusM === null ? null : nearestAskedM(frame);
+  if (nearestM === null) return null;
+  if (nearestM < usualMinFocusM!) return 'nearer';
+  const farthestM = focusDistanceMm(focal.longMm, LEAST_MAGNIFICATION) / MM_PER_M;
+  return nearestM < farthestM ? 'usual' : null;
 }

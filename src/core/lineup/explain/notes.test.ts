@@ -84,12 +84,15 @@ describe('what the answer rests on that is not known', () => {
     });
     // By hand: 85 mm at 0.05× focuses at 85 · (2 + 0.05 + 20) = 1.87 m from the sensor.
     const unknown = { minFocusM: null, maxMagnification: null };
-    expect(withLens(unknown, near(1.8))).toEqual([['closest-focus-unknown', 'l']]);
+    expect(withLens(unknown, near(1.8))).toEqual([['closest-focus-estimated', 'l']]);
+    // By hand: as a zoom usually does, like a thin lens at 0.4×: 85 · (2 + 0.4 + 2.5) = 0.42 m.
+    expect(withLens(unknown, near(0.43))).toEqual([['closest-focus-estimated', 'l']]);
+    expect(withLens(unknown, near(0.41))).toEqual([['closest-focus-unknown', 'l']]);
     expect(withLens(unknown, near(1.9))).toEqual([]);
     expect(withLens({ ...unknown, maxMagnification: 0.2 }, near(1.8))).toEqual([]);
     const assumed = (fromM: number) =>
       answerWith(unknown, near(fromM)).frames[0]!.covers[0]!.assumed;
-    expect([assumed(1.8), assumed(1.9)]).toEqual([['closest-focus-unknown'], []]);
+    expect([assumed(1.8), assumed(1.9)]).toEqual([['closest-focus-estimated'], []]);
   });
 
   it('is sealing in the wet', () => {

@@ -1,3 +1,4 @@
+import type { LensId } from '@/core/gear';
 import type { Choice } from '../solve/choose';
 import { type Assumption, ASSUMPTIONS } from './assumptions';
 import { FEWEST_AIMS } from '../problem/aims';
@@ -18,7 +19,8 @@ function lockedBeyond({ choice }: Problem, limit: BeyondLimit): string[] {
 
 /** What weighs an estimate under a limit on weight: on the whole, or on what an assignment carries. */
 function weightsUnknown(problem: Problem, choice: Choice): string[] {
-  const { items, bodies, estimated } = problem.choice;
+  const { items, bodies } = problem.choice;
+  const estimated = problem.choice.estimated.weight;
   const limited = problem.assignments.filter((assignment) => assignment.maxWeightG !== null);
   const unweighed = (all: readonly { readonly id: string }[]) =>
     all.filter(({ id }) => estimated.has(id)).map(({ id }) => id);
@@ -44,12 +46,24 @@ function unverifiedWeights({ choice: all, limits }: Problem, choice: Choice): st
     ...(bodiesCount ? all.bodies.filter((b) => along.has(b.id)) : []),
   ]
     .map((item) => item.id)
-    .filter((id) => all.estimated.has(id));
+    .filter((id) => all.estimated.weight.has(id));
+}
+
+/** What is taken under a limit on money or diameter, which it only keeps to by an estimate. */
+function takenByEstimate({ choice: all, limits }: Problem, { taken }: Choice) {
+  const { price, diameter } = all.estimated;
+  const items = all.items.filter((p) => taken.includes(p.id) && !p.lockedIn);
+  const idsOf = (of: readonly { readonly id: string }[]) => of.map(({ id }) => id);
+  const bought = limits.maxSpend === null ? [] : items.filter((p) => price.has(p.id) && p.spend);
+  return [
+    ['price-estimated', idsOf(bought)],
+    ['diameter-estimated', idsOf(items.filter((p) => diameter.has(p.id)))],
+  ] as const;
 }
 
 /**
- * Whether it hangs on estimated weights that a lineup keeps to a limit on weight, or that none of fewer
- * lenses does: then it isn't proven. That it is the lightest may hang on them all the same.
+ * Whether it hangs on estimates that a lineup keeps to a limit, or that none of fewer lenses does: then it
+ * isn't proven. That it is the lightest may hang on them all the same.
  */
 export function restsOnEstimates(
   problem: Problem,
@@ -60,10 +74,13 @@ export function restsOnEstimates(
   const isHandLimited = assignments.some((assignment) => assignment.maxWeightG !== null);
   const isLimited =
     isHandLimited || sumLimits(limits).some(({ rule }) => rule.resource === 'weightG');
-  if (isLimited && decides?.figure === 'weight' && FEWEST_AIMS.has(decides.aim)) return true;
+  const isBudgeted = limits.maxSpend !== null;
+  const isLimitedBy = { weight: isLimited, price: isBudgeted, diameter: true };
+  if (decides && isLimitedBy[decides.figure] && FEWEST_AIMS.has(decides.aim)) return true;
   if (unverifiedWeights(problem, choice).length > 0) return true;
+  if (takenByEstimate(problem, choice).some(([, ids]) => ids.length > 0)) return true;
   const along = choice.along ?? all.bodies.map((b) => b.id);
-  return isHandLimited && [...choice.taken, ...along].some((id) => all.estimated.has(id));
+  return isHandLimited && [...choice.taken, ...along].some((id) => all.estimated.weight.has(id));
 }
 
 /** What the answer rests on that is not known, and what is missing for any answer. */
@@ -82,6 +99,10 @@ export function notesOf(
         ),
       ),
     ].sort();
+  // What is nearer than usual for one picture asks for the figure anyhow.
+  const nearer = new Set(resting('closest-focus-unknown'));
+  const isSaid = (code: Assumption, id: string) =>
+    code === 'closest-focus-estimated' && nearer.has(id as LensId);
   const named: {
     code: Exclude<
       Note['code'],
@@ -91,9 +112,10 @@ export function notesOf(
   }[] = [
     { code: 'weight-unknown', ids: weightsUnknown(problem, choice) },
     ...[...problem.choice.unknown].map(([code, ids]) => ({ code, ids })),
+    ...takenByEstimate(problem, choice).map(([code, ids]) => ({ code, ids })),
     ...BEYOND.map((code) => ({ code, ids: lockedBeyond(problem, code) })),
     { code: 'pixels-unknown', ids: pixelsUnknown },
-    ...ASSUMPTIONS.map((code) => ({ code, ids: resting(code) })),
+    ...ASSUMPTIONS.map((code) => ({ code, ids: resting(code).filter((id) => !isSaid(code, id)) })),
   ];
   const hasLenses = problem.choice.items.some((p) => p.kind === 'lens');
   return [

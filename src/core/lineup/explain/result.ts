@@ -11,7 +11,7 @@ import type { Gap, Overlap } from './ranges';
 import type { UnknownDecides } from './unknownDecides';
 import { type BeyondLimit, type UnknownUnderLimit } from '../problem/limitRules';
 
-export const RESULT_VERSION = 5;
+export const RESULT_VERSION = 6;
 
 /** One setup's part in a frame. */
 export interface Cover {
@@ -129,11 +129,16 @@ export interface Totals {
   readonly weightUnknown: readonly string[];
   /** Standard error of the weight by what is estimated in it, g; 0 where all is known. */
   readonly weightErrorG: number;
-  /** By the price that counts, else the other one. */
+  /** By the price that counts, else the other one, else as is usual for its kind. */
   readonly price: number;
+  /** Standard error of the price by what is estimated in it; 0 where none is. */
+  readonly priceError: number;
+  /** Items of which nobody knows the price, estimated or not. */
   readonly priceUnknown: readonly string[];
   /** Money for what is only wished for. */
   readonly toBuy: number;
+  /** Standard error of that by what is estimated in it; 0 where none is. */
+  readonly toBuyError: number;
   /** Got as asked; `once` are those covered once only, though they are asked for twice. */
   readonly musts: { readonly got: number; readonly once: number; readonly of: number };
   readonly wants: {
@@ -151,8 +156,11 @@ export type Reason =
 
 export type Note =
   | { readonly code: UnknownUnderLimit; readonly ids: readonly string[] }
-  /** Weights that are estimates, under a limit on weight. */
-  | { readonly code: 'weight-unknown'; readonly ids: readonly string[] }
+  /** What is an estimate, under a limit on it. */
+  | {
+      readonly code: 'weight-unknown' | 'price-estimated' | 'diameter-estimated';
+      readonly ids: readonly string[];
+    }
   /** Lenses that are locked in although a limit on each lens would leave them out. */
   | { readonly code: BeyondLimit; readonly ids: readonly string[] }
   | { readonly code: 'pixels-unknown'; readonly ids: readonly string[] }

@@ -1,18 +1,20 @@
 import type { Limits } from '@/core/brief';
-import { USUAL_WEIGHT_FACTOR } from '@/core/gear';
+import { USUAL_WITHIN, usualFigure } from '@/core/gear';
 import { AIM_TOLERANCE, type AimName } from '../problem/aims';
 import type { SelectableItem } from '../problem/item';
-import type { Problem } from '../problem/problem';
+import { type Problem, problemOf } from '../problem/problem';
+import type { LineupQuestion } from '../problem/question';
+import type { EstimatedFigure } from '../problem/selectable';
 import { presolve } from '../presolve/presolve';
 import { type Choice, choose } from '../solve/choose';
 import type { MipSolver } from '../solve/mipSolver';
 
 /**
- * A weight that is estimated, or a price that nobody knows, and that keeps lenses out of a lineup that is
+ * A figure that is estimated, or a price that nobody knows, and that keeps lenses out of a lineup that is
  * as good before it.
  */
 export interface UnknownDecides {
-  readonly figure: 'weight' | 'price';
+  readonly figure: EstimatedFigure;
   /** The first aim in which the lineup would be better. */
   readonly aim: AimName;
   /** Items whose figure would have to be known. */
@@ -23,53 +25,110 @@ export interface UnknownDecides {
   readonly below: number | null;
 }
 
-const KEYS = { weight: 'weightG', price: 'price' } as const;
-/** What an unknown price may be at the least, and by what an estimated weight may be too high. */
-const AT_BEST = { weight: 1 / USUAL_WEIGHT_FACTOR, price: 0 } as const;
+/** What is hoped of a figure: the items as they may well be at best, and which of them are open. */
+interface Hope {
+  readonly problem: Problem;
+  readonly isOpen: (id: string) => boolean;
+  /** What an item counts of the figure, for saying what would be enough; null where it can't be said. */
+  readonly countOf: ((item: SelectableItem) => number) | null;
+}
 
 /**
- * The figure that decides by being unknown, if one does. A known price goes before an unknown one, so
- * the choice is made once more as if each unknown price outside the lineup were nothing; and with each
- * estimated weight outside it as low as it may well be.
+ * The figure that decides by being unknown, if one does. The choice is made once more with each
+ * estimated figure outside the lineup as good as it may well be, and each price that can't be estimated
+ * as if it were nothing.
  */
 export function unknownDecides(
   solver: MipSolver,
+  question: LineupQuestion,
   problem: Problem,
   choice: Choice,
   timeLimitS: number,
 ): UnknownDecides | null {
   if (choice.open !== null) return null;
   const taken = new Set(choice.taken);
+  const { items } = problem.choice;
   for (const figure of decidingFigures(problem.limits)) {
-    const key = KEYS[figure];
-    const { items } = problem.choice;
-    const isUnknown = (p: SelectableItem) =>
-      figure === 'weight' ? problem.choice.estimated.has(p.id) : p.price === null;
-    const isOpen = (p: SelectableItem) => isUnknown(p) && !taken.has(p.id);
-    if (!items.some(isOpen)) continue;
-    const atBest = items.map((p) =>
-      isOpen(p) ? { ...p, [key]: AT_BEST[figure] * (p[key] ?? 0) } : p,
-    );
-    const hopeful = { ...problem, choice: { ...problem.choice, items: atBest } };
-    const found = choose(solver, hopeful, presolve(hopeful), timeLimitS);
+    const hope = hopeOf(figure, question, problem, taken);
+    if (hope === null) continue;
+    const found = choose(solver, hope.problem, presolve(hope.problem), timeLimitS);
     if (found === null || found.open !== null) continue;
-    const ids = items.filter((p) => isOpen(p) && found.taken.includes(p.id));
-    if (ids.length === 0) continue;
+    const ids = found.taken.filter(hope.isOpen);
+    const aim = firstBetter(choice, found);
+    if (ids.length === 0 || (aim === undefined && figure === 'diameter')) continue;
     const others = new Set(found.taken);
     const instead = items.filter((p) => taken.has(p.id) && !others.has(p.id));
-    const sum = (of: readonly string[]) =>
-      items.reduce((all, p) => all + (of.includes(p.id) && !isOpen(p) ? (p[key] ?? 0) : 0), 0);
-    const below = sum(choice.taken) - sum(found.taken);
-    const isTold = instead.every((p) => !isUnknown(p)) && below > AIM_TOLERANCE;
     return {
       figure,
-      aim: firstBetter(choice, found) ?? figure,
-      ids: ids.map((p) => p.id),
+      aim: aim ?? (figure as AimName),
+      ids,
       instead: instead.map((p) => p.id),
-      below: isTold ? below : null,
+      below: belowOf(figure, problem, hope, choice, found),
     };
   }
   return null;
+}
+
+/** What the open ones would have to come to less than; null where what goes isn't known either. */
+function belowOf(
+  figure: EstimatedFigure,
+  { choice: { items, estimated } }: Problem,
+  { isOpen, countOf }: Hope,
+  choice: Choice,
+  found: Choice,
+): number | null {
+  if (countOf === null) return null;
+  const others = new Set(found.taken);
+  const taken = new Set(choice.taken);
+  const isKnown = (p: SelectableItem) =>
+    !estimated[figure].has(p.id) && (figure === 'weight' || p.price !== null);
+  const gone = items.filter((p) => taken.has(p.id) && !others.has(p.id));
+  const sum = (of: ReadonlySet<string>) =>
+    items.reduce((all, p) => all + (of.has(p.id) && !isOpen(p.id) ? countOf(p) : 0), 0);
+  const below = sum(taken) - sum(others);
+  return gone.every(isKnown) && below > AIM_TOLERANCE ? below : null;
+}
+
+function hopeOf(
+  figure: EstimatedFigure,
+  question: LineupQuestion,
+  problem: Problem,
+  taken: ReadonlySet<string>,
+): Hope | null {
+  if (figure === 'diameter') return thinnerLenses(question, problem);
+  const { items, estimated } = problem.choice;
+  const open = new Set(
+    items
+      .filter((p) => estimated[figure].has(p.id) || (figure === 'price' && p.price === null))
+      .filter((p) => !taken.has(p.id))
+      .map((p) => p.id),
+  );
+  if (open.size === 0) return null;
+  const atBest = items.map((p) => {
+    if (!open.has(p.id)) return p;
+    if (figure === 'weight') return { ...p, weightG: p.weightG / USUAL_WITHIN.weightG };
+    const price = (p.price ?? 0) / USUAL_WITHIN.price;
+    return { ...p, price, spend: p.spend === 0 ? 0 : price };
+  });
+  return {
+    problem: { ...problem, choice: { ...problem.choice, items: atBest } },
+    isOpen: (id) => open.has(id),
+    countOf: (p) => (figure === 'weight' ? p.weightG : (p.price ?? 0)),
+  };
+}
+
+/** With the lenses that are too thick by their estimated diameter as thin as they may well be. */
+function thinnerLenses(question: LineupQuestion, { choice, tied }: Problem): Hope | null {
+  const open = new Set(choice.unknown.get('diameter-unknown'));
+  if (open.size === 0) return null;
+  const { shelf, outing } = question;
+  const where = { shelf, currency: outing.currency ?? '' };
+  const lenses = shelf.lenses.map((l) => {
+    const usual = open.has(l.id) ? usualFigure('lenses', l, 'diameterMm', where) : null;
+    return usual === null ? l : { ...l, diameterMm: usual / USUAL_WITHIN.diameterMm };
+  });
+  const problem = problemOf({ ...question, shelf: { ...shelf, lenses } }, tied);
+  return { problem, isOpen: (id) => open.has(id), countOf: null };
 }
 
 /** The first aim in which one choice is better than another; what is idle isn't among the values. */
@@ -79,8 +138,9 @@ function firstBetter(than: Choice, one: Choice): AimName | undefined {
   return than.values.find(({ aim, value }) => valueOf(one, aim) < value - AIM_TOLERANCE)?.aim;
 }
 
-/** Weight and price in the order in which they decide. */
-function decidingFigures({ order }: Limits): ('weight' | 'price')[] {
+/** In the order in which they decide; a limit on each lens before what is summed. */
+function decidingFigures({ order, maxDiameterMm }: Limits): EstimatedFigure[] {
   const named = order.filter((aim) => aim === 'weight' || aim === 'price');
-  return [...new Set([...named, 'weight' as const, 'price' as const])];
+  const late = new Set([...named, 'weight' as const, 'price' as const]);
+  return [...(maxDiameterMm === null ? [] : (['diameter'] as const)), ...late];
 }

@@ -2,7 +2,8 @@ import type { FrameId } from '@/core/brief';
 import type { Problem } from '../problem/problem';
 import type { MipModel, MipOutcome, MipRow, MipSolver } from '../solve/mipSolver';
 import { type CoveringModel, modelOf } from '../solve/model';
-import { AIM_TOLERANCE, aimsOf, partLost, wantSharesPercent } from '../problem/aims';
+import { AIM_TOLERANCE, aimsOf, partLost } from '../problem/aims';
+import { wantSharesPercent } from '../problem/wantShares';
 import { presolve } from '../presolve/presolve';
 
 /** A lineup that nothing beats by items, weight, money and wants all together. */
@@ -80,7 +81,7 @@ export function tradeOff(
     if (outcome.kind === 'time-limit') return { points: ordered(points), complete: false };
     if (outcome.kind === 'infeasible') continue;
     const values = valuesOf(costs, outcome.values);
-    points.push(pointOf(model, problem.choice.estimated, outcome.values, values));
+    points.push(pointOf(model, problem.choice.estimated.weight, outcome.values, values));
     boxes = cutBelow([...boxes, box], values);
     progress(points.length / mostPoints);
   }

@@ -70,9 +70,13 @@ function coverable(targets: readonly Target[], allowed: readonly boolean[]): Tar
     const opportunities = target.opportunities.filter(
       ({ axis, positions }) => missingOf(axis, positionsOf(positions, allowed)).length === 0,
     );
-    return opportunities.length === 0 ? [] : [{ ...target, opportunities }];
+    return isKept(target, opportunities) ? [{ ...target, opportunities }] : [];
   });
 }
+
+/** One that can't be got is lost; what rests on usual focus isn't where the whole frame is. */
+const isKept = ({ layer }: Target, opportunities: readonly unknown[]) =>
+  opportunities.length > 0 || layer === 'usualFocus';
 
 /** Targets by the segments of the opportunities of which every segment has an allowed candidate. */
 function cutAll(
@@ -87,6 +91,6 @@ function cutAll(
         return segmentsOf(o, allowed);
       })
       .filter(({ segments }) => segments.every((segment) => segment.candidates.length > 0));
-    return opportunities.length === 0 ? [] : [{ ...target, opportunities }];
+    return isKept(target, opportunities) ? [{ ...target, opportunities }] : [];
   });
 }

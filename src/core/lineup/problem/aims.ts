@@ -1,7 +1,8 @@
-import { type Frame, type FrameId, isAskedTwice, type LateAim, type Limits } from '@/core/brief';
+import { type Frame, isAskedTwice, type LateAim, type Limits } from '@/core/brief';
 import type { Assignment } from './assignments';
 import type { Target } from './problem';
 import type { SelectableItem, WeighedBody } from './item';
+import { wantSharesPercent } from './wantShares';
 
 /** Two values of an aim nearer than this are equal; the smallest real step is far larger. */
 export const AIM_TOLERANCE = 1e-6;
@@ -11,6 +12,7 @@ export type AimName =
   | 'once'
   | 'wants'
   | 'pieces'
+  | 'usualFocus'
   | 'weight'
   | 'priceUnknown'
   | 'price'
@@ -87,7 +89,7 @@ const LATE: Readonly<Record<LateAim, readonly Aim[]>> = {
 const ALWAYS: readonly LateAim[] = ['weight', 'price'];
 
 /** Losing this target loses the whole frame: it isn't covered even once. */
-function isFirst({ frame, layer }: Pick<Target, 'frame' | 'layer'>): boolean {
+export function isFirst({ frame, layer }: Pick<Target, 'frame' | 'layer'>): boolean {
   return layer === (isAskedTwice(frame) ? 'single' : 'base');
 }
 
@@ -104,7 +106,8 @@ export function partLost(target: Pick<Target, 'frame' | 'layer'>): number {
 
 /**
  * Musts lost; musts covered once that are asked for twice; percent of the wanted pictures lost, against
- * items at the person's rate; items; the aims of the order; weight and price where it does not name
+ * items at the person's rate; items; pictures got by a lens that would have to focus nearer than is usual for
+ * its kind, where nobody knows how near it does; the aims of the order; weight and price where it does not name
  * them; bonus frames lost, and wanted ones that stand for no pictures; the order of ids.
  */
 export function aimsOf(frames: readonly Frame[], limits: Limits): Aim[] {
@@ -122,6 +125,7 @@ export function aimsOf(frames: readonly Frame[], limits: Limits): Aim[] {
       itemCostOf: (p) => (shares.size > 0 && !p.lockedIn ? limits.wantRatePercent * p.itemCost : 0),
     }),
     aim('pieces', { itemCostOf: (p) => p.itemCost }),
+    aim('usualFocus', { targetCost: ({ layer }) => (layer === 'usualFocus' ? 1 : 0) }),
     ...late
       .flatMap((name) => LATE[name])
       .map((each) => (limits.countBodies ? withBodies(each) : each)),
@@ -161,30 +165,4 @@ export function byAims(limits: Limits): (a: SelectableItem, b: SelectableItem) =
     }
     return 0;
   };
-}
-
-/** Percent of the wanted pictures got; of one that is covered once instead of twice, half its share. */
-export function shareGot(
-  shares: ReadonlyMap<FrameId, number>,
-  { got, once }: { readonly got: ReadonlySet<FrameId>; readonly once: ReadonlySet<FrameId> },
-): number {
-  return [...shares].reduce(
-    (sum, [id, share]) => sum + (got.has(id) ? (once.has(id) ? share / 2 : share) : 0),
-    0,
-  );
-}
-
-/**
- * Share of the wanted pictures that each wanted frame stands for, percent, 100 in all. Frames
- * without a stated share get the mean of the stated ones; none stated, all weigh alike.
- */
-export function wantSharesPercent(frames: readonly Frame[]): Map<FrameId, number> {
-  const wants = frames.filter((f) => f.want === 'want');
-  const stated = wants.flatMap((f) => (f.sharePercent === null ? [] : [f.sharePercent]));
-  const mean = stated.length > 0 ? stated.reduce((a, b) => a + b, 0) / stated.length : 1;
-  const share = (f: Frame) => f.sharePercent ?? mean;
-  const total = wants.reduce((sum, f) => sum + share(f), 0);
-  return new Map(
-    wants.map((f) => [f.id, total > 0 ? (100 * share(f)) / total : 100 / wants.length]),
-  );
 }

@@ -12,8 +12,9 @@ export interface SelectableItem {
   readonly itemCost: number;
   /** As usual for its kind where nobody knows it. */
   readonly weightG: number;
+  /** As usual for its kind where nobody knows it; null where that can't be said. */
   readonly price: number | null;
-  /** Money it takes to have it; 0 for what is owned or borrowed, null when not known. */
+  /** Money it takes to have it; 0 for what is owned or borrowed, null like the price. */
   readonly spend: number | null;
   readonly owned: boolean;
   readonly lockedIn: boolean;

@@ -45,10 +45,24 @@ describe('a limit on the diameter of lenses', () => {
     expect([...takenOf(solve([thick, thin], { maxDiameterMm: null }))]).toEqual(['thick']);
   });
 
-  it('leaves lenses of unknown diameter out, and names them', () => {
+  it('takes lenses of unknown diameter that usually keep to it, and says so', () => {
+    // As usual: 25 · 25 ^ 0.31 = 68 mm.
     const result = solve([unknown, thin], { maxDiameterMm: 70 });
+    expect([...takenOf(result)]).toEqual(['unknown']);
+    expect(result.notes).toContainEqual({ code: 'diameter-estimated', ids: ['unknown'] });
+    expect(result.status).toBe('unverified');
+  });
+
+  it('leaves lenses out that are usually thicker, names them, and what they would save', () => {
+    const result = solve([unknown, thin], { maxDiameterMm: 66 });
     expect([...takenOf(result)]).toEqual(['thin']);
     expect(result.notes).toContainEqual({ code: 'diameter-unknown', ids: ['unknown'] });
+    expect(result.notes).toContainEqual({
+      code: 'unknown-decides',
+      ...{ figure: 'diameter', aim: 'weight', ids: ['unknown'], instead: ['thin'], below: null },
+    });
+    expect(result.status).toBe('proven');
+    expect(solve([unknown], { maxDiameterMm: 66 }).status).toBe('unverified');
     expect(result.lensesOut).toMatchObject([{ lensId: 'unknown', reason: 'diameter-unknown' }]);
   });
 

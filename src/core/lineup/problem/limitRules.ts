@@ -1,5 +1,4 @@
 import type { Limits } from '@/core/brief';
-import type { Lens } from '@/core/gear';
 import type { SelectableItem } from './item';
 
 /** The limits that are a most of something, null for none. */
@@ -35,7 +34,7 @@ export interface SumRule {
 /** A most of each lens by itself: what is beyond it is not chosen from. */
 export interface LensRule {
   readonly kind: 'lens';
-  readonly figure: keyof { [K in keyof Lens as Lens[K] extends number | null ? K : never]: true };
+  readonly figure: 'diameterMm';
   readonly unknown: UnknownUnderLimit;
   readonly beyond: BeyondLimit;
 }

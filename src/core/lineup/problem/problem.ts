@@ -9,7 +9,13 @@ import {
   withReserve,
 } from '@/core/brief';
 import type { BodyId } from '@/core/gear';
-import { type Covering, coveringSetups, type Harder, stillCovering } from '@/core/coverage';
+import {
+  type Covering,
+  coveringSetups,
+  type Harder,
+  nearestAskedM,
+  stillCovering,
+} from '@/core/coverage';
 import { AT_EASE, type Pace } from '@/core/pace';
 import { type Assignment, assignmentsOf } from './assignments';
 import { type Candidate, CandidateTable } from './candidates';
@@ -17,22 +23,34 @@ import { type Opportunity, opportunitiesOf } from './opportunities';
 import { missingOf, type OpportunityPositions, positionsAt } from './positions';
 import type { LineupQuestion, Load } from './question';
 import { type Selectable, selectable } from './selectable';
+import { wantSharesPercent } from './wantShares';
 
 /**
  * A reading of a frame: as it is asked for (base), covered at least once where it is asked for twice
  * (single), or stricter, for preferring what has something in hand.
  */
-export type Layer = 'base' | 'single' | 'stop1' | 'stop2' | 'whole' | 'good' | 'firstClass';
+export type Layer =
+  | 'base'
+  | 'single'
+  /** With unknown closest focuses as is usual. */
+  | 'usualFocus'
+  | 'stop1'
+  | 'stop2'
+  | 'whole'
+  | 'good'
+  | 'firstClass';
 
+const NO_HARDER: Harder = { stops: 0, uncropped: false, leastGrade: null, usualFocus: false };
 /** How much harder each layer is; null where it is no harder. */
 const HARDER: Readonly<Record<Layer, Harder | null>> = {
   base: null,
   single: null,
-  stop1: { stops: 1, uncropped: false, leastGrade: null },
-  stop2: { stops: 2, uncropped: false, leastGrade: null },
-  whole: { stops: 0, uncropped: true, leastGrade: null },
-  good: { stops: 0, uncropped: false, leastGrade: 'good' },
-  firstClass: { stops: 0, uncropped: false, leastGrade: 'first-class' },
+  usualFocus: { ...NO_HARDER, usualFocus: true },
+  stop1: { ...NO_HARDER, stops: 1 },
+  stop2: { ...NO_HARDER, stops: 2 },
+  whole: { ...NO_HARDER, uncropped: true },
+  good: { ...NO_HARDER, leastGrade: 'good' },
+  firstClass: { ...NO_HARDER, leastGrade: 'first-class' },
 };
 
 /** A frame, or another reading of it, with the opportunities on which it can be got. */
@@ -77,7 +95,7 @@ export function problemOf(
   openBodies: ReadonlySet<BodyId> = new Set(),
 ): Problem {
   const { frames, shelf, limits, packedG = 0, loads = [] } = question;
-  const choice = selectable(shelf, limits, pace);
+  const choice = selectable(shelf, limits, pace, question.outing.currency);
   const assignments = assignmentsOf(question, choice.bodies, tied);
   return layOut({ frames, limits, choice, tied, packedG, loads, openBodies }, assignments, pace);
 }
@@ -156,8 +174,14 @@ function targetsOf(
   );
   const plain = framed.filter((f) => unheld.has(f.frame.id));
   const asked = plain.length === 0 ? askedHard : new Map([...askedHard, ...covering(plain)]);
+  const shares = wantSharesPercent(frames);
+  const usualM = Math.max(...table.setups.map((s) => s.usualMinFocusM ?? 0));
+  /** Asked for nearer than a lens usually focuses of which nobody knows how near it does. */
+  const restsOnFocus = (frame: Frame) =>
+    (nearestAskedM(frame) ?? Infinity) < usualM &&
+    (frame.want === 'must' || (shares.get(frame.id) ?? 0) > 0);
   const targets = framed.flatMap(({ frame, opportunities, single }) =>
-    layersOf(frame, limits).map((layer) => {
+    layersOf(frame, limits, restsOnFocus(frame)).map((layer) => {
       const isBase = layer === 'base';
       const harder = HARDER[layer];
       const covered =
@@ -227,11 +251,12 @@ function stricter(
 }
 
 /** The layers that the order of aims asks about, and once where twice is asked for. */
-function layersOf(frame: Frame, { order }: Limits): Layer[] {
+function layersOf(frame: Frame, { order }: Limits, restsOnFocus: boolean): Layer[] {
   const lit = frame.light.source.kind !== 'none';
   return [
     'base',
     ...(isAskedTwice(frame) ? (['single'] as const) : []),
+    ...(restsOnFocus ? (['usualFocus'] as const) : []),
     ...(order.includes('speed') && lit ? (['stop1', 'stop2'] as const) : []),
     ...(order.includes('crop') ? (['whole'] as const) : []),
     ...(order.includes('grade') ? (['good', 'firstClass'] as const) : []),

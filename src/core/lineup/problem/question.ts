@@ -9,7 +9,8 @@ export interface Load {
 
 /** What a lineup is chosen for, from what, within what. */
 export interface LineupQuestion {
-  readonly outing: Pick<Outing, 'shooters'>;
+  /** In what money prices are, where prices may be estimated. */
+  readonly outing: Pick<Outing, 'shooters'> & Partial<Pick<Outing, 'currency'>>;
   readonly stretches: readonly Stretch[];
   readonly frames: readonly Frame[];
   readonly shelf: Shelf;

@@ -1,17 +1,20 @@
 import { eligibleGear, type Limits } from '@/core/brief';
 import {
-  type Loan,
-  loanDays,
   type Lens,
-  type Ownership,
   mountableSetups,
   type Setup,
   type Shelf,
+  usualFigure,
+  type UsualFor,
   weighingOf,
 } from '@/core/gear';
 import { AT_EASE, type Pace } from '@/core/pace';
+import { type PricedItem, pricingOf } from './pricing';
 import type { SelectableItem, SelectableKind, WeighedBody } from './item';
 import { type BeyondLimit, lensLimits, sumLimits, type UnknownUnderLimit } from './limitRules';
+
+/** A figure that counts as is usual where nobody knows it. */
+export type EstimatedFigure = 'weight' | 'price' | 'diameter';
 
 /** What the limits leave to choose from. */
 export interface Selectable {
@@ -20,31 +23,40 @@ export interface Selectable {
   /** Bodies that may be used; which of them come along is chosen. */
   readonly bodies: readonly WeighedBody[];
   readonly setups: readonly Setup[];
-  /** Left out because a limit is set and nobody knows whether they keep to it. */
+  /** Under a limit: what is left out by a figure that nobody knows, as usual or not to be estimated. */
   readonly unknown: ReadonlyMap<UnknownUnderLimit, readonly string[]>;
-  /** Of what may be chosen, what weighs as usual for its kind, since nobody knows what it weighs. */
-  readonly estimated: ReadonlySet<string>;
+  /** Of what may be chosen, what counts as usual for its kind in a figure, since nobody knows it. */
+  readonly estimated: Readonly<Record<EstimatedFigure, ReadonlySet<string>>>;
   /** Lenses that are beyond a limit by themselves; of these only what is locked in may be chosen. */
   readonly beyond: ReadonlyMap<string, BeyondLimit>;
 }
 
 /**
- * The items and setups that the limits allow. Locked-in items are allowed whoever owns them. Under
- * a limit on money an item of unknown price cannot be taken, since unknown is not zero; an unknown
- * weight counts as is usual for its kind.
+ * The items and setups that the limits allow. Locked-in items are allowed whoever owns them. An unknown
+ * weight, price or diameter counts as is usual for its kind; under a limit on money an item of a price
+ * that can't be estimated cannot be taken, since unknown is not zero.
+ *
+ * @param currency of the prices; without one none is estimated
  */
-export function selectable(shelf: Shelf, limits: Limits, pace: Pace = AT_EASE): Selectable {
+export function selectable(
+  shelf: Shelf,
+  limits: Limits,
+  pace: Pace = AT_EASE,
+  currency = '',
+): Selectable {
   const lockedIn = new Set(limits.lockedIn);
   const eligible = eligibleGear(shelf, limits);
-  const { unknown, beyond, keepsToLimits } = checks(limits);
+  const where = { shelf, currency };
+  const { unknown, beyond, diameters, keepsToLimits } = checks(limits, where);
   const weighing = weighingOf(shelf);
+  const pricing = pricingOf(shelf, limits, currency);
   const entryOf = (item: PricedItem, kind: SelectableKind, itemCost: number): SelectableItem => ({
     id: item.id,
     kind,
     itemCost,
     weightG: weighing.of(item.id),
-    price: priceOf(item, limits),
-    spend: spendOf(item, limits),
+    price: pricing.of(item.id),
+    spend: pricing.spend(item.id),
     owned: item.ownership === 'owned',
     lockedIn: lockedIn.has(item.id),
   });
@@ -67,9 +79,13 @@ export function selectable(shelf: Shelf, limits: Limits, pace: Pace = AT_EASE): 
   return {
     items,
     bodies,
-    estimated: new Set(
-      [...items, ...bodies].flatMap(({ id }) => (weighing.isEstimated(id) ? [id] : [])),
-    ),
+    estimated: {
+      weight: new Set(
+        [...items, ...bodies].flatMap(({ id }) => (weighing.isEstimated(id) ? [id] : [])),
+      ),
+      price: new Set(items.flatMap(({ id }) => (pricing.isEstimated(id) ? [id] : []))),
+      diameter: diameters,
+    },
     setups: mountableSetups(
       {
         mounts: shelf.mounts,
@@ -87,7 +103,8 @@ export function selectable(shelf: Shelf, limits: Limits, pace: Pace = AT_EASE): 
 }
 
 /** Whether items keep to the limits; what does not, or not knowably, is noted. */
-function checks(limits: Limits) {
+function checks(limits: Limits, where: UsualFor) {
+  const diameters = new Set<string>();
   const unknown = new Map<UnknownUnderLimit, string[]>();
   const beyond = new Map<string, BeyondLimit>();
   const sums = sumLimits(limits);
@@ -99,6 +116,7 @@ function checks(limits: Limits) {
   return {
     unknown,
     beyond,
+    diameters,
     keepsToLimits: (entry: SelectableItem, item: PricedItem): boolean => {
       const { lockedIn: isLocked } = entry;
       for (const { rule } of isLocked ? [] : sums)
@@ -106,9 +124,12 @@ function checks(limits: Limits) {
           return isUnknown(entry.id, rule.unknown);
       if (entry.kind !== 'lens') return true;
       for (const { rule, most } of ofLenses) {
-        const figure = (item as Lens)[rule.figure];
+        const known = (item as Lens)[rule.figure];
+        const figure = known ?? usualFigure('lenses', item as Lens, rule.figure, where);
+        if (known === null) diameters.add(entry.id);
         if (figure === null && !isLocked) return isUnknown(entry.id, rule.unknown);
         if (figure === null || figure <= most) continue;
+        if (known === null) return isLocked || isUnknown(entry.id, rule.unknown);
         beyond.set(entry.id, rule.beyond);
         return isLocked;
       }
@@ -120,37 +141,4 @@ function checks(limits: Limits) {
 /** In the order of ids, so that nothing depends on the order of the shelf. */
 function byId<T extends { readonly id: string }>(items: readonly T[]): T[] {
   return [...items].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
-}
-
-interface PricedItem {
-  readonly id: string;
-  readonly weightG: number | null;
-  readonly priceNew: number | null;
-  readonly priceUsed: number | null;
-  readonly ownership: Ownership;
-  readonly loan: Loan | null;
-}
-
-/** The price that counts; the other one where that is not known. */
-export function priceOf(
-  item: Pick<PricedItem, 'priceNew' | 'priceUsed'>,
-  { priceBasis }: Pick<Limits, 'priceBasis'>,
-): number | null {
-  return priceBasis === 'new'
-    ? (item.priceNew ?? item.priceUsed)
-    : (item.priceUsed ?? item.priceNew);
-}
-
-/** Money it takes to have an item: its price to buy it, its days to rent it; null when not known. */
-export function spendOf(
-  item: Omit<PricedItem, 'id' | 'weightG'>,
-  limits: Pick<Limits, 'priceBasis'>,
-): number | null {
-  if (item.ownership === 'wished') return priceOf(item, limits);
-  return item.ownership === 'rented' ? rentOf(item.loan) : 0;
-}
-
-function rentOf(of: Loan | null): number | null {
-  const days = of && loanDays(of);
-  return !of || days === null || of.pricePerDay === null ? null : days * of.pricePerDay;
 }

@@ -8,6 +8,7 @@ import { type Candidate, neededCandidates } from '../problem/candidates';
 import type { MipModel, MipRow } from './mipSolver';
 import type { Presolved } from '../presolve/presolve';
 import type { SelectableItem, WeighedBody } from '../problem/item';
+import { isFirst } from '../problem/aims';
 import { type SumLimit, sumLimits } from '../problem/limitRules';
 
 /** What a row of the model stands for; limits and demands can be named when they fight. */
@@ -199,11 +200,14 @@ class ModelBuilder {
     const column = this.column(0, 1, true);
     const group: RowGroup = { kind: 'cell', frameId: target.frame.id };
     if (target.layer === 'single') this.backUp(target.frame.id, column);
+    const orElse = target.layer === 'usualFocus' ? [this.notGot(target.frame.id)] : [];
     this.targets.push({ target, column });
     const [only] = target.opportunities;
     if (target.opportunities.length === 1 && only && !needsBackup && !people) {
-      for (const segment of only.segments)
-        this.impliedBy(column, this.candidateColumns(segment.candidates), group);
+      for (const segment of only.segments) {
+        const columns = this.candidateColumns(segment.candidates);
+        this.impliedBy(column, [...columns, ...orElse], group);
+      }
       return;
     }
     if (people) return this.addByPeople(target, column, group);
@@ -213,8 +217,8 @@ class ModelBuilder {
       const columns = this.coverOpportunity(opportunity, group);
       ways.set(stretchId, [...(ways.get(stretchId) ?? []), ...columns]);
     }
-    this.needALens(column, target, group);
-    if (!needsBackup) return this.impliedBy(column, [...ways.values()].flat(), group);
+    this.needALens(column, orElse, target, group);
+    if (!needsBackup) return this.impliedBy(column, [...ways.values(), orElse].flat(), group);
     const stretches = [...ways.values()].map((columns) => {
       const inStretch = this.column(0, 1, true);
       this.impliedBy(inStretch, columns, group, 2);
@@ -229,6 +233,16 @@ class ModelBuilder {
       ({ target }) => target.layer === 'base' && target.frame.id === frameId,
     );
     if (base) this.atMost(base.column, single);
+  }
+
+  /** A column that may be 1 where a frame isn't got even once; the aims before keep it from being given up. */
+  private notGot(frameId: FrameId): number {
+    const column = this.column(0, 1, false);
+    const [first] = this.targets
+      .filter(({ target: { frame, layer } }) => frame.id === frameId && isFirst({ frame, layer }))
+      .map((t) => t.column);
+    if (first !== undefined) this.sumAtMostOne([column, first]);
+    return column;
   }
 
   /** In one stretch each person who is named covers it from her own place, or any two do. */
@@ -262,6 +276,7 @@ class ModelBuilder {
    */
   private needALens(
     column: number,
+    orElse: readonly number[],
     { opportunities }: Target<OpportunitySegments>,
     group: RowGroup,
   ): void {
@@ -274,7 +289,7 @@ class ModelBuilder {
         lenses.map((more) => new Set([...before, ...more])),
       );
     }
-    for (const lenses of combinations) this.impliedBy(column, [...lenses], group);
+    for (const lenses of combinations) this.impliedBy(column, [...lenses, ...orElse], group);
   }
 
   private lensColumns(numbers: readonly number[]): Set<number> {

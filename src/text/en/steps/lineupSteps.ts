@@ -4,8 +4,7 @@ import {
   type Advantage,
   type Gap,
   type LineupResult,
-  priceOf,
-  spendOf,
+  pricingOf,
   wantSharesPercent,
 } from '@/core/lineup';
 import { formatFocalRange, formatMoney } from '../../format';
@@ -56,28 +55,36 @@ export function weightSteps(
   ];
 }
 
+/** What an item costs, or takes to have it, as a part of a sum; said where it is estimated. */
+function pricePart({ shelf, limits, outing }: PricedOuting, of: 'of' | 'spend') {
+  const pricing = pricingOf(shelf, limits, outing.currency);
+  return ({ id, name }: { readonly id: string; readonly name: string }) => {
+    const value = pricing[of](id);
+    return { name: value && pricing.isEstimated(id) ? `${name}, estimated` : name, value };
+  };
+}
+
 /** What some pieces cost by the price that counts. */
 export function priceSteps(file: PricedOuting, ids: readonly string[]): Step[] {
   const { limits } = file;
   return [
     sumStep(
       `Price, ${limits.priceBasis}`,
-      itemsOf(file, ids).map((p) => ({ name: p.name, value: priceOf(p, limits) })),
+      itemsOf(file, ids).map(pricePart(file, 'of')),
       (amount) => formatMoney(amount, file.outing.currency),
-      `The ${limits.priceBasis} price on the shelf, or the other one where that is unknown.`,
+      `The ${limits.priceBasis} price on the shelf, or the other one where that is unknown. A lens without either is estimated from range, f-number and sensor, and half of real lenses are within a factor of 1.5 of that.`,
     ),
   ];
 }
 
 /** What has to be bought or rented for some items. */
 export function buySteps(file: PricedOuting, ids: readonly string[]): Step[] {
-  const { limits } = file;
   return [
     sumStep(
       'To buy or rent',
       itemsOf(file, ids)
         .filter((p) => p.ownership === 'wished' || p.ownership === 'rented')
-        .map((p) => ({ name: p.name, value: spendOf(p, limits) })),
+        .map(pricePart(file, 'spend')),
       (amount) => formatMoney(amount, file.outing.currency),
       'Wished items at their price, rented ones by the day; owned and borrowed items cost nothing more.',
     ),
