@@ -4,3 +4,4 @@ export * from './format';
 export { anyOf, listOf, plainList } from './lists';
 export { applyUnits, inOwnUnits, type Units, UNITS_SCRIPT, unitsNow, watchUnits } from './units';
 export { doubtOf, readTyped } from './typedNumber';
+export { usualText } from './usualText';

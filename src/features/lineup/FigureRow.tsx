@@ -1,31 +1,13 @@
 'use client';
 
-import {
-  FIGURES,
-  ITEM_SCHEMAS,
-  type ItemKind,
-  type Shelf,
-  usualFigure,
-  type UsualFor,
-} from '@/core/gear';
+import { FIGURES, ITEM_SCHEMAS } from '@/core/gear';
 import type { UnknownFigure } from '@/core/lineup';
 import { putItem, TELLING } from '@/document';
 import { useEditGear, useFile, useKnownGear } from '@/session';
 import { Button, CellNumber } from '@/ui';
-import { FIGURE_NAMES, firstProblemText, MEASURE_UNITS, lineupText } from '@/text';
+import { FIGURE_NAMES, firstProblemText, MEASURE_UNITS, lineupText, usualText } from '@/text';
 
 const t = lineupText.figureRow;
-
-/** What is usual for its kind, to be corrected; unknown where nothing is. */
-function usualText(
-  kind: ItemKind,
-  item: Shelf[ItemKind][number],
-  field: UnknownFigure['field'],
-  where: UsualFor,
-) {
-  const usual = usualFigure(kind, item, field, where);
-  return usual === null ? t.unknown : t.about(String(usual));
-}
 
 /** One figure of the shelf that is not known, to be typed where it counts. */
 export function FigureRow({ figure: { kind, itemId, field } }: { figure: UnknownFigure }) {
@@ -65,7 +47,7 @@ export function FigureRow({ figure: { kind, itemId, field } }: { figure: Unknown
           label={t.of(name, item.name)}
           value={value as number | null}
           unit={measure === 'money' ? outing.currency : MEASURE_UNITS[measure]}
-          placeholder={usualText(kind, item, field, { shelf, currency: outing.currency })}
+          placeholder={usualText(shelf, outing.currency, itemId, field) ?? t.unknown}
           take={put}
         />
       )}

@@ -33,7 +33,7 @@ export function ConverterForm({ item }: { item: Converter }) {
         <NameFields />
         <FormNumber name="factor" label={t.factor} unit="×" />
         <span />
-        <CommonFields />
+        <CommonFields itemId={item.id} />
         <TakesLenses lenses={shelf.lenses.filter((l) => l.mount === item.mount)} />
       </div>
     </EntityForm>
@@ -54,7 +54,7 @@ export function TubeForm({ item }: { item: Tube }) {
         <NameFields />
         <FormNumber name="lengthMm" label={t.extension} unit="mm" />
         <FormKnown name="autofocus" label={t.keepsAutofocus} />
-        <CommonFields />
+        <CommonFields itemId={item.id} />
       </div>
     </EntityForm>
   );
@@ -81,7 +81,7 @@ export function AdapterForm({ item }: { item: Adapter }) {
         <FormText name="bodyMount" label={t.cameraMount} list={mounts} />
         <FormKnown name="autofocus" label={t.keepsAutofocus} />
         <FormKnown name="dropInFilter" label={t.takesADropInFilter} />
-        <CommonFields />
+        <CommonFields itemId={item.id} />
       </div>
     </EntityForm>
   );

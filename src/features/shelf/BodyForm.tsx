@@ -37,9 +37,9 @@ export function BodyForm({ item }: { item: Body }) {
           unit="px"
           placeholder={t.unknown}
         />
-        <FigureFields figures={BODY_FIGURES} />
+        <FigureFields itemId={item.id} figures={BODY_FIGURES} />
         <SizeFields />
-        <CommonFields />
+        <CommonFields itemId={item.id} />
       </div>
     </EntityForm>
   );

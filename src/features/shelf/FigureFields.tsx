@@ -1,17 +1,20 @@
 'use client';
 
 import { type GearFigure, type FigureKey, figuresOf } from '@/core/gear';
-import { useFile } from '@/session';
-import { ABSENT, figureLabel, MEASURE_UNITS } from '@/text';
+import { useFile, useKnownGear } from '@/session';
+import { ABSENT, figureLabel, MEASURE_UNITS, usualText } from '@/text';
 import { FormKnown, FormNumber, FormText } from '@/ui';
 
-/** The fields of some figures, in their order. */
+/** The fields of some figures of an item, in their order; what nobody knows says what is usual. */
 export function FigureFields({
+  itemId,
   figures,
 }: {
+  itemId: string;
   figures: Partial<Readonly<Record<FigureKey, GearFigure>>>;
 }) {
   const { outing } = useFile();
+  const shelf = useKnownGear();
   return figuresOf(figures as Readonly<Record<string, GearFigure>>).map(([name, figure]) => {
     const label = figureLabel(name as FigureKey, figure);
     const { measure, absent = 'unknown' } = figure;
@@ -23,7 +26,7 @@ export function FigureFields({
         key={name}
         name={name}
         label={label}
-        placeholder={ABSENT[absent]}
+        placeholder={usualText(shelf, outing.currency, itemId, name as FigureKey) ?? ABSENT[absent]}
         {...(unit === '' ? {} : { unit })}
       />
     );

@@ -47,9 +47,9 @@ export function LensForm({ item }: { item: Lens }) {
             ['orthographic', t.fisheyeOrthographic],
           ]}
         />
-        <FigureFields figures={LENS_FIGURES} />
+        <FigureFields itemId={item.id} figures={LENS_FIGURES} />
         <GradeField />
-        <CommonFields />
+        <CommonFields itemId={item.id} />
       </div>
     </EntityForm>
   );

@@ -30,16 +30,16 @@ export function NameFields() {
 const { weightG, ...prices } = ITEM_FIGURES;
 
 /** Weight, ownership, prices. */
-export function CommonFields() {
+export function CommonFields({ itemId }: { itemId: string }) {
   return (
     <>
-      <FigureFields figures={{ weightG }} />
+      <FigureFields itemId={itemId} figures={{ weightG }} />
       <FormSelect
         name="ownership"
         label={t.ownership}
         options={SOURCES.map((source) => [source, OWNERSHIPS[source]])}
       />
-      <FigureFields figures={prices} />
+      <FigureFields itemId={itemId} figures={prices} />
     </>
   );
 }

@@ -112,7 +112,6 @@ export const lineupText = {
     notAllOfThemCould: 'Not all of them could be tried.',
   },
   figureRow: {
-    about: (figure: string) => `≈ ${figure}`,
     unknown: 'unknown',
     yes: 'yes',
     no: 'no',

@@ -114,3 +114,27 @@ it('keeps the lighter of two lenses where all that is carried is limited, whatev
   expect([...takenOf(result)]).toEqual(['light']);
   expect(result.frames[0]?.state).toBe('clear');
 });
+
+test('a budget is kept to by an estimated price only where money is known, and the answer says so', () => {
+  // As usual: 1.57 · 25 ^ 1.69 = 360 new.
+  const wished = aLens('wished', 50, 50, 2, {
+    ...{ priceNew: null, priceUsed: null, ownership: 'wished' as const },
+  });
+  const within = (maxSpend: number, currency: string) =>
+    solveWith(solver, {
+      ...aQuestion({
+        shelf: aShelf([wished]),
+        frames: [FRAME],
+        limits: someLimits({ maxSpend, sources: ['owned', 'wished'] }),
+      }),
+      outing: { shooters: [], currency },
+    });
+  const kept = within(400, 'EUR');
+  expect([kept.status, kept.totals.price, kept.totals.toBuy]).toEqual(['unverified', 360, 360]);
+  expect(kept.totals.priceError).toBe(180);
+  expect(kept.notes).toEqual([{ code: 'price-estimated', ids: ['wished'] }]);
+  const over = within(300, 'EUR');
+  expect([over.totals.lenses, over.status]).toEqual([0, 'unverified']);
+  expect(over.notes).toMatchObject([{ code: 'unknown-decides', figure: 'price', aim: 'musts' }]);
+  expect(within(400, 'JPY').notes[0]).toEqual({ code: 'price-unknown', ids: ['wished'] });
+});
