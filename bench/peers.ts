@@ -51,6 +51,9 @@ function peer(name: string, solveOnce: SolveOnce): MipSolver {
         addRow(row) {
           rows = [...rows, row];
         },
+        boundRow(i, lower, upper) {
+          rows = rows.map((row, r) => (r === i ? { ...row, lower, upper } : row));
+        },
         conflictingRows: () => null,
         close: () => undefined,
       };

@@ -2,7 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { carryAnswer, fewestChanges } from '@/core/carry';
 import { Course } from '@/core/carry/course';
 import * as coverage from '@/core/coverage/coveredRange';
-import { type LineupQuestion, type MipSolver, solveLineup } from '@/core/lineup';
+import { type LineupQuestion, type MipSolver, sessionWith, solveLineup } from '@/core/lineup';
 import type { OutingFile } from '@/document';
 import { outingFromStarter, STARTERS } from '@/document/starters';
 import { loadHighsSolver } from '@/solver';
@@ -47,16 +47,12 @@ function counting(solver: MipSolver) {
     open(model) {
       count.sessions += 1;
       const session = solver.open(model);
-      return {
+      return sessionWith(session, {
         minimise: (...args) => {
           count.minimisations += 1;
           return session.minimise(...args);
         },
-        hold: (...parts) => session.hold(...parts),
-        addRow: (row) => session.addRow(row),
-        conflictingRows: (limit) => session.conflictingRows(limit),
-        close: () => session.close(),
-      };
+      });
     },
   };
   return { count, counted };

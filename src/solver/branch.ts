@@ -8,6 +8,8 @@ export type Relaxation =
 export interface Relaxed {
   /** Columns that must be whole. */
   readonly whole: Int32Array;
+  /** The first so many columns are branched on before any other: they decide the rest. */
+  readonly deciding?: number;
   /** Bounds of all columns as they are before branching. */
   readonly lower: ArrayLike<number>;
   readonly upper: ArrayLike<number>;
@@ -63,7 +65,7 @@ export function branch(
     if (node.kind === 'failed') givenUp = true;
     if (node.kind !== 'optimal' || givenUp) return;
     if (best !== null && leastOf(node.objective) >= best.objective - BETTER_BY) return;
-    const column = mostFractional(relaxed.whole, node.values);
+    const column = mostFractional(relaxed.whole, node.values, relaxed.deciding ?? 0);
     if (column === null) {
       best = { values: Array.from(node.values), objective: node.objective };
       return;
@@ -91,10 +93,15 @@ export function branch(
   return best === null ? { kind: 'infeasible' } : { kind: 'optimal', ...best };
 }
 
-function mostFractional(whole: Int32Array, values: ArrayLike<number>): number | null {
+function mostFractional(
+  whole: Int32Array,
+  values: ArrayLike<number>,
+  deciding: number,
+): number | null {
   let column: number | null = null;
   let most = WHOLE_TOLERANCE;
   for (const i of whole) {
+    if (i >= deciding && column !== null && column < deciding) break;
     const value = values[i] ?? 0;
     const off = Math.abs(value - Math.round(value));
     if (off > most) {

@@ -86,6 +86,7 @@ class HighsSession implements MipSession {
   private readonly native: ReturnType<Highs['createModel']>;
   private readonly all: Int32Array;
   private readonly whole: Int32Array;
+  private readonly deciding: number;
   private readonly status: Highs['constants']['modelStatus'];
   /** The relaxation of what was last minimised; null where none was solved to the end. */
   private root: Root | null = null;
@@ -101,6 +102,7 @@ class HighsSession implements MipSession {
     model: MipModel,
     private readonly count: (work: number) => void,
   ) {
+    this.deciding = model.deciding ?? 0;
     this.native = highs.createModel(modelData(model));
     this.native.options.set({
       output_flag: false,
@@ -159,6 +161,7 @@ class HighsSession implements MipSession {
     return branch(
       {
         whole: this.whole,
+        deciding: this.deciding,
         solve: () => {
           const solved = this.solveRelaxed(leftS() - keepS);
           if (work === 0 && solved.kind === 'optimal') this.root = this.rootOf(solved);
@@ -234,6 +237,12 @@ class HighsSession implements MipSession {
   addRow(row: MipRow): void {
     this.best = null;
     this.insert(row);
+  }
+
+  boundRow(row: number, lower: number, upper: number): void {
+    this.best = null;
+    this.branches = true;
+    this.native.changeRowBounds(row, lower, upper);
   }
 
   private insert(row: MipRow): void {
@@ -344,6 +353,7 @@ function emptySession(model: MipModel): MipSession {
       rows.every(isMet) ? { kind: 'optimal', values: [], objective: 0 } : { kind: 'infeasible' },
     hold: () => undefined,
     addRow: (row) => void rows.push(row),
+    boundRow: (i, lower, upper) => void (rows[i] = { ...rows[i]!, lower, upper }),
     conflictingRows: () => null,
     close: () => undefined,
   };

@@ -39,6 +39,7 @@ export {
   type MipSolver,
   NOT_SEARCHED,
   type Reached,
+  sessionWith,
 } from './solve/mipSolver';
 export { type CoveringModel, modelOf } from './solve/model';
 export { type Aim, AIM_TOLERANCE, type AimName, aimsOf } from './problem/aims';

@@ -15,6 +15,7 @@ import {
   type LineupQuestion,
   type LineupResult,
   type MipSolver,
+  sessionWith,
   selectable,
   solveLineup,
 } from '@/core/lineup';
@@ -594,14 +595,10 @@ describe('when time runs out', () => {
       open: (model) => {
         const session = highs.open(model);
         const cut = { kind: 'time-limit', values: null, objective: Infinity, bound: -9e9 } as const;
-        return {
+        return sessionWith(session, {
           minimise: (costs, limit) =>
             (searches += 1) > most ? cut : session.minimise(costs, limit),
-          hold: (...parts) => session.hold(...parts),
-          addRow: (row) => session.addRow(row),
-          conflictingRows: (limit) => session.conflictingRows(limit),
-          close: () => session.close(),
-        };
+        });
       },
     });
     solveWith(cutAfter(Infinity), question);
@@ -626,6 +623,7 @@ describe('when time runs out', () => {
 const stub = {
   hold: () => undefined,
   addRow: () => undefined,
+  boundRow: () => undefined,
   conflictingRows: () => null,
   close: () => undefined,
 };

@@ -70,14 +70,23 @@ export function tradeOff(
   const musts = mustRows(solver, problem, model, timeLimitS);
   if (musts === null) return { points: [], complete: false };
   const scale = scaleOf(model, costs);
+  const first = model.mip.rows.length + musts.length;
+  const session = solver.open({
+    ...model.mip,
+    deciding: model.items.length,
+    rows: [...model.mip.rows, ...musts, ...DIMENSIONS.map((d) => rowOf(costs[d]))],
+  });
+  const within = (box: Box) => {
+    DIMENSIONS.forEach((d, i) => session.boundRow(first + i, -Infinity, box[d]));
+    return session.minimise(scale, timeLimitS);
+  };
   const points: TradePoint[] = [];
   let boxes: Box[] = [
     { items: Infinity, weightG: Infinity, spend: Infinity, wantsPercent: Infinity },
   ];
   for (let box = boxes.pop(); box !== undefined; box = boxes.pop()) {
     if (points.length >= mostPoints || !goOn()) return { points: ordered(points), complete: false };
-    const rows = [...model.mip.rows, ...musts, ...boxRows(box, costs)];
-    const outcome = minimiseOnce(solver, { ...model.mip, rows }, scale, timeLimitS);
+    const outcome = within(box);
     if (outcome.kind === 'time-limit') return { points: ordered(points), complete: false };
     if (outcome.kind === 'infeasible') continue;
     const values = valuesOf(costs, outcome.values);
@@ -102,16 +111,15 @@ function minimiseOnce(
   }
 }
 
-function boxRows(box: Box, costs: Record<Dimension, number[]>): MipRow[] {
-  return DIMENSIONS.filter((d) => box[d] !== Infinity).map((d) => {
-    const columns = costs[d].flatMap((c, i) => (c === 0 ? [] : [i]));
-    return {
-      lower: -Infinity,
-      upper: box[d],
-      columns,
-      coefficients: columns.map((i) => costs[d][i] ?? 0),
-    };
-  });
+/** A sum of costs that nothing bounds yet. */
+function rowOf(costs: readonly number[]): MipRow {
+  const columns = costs.flatMap((c, i) => (c === 0 ? [] : [i]));
+  return {
+    lower: -Infinity,
+    upper: Infinity,
+    columns,
+    coefficients: columns.map((i) => costs[i] ?? 0),
+  };
 }
 
 /** Cuts every box that holds a point below it, dimension by dimension, and drops boxes in others. */

@@ -1,5 +1,5 @@
 import { OutOfTime, type Pace } from '@/core/pace';
-import { type MipSolver, NOT_SEARCHED } from './mipSolver';
+import { type MipSolver, NOT_SEARCHED, sessionWith } from './mipSolver';
 
 /** The moment by which an answer has to be there, on a clock that the caller gives. */
 export interface Deadline {
@@ -73,13 +73,10 @@ function overSessions(
     open: (model) => {
       look();
       const session = solver.open(model);
-      return {
+      return sessionWith(session, {
         minimise: change((costs, timeLimitS) => session.minimise(costs, timeLimitS)),
-        hold: (...parts) => session.hold(...parts),
-        addRow: (row) => session.addRow(row),
         conflictingRows: (timeLimitS) => session.conflictingRows(Math.min(timeLimitS, deadlineS())),
-        close: () => session.close(),
-      };
+      });
     },
   };
 }

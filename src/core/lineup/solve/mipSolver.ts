@@ -13,6 +13,8 @@ export interface MipModel {
   readonly upper: readonly number[];
   readonly integer: readonly boolean[];
   readonly rows: readonly MipRow[];
+  /** The first so many columns decide most of the others: they are branched on first. */
+  readonly deciding?: number;
 }
 
 export type MipOutcome =
@@ -49,6 +51,8 @@ export interface MipSession {
    */
   hold(...parts: readonly Reached[]): void;
   addRow(row: MipRow): void;
+  /** Moves the ends of a row; `row` counts in the order of adding, the model's own first. */
+  boundRow(row: number, lower: number, upper: number): void;
   /**
    * After an infeasible outcome: rows that cannot be met together, as numbers in order of their
    * adding; null when the solver cannot tell, or not in this time.
@@ -63,4 +67,17 @@ export interface MipSolver {
   /** Work done so far, in simplex steps times columns: to limit a search by, alike on every machine. */
   readonly work?: () => number;
   open(model: MipModel): MipSession;
+}
+
+/** A session that does some things in another way. */
+export function sessionWith(session: MipSession, change: Partial<MipSession>): MipSession {
+  return {
+    minimise: (costs, timeLimitS) => session.minimise(costs, timeLimitS),
+    hold: (...parts) => session.hold(...parts),
+    addRow: (row) => session.addRow(row),
+    boundRow: (row, lower, upper) => session.boundRow(row, lower, upper),
+    conflictingRows: (timeLimitS) => session.conflictingRows(timeLimitS),
+    close: () => session.close(),
+    ...change,
+  };
 }
