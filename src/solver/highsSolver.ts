@@ -59,6 +59,8 @@ const CONFLICT_TIME_S = 10;
  * several optima.
  */
 const MOST_BRANCHING_WORK = 5e6;
+/** The same where it is known which columns decide: they branch in few, and HiGHS's search doesn't know. */
+const MOST_DECIDING_WORK = 1e8;
 /** Steps that setting a relaxation up counts as. */
 const STEPS_TO_START = 50;
 /**
@@ -176,8 +178,8 @@ class HighsSession implements MipSession {
       this.stepOf(costs),
       (branches) =>
         this.branches &&
-        branches < mostBranches(this.all.length) &&
-        work < MOST_BRANCHING_WORK &&
+        (this.deciding > 0 || branches < mostBranches(this.all.length)) &&
+        work < (this.deciding > 0 ? MOST_DECIDING_WORK : MOST_BRANCHING_WORK) &&
         leftS() > keepS,
       known ? { values: known, objective: objectiveAt(costs, known) } : null,
     );

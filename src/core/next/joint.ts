@@ -60,13 +60,12 @@ export function jointOf(field: NextField, { open, steps = 1, rows }: JointOption
     return { problem, model: modelOf(problem, presolved), isOpen };
   });
   const builder = new JointBuilder(open);
-  const have = Array.from({ length: steps }, (_, step) => {
-    const at = builder.step();
+  const have = Array.from({ length: steps }, () => builder.step());
+  have.forEach((at, step) => {
     single.forEach(({ problem, model, isOpen }, outing) => {
       const column = (id: string) => (isOpen(id) ? at.get(id) : undefined);
       builder.part({ outing, step, problem, model }, column);
     });
-    return at;
   });
   for (let step = 1; step < steps; step += 1)
     for (const [id, column] of have[step]!) builder.row(atLeast(column, have[step - 1]!.get(id)!));
@@ -79,11 +78,14 @@ class JointBuilder {
   private readonly upper: number[] = [];
   private readonly integer: boolean[] = [];
   private readonly rows: MipRow[] = [];
+  private deciding = 0;
   readonly parts: JointPart[] = [];
 
   constructor(private readonly open: readonly Tradable[]) {}
 
+  /** Before all parts: what is had decides what they come to. */
   step(): Map<string, number> {
+    this.deciding += this.open.length;
     return new Map(
       this.open.map(({ id }) => {
         this.lower.push(0);
@@ -120,7 +122,7 @@ class JointBuilder {
 
   model(): MipModel {
     const { lower, upper, integer, rows } = this;
-    return { columnCount: lower.length, lower, upper, integer, rows };
+    return { columnCount: lower.length, deciding: this.deciding, lower, upper, integer, rows };
   }
 }
 
