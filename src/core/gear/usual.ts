@@ -34,6 +34,13 @@ function usualBodyWeightG({ sensor }: Body): number {
   return twoDigits(650 * (diagonalMm / FULL_DIAGONAL_MM) ** 0.7, 200, 2000);
 }
 
+/** Of a body as a block, by its format; most are within a fifth. Common practice, no source. */
+export function usualBodySizeMm({ sensor }: Body): NonNullable<Body['sizeMm']> {
+  const diagonalMm = Math.hypot(sensor.widthMm, sensor.heightMm);
+  const of = (mm: number) => twoDigits(mm * (diagonalMm / FULL_DIAGONAL_MM) ** 0.25, 30, 250);
+  return { widthMm: of(135), heightMm: of(95), depthMm: of(75) };
+}
+
 /** Of what stands between body and lens: common practice, no source. */
 const usualConverterWeightG = ({ factor }: Converter) => twoDigits(140 * factor, 100, 500);
 const usualTubeWeightG = ({ lengthMm }: Tube) => twoDigits(40 + 2.5 * lengthMm, 40, 300);

@@ -2,7 +2,7 @@
 
 import { type ReactNode, useMemo } from 'react';
 import type { Compartment } from '@/core/brief';
-import { type Lens, type Shelf, usualFigure } from '@/core/gear';
+import { type Lens, type Shelf, usualBodySizeMm, usualFigure } from '@/core/gear';
 import type { BagAnswer, BagItem, CarryPlan, Placed } from '@/core/carry';
 import {
   CAPS_MM,
@@ -133,8 +133,10 @@ function bagItems(shelf: Shelf, plan: CarryPlan) {
     if (size) {
       items.push({ id, ...size });
       if (lens.lengthMm === null || lens.diameterMm === null) estimated.push(id);
-    } else if (body?.sizeMm) items.push({ id, ...body.sizeMm });
-    else unsized.push(id);
+    } else if (body) {
+      items.push({ id, ...(body.sizeMm ?? usualBodySizeMm(body)) });
+      if (body.sizeMm === null) estimated.push(id);
+    } else unsized.push(id);
   }
   return { items, unsized, estimated };
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useWatch } from 'react-hook-form';
-import { type Body, body, BODY_FIGURES } from '@/core/gear';
+import { type Body, body, BODY_FIGURES, usualBodySizeMm } from '@/core/gear';
 import { putItem } from '@/document';
 import { useEditGear } from '@/session';
 import { EntityForm, FormNumber, Tick, useFormSet } from '@/ui';
@@ -38,17 +38,15 @@ export function BodyForm({ item }: { item: Body }) {
           placeholder={t.unknown}
         />
         <FigureFields itemId={item.id} figures={BODY_FIGURES} />
-        <SizeFields />
+        <SizeFields usual={usualBodySizeMm(item)} />
         <CommonFields itemId={item.id} />
       </div>
     </EntityForm>
   );
 }
 
-const USUAL_SIZE = { widthMm: 135, heightMm: 95, depthMm: 75 };
-
 /** The body as a block, for packing. */
-function SizeFields() {
+function SizeFields({ usual }: { usual: NonNullable<Body['sizeMm']> }) {
   const set = useFormSet();
   const size = useWatch({ name: 'sizeMm' }) as Body['sizeMm'];
   return (
@@ -56,7 +54,7 @@ function SizeFields() {
       <Tick
         label={t.itsSizeIsKnown}
         on={size !== null}
-        onChange={(on) => set('sizeMm', on ? USUAL_SIZE : null)}
+        onChange={(on) => set('sizeMm', on ? usual : null)}
       >
         <div className="grid grid-cols-3 gap-2">
           <FormNumber name="sizeMm.widthMm" label={t.width} unit="mm" />

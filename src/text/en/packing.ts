@@ -1,13 +1,6 @@
 import type { Charging } from '@/core/brief';
 import type { ForgottenOften, PackingLine } from '@/core/carry';
-import {
-  about,
-  formatFNumber,
-  formatMm,
-  formatPercent,
-  formatShutter,
-  formatWeight,
-} from '../format';
+import { formatFNumber, formatMm, formatPercent, formatShutter, formatWeight } from '../format';
 import { counted } from './counts';
 import { plainList } from '../lists';
 
@@ -38,7 +31,7 @@ const LINES: {
   }),
   cards: (line, name) => ({
     what: `Cards of ${line.cardGb} GB for ${name(line.bodyId)}`,
-    why: `${line.pictures} pictures × ${about(String(line.fileMb), line.estimated)} MB = ${line.neededGb.toFixed(0)} GB; ${line.aSlot === 1 ? 'one' : line.aSlot} for each slot (${line.slots})`,
+    why: `${line.pictures} pictures × ${estimatedText(line.fileMb, line)} MB = ${line.neededGb.toFixed(0)} GB; ${line.aSlot === 1 ? 'one' : line.aSlot} for each slot (${line.slots})`,
   }),
   'spare-card': (line, name) => ({
     what: line.cardType === null ? 'Spare card' : `Spare card, ${line.cardType}`,
@@ -113,6 +106,9 @@ const FILLINGS: Readonly<Record<Charging['kind'], string>> = {
   powerBank: 'over the whole outing',
 };
 
+const estimatedText = (figure: number, { estimated }: { readonly estimated: boolean }) =>
+  estimated ? `an estimated ${figure}` : String(figure);
+
 function batteryWords(line: Extract<PackingLine, { code: 'batteries' }>): string {
   const cold =
     line.cold > 0 && line.coldPercent > 0
@@ -120,7 +116,7 @@ function batteryWords(line: Extract<PackingLine, { code: 'batteries' }>): string
       : '';
   const bank =
     line.fromBank > 0 ? `, less ${counted(line.fromBank, 'charge')} from the power bank` : '';
-  return `${line.pictures} pictures ${FILLINGS[line.charging]}, ÷ ${about(String(line.picturesPerCharge), line.estimated)} a charge${cold}${bank}, rounded up, and one spare`;
+  return `${line.pictures} pictures ${FILLINGS[line.charging]}, ÷ ${estimatedText(line.picturesPerCharge, line)} a charge${cold}${bank}, rounded up, and one spare`;
 }
 
 /** Where an ND filter goes. */
