@@ -255,19 +255,30 @@ function coversAt(setup: Setup, task: CoverageTask, x: number): boolean {
   return positionsOf(setup, [position]).length > 0;
 }
 
-/** Golden section: how much of a range is kept at each step, and how far it is narrowed down. */
+/** Golden section: how much of a range is kept at each step, and how far it is narrowed down, as a share. */
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
-const ROOMIEST_STEPS = 40;
+const ROOMIEST_WITHIN = 1e-7;
 
-/** The place of a made range with the most room: room rises to it and falls from it. */
+/**
+ * The place of a made range with the most room, within a ten-millionth of the range: room rises to it
+ * and falls from it. Of the two places that a step compares, one is of the step before.
+ */
 function roomiest(it: Case, code: PartCode, { from, to }: Interval): number[] {
-  const at = (x: number) => shortage(lookAt(it, code, x).margins);
+  if (to <= from) return [from];
+  const look = (x: number) => ({ x, short: shortage(lookAt(it, code, x).margins) });
   let [low, high] = [from, to];
-  for (let i = 0; i < ROOMIEST_STEPS && high > low; i += 1) {
-    const one = high - GOLDEN * (high - low);
-    const other = low + GOLDEN * (high - low);
-    if (at(one) <= at(other)) high = other;
-    else low = one;
+  let one = look(high - GOLDEN * (high - low));
+  let other = look(low + GOLDEN * (high - low));
+  while (high - low > ROOMIEST_WITHIN * (to - from)) {
+    if (one.short <= other.short) {
+      high = other.x;
+      other = one;
+      one = look(high - GOLDEN * (high - low));
+    } else {
+      low = one.x;
+      one = other;
+      other = look(low + GOLDEN * (high - low));
+    }
   }
   return [from, (low + high) / 2, to];
 }
