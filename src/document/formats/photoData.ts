@@ -1,6 +1,6 @@
 import ExifReader from 'exifreader';
 import { XMLParser } from 'fast-xml-parser';
-import { ratingOf, timeMs, zoneMinutes } from './photoValues';
+import { MOST_TEXT, plausiblePhoto, ratingOf, timeMs, zoneMinutes } from './photoValues';
 import { type LensSpecification, type Photo, type Place } from '@/core/log';
 import type { SensorSize } from '@/core/optics';
 
@@ -87,7 +87,7 @@ export function readPhoto(source: PhotoSource, withPlace = false): PhotoRead {
   const heightPx = whole(values, 'pixelsHigh') ?? pixels.height;
   return {
     kind: 'photo',
-    photo: {
+    photo: plausiblePhoto({
       folder: source.folder,
       name: source.name,
       ...clock,
@@ -117,7 +117,7 @@ export function readPhoto(source: PhotoSource, withPlace = false): PhotoRead {
       rating: beside?.rating ?? embedded?.rating ?? ratingOf(number(values, 'rating')),
       label: beside?.label || embedded?.label || '',
       place: withPlace ? place : null,
-    },
+    }),
   };
 }
 
@@ -290,9 +290,6 @@ function whole(values: Values, tag: TagName): number | null {
   const value = positive(values, tag);
   return value !== null && Number.isInteger(value) ? value : null;
 }
-
-/** Longest text that is kept of a tag. */
-const MOST_TEXT = 120;
 
 function text(values: Values, tag: TagName): string {
   const value = values.get(TAGS[tag]);

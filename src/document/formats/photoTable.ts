@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { type Log, type LensSpecification, type Photo, photoAt } from '@/core/log';
-import { exifTime, ratingOf, timeMs, zoneMinutes } from './photoValues';
+import { exifTime, plausiblePhoto, ratingOf, timeMs, zoneMinutes } from './photoValues';
 
 /**
  * Columns of a table of photographs: exiftool's names of tags, and units as its `-n` writes them. The
@@ -51,7 +51,7 @@ export function readPhotoTable(text: string, withPlace = false): PhotoTable {
     return { code: 'no-source-file' };
   const photos = rows.flatMap((row) => {
     const photo = photoOf(row, withPlace);
-    return photo === null ? [] : [photo];
+    return photo === null ? [] : [plausiblePhoto(photo)];
   });
   return { code: 'read', photos, withoutFile: rows.length - photos.length };
 }

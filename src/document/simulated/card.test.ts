@@ -213,3 +213,24 @@ test('where stretches have no times, their pictures are still found', () => {
   const within = assigned.filter((a) => a.frameId !== null).length;
   expect(within / assigned.length).toBeGreaterThan(0.9);
 });
+
+test('figures that no photograph has, and texts without end, are not taken from a table', () => {
+  const long = 'x'.repeat(10_000);
+  const read = readPhotoTable(
+    JSON.stringify([
+      { SourceFile: 'a.jpg', FNumber: '1e-308', ISO: 1e12, FocalLength: '1e300', Model: long },
+      {
+        SourceFile: 'b.jpg',
+        FNumber: 0.95,
+        ISO: 3_276_800,
+        FocalLength: 1200,
+        LensInfo: '1e-9 70 2 4',
+      },
+    ]),
+  );
+  if (read.code !== 'read') throw new Error(read.code);
+  const [a, b] = read.photos;
+  expect([a!.fNumber, a!.iso, a!.focalMm, a!.body.model.length]).toEqual([null, null, null, 120]);
+  expect([b!.fNumber, b!.iso, b!.focalMm]).toEqual([0.95, 3_276_800, 1200]);
+  expect(b!.lens.specification).toBeNull();
+});
