@@ -36,6 +36,7 @@ import {
   setStanding,
   shared,
   takenIn,
+  takenOntoShelf,
   typedOntoShelf,
 } from '@/document';
 
@@ -210,6 +211,21 @@ describe('bags and usual things', () => {
     expect(plan.ties.bagId).toBeNull();
     expect(fileOf({ ...named, plan }).packing.bagWeightG).toBe(700);
   });
+});
+
+test('bags and usual things of another shelf come along once, and those of one’s own stay', () => {
+  const thing = (id: string) => ({ id, name: id, weightG: 20 });
+  const bag = (id: string, weightG = 900) => ({ id, name: id, weightG, compartments: [] });
+  const mine = { ...all, bags: [bag('day')], things: [thing('cloth')] };
+  const theirs = {
+    ...all,
+    bags: [bag('day', 1), bag('big')],
+    things: [thing('cloth'), thing('tape')],
+  };
+  const taken = takenOntoShelf(theirs, mine, new Map());
+  expect(taken.bags).toEqual([bag('day'), bag('big')]);
+  expect(taken.things.map((t) => t.id)).toEqual(['cloth', 'tape']);
+  expect(takenOntoShelf(theirs, taken, new Map())).toEqual(taken);
 });
 
 describe('gear of a file beside the shelf', () => {

@@ -492,6 +492,21 @@ describe('what a page left behind', () => {
     other.stop();
   });
 
+  it('is set aside where what it was made from is no longer known, and joined with nothing', async () => {
+    const { browser, tab } = await leaveWith('left');
+    const other = await openTab(browser, 2);
+    browser.clock.now += 61_000;
+    rename(other, 1, 'by another');
+    await other.keeper.save();
+    await versionsKept(browser.stores);
+    browser.parts.versions.values.clear();
+    const before = await record(browser);
+    await takeLeftBehind(tab.host, textOf);
+    expect(await record(browser)).toEqual(before);
+    expect(await asides(tab.host)).toMatchObject([{ reason: { code: 'unsaved' } }]);
+    other.stop();
+  });
+
   it('is set aside when it is damaged, and what is stored stays as it is', async () => {
     const { browser, tab } = await leaveWith('left');
     const before = await record(browser);
