@@ -23,12 +23,14 @@ import { cameraName, lensSeenName } from './names';
 import { NoneHere } from './NoneHere';
 import type { LogWork } from './useLogWork';
 import { useOutingAnswer } from './useOutingAnswer';
+import { Working } from './Working';
 
 const t = logText.against;
 
 /** The photographs of the outing that is open, against what was planned for it. */
 export function Against({ work }: { work: LogWork }) {
-  const { value, error } = useOutingAnswer(work);
+  const asked = useOutingAnswer(work);
+  const { value } = asked;
   const { frames } = work.outing;
   if (!work.ofOuting)
     return work.hasDays ? (
@@ -39,8 +41,7 @@ export function Against({ work }: { work: LogWork }) {
       <p>{logText.page.noneHere}</p>
     );
   if (frames.length === 0) return <p className="max-w-prose">{t.noFrames}</p>;
-  if (error !== null) return <p role="alert">{logText.page.failed(error)}</p>;
-  if (value === null) return <p className="text-soft">{logText.page.working}</p>;
+  if (value === null || asked.error !== null) return <Working asked={asked} />;
   if (value.against.count === 0) return <NoneHere work={work} />;
   return <Held work={work} answer={value} />;
 }

@@ -8,6 +8,7 @@ import { Button, notify } from '@/ui';
 import { digits, formatEv, formatFocalRange, formatPercent, logText } from '@/text';
 import type { LogView } from '@/workers/logClient';
 import { useAsked } from './useAsked';
+import { Working } from './Working';
 import { Shares } from './Shares';
 import type { LogWork } from './useLogWork';
 
@@ -22,7 +23,8 @@ export function Frames({ work }: { work: LogWork }) {
       of.clusters(work.view, work.ofOuting ? stretches : []),
     [work.view, work.ofOuting, stretches],
   );
-  const { value, error } = useAsked<Cluster[]>(work.keeper, log, question);
+  const asked = useAsked<Cluster[]>(work.keeper, log, question);
+  const { value } = asked;
   return (
     <div className="space-y-8">
       <section aria-labelledby="new-pictures" className="space-y-3">
@@ -30,10 +32,8 @@ export function Frames({ work }: { work: LogWork }) {
           {t.title}
         </h2>
         <p className="max-w-prose">{t.intro}</p>
-        {error !== null ? (
-          <p role="alert">{logText.page.failed(error)}</p>
-        ) : value === null ? (
-          <p className="text-soft">{logText.page.working}</p>
+        {value === null || asked.error !== null ? (
+          <Working asked={asked} />
         ) : value.length === 0 ? (
           <p>{t.none}</p>
         ) : (

@@ -8,6 +8,7 @@ import { digits, formatPercent, itemNameOf, listOf, logText, plainList } from '@
 import type { HindsightAsked } from '@/workers/logClient';
 import { NoneHere } from './NoneHere';
 import { useAsked } from './useAsked';
+import { Working } from './Working';
 import type { LogWork } from './useLogWork';
 
 const t = logText.hindsight;
@@ -27,7 +28,8 @@ export function Hindsight({ work }: { work: LogWork }) {
       of.hindsight({ ...work.view, limits, withWished }, TIME_LIMIT_S),
     [work.view, limits, withWished],
   );
-  const { value, thinking, error } = useAsked<Found>(work.keeper, log, question);
+  const asked = useAsked<Found>(work.keeper, log, question);
+  const { value, thinking } = asked;
   return (
     <section aria-labelledby="hindsight" className="space-y-4" aria-busy={thinking}>
       <h2 id="hindsight" className="text-lg">
@@ -51,11 +53,8 @@ export function Hindsight({ work }: { work: LogWork }) {
           onChange={setPercent}
         />
       </div>
-      {error !== null ? (
-        <p role="alert">{logText.page.failed(error)}</p>
-      ) : value === null ? (
-        <p className="text-soft">{logText.page.working}</p>
-      ) : value.count === 0 ? (
+      {(thinking || asked.error !== null || asked.isCancelled) && <Working asked={asked} />}
+      {value === null || asked.error !== null ? null : value.count === 0 ? (
         <NoneHere work={work} />
       ) : (
         <Points found={value} percent={Number(percent)} />

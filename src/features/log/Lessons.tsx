@@ -8,6 +8,7 @@ import type { HindsightAsked, LogOuting } from '@/workers/logClient';
 import { lensSeenName } from './names';
 import { Notes } from './Notes';
 import { useAsked } from './useAsked';
+import { Working } from './Working';
 import type { LogWork } from './useLogWork';
 
 const t = logText.lessons;
@@ -44,7 +45,8 @@ export function Lessons({ work }: { work: LogWork }) {
     }) => of.lessons({ ...work.view, limits, withWished: false }, outing, TIME_LIMIT_S),
     [work.view, limits, outing],
   );
-  const { value, error } = useAsked<Lesson[]>(work.keeper, log, question);
+  const asked = useAsked<Lesson[]>(work.keeper, log, question);
+  const { value } = asked;
   const [ofOuting, ofShelf] = [namesOf(file), itemNameOf(shelf)];
   const name = (id: string) => (shelf.lenses.some((l) => l.id === id) ? ofShelf(id) : ofOuting(id));
   return (
@@ -53,11 +55,8 @@ export function Lessons({ work }: { work: LogWork }) {
         <h2 id="lessons" className="text-lg">
           {t.title}
         </h2>
-        {error !== null ? (
-          <p role="alert">{logText.page.failed(error)}</p>
-        ) : value === null ? (
-          <p className="text-soft">{logText.page.working}</p>
-        ) : value.length === 0 ? (
+        {(asked.thinking || asked.error !== null || asked.isCancelled) && <Working asked={asked} />}
+        {value === null || asked.error !== null ? null : value.length === 0 ? (
           <p>{t.none}</p>
         ) : (
           <ul className="space-y-2">

@@ -8,6 +8,7 @@ import { Button, notify, SelectField } from '@/ui';
 import { formatPercent, logText } from '@/text';
 import type { LogOuting, LogView, OutingAnswer } from '@/workers/logClient';
 import { useAsked } from './useAsked';
+import { Working } from './Working';
 import type { LogWork } from './useLogWork';
 
 const t = logText.shares;
@@ -74,8 +75,9 @@ function Learnt({ work, from }: { work: LogWork; from: OutingFile }) {
     },
     [from, marks],
   );
-  const { value } = useAsked<OutingAnswer>(work.keeper, log, question);
-  if (value === null) return <p className="text-soft">{logText.page.working}</p>;
+  const asked = useAsked<OutingAnswer>(work.keeper, log, question);
+  const { value } = asked;
+  if (value === null) return <Working asked={asked} />;
   const learnt = learntShares(value.against);
   const rows = frames.flatMap((frame) => {
     const then = from.frames.find((f) => f.name === frame.name);

@@ -27,6 +27,7 @@ import { GearOffer } from './GearOffer';
 import { cameraName, lensSeenName } from './names';
 import { NoneHere } from './NoneHere';
 import { useAsked } from './useAsked';
+import { Working } from './Working';
 import type { LogWork } from './useLogWork';
 import { useOutingAnswer } from './useOutingAnswer';
 import type { LensBand } from './usedChart';
@@ -52,10 +53,10 @@ export function Used({ work }: { work: LogWork }) {
       of.usedBesides(view, limits),
     [view, limits],
   );
-  const { value: usage, thinking, error } = useAsked<Usage>(work.keeper, log, question);
+  const asked = useAsked<Usage>(work.keeper, log, question);
+  const { value: usage, thinking } = asked;
   const more = useAsked<UsedBesides>(work.keeper, log, usage === null ? null : besides).value;
-  if (error !== null) return <p role="alert">{logText.page.failed(error)}</p>;
-  if (usage === null) return <p className="text-soft">{logText.page.working}</p>;
+  if (usage === null || asked.error !== null) return <Working asked={asked} />;
   if (usage.count === 0) return <NoneHere work={work} />;
   // Who has no gear yet came for it.
   const isNew = view.shelf.bodies.length === 0;

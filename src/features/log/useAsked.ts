@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import type { Log } from '@/core/log';
 import type { PhotographKeeper } from '@/session';
 
@@ -13,6 +13,17 @@ export interface Asked<T> {
   readonly value: T | null;
   readonly thinking: boolean;
   readonly error: string | null;
+  /** Whether what is asked now was cancelled. */
+  readonly isCancelled: boolean;
+  readonly cancel: () => void;
+  /** Asks what was cancelled once more. */
+  readonly again: () => void;
+}
+
+/** A question at one try; cancelled, it is asked again as another. */
+interface Try {
+  readonly of: unknown;
+  readonly round: number;
 }
 
 /**
@@ -26,6 +37,8 @@ export function useAsked<T>(keeper: PhotographKeeper, log: Log, question: Ask<T>
     readonly value: T | null;
     readonly error: string | null;
   }>({ of: null, value: null, error: null });
+  const [round, setRound] = useState(0);
+  const [cancelled, setCancelled] = useState<Try | null>(null);
   useEffect(() => {
     if (question === null) return;
     let wanted = true;
@@ -41,10 +54,19 @@ export function useAsked<T>(keeper: PhotographKeeper, log: Log, question: Ask<T>
     return () => {
       wanted = false;
     };
-  }, [keeper, log, question]);
+  }, [keeper, log, question, round]);
+  const isCancelled = question !== null && cancelled?.of === question && cancelled.round === round;
+  const cancel = useCallback(() => {
+    // A worker looks at nothing else while it works: it is ended, and the next question starts anew.
+    keeper.client.close();
+    setCancelled({ of: question, round });
+  }, [keeper, question, round]);
   return {
     value: answered.value,
-    thinking: question !== null && answered.of !== question,
+    thinking: question !== null && answered.of !== question && !isCancelled,
     error: answered.of === question ? answered.error : null,
+    isCancelled,
+    cancel,
+    again: useCallback(() => setRound((before) => before + 1), []),
   };
 }

@@ -1,0 +1,42 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { Button } from '@/ui';
+import { logText } from '@/text';
+import type { Asked } from './useAsked';
+
+const t = logText.page;
+
+/** Work that lasts longer can be cancelled. */
+const LONG_MS = 1000;
+
+/** Stands in for an answer that isn't there: it is worked out, was cancelled, or failed. */
+export function Working({
+  asked: { error, isCancelled, cancel, again },
+}: {
+  asked: Asked<unknown>;
+}) {
+  if (error !== null) return <p role="alert">{t.failed(error)}</p>;
+  if (!isCancelled) return <UnderWay onCancel={cancel} />;
+  return (
+    <p role="status" className="flex items-center gap-3">
+      {t.cancelled}
+      <Button onClick={again}>{t.workItOut}</Button>
+    </p>
+  );
+}
+
+function UnderWay({ onCancel }: { onCancel: () => void }) {
+  const [isLong, setIsLong] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setIsLong(true), LONG_MS);
+    return () => clearTimeout(timer);
+  }, []);
+  return (
+    <p className="flex items-center gap-3 text-soft">
+      {t.working}
+      {isLong && <progress aria-label={t.working} />}
+      {isLong && <Button onClick={onCancel}>{t.cancel}</Button>}
+    </p>
+  );
+}
