@@ -1,6 +1,6 @@
 import type { Limits } from '@/core/brief';
 import { USUAL_WITHIN, usualFigure } from '@/core/gear';
-import { AIM_TOLERANCE, type AimName } from '../problem/aims';
+import { AIM_TOLERANCE, type AimName, FEWEST_AIMS } from '../problem/aims';
 import type { SelectableItem } from '../problem/item';
 import { type Problem, problemOf } from '../problem/problem';
 import type { LineupQuestion } from '../problem/question';
@@ -36,7 +36,7 @@ interface Hope {
 /**
  * The figure that decides by being unknown, if one does. The choice is made once more with each
  * estimated figure outside the lineup as good as it may well be, and each price that can't be estimated
- * as if it were nothing.
+ * as if it were nothing. One that decides what is covered, or by how many items, is told before others.
  */
 export function unknownDecides(
   solver: MipSolver,
@@ -48,6 +48,7 @@ export function unknownDecides(
   if (choice.open !== null) return null;
   const taken = new Set(choice.taken);
   const { items } = problem.choice;
+  let first: UnknownDecides | null = null;
   for (const figure of decidingFigures(problem.limits)) {
     const hope = hopeOf(figure, question, problem, taken);
     if (hope === null) continue;
@@ -58,15 +59,17 @@ export function unknownDecides(
     if (ids.length === 0 || (aim === undefined && figure === 'diameter')) continue;
     const others = new Set(found.taken);
     const instead = items.filter((p) => taken.has(p.id) && !others.has(p.id));
-    return {
+    const decides = {
       figure,
       aim: aim ?? (figure as AimName),
       ids,
       instead: instead.map((p) => p.id),
       below: belowOf(figure, problem, hope, choice, found),
     };
+    if (FEWEST_AIMS.has(decides.aim)) return decides;
+    first ??= decides;
   }
-  return null;
+  return first;
 }
 
 /** What the open ones would have to come to less than; null where what goes isn't known either. */

@@ -66,6 +66,26 @@ describe('a limit on the diameter of lenses', () => {
     expect(result.lensesOut).toMatchObject([{ lensId: 'unknown', reason: 'diameter-unknown' }]);
   });
 
+  it('does not hide that an estimated weight decides what is covered', () => {
+    // As usual the 200 mm weighs 680 g, at best 425: with the 400 g of the thin one within 850 g.
+    const tele = aLens('tele', 200, 200, 4, { diameterMm: 60, weightG: null });
+    const lighter = { ...unknown, weightG: 390 };
+    const result = solveWith(
+      solver,
+      aQuestion({
+        shelf: aShelf([lighter, thin, tele]),
+        frames: [FRAME, focalFrame('far', 200, 200, 'free', { want: 'want' })],
+        limits: someLimits({ maxDiameterMm: 66, maxLineupWeightG: 850 }),
+      }),
+    );
+    expect([...takenOf(result)]).toEqual(['thin']);
+    expect(result.notes).toMatchObject([
+      { code: 'diameter-unknown' },
+      { code: 'unknown-decides', figure: 'weight', aim: 'wants', ids: ['tele'] },
+    ]);
+    expect(result.status).toBe('unverified');
+  });
+
   it('does not hold for what is locked in, and says so', () => {
     const result = solve([thick, thin], { maxDiameterMm: 70, lockedIn: ['thick'] });
     expect([...takenOf(result)]).toEqual(['thick']);
