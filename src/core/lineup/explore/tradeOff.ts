@@ -84,17 +84,22 @@ export function tradeOff(
   let boxes: Box[] = [
     { items: Infinity, weightG: Infinity, spend: Infinity, wantsPercent: Infinity },
   ];
-  for (let box = boxes.pop(); box !== undefined; box = boxes.pop()) {
-    if (points.length >= mostPoints || !goOn()) return { points: ordered(points), complete: false };
-    const outcome = within(box);
-    if (outcome.kind === 'time-limit') return { points: ordered(points), complete: false };
-    if (outcome.kind === 'infeasible') continue;
-    const values = valuesOf(costs, outcome.values);
-    points.push(pointOf(model, problem.choice.estimated.weight, outcome.values, values));
-    boxes = cutBelow([...boxes, box], values);
-    progress(points.length / mostPoints);
+  try {
+    for (let box = boxes.pop(); box !== undefined; box = boxes.pop()) {
+      if (points.length >= mostPoints || !goOn())
+        return { points: ordered(points), complete: false };
+      const outcome = within(box);
+      if (outcome.kind === 'time-limit') return { points: ordered(points), complete: false };
+      if (outcome.kind === 'infeasible') continue;
+      const values = valuesOf(costs, outcome.values);
+      points.push(pointOf(model, problem.choice.estimated.weight, outcome.values, values));
+      boxes = cutBelow([...boxes, box], values);
+      progress(points.length / mostPoints);
+    }
+    return { points: ordered(points), complete: true };
+  } finally {
+    session.close();
   }
-  return { points: ordered(points), complete: true };
 }
 
 function minimiseOnce(

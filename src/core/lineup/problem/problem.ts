@@ -175,7 +175,7 @@ function targetsOf(
   const plain = framed.filter((f) => unheld.has(f.frame.id));
   const asked = plain.length === 0 ? askedHard : new Map([...askedHard, ...covering(plain)]);
   const shares = wantSharesPercent(frames);
-  const usualM = Math.max(...table.setups.map((s) => s.usualMinFocusM ?? 0));
+  const usualM = table.setups.reduce((most, s) => Math.max(most, s.usualMinFocusM ?? 0), 0);
   /** Asked for nearer than a lens usually focuses of which nobody knows how near it does. */
   const restsOnFocus = (frame: Frame) =>
     (nearestAskedM(frame) ?? Infinity) < usualM &&
