@@ -8,6 +8,7 @@ import {
   type MipSolver,
   NOT_SEARCHED,
   type Reached,
+  rowOver,
 } from '@/core/lineup';
 import { branch, type Branched, type Relaxation, type Whole, wholeStep } from './branch';
 
@@ -198,15 +199,8 @@ class HighsSession implements MipSession {
     const onFace = gap <= SAME_OBJECTIVE * size;
     if (root && best) this.fix(root, onFace ? SAME_OBJECTIVE * size : gap + slackAt(size), onFace);
     if (onFace) return;
-    for (const { costs, value } of parts) {
-      const columns = costs.flatMap((c, i) => (c === 0 ? [] : [i]));
-      this.insert({
-        lower: -Infinity,
-        upper: value + slackAt(value),
-        columns,
-        coefficients: columns.map((i) => costs[i] ?? 0),
-      });
-    }
+    for (const { costs, value } of parts)
+      this.insert(rowOver(costs, -Infinity, value + slackAt(value)));
   }
 
   private fix({ values, duals, rows }: Root, gap: number, onFace: boolean): void {

@@ -244,9 +244,9 @@ function batteriesOf(
 function counted(
   body: Body,
   figure: 'picturesPerCharge' | 'cardSlots' | 'fileMb',
-  { shelf, outing }: CarryQuestion,
+  { shelf }: CarryQuestion,
 ): number {
-  return body[figure] ?? usualFigure('bodies', body, figure, { shelf, ...outing }) ?? 1;
+  return body[figure] ?? usualFigure('bodies', body, figure, { shelf }) ?? 1;
 }
 
 function cardsOf(body: Body, pictures: number, question: CarryQuestion): PackingLine {

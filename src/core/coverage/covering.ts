@@ -34,7 +34,7 @@ export interface Harder {
   /** Whether an unknown closest focus counts as is usual; else it is taken to be near enough. */
   readonly usualFocus: boolean;
 }
-const AS_ASKED: Harder = { stops: 0, uncropped: false, leastGrade: null, usualFocus: false };
+export const AS_ASKED: Harder = { stops: 0, uncropped: false, leastGrade: null, usualFocus: false };
 const NOWHERE: IntervalSet = [];
 
 /** The places of a frame's axis that a setup makes, cropping allowed. */

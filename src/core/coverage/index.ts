@@ -1,5 +1,6 @@
 /** One setup on one frame: the places it makes, its verdict and margins. */
 export {
+  AS_ASKED,
   type Covering,
   coveredPositions,
   coveringSetups,

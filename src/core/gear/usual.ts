@@ -46,10 +46,10 @@ const usualConverterWeightG = ({ factor }: Converter) => twoDigits(140 * factor,
 const usualTubeWeightG = ({ lengthMm }: Tube) => twoDigits(40 + 2.5 * lengthMm, 40, 300);
 const usualAdapterWeightG = ({ factor }: Adapter) => twoDigits(factor === 1 ? 120 : 180, 60, 300);
 
-/** Where a figure is used: on what shelf, and in what money. */
+/** Where a figure is used: on what shelf, and in what money; without it no price is estimated. */
 export interface UsualFor {
   readonly shelf: Pick<Shelf, 'bodies'>;
-  readonly currency: string;
+  readonly currency?: string | undefined;
 }
 
 type Usual<T, Key extends string> = {
@@ -57,15 +57,16 @@ type Usual<T, Key extends string> = {
 };
 
 const LENS: Usual<Lens, LensFigure | 'weightG' | 'priceNew' | 'priceUsed'> = {
-  weightG: (l, { shelf }) => usualWeightG(l, diagonalFor(l, shelf)),
-  lengthMm: (l, { shelf }) => usualLengthMm(l, diagonalFor(l, shelf)),
-  diameterMm: (l, { shelf }) => usualDiameterMm(l, diagonalFor(l, shelf)),
-  filterMm: (l, { shelf }) =>
-    l.frontThread === false ? null : usualThreadMm(l, diagonalFor(l, shelf)),
+  weightG: onSensor(usualWeightG),
+  lengthMm: onSensor(usualLengthMm),
+  diameterMm: onSensor(usualDiameterMm),
+  filterMm: onSensor((l, diagonalMm) =>
+    l.frontThread === false ? null : usualThreadMm(l, diagonalMm),
+  ),
   minFocusM: usualMinFocusM,
   maxMagnification: usualMagnification,
-  priceNew: (l, { shelf, currency }) => usualPrice(l, diagonalFor(l, shelf), 'new', currency),
-  priceUsed: (l, { shelf, currency }) => usualPrice(l, diagonalFor(l, shelf), 'used', currency),
+  priceNew: onSensor((l, mm, currency) => usualPrice(l, mm, 'new', currency)),
+  priceUsed: onSensor((l, mm, currency) => usualPrice(l, mm, 'used', currency)),
 };
 const BODY: Usual<Body, BodyFigure | 'weightG'> = {
   weightG: usualBodyWeightG,
@@ -109,14 +110,19 @@ export interface Weighing {
 export function weighingOf(shelf: Shelf): Weighing {
   const weights = new Map<string, number>();
   const estimated = new Set<string>();
-  // No weight depends on money.
-  const where = { shelf, currency: '' };
+  const where = { shelf };
   for (const kind of ITEM_KINDS)
     for (const item of shelf[kind]) {
       weights.set(item.id, item.weightG ?? usualFigure(kind, item, 'weightG', where) ?? 0);
       if (item.weightG === null) estimated.add(item.id);
     }
   return { of: (id) => weights.get(id) ?? 0, isEstimated: (id) => estimated.has(id) };
+}
+
+/** A figure of a lens that goes by the diagonal of the sensor that it is used on. */
+function onSensor(of: (lens: Lens, diagonalMm: number, currency?: string) => number | null) {
+  return (lens: Lens, { shelf, currency }: UsualFor) =>
+    of(lens, diagonalFor(lens, shelf), currency);
 }
 
 /** Of the largest sensor with the lens's mount; where there is none, of 36 × 24 mm. */

@@ -79,23 +79,24 @@ export function usualThreadMm(lens: Lens, diagonalMm: number): number | null {
 
 /** Largest magnification, at the long end. */
 const USUAL_MAGNIFICATION = { prime: 0.15, zoom: 0.23, closeUp: 1 } as const;
-/** The same of zooms as a thin lens, since they shorten their focal length towards their closest focus. */
-const THIN_ZOOM_MAGNIFICATION = 0.4;
+/** The same as a thin lens: zooms shorten their focal length towards their closest focus. */
+const THIN_MAGNIFICATION = { ...USUAL_MAGNIFICATION, zoom: 0.4 } as const;
 
-/** As the lens is named by what it is made for. */
-const isForCloseUps = ({ name }: Lens) => /\b(macro|micro)\b/iu.test(name);
+/** As the lens is named by what it is made for, and else by its range. */
+function makeOf({ name, focal }: Lens): keyof typeof USUAL_MAGNIFICATION {
+  if (/\b(macro|micro)\b/iu.test(name)) return 'closeUp';
+  return isPrime(focal) ? 'prime' : 'zoom';
+}
 
-/** Times; half are within a fourth. */
+/** Times; half are within a third. */
 export function usualMagnification(lens: Lens): number {
-  if (isForCloseUps(lens)) return USUAL_MAGNIFICATION.closeUp;
-  return isPrime(lens.focal) ? USUAL_MAGNIFICATION.prime : USUAL_MAGNIFICATION.zoom;
+  return USUAL_MAGNIFICATION[makeOf(lens)];
 }
 
 /** m from the sensor, of a thin lens at the long end; half are within a fourth. */
 export function usualMinFocusM(lens: Lens): number {
-  const m = usualMagnification(lens);
-  const thin = m === USUAL_MAGNIFICATION.zoom ? THIN_ZOOM_MAGNIFICATION : m;
-  return twoDigits(focusDistanceMm(lens.focal.longMm, thin), 100, 10_000) / 1000;
+  const closestMm = focusDistanceMm(lens.focal.longMm, THIN_MAGNIFICATION[makeOf(lens)]);
+  return twoDigits(closestMm, 100, 10_000) / 1000;
 }
 
 /** What is paid for a used thing of what it costs new. Common practice, no source. */
@@ -108,9 +109,9 @@ export function usualPrice(
   lens: Lens,
   diagonalMm: number,
   basis: 'new' | 'used',
-  currency: string,
+  currency: string | undefined,
 ): number | null {
-  if (!CURRENCIES.has(currency)) return null;
+  if (currency === undefined || !CURRENCIES.has(currency)) return null;
   const { pupilMm, retrofocus, zoom, format } = buildOf(lens, diagonalMm);
   const price = 1.57 * pupilMm ** 1.69 * retrofocus ** 3 * zoom(2.05, -0.92) * format ** -0.55;
   return twoDigits(price * (basis === 'new' ? 1 : USED_SHARE), 50, 15_000);

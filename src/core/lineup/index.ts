@@ -39,6 +39,7 @@ export {
   type MipSolver,
   NOT_SEARCHED,
   type Reached,
+  rowOver,
   sessionWith,
 } from './solve/mipSolver';
 export { type CoveringModel, modelOf } from './solve/model';

@@ -143,10 +143,8 @@ function bagItems(shelf: Shelf, plan: CarryPlan) {
 
 /** A lens standing, as a block; as is usual for its kind where nobody knows it. */
 function lensSize(lens: Lens, shelf: Shelf) {
-  // No size depends on money.
-  const where = { shelf, currency: '' };
   const of = (figure: 'lengthMm' | 'diameterMm') =>
-    lens[figure] ?? usualFigure('lenses', lens, figure, where);
+    lens[figure] ?? usualFigure('lenses', lens, figure, { shelf });
   const [lengthMm, diameterMm] = [of('lengthMm'), of('diameterMm')];
   if (lengthMm === null || diameterMm === null) return null;
   return { widthMm: diameterMm, heightMm: lengthMm + CAPS_MM, depthMm: diameterMm };

@@ -32,14 +32,15 @@ const [, LEAST_MAGNIFICATION] = LENS_FIGURES.maxMagnification.ends;
 /** What the cover of a frame by a setup rests on that is not known. */
 export function assumptionsOf(setup: Setup, frame: Frame): Assumption[] {
   const { special, depth } = frame;
+  const focus = restsOnFocus(setup, frame);
   const isAssumed: Readonly<Record<Assumption, () => boolean>> = {
     'autofocus-unknown': () => special.autofocus && setup.autofocus === null,
     'thread-unknown': () => special.frontFilter && setup.takesFilter === null,
     'shift-unknown': () => special.perspectiveControl && setup.shift === null,
     'smallest-aperture-unknown': () => depth.sharp !== null && setup.smallestFNumber === null,
     'sealing-unknown': () => special.sealed && setup.sealed === null,
-    'closest-focus-estimated': () => restsOnFocus(setup, frame) === 'usual',
-    'closest-focus-unknown': () => restsOnFocus(setup, frame) === 'nearer',
+    'closest-focus-estimated': () => focus === 'usual',
+    'closest-focus-unknown': () => focus === 'nearer',
   };
   return ASSUMPTIONS.filter((code) => isAssumed[code]());
 }

@@ -1,4 +1,3 @@
-import type { LensId } from '@/core/gear';
 import type { Choice } from '../solve/choose';
 import { type Assumption, ASSUMPTIONS } from './assumptions';
 import { FEWEST_AIMS } from '../problem/aims';
@@ -100,9 +99,9 @@ export function notesOf(
       ),
     ].sort();
   // What is nearer than usual for one picture asks for the figure anyhow.
-  const nearer = new Set(resting('closest-focus-unknown'));
+  const nearer = new Set<string>(resting('closest-focus-unknown'));
   const isSaid = (code: Assumption, id: string) =>
-    code === 'closest-focus-estimated' && nearer.has(id as LensId);
+    code === 'closest-focus-estimated' && nearer.has(id);
   const named: {
     code: Exclude<
       Note['code'],

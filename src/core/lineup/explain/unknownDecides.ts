@@ -4,7 +4,7 @@ import { AIM_TOLERANCE, type AimName, FEWEST_AIMS } from '../problem/aims';
 import type { SelectableItem } from '../problem/item';
 import { type Problem, problemOf } from '../problem/problem';
 import type { LineupQuestion } from '../problem/question';
-import type { EstimatedFigure } from '../problem/selectable';
+import type { EstimatedFigure, Selectable } from '../problem/selectable';
 import { presolve } from '../presolve/presolve';
 import { type Choice, choose } from '../solve/choose';
 import type { MipSolver } from '../solve/mipSolver';
@@ -59,12 +59,13 @@ export function unknownDecides(
     if (ids.length === 0 || (aim === undefined && figure === 'diameter')) continue;
     const others = new Set(found.taken);
     const instead = items.filter((p) => taken.has(p.id) && !others.has(p.id));
+    const came = items.filter((p) => others.has(p.id) && !taken.has(p.id));
     const decides = {
       figure,
       aim: aim ?? (figure as AimName),
       ids,
       instead: instead.map((p) => p.id),
-      below: belowOf(figure, problem, hope, choice, found),
+      below: belowOf(figure, problem.choice.estimated, hope, instead, came),
     };
     if (FEWEST_AIMS.has(decides.aim)) return decides;
     first ??= decides;
@@ -72,24 +73,20 @@ export function unknownDecides(
   return first;
 }
 
-/** What the open ones would have to come to less than; null where what goes isn't known either. */
+/** What the open ones would have to come to less than; null where what stays at home isn't known either. */
 function belowOf(
   figure: EstimatedFigure,
-  { choice: { items, estimated } }: Problem,
+  estimated: Selectable['estimated'],
   { isOpen, countOf }: Hope,
-  choice: Choice,
-  found: Choice,
+  instead: readonly SelectableItem[],
+  came: readonly SelectableItem[],
 ): number | null {
   if (countOf === null) return null;
-  const others = new Set(found.taken);
-  const taken = new Set(choice.taken);
   const isKnown = (p: SelectableItem) =>
     !estimated[figure].has(p.id) && (figure === 'weight' || p.price !== null);
-  const gone = items.filter((p) => taken.has(p.id) && !others.has(p.id));
-  const sum = (of: ReadonlySet<string>) =>
-    items.reduce((all, p) => all + (of.has(p.id) && !isOpen(p.id) ? countOf(p) : 0), 0);
-  const below = sum(taken) - sum(others);
-  return gone.every(isKnown) && below > AIM_TOLERANCE ? below : null;
+  const sum = (of: readonly SelectableItem[]) => of.reduce((all, p) => all + countOf(p), 0);
+  const below = sum(instead) - sum(came.filter((p) => !isOpen(p.id)));
+  return instead.every(isKnown) && below > AIM_TOLERANCE ? below : null;
 }
 
 function hopeOf(
@@ -124,10 +121,9 @@ function hopeOf(
 function thinnerLenses(question: LineupQuestion, { choice, tied }: Problem): Hope | null {
   const open = new Set(choice.unknown.get('diameter-unknown'));
   if (open.size === 0) return null;
-  const { shelf, outing } = question;
-  const where = { shelf, currency: outing.currency ?? '' };
+  const { shelf } = question;
   const lenses = shelf.lenses.map((l) => {
-    const usual = open.has(l.id) ? usualFigure('lenses', l, 'diameterMm', where) : null;
+    const usual = open.has(l.id) ? usualFigure('lenses', l, 'diameterMm', { shelf }) : null;
     return usual === null ? l : { ...l, diameterMm: usual / USUAL_WITHIN.diameterMm };
   });
   const problem = problemOf({ ...question, shelf: { ...shelf, lenses } }, tied);

@@ -1,6 +1,12 @@
 import type { FrameId } from '@/core/brief';
 import type { Problem } from '../problem/problem';
-import type { MipModel, MipOutcome, MipRow, MipSolver } from '../solve/mipSolver';
+import {
+  type MipModel,
+  type MipOutcome,
+  type MipRow,
+  type MipSolver,
+  rowOver,
+} from '../solve/mipSolver';
 import { type CoveringModel, modelOf } from '../solve/model';
 import { AIM_TOLERANCE, aimsOf, partLost } from '../problem/aims';
 import { wantSharesPercent } from '../problem/wantShares';
@@ -74,7 +80,11 @@ export function tradeOff(
   const session = solver.open({
     ...model.mip,
     deciding: model.items.length,
-    rows: [...model.mip.rows, ...musts, ...DIMENSIONS.map((d) => rowOf(costs[d]))],
+    rows: [
+      ...model.mip.rows,
+      ...musts,
+      ...DIMENSIONS.map((d) => rowOver(costs[d], -Infinity, Infinity)),
+    ],
   });
   const within = (box: Box) => {
     DIMENSIONS.forEach((d, i) => session.boundRow(first + i, -Infinity, box[d]));
@@ -114,17 +124,6 @@ function minimiseOnce(
   } finally {
     session.close();
   }
-}
-
-/** A sum of costs that nothing bounds yet. */
-function rowOf(costs: readonly number[]): MipRow {
-  const columns = costs.flatMap((c, i) => (c === 0 ? [] : [i]));
-  return {
-    lower: -Infinity,
-    upper: Infinity,
-    columns,
-    coefficients: columns.map((i) => costs[i] ?? 0),
-  };
 }
 
 /** Cuts every box that holds a point below it, dimension by dimension, and drops boxes in others. */

@@ -18,11 +18,11 @@ export interface Pricing {
   readonly isEstimated: (id: string) => boolean;
 }
 
-/** @param currency of the prices; of those that aren't known, none is estimated */
+/** @param currency of the prices; without one none is estimated */
 export function pricingOf(
   shelf: Shelf,
   limits: Pick<Limits, 'priceBasis'>,
-  currency: string,
+  currency: string | undefined,
 ): Pricing {
   const figure = limits.priceBasis === 'new' ? 'priceNew' : 'priceUsed';
   const usual = new Map<string, number>();
@@ -41,7 +41,8 @@ export function pricingOf(
     spend: (id) => {
       const item = items.get(id);
       if (!item) return null;
-      return item.ownership === 'wished' ? of(id) : spendOf(item, limits);
+      if (item.ownership === 'wished') return of(id);
+      return item.ownership === 'rented' ? rentOf(item.loan) : 0;
     },
     isEstimated: (id) => usual.has(id),
   };
@@ -65,15 +66,6 @@ export function priceOf(
   return priceBasis === 'new'
     ? (item.priceNew ?? item.priceUsed)
     : (item.priceUsed ?? item.priceNew);
-}
-
-/** Money it takes to have an item: its price to buy it, its days to rent it; null when not known. */
-export function spendOf(
-  item: Omit<PricedItem, 'id' | 'weightG'>,
-  limits: Pick<Limits, 'priceBasis'>,
-): number | null {
-  if (item.ownership === 'wished') return priceOf(item, limits);
-  return item.ownership === 'rented' ? rentOf(item.loan) : 0;
 }
 
 function rentOf(of: Loan | null): number | null {

@@ -10,6 +10,7 @@ import {
 } from '@/core/brief';
 import type { BodyId } from '@/core/gear';
 import {
+  AS_ASKED,
   type Covering,
   coveringSetups,
   type Harder,
@@ -40,17 +41,16 @@ export type Layer =
   | 'good'
   | 'firstClass';
 
-const NO_HARDER: Harder = { stops: 0, uncropped: false, leastGrade: null, usualFocus: false };
 /** How much harder each layer is; null where it is no harder. */
 const HARDER: Readonly<Record<Layer, Harder | null>> = {
   base: null,
   single: null,
-  usualFocus: { ...NO_HARDER, usualFocus: true },
-  stop1: { ...NO_HARDER, stops: 1 },
-  stop2: { ...NO_HARDER, stops: 2 },
-  whole: { ...NO_HARDER, uncropped: true },
-  good: { ...NO_HARDER, leastGrade: 'good' },
-  firstClass: { ...NO_HARDER, leastGrade: 'first-class' },
+  usualFocus: { ...AS_ASKED, usualFocus: true },
+  stop1: { ...AS_ASKED, stops: 1 },
+  stop2: { ...AS_ASKED, stops: 2 },
+  whole: { ...AS_ASKED, uncropped: true },
+  good: { ...AS_ASKED, leastGrade: 'good' },
+  firstClass: { ...AS_ASKED, leastGrade: 'first-class' },
 };
 
 /** A frame, or another reading of it, with the opportunities on which it can be got. */

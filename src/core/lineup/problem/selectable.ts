@@ -42,7 +42,7 @@ export function selectable(
   shelf: Shelf,
   limits: Limits,
   pace: Pace = AT_EASE,
-  currency = '',
+  currency?: string,
 ): Selectable {
   const lockedIn = new Set(limits.lockedIn);
   const eligible = eligibleGear(shelf, limits);

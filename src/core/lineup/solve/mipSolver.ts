@@ -6,6 +6,12 @@ export interface MipRow {
   readonly coefficients: readonly number[];
 }
 
+/** The sum of what columns cost, between two ends. */
+export function rowOver(costs: readonly number[], lower: number, upper: number): MipRow {
+  const columns = costs.flatMap((c, i) => (c === 0 ? [] : [i]));
+  return { lower, upper, columns, coefficients: columns.map((i) => costs[i]!) };
+}
+
 /** A model without objective: columns between bounds, some whole-numbered, and rows. */
 export interface MipModel {
   readonly columnCount: number;

@@ -238,10 +238,8 @@ class ModelBuilder {
   /** A column that may be 1 where a frame isn't got even once; the aims before keep it from being given up. */
   private notGot(frameId: FrameId): number {
     const column = this.column(0, 1, false);
-    const [first] = this.targets
-      .filter(({ target: { frame, layer } }) => frame.id === frameId && isFirst({ frame, layer }))
-      .map((t) => t.column);
-    if (first !== undefined) this.sumAtMostOne([column, first]);
+    const first = this.targets.find(({ target }) => target.frame.id === frameId && isFirst(target));
+    if (first) this.sumAtMostOne([column, first.column]);
     return column;
   }
 
