@@ -469,6 +469,15 @@ describe('what a page left behind', () => {
     browser.parts.records.fault.fails = null;
     return { browser, tab };
   };
+  /** Another tab writes since, and the version that was left is kept. */
+  const writtenSince = async ({ browser, tab }: Awaited<ReturnType<typeof leaveWith>>) => {
+    const other = await openTab(browser, 2);
+    browser.clock.now += 61_000;
+    rename(other, 1, 'by another');
+    await other.keeper.save();
+    await versionsKept(browser.stores);
+    return { browser, tab, other };
+  };
   const textOf = (key: string) => (key === 'shelf' ? shelfCodec : planCodec) as never;
 
   it('counts where it is the newest', async () => {
@@ -480,12 +489,7 @@ describe('what a page left behind', () => {
   });
 
   it('is joined where another tab wrote since, and never replaces it', async () => {
-    const { browser, tab } = await leaveWith('left');
-    const other = await openTab(browser, 2);
-    browser.clock.now += 61_000;
-    rename(other, 1, 'by another');
-    await other.keeper.save();
-    await versionsKept(browser.stores);
+    const { tab, other } = await writtenSince(await leaveWith('left'));
     await takeLeftBehind(tab.host, textOf);
     const frames = (await openPlan(tab.host, KEY))!.value.frames;
     expect(frames.slice(0, 2).map((f) => f.name)).toEqual(['left', 'by another']);
@@ -493,12 +497,7 @@ describe('what a page left behind', () => {
   });
 
   it('is set aside where what it was made from is no longer known, and joined with nothing', async () => {
-    const { browser, tab } = await leaveWith('left');
-    const other = await openTab(browser, 2);
-    browser.clock.now += 61_000;
-    rename(other, 1, 'by another');
-    await other.keeper.save();
-    await versionsKept(browser.stores);
+    const { browser, tab, other } = await writtenSince(await leaveWith('left'));
     browser.parts.versions.values.clear();
     const before = await record(browser);
     await takeLeftBehind(tab.host, textOf);

@@ -53,7 +53,7 @@ export function Hindsight({ work }: { work: LogWork }) {
           onChange={setPercent}
         />
       </div>
-      {(thinking || asked.error !== null || asked.isCancelled) && <Working asked={asked} />}
+      <Working asked={asked} />
       {value === null || asked.error !== null ? null : value.count === 0 ? (
         <NoneHere work={work} />
       ) : (

@@ -55,7 +55,7 @@ export function Lessons({ work }: { work: LogWork }) {
         <h2 id="lessons" className="text-lg">
           {t.title}
         </h2>
-        {(asked.thinking || asked.error !== null || asked.isCancelled) && <Working asked={asked} />}
+        <Working asked={asked} />
         {value === null || asked.error !== null ? null : value.length === 0 ? (
           <p>{t.none}</p>
         ) : (

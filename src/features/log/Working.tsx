@@ -10,14 +10,15 @@ const t = logText.page;
 /** Work that lasts longer can be cancelled. */
 const LONG_MS = 1000;
 
-/** Stands in for an answer that isn't there: it is worked out, was cancelled, or failed. */
+/** Says of an answer that it is worked out, was cancelled, or failed; nothing once it is there. */
 export function Working({
-  asked: { error, isCancelled, cancel, again },
+  asked: { error, thinking, isCancelled, cancel, again },
 }: {
   asked: Asked<unknown>;
 }) {
   if (error !== null) return <p role="alert">{t.failed(error)}</p>;
-  if (!isCancelled) return <UnderWay onCancel={cancel} />;
+  if (thinking) return <UnderWay onCancel={cancel} />;
+  if (!isCancelled) return null;
   return (
     <p role="status" className="flex items-center gap-3">
       {t.cancelled}

@@ -20,12 +20,6 @@ export interface Asked<T> {
   readonly again: () => void;
 }
 
-/** A question at one try; cancelled, it is asked again as another. */
-interface Try {
-  readonly of: unknown;
-  readonly round: number;
-}
-
 /**
  * Asks the log's worker, and again whenever the question is another one.
  *
@@ -38,7 +32,7 @@ export function useAsked<T>(keeper: PhotographKeeper, log: Log, question: Ask<T>
     readonly error: string | null;
   }>({ of: null, value: null, error: null });
   const [round, setRound] = useState(0);
-  const [cancelled, setCancelled] = useState<Try | null>(null);
+  const [cancelled, setCancelled] = useState<Ask<T> | null>(null);
   useEffect(() => {
     if (question === null) return;
     let wanted = true;
@@ -55,18 +49,21 @@ export function useAsked<T>(keeper: PhotographKeeper, log: Log, question: Ask<T>
       wanted = false;
     };
   }, [keeper, log, question, round]);
-  const isCancelled = question !== null && cancelled?.of === question && cancelled.round === round;
+  const isCancelled = question !== null && cancelled === question;
   const cancel = useCallback(() => {
     // A worker looks at nothing else while it works: it is ended, and the next question starts anew.
     keeper.client.close();
-    setCancelled({ of: question, round });
-  }, [keeper, question, round]);
+    setCancelled(() => question);
+  }, [keeper, question]);
   return {
     value: answered.value,
     thinking: question !== null && answered.of !== question && !isCancelled,
     error: answered.of === question ? answered.error : null,
     isCancelled,
     cancel,
-    again: useCallback(() => setRound((before) => before + 1), []),
+    again: useCallback(() => {
+      setCancelled(null);
+      setRound((before) => before + 1);
+    }, []),
   };
 }

@@ -118,7 +118,6 @@ const STATUS = {
   proven: t.fewestPossibleProven,
   'best-found': t.bestFoundSoFar,
   impossible: t.limitsConflict,
-  unverified: t.fewestByEstimatedFigures,
 } as const;
 
 const ESTIMATED_BY: Readonly<Partial<Record<Note['code'], EstimatedFigure>>> = {
