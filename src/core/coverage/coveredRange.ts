@@ -244,23 +244,43 @@ function shortestSpot(setup: Setup, task: CoverageTask, x: number): Spot | null 
   const isBlurred = (at: Spot) => isNoSlower(fNumberUsed(setup, task, at), blurFNumber(demand, at));
   if (isBlurred(spot)) return spot;
   const longest = longestMm(setup, axis, framing.slopeMax, x);
-  if (longest <= f || !isBlurred(spotAt(task, longest, x))) return null;
-  return spotAt(
-    task,
-    boundary(longest, f, (g) => isBlurred(spotAt(task, g, x))),
-    x,
-  );
+  let before = f;
+  for (const next of blurTurnsMm(setup, task, f, longest, x)) {
+    if (isBlurred(spotAt(task, next, x))) {
+      const shortest = boundary(next, before, (g) => isBlurred(spotAt(task, g, x)));
+      return spotAt(task, shortest, x);
+    }
+    before = next;
+  }
+  return null;
+}
+
+/**
+ * Focal lengths, mm, upwards, between which a blur only comes or only goes: where the crop ends, where
+ * the f-number's slope changes, and the longest of all.
+ */
+function blurTurnsMm(
+  setup: Setup,
+  { slopeWhole }: CoverageTask,
+  shortest: number,
+  longest: number,
+  x: number,
+): number[] {
+  const turns = [slopeWhole * x, ...setup.breakpoints].filter((f) => f > shortest && f < longest);
+  turns.sort((a, b) => a - b);
+  if (longest > shortest) turns.push(longest);
+  return turns;
 }
 
 /** The places inside a range, upwards, between which each condition only rises or only falls. */
 function breakpointsOf(setup: Setup, task: CoverageTask, { from, to }: Interval): number[] {
   if (from === to) return [];
-  const { axis, framing, demand, slopeMin, slopeWhole, asked } = task;
+  const { axis, demand, slopeMin, slopeWhole, asked } = task;
   const breakpoints = breakpointsOfShortest(setup, axis, slopeMin, slopeWhole);
   // By flash N·(1 + m)·D is least at m = 1/2, D = 4.5·f.
   const flash = demand.light?.flashReach ?? null;
   if (flash !== null) breakpoints.push((4.5 * setup.focal.wideMm) / MM_PER_M);
-  if (asked.blur) breakpoints.push(...blurBreakpoints(setup, framing, demand));
+  if (asked.blur) breakpoints.push(...blurBreakpoints(setup, task));
   const inside = breakpoints.filter((x) => x > from && x < to).sort((a, b) => a - b);
   return mayTurn(setup, task)
     ? [...inside, ...turningPoints(setup, task, [from, ...inside, to])].sort((a, b) => a - b)
@@ -363,22 +383,23 @@ function measuresOf(setup: Setup, task: CoverageTask): ((x: number) => number)[]
 }
 
 /**
- * Where the longest framing passes a point of the f-number's table, or the long end; and where, on
- * a falling f-number, the blur of the longest framing is at its best: x = behind·(1 − p)/p with
- * N ∝ f^p.
+ * Where the longest framing, and the widest that needs no crop, pass a point of the f-number's table, or
+ * the long end; and where, on a falling f-number, the blur of such a framing is at its best:
+ * x = behind·(1 − p)/p with N ∝ f^p.
  */
-function blurBreakpoints(setup: Setup, framing: Framing, demand: Demand): number[] {
-  const { slopeMax } = framing;
+function blurBreakpoints(setup: Setup, { framing, slopeWhole, demand }: CoverageTask): number[] {
   const points = [setup.focal.wideMm, ...setup.breakpoints, setup.focal.longMm];
-  const breakpoints = points.map((f) => f / slopeMax);
+  const slopes = [framing.slopeMax, slopeWhole].filter((slope) => slope > 0);
+  const breakpoints = slopes.flatMap((slope) => points.map((f) => f / slope));
   const behind = demand.blur?.behindM ?? Infinity;
   if (!Number.isFinite(behind)) return breakpoints;
-  const m = framing.magnifications(1)?.most ?? 0;
+  const { most = 0, least = 0 } = framing.magnifications(1) ?? {};
   points.slice(1).forEach((f, i) => {
     const before = points[i] ?? f;
     if (f <= before) return;
     const p = Math.log(setup.fNumberAt(f) / setup.fNumberAt(before)) / Math.log(f / before);
-    if (p > 0 && p < 1) breakpoints.push(((behind * (1 - p)) / p) * (1 + m));
+    if (p > 0 && p < 1)
+      for (const m of [most, least]) breakpoints.push(((behind * (1 - p)) / p) * (1 + m));
   });
   return breakpoints;
 }

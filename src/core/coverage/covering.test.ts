@@ -4,6 +4,7 @@ import { coveredPositions, coveringSetups, type Harder, stillCovering } from './
 import { mountableSetups } from '@/core/gear';
 import { covers, type IntervalSet, subtract } from '@/core/intervals';
 import { anyOuting, anyQuestion } from '../../../tests/support/arbitraries';
+import { aLens, personFrame, setupOf, someLimits } from '../../../tests/support/gear';
 
 const HARDER: readonly Harder[] = [
   { stops: 1, uncropped: false, leastGrade: null, usualFocus: false },
@@ -82,6 +83,21 @@ describe('looking many setups up at once', () => {
       ),
       { seed: 43, numRuns: 300 },
     );
+  });
+
+  it('makes with a crop allowed what it makes without one, where depth and blur all but exclude each other', () => {
+    const zoom = setupOf([aLens('zoom', 12, 300, [1.4, 1.4 * Math.SQRT2])]);
+    const { need } = personFrame('upright', 27, 50, 'free');
+    const rows = personFrame('rows', 27, 50, 'free', {
+      need: { ...need, orientation: 'portrait' },
+      depth: { sharp: { kind: 'rows', depthM: 0.8 }, blur: { behindM: null, percent: 3 } },
+      output: { kind: 'pixels', longPx: 4000, shortPx: 2600, cut: false },
+    });
+    const circleOfConfusion = { kind: 'output' } as const;
+    const made = (maxCrop: number) =>
+      coveredPositions(zoom, rows, someLimits({ maxCrop, circleOfConfusion }))[0];
+    expect(made(1)?.from).toBeCloseTo(27.3284, 4);
+    expect(made(1.5)?.from).toBeCloseTo(27.3284, 4);
   });
 
   it('answers for no setups and for no frames', () => {
