@@ -1,4 +1,4 @@
-import { expect, open, outingMenu, standing, test, tick } from './support';
+import { dialogBy, expect, open, outingMenu, standing, test, tick } from './support';
 
 test('a beginner with one body and three lenses gets an answer from nothing', async ({ page }) => {
   await open(page);
@@ -27,7 +27,7 @@ test('a day in phases with two shooters: brief, lineup, and what each of them ca
   await open(page, '/brief');
   await outingMenu(page, 'New from a starter brief…');
   await page.getByRole('button', { name: /^Wedding/ }).click();
-  await page.getByRole('button', { name: '1 shooter' }).click();
+  await dialogBy(page.getByRole('button', { name: '1 shooter' }));
   await page.getByRole('button', { name: 'Add a shooter' }).click();
   await page.getByRole('button', { name: 'Add a shooter' }).click();
   await page.keyboard.press('Escape');

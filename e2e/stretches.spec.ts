@@ -1,4 +1,4 @@
-import { expect, open, outingMenu, standing, test, tick } from './support';
+import { dialogBy, expect, open, outingMenu, standing, test, tick } from './support';
 
 test('a stretch without change and a limit in hand change the answer', async ({ page }) => {
   await open(page, '/brief');
@@ -39,8 +39,7 @@ test('what a place does not let in is not packed for it, and is said in Brief an
 test('a first stretch and a second shooter are added by hand', async ({ page }) => {
   await open(page, '/brief');
   await outingMenu(page, 'New and empty');
-  await page.getByRole('button', { name: '1 shooter', exact: true }).click();
-  const dialog = page.getByRole('dialog');
+  const dialog = await dialogBy(page.getByRole('button', { name: '1 shooter', exact: true }));
   await dialog.getByRole('button', { name: 'Add a shooter' }).click();
   await dialog.getByRole('button', { name: 'Add a shooter' }).click();
   await dialog.getByLabel('Shooter 2', { exact: true }).fill('On the stairs');

@@ -41,6 +41,19 @@ export async function outingMenu(page: Page, item: string) {
   await page.getByRole('menuitem', { name: item }).click();
 }
 
+/**
+ * Opens a dialog by a button, pressed again until it's there: where an outing has just been opened the
+ * page may still move between press and release.
+ */
+export async function dialogBy(button: Locator): Promise<Locator> {
+  const dialog = button.page().getByRole('dialog');
+  await expect(async () => {
+    if (!(await dialog.isVisible())) await button.click({ timeout: 5000 });
+    await expect(dialog).toBeVisible({ timeout: 5000 });
+  }).toPass();
+  return dialog;
+}
+
 /** Opens a file; its gear that is not on the shelf is used in that outing only. */
 export async function openFile(page: Page, name: string, content: string) {
   await page

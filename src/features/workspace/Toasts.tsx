@@ -5,6 +5,13 @@ import { toast, Toaster } from 'sonner';
 import { useStore } from 'zustand';
 import { notices } from '@/ui';
 
+/** What offers something to do is there long enough to be read, decided on and reached by keyboard. */
+const TO_DECIDE_MS = 30_000;
+const lasting = (forGood = false) => ({
+  duration: forGood ? Infinity : TO_DECIDE_MS,
+  closeButton: true,
+});
+
 /** Says what waits to be said, in the lower right corner. */
 export function Toasts() {
   const waiting = useStore(notices, (s) => s.waiting);
@@ -12,7 +19,7 @@ export function Toasts() {
   useEffect(() => {
     if (waiting.length === 0) return;
     for (const { text, stays, ...more } of waiting)
-      toast(text, { ...more, ...(stays ? { duration: Infinity, closeButton: true } : {}) });
+      toast(text, { ...more, ...(stays || more.action ? lasting(stays) : {}) });
     notices.setState({ waiting: [] });
   }, [waiting]);
   return (
