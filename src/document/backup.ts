@@ -1,6 +1,8 @@
+import * as z from 'zod';
 import { err, ok, type Result } from '@/core/result';
 import type { Refusal } from './reading';
 import {
+  type Codec,
   DEFAULT_SETTINGS,
   type Desk,
   EMPTY_SHELF,
@@ -17,9 +19,11 @@ import {
   type BackedUpVersion,
   photographFiles,
   photographsOf,
+  time,
   versionFiles,
   versionsIn,
 } from './backupParts';
+import { type NotUnzipped, unzipped } from './backupZip';
 import { freshId } from './freshId';
 
 /** An outing in a backup. */
@@ -47,25 +51,12 @@ export interface Backup {
 /** What a zip holds that could not be read, file by file; the rest of it can be taken. */
 export interface BackupIssue {
   readonly file: string;
-  readonly refusal: Refusal | 'photographs';
+  readonly refusal: Refusal | 'photographs' | 'damaged' | 'doubled';
 }
 
-export type NoBackup =
-  | { readonly code: 'not-zip' }
-  | { readonly code: 'not-backup' }
-  | { readonly code: 'too-large'; readonly bytes: number };
+export type NoBackup = NotUnzipped | { readonly code: 'not-backup' };
 
-/** Largest size of all files in a backup together, bytes. */
-export const MAX_BACKUP_BYTES = 400_000_000;
-
-/** Index of the outings' files: what a file name cannot hold. */
-interface Listed {
-  readonly file: string;
-  readonly id: string;
-  readonly name: string;
-  readonly savedAt: number;
-  readonly deletedAt: number | null;
-}
+type Listed = Omit<BackedUpOuting, 'plan'> & { readonly file: string };
 
 /** Packs everything into a zip of open formats. */
 export async function packBackup(
@@ -124,47 +115,41 @@ export async function packBackup(
 export async function readBackup(
   bytes: Uint8Array,
 ): Promise<Result<{ readonly backup: Backup; readonly issues: readonly BackupIssue[] }, NoBackup>> {
-  const { strFromU8, unzipSync } = await import('fflate');
-  let size = 0;
-  let files: Record<string, Uint8Array>;
-  try {
-    files = unzipSync(bytes, {
-      filter: ({ originalSize }) => {
-        size += originalSize;
-        return size <= MAX_BACKUP_BYTES;
-      },
-    });
-  } catch {
-    return err({ code: 'not-zip' });
-  }
-  if (size > MAX_BACKUP_BYTES) return err({ code: 'too-large', bytes: size });
+  const { strFromU8 } = await import('fflate');
+  const zip = await unzipped(bytes);
+  if (!zip.ok) return zip;
+  const { files, damaged, doubled } = zip.value;
   const textOf = (name: string) => (files[name] ? strFromU8(files[name]) : null);
   const listed = contents(textOf('contents.json'));
-  const shelfFile = textOf('shelf.json');
-  if (listed === null || shelfFile === null) return err({ code: 'not-backup' });
-  const issues: BackupIssue[] = [];
-  const read = <T>(file: string, result: Result<T, Refusal>, otherwise: T) => {
+  const isThere = (name: string) => name in files || damaged.includes(name);
+  if ((listed === null && !damaged.includes('contents.json')) || !isThere('shelf.json'))
+    return err({ code: 'not-backup' });
+  const issues: BackupIssue[] = [
+    ...damaged.map((file) => ({ file, refusal: 'damaged' as const })),
+    ...doubled.map((file) => ({ file, refusal: 'doubled' as const })),
+  ];
+  const read = <T, U>(file: string, codec: Pick<Codec<T>, 'read'>, otherwise: U) => {
+    if (damaged.includes(file)) return otherwise;
+    const result = codec.read(textOf(file) ?? '');
     if (result.ok) return result.value;
     issues.push({ file, refusal: result.error });
     return otherwise;
   };
   const photographs = photographsOf(files, textOf);
   if (photographs === 'damaged') issues.push({ file: 'photographs/', refusal: 'photographs' });
-  const outings = listed.outings.flatMap(({ file, ...about }): BackedUpOuting[] => {
-    const plan = read<Plan | null>(file, planCodec.read(textOf(file) ?? ''), null);
-    return plan === null ? [] : [{ ...about, plan }];
-  });
+  const outings = outingsIn(listed?.outings ?? [], Object.keys(files)).flatMap(
+    ({ file, name, ...about }): BackedUpOuting[] => {
+      const plan = read(file, planCodec, null);
+      return plan === null ? [] : [{ ...about, name: name ?? plan.outing.name, plan }];
+    },
+  );
   return ok({
     backup: {
-      shelf: read('shelf.json', shelfCodec.read(shelfFile), EMPTY_SHELF),
-      settings: read(
-        'settings.json',
-        settingsCodec.read(textOf('settings.json') ?? ''),
-        DEFAULT_SETTINGS,
-      ),
+      shelf: read('shelf.json', shelfCodec, EMPTY_SHELF),
+      settings: read('settings.json', settingsCodec, DEFAULT_SETTINGS),
       outings,
       photographs: photographs === 'damaged' ? null : photographs,
-      versions: versionsIn(files, listed.versions),
+      versions: versionsIn(files, listed?.versions),
       asides: Object.keys(files)
         .filter((name) => name.startsWith('set-aside/'))
         .map((name) => ({ name, text: textOf(name) ?? '' })),
@@ -173,7 +158,7 @@ export async function readBackup(
   });
 }
 
-function contents(text: string | null): { outings: Listed[]; versions: unknown } | null {
+function contents(text: string | null): { outings: unknown[]; versions: unknown } | null {
   try {
     const value = JSON.parse(text ?? '') as {
       format?: unknown;
@@ -181,23 +166,48 @@ function contents(text: string | null): { outings: Listed[]; versions: unknown }
       versions?: unknown;
     };
     if (value.format !== 'armreach-backup' || !Array.isArray(value.outings)) return null;
-    return { outings: value.outings.filter(isListed), versions: value.versions };
+    return { outings: value.outings, versions: value.versions };
   } catch {
     return null;
   }
 }
 
-function isListed(entry: unknown): entry is Listed {
-  if (typeof entry !== 'object' || entry === null) return false;
-  const { file, id, name, savedAt, deletedAt } = entry as Record<keyof Listed, unknown>;
-  return (
-    typeof file === 'string' &&
-    typeof id === 'string' &&
-    /^[\w-]{1,80}$/.test(id) &&
-    typeof name === 'string' &&
-    typeof savedAt === 'number' &&
-    (deletedAt === null || typeof deletedAt === 'number')
-  );
+/** Index of the outings' files: what a file name cannot hold. */
+const listedOuting = z.object({
+  file: z.string(),
+  id: z.string().regex(/^[\w-]{1,80}$/),
+  name: z.string(),
+  savedAt: time,
+  deletedAt: time.nullable(),
+});
+
+/** What is known of an outing's file; its own name counts where the index gives none. */
+type IndexedOuting = Omit<Listed, 'name'> & { readonly name: string | null };
+
+/**
+ * The outings of a backup. What the index leaves out, or says what cannot be of, is an outing like
+ * another, none of which is in the bin, where it might soon be deleted; no two have one id.
+ */
+function outingsIn(entries: readonly unknown[], names: readonly string[]): IndexedOuting[] {
+  const taken = new Set<string>();
+  const known = new Set<string>();
+  const found: IndexedOuting[] = [];
+  const add = (outing: IndexedOuting) => {
+    const id = taken.has(outing.id) ? freshId(outing.id, taken) : outing.id;
+    taken.add(id);
+    known.add(outing.file);
+    found.push({ ...outing, id });
+  };
+  for (const entry of entries) {
+    const read = listedOuting.safeParse(entry);
+    if (read.success && !known.has(read.data.file)) add(read.data);
+  }
+  for (const file of names) {
+    const [, id] = /^(?:outings|bin)\/([\w-]{1,70})\.json$/.exec(file) ?? [];
+    if (id !== undefined && !known.has(file))
+      add({ file, id, name: null, savedAt: 0, deletedAt: null });
+  }
+  return found;
 }
 
 /** The plan of a backed-up outing on a shelf that is not quite the one it was made with. */

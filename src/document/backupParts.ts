@@ -1,3 +1,4 @@
+import * as z from 'zod';
 import {
   EMPTY_LOG,
   LIST_COLUMNS,
@@ -118,15 +119,23 @@ export function versionFiles(versions: readonly BackedUpVersion[]) {
   return { files, listed };
 }
 
+/** A time as a date can be, ms since 1970. */
+export const time = z.int().min(0).max(8.64e15);
+const listedVersion = z.object({
+  file: z.string(),
+  key: z.string().regex(/^(shelf|settings|outing:[\w-]{1,80})$/),
+  revision: z.int().min(0),
+  savedAt: time,
+});
+
 /** The earlier versions of a backup's files, as its contents list them. */
 export function versionsIn(files: Files, listed: unknown): BackedUpVersion[] {
   if (!Array.isArray(listed)) return [];
   return listed.flatMap((entry: unknown) => {
-    if (typeof entry !== 'object' || entry === null) return [];
-    const { file, key, revision, savedAt } = entry as Record<string, unknown>;
-    const packed = typeof file === 'string' ? files[file] : undefined;
-    const isKey = typeof key === 'string' && /^(shelf|settings|outing:[\w-]{1,80})$/.test(key);
-    if (!packed || !isKey || typeof revision !== 'number' || typeof savedAt !== 'number') return [];
+    const { success, data } = listedVersion.safeParse(entry);
+    const packed = success ? files[data.file] : undefined;
+    if (!success || packed === undefined) return [];
+    const { key, revision, savedAt } = data;
     return [{ key, revision, savedAt, packed }];
   });
 }

@@ -41,12 +41,12 @@ export { freshId } from './freshId';
 export {
   type Backup,
   type BackupIssue,
-  MAX_BACKUP_BYTES,
   type NoBackup,
   packBackup,
   planOnShelf,
   readBackup,
 } from './backup';
+export { MAX_BACKUP_BYTES } from './backupZip';
 export { FILE_FORMAT, type OutingFile, outingFile } from './outingFile';
 export * from './desk';
 export { framesOfClusters, gearOfSeen, type SeenNames } from './fromPhotographs';

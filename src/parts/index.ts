@@ -8,4 +8,5 @@ export { readFile } from './readFile';
 export { Ranges } from './Ranges';
 export { type FrameState, StateMark } from './StateMark';
 export { type Choices, TakingList } from './taking';
+export { UnderWay } from './UnderWay';
 export { UsualLimitFields } from './UsualLimitFields';

@@ -21,14 +21,16 @@ export async function readFile<K extends ReaderKind>(
   input: Parameters<Readers[K]>,
 ): Promise<Result<Read<K>, NotRead>> {
   const control = new AbortController();
+  const reading = readInWorker(kind, input, control.signal);
   const timer = setTimeout(
     () =>
       notify(t.reading(name), {
+        until: reading,
         action: { label: t.cancel, onClick: () => control.abort() },
       }),
     LONG_MS,
   );
-  const read = await readInWorker(kind, input, control.signal);
+  const read = await reading;
   clearTimeout(timer);
   return read;
 }

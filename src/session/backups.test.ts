@@ -15,6 +15,7 @@ import {
   putFrame,
   readBackup,
 } from '@/document';
+import { readInWorker } from '@/document/reader';
 import {
   allOutings,
   changePhotographs,
@@ -30,7 +31,7 @@ import {
   versionText,
   withPhotos,
 } from '@/document/live';
-import { type Backups, createBackups } from './backups';
+import { createBackups } from './backups';
 
 const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
 const demo = (read.ok ? read.value : null) as OutingFile;
@@ -80,8 +81,8 @@ const all = (ids: readonly string[]) => ({
 });
 
 /** What the reader says; it always comes to an end. */
-async function readWith(backups: Backups, zip: Uint8Array) {
-  const done = await backups.read(zip);
+async function readWith(zip: Uint8Array) {
+  const done = await readInWorker('backup', [zip]);
   if (!done.ok) throw new Error(done.error.code);
   return done.value;
 }
@@ -102,7 +103,7 @@ test('fifty outings and five thousand items come back as they went, the bin with
   );
 
   const to = await browserWith(deskOf(demo));
-  const result = await readWith(to.backups, zip);
+  const result = await readWith(zip);
   if (!result.ok) throw new Error(result.error.code);
   const { backup, issues } = result.value;
   expect(issues).toEqual([]);
@@ -134,7 +135,7 @@ test('the photographs, what is said of them and earlier versions come back as th
   const zip = await from.backups.pack();
 
   const to = await browserWith(deskOf({ ...demo, frames: [] }));
-  const result = await readWith(to.backups, zip);
+  const result = await readWith(zip);
   if (!result.ok) throw new Error(result.error.code);
   expect(result.value.issues).toEqual([]);
   await to.backups.restore(result.value.backup, all(['first']));
@@ -166,7 +167,7 @@ test('damaged photographs in a backup are named, and the rest of it is taken', a
     { 'photographs/lists.json': strToU8('{') },
     { 'photographs/nameEnds.u32': new Uint8Array(0) },
   ]) {
-    const result = await readWith(from.backups, zipSync({ ...files, ...change }));
+    const result = await readWith(zipSync({ ...files, ...change }));
     expect(result).toMatchObject({
       ok: true,
       value: { issues: [{ file: 'photographs/' }], backup: { photographs: null } },
@@ -176,7 +177,7 @@ test('damaged photographs in a backup are named, and the rest of it is taken', a
 
 test('what is here too is only replaced when told so, and then kept as a version', async () => {
   const from = await browserWith(deskOf(demo));
-  const result = await readWith(from.backups, await from.backups.pack());
+  const result = await readWith(await from.backups.pack());
   if (!result.ok) throw new Error(result.error.code);
   const { backup } = result.value;
   const to = await browserWith(deskOf({ ...demo, frames: [] }));
@@ -202,7 +203,7 @@ test('a shelf with other ids gets the outings with its own', async () => {
     ...deskOf(demo, { ...EMPTY_SHELF, gear: demo.shelf }),
     shelf: { ...EMPTY_SHELF, gear: demo.shelf },
   });
-  const result = await readWith(from.backups, await from.backups.pack());
+  const result = await readWith(await from.backups.pack());
   if (!result.ok) throw new Error(result.error.code);
   const fifty = demo.shelf.lenses.find((l) => l.id === 'k-50')!;
   const mine = {
@@ -240,7 +241,7 @@ describe('a zip', () => {
     const files = unzipSync(await backups.pack());
     const [bad] = Object.keys(files).filter((name) => name.startsWith('outings/'));
     const text = strFromU8(files[bad!]!).replace('"frames"', '"framez"');
-    const result = await readWith(backups, zipSync({ ...files, [bad!]: strToU8(text) }));
+    const result = await readWith(zipSync({ ...files, [bad!]: strToU8(text) }));
     if (!result.ok) throw new Error(result.error.code);
     expect(result.value.issues).toMatchObject([{ file: bad }]);
     expect(result.value.backup.outings).toEqual([]);
@@ -250,7 +251,7 @@ describe('a zip', () => {
     const { backups } = await browserWith(deskOf(demo));
     const zip = await backups.pack();
     for (let i = 1; i < 40; i += 1) {
-      const result = await readWith(backups, zip.slice(0, Math.floor((zip.length * i) / 40)));
+      const result = await readWith(zip.slice(0, Math.floor((zip.length * i) / 40)));
       expect(result.ok).toBe(false);
     }
   });
@@ -258,7 +259,7 @@ describe('a zip', () => {
 
 test('what was edited last is stored before a backup is restored, or nothing is', async () => {
   const from = await browserWith(deskOf(demo));
-  const result = await readWith(from.backups, await from.backups.pack());
+  const result = await readWith(await from.backups.pack());
   if (!result.ok) throw new Error(result.error.code);
   const to = await browserWith(deskOf(demo));
   const rename = (name: string) =>

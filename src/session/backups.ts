@@ -2,7 +2,6 @@ import {
   type Backup,
   copyOf,
   type Desk,
-  packBackup,
   type Plan,
   planOnShelf,
   planCodec,
@@ -54,6 +53,19 @@ export interface RestoreChoices {
   readonly photographs: boolean;
 }
 
+/** How many of the chosen outings were restored, and how that ended. */
+export interface Restored {
+  readonly restored: number;
+  readonly of: number;
+  readonly ended: 'whole' | 'cancelled' | 'failed';
+}
+
+/** Follows a restoring, outing by outing, and ends it between two of them. */
+export interface RestoreWatch {
+  readonly signal?: AbortSignal;
+  readonly tell?: (restored: number, of: number) => void;
+}
+
 /**
  * Backups of all that this browser keeps.
  *
@@ -65,7 +77,7 @@ export function createBackups(
   host: Host,
   reloadPhotographs: () => Promise<void> = async () => undefined,
 ) {
-  const collected = async (): Promise<Backup> => {
+  const collected = async (signal?: AbortSignal): Promise<Backup> => {
     await keeper.save();
     const { desk } = document.store.getState();
     if (desk === null) throw new Error(t.nothingIsOpenYet);
@@ -73,6 +85,7 @@ export function createBackups(
     /** What only a newer Arm Reach can read goes along as it is. */
     const newer: { name: string; text: string }[] = [];
     for (const { key, name, savedAt, deletedAt } of await allOutings(host)) {
+      signal?.throwIfAborted();
       const stored =
         key === keeper.outing() ? { value: desk.plan } : await openPlanOrNewer(host, key);
       if (stored === 'newer') {
@@ -111,7 +124,12 @@ export function createBackups(
     }
     return found;
   };
-  const restore = async (backup: Backup, choices: RestoreChoices): Promise<number> => {
+  const restore = async (
+    backup: Backup,
+    choices: RestoreChoices,
+    { signal, tell }: RestoreWatch = {},
+  ): Promise<Restored> => {
+    const wayOf = (id: string) => choices.outings.get(id) ?? 'skip';
     const before = document.store.getState().desk;
     if (before === null || !(await keeper.save())) throw new Error(t.notSaved);
     const settings = choices.settings ? backup.settings : before.settings;
@@ -121,18 +139,25 @@ export function createBackups(
       throw new Error(t.theShelfOfTheBackup);
     if (!(await keeper.save())) throw new Error(t.notSaved);
     let restored = 0;
-    for (const outing of backup.outings) {
-      const restoring = choices.outings.get(outing.id) ?? 'skip';
-      if (restoring === 'skip') continue;
-      const plan = planOnShelf(outing.plan, backup, desk);
-      await put(outing, plan, restoring === 'both');
-      if (restoring === 'take') await putVersions(backup, `outing:${outing.id}`);
+    const chosen = backup.outings.filter(({ id }) => wayOf(id) !== 'skip');
+    for (const outing of chosen) {
+      if (signal?.aborted) return { restored, of: chosen.length, ended: 'cancelled' };
+      const restoring = wayOf(outing.id);
+      try {
+        const plan = planOnShelf(outing.plan, backup, desk);
+        await put(outing, plan, restoring === 'both');
+        if (restoring === 'take') await putVersions(backup, `outing:${outing.id}`);
+      } catch (error) {
+        if (restored === 0) throw error;
+        return { restored, of: chosen.length, ended: 'failed' };
+      }
       restored += 1;
+      tell?.(restored, chosen.length);
     }
     await putVersions(backup, 'shelf');
     if (choices.photographs && backup.photographs) await putPhotographs(backup.photographs);
     await keeper.takeInAll();
-    return restored;
+    return { restored, of: chosen.length, ended: 'whole' };
   };
   const put = async (
     { id, name, ...about }: Backup['outings'][number],
@@ -170,12 +195,16 @@ export function createBackups(
     await reloadPhotographs();
   };
   return {
-    /** Everything as one zip. */
-    pack: async () => packBackup(await collected(), t.thisIsABackupOf),
-    read: (bytes: Uint8Array) => readInWorker('backup', [bytes]),
+    /** Everything as one zip; `signal` gives it up, which throws. */
+    pack: async (signal?: AbortSignal): Promise<Uint8Array> => {
+      const backup = await collected(signal);
+      const packed = await readInWorker('packing', [backup, t.thisIsABackupOf], signal);
+      if (!packed.ok) throw new Error(packed.error.code);
+      return packed.value;
+    },
     /** What of a backup is here already, and how it differs. */
     compare: compared,
-    /** Takes in what was chosen of a backup; gives the number of outings. */
+    /** Takes in what was chosen of a backup; what was restored before it was ended stays. */
     restore,
   };
 }

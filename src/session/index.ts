@@ -1,5 +1,5 @@
 /** One tab's work as hooks: the open outing, its answer, its history, what is selected. */
-export type { RestoredOuting, Restoring } from './backups';
+export type { Restored, RestoredOuting, Restoring } from './backups';
 export type { Library, NotOpened } from './library';
 export { download, downloadOuting } from './download';
 export type { PhotographKeeper, PhotographsState, ReadingDone, TableProblem } from './photographs';

@@ -6,6 +6,8 @@ export interface Notice {
   readonly description?: string;
   /** Stays until it is dealt with. */
   readonly stays?: boolean;
+  /** Stays until this is settled, however it is. */
+  readonly until?: Promise<unknown>;
   readonly action?: { readonly label: string; readonly onClick: () => void };
 }
 

@@ -71,12 +71,27 @@ export async function versionsOf(store: KeyValue, key: RecordKey): Promise<Versi
     });
 }
 
-/** The text of an earlier state; null when it is gone. */
+/** The text of an earlier state; null when it is gone, or damaged. */
 export async function versionText(store: KeyValue, { key }: Version): Promise<string | null> {
   const kept = await store.get<KeptVersion>(key);
   if (kept === null) return null;
   const { gunzipSync, strFromU8 } = await import('fflate');
-  return strFromU8(gunzipSync(kept.packed));
+  if (unpackedBytes(kept.packed) > LARGEST_VERSION) return null;
+  try {
+    return strFromU8(gunzipSync(kept.packed));
+  } catch {
+    return null;
+  }
+}
+
+/** Largest text of a version, bytes: what comes out of a backup may be anything. */
+const LARGEST_VERSION = 30_000_000;
+
+/** What a gzip says it unpacks to, bytes (RFC 1952, 2.3.1: ISIZE). */
+function unpackedBytes({ buffer, byteOffset, byteLength }: Uint8Array): number {
+  return byteLength < 4
+    ? Infinity
+    : new DataView(buffer, byteOffset).getUint32(byteLength - 4, true);
 }
 
 /** All earlier states of all records, as they are kept. */

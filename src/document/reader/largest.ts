@@ -9,5 +9,6 @@ export const LARGEST: Readonly<Record<ReaderKind, number>> = {
   gearLines: 1_000_000,
   shotList: 1_000_000,
   backup: 300_000_000,
+  packing: Infinity,
   photoTable: 300_000_000,
 };

@@ -1,4 +1,5 @@
 import { err, ok, type Result } from '@/core/result';
+import type { Backup } from '../backup';
 import { LARGEST } from './largest';
 import type { ReaderKind, Readers } from './readers';
 
@@ -117,10 +118,9 @@ function ask<K extends ReaderKind>(
     const broken = () => end({ code: 'no-memory' });
     const cancel = () => end(CANCELLED);
     const limitMs = Math.ceil(size / MB) * MS_FOR_EACH_MB + BUSY_MS;
-    const timer = setTimeout(
-      () => end({ code: 'too-slow', seconds: Math.round(limitMs / 1000) }),
-      limitMs,
-    );
+    const timer = isOwn(input[0])
+      ? undefined
+      : setTimeout(() => end({ code: 'too-slow', seconds: Math.round(limitMs / 1000) }), limitMs);
     of.addEventListener('message', heard);
     of.addEventListener('error', broken);
     signal?.addEventListener('abort', cancel, { once: true });
@@ -128,6 +128,11 @@ function ask<K extends ReaderKind>(
   });
 }
 
-function sizeOf(input: string | Uint8Array): number {
+/** What is made here, not read, takes as long as it takes. */
+const isOwn = (input: Input<ReaderKind>[0]): input is Backup =>
+  typeof input !== 'string' && !(input instanceof Uint8Array);
+
+function sizeOf(input: Input<ReaderKind>[0]): number {
+  if (isOwn(input)) return 0;
   return typeof input === 'string' ? input.length : input.byteLength;
 }

@@ -1,4 +1,4 @@
-import { readBackup } from '../backup';
+import { packBackup, readBackup } from '../backup';
 import { decode } from '../codec';
 import { shelfCodec } from '../desk';
 import { readLensCsv, readLensfun } from '../formats';
@@ -6,7 +6,7 @@ import { readGearLines } from '../formats/gearLines';
 import { readPhotoTable } from '../formats/photoTable';
 import { readShotList } from '../formats/shotList';
 
-/** Everything that reads what comes from outside, by what it reads. */
+/** Everything that reads what comes from outside, by what it reads, and what packs a backup of one's own. */
 export const READERS = {
   outing: decode,
   shelf: (text: string) => shelfCodec.read(text),
@@ -15,6 +15,7 @@ export const READERS = {
   gearLines: readGearLines,
   shotList: readShotList,
   backup: readBackup,
+  packing: packBackup,
   photoTable: readPhotoTable,
 } as const;
 export type Readers = typeof READERS;

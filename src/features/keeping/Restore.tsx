@@ -4,9 +4,9 @@ import { format } from 'date-fns';
 import { useRef, useState } from 'react';
 import { sourceOf } from '@/core/gear';
 import { type Backup, type BackupIssue, comparedGear, type NoBackup, same } from '@/document';
-import { type RestoredOuting, type Restoring, useDesk, useSession } from '@/session';
+import { type Restored, type RestoredOuting, type Restoring, useDesk, useSession } from '@/session';
 import { Button, Dialog, FileInput, notify, Tick } from '@/ui';
-import { type Choices, TakingList } from '@/parts';
+import { type Choices, readFile, TakingList, UnderWay } from '@/parts';
 import { counted, keepingText, notReadText, refusalText } from '@/text';
 
 const t = keepingText.restore;
@@ -24,7 +24,8 @@ export function Restore() {
   const [found, setFound] = useState<FoundBackup | null>(null);
   const read = async (chosen: File) => {
     const all = await backups();
-    const done = await all.read(new Uint8Array(await chosen.arrayBuffer()));
+    const bytes = new Uint8Array(await chosen.arrayBuffer());
+    const done = await readFile('backup', chosen.name, [bytes]);
     if (!done.ok) return notify(t.text(chosen.name, notReadText(done.error)));
     const result = done.value;
     if (!result.ok) return notify(t.text(chosen.name, noBackupText(result.error)));
@@ -43,6 +44,24 @@ export function Restore() {
       {found && <RestoreDialog found={found} onClose={() => setFound(null)} />}
     </>
   );
+}
+
+function restoredText({ restored, of, ended }: Restored): string {
+  if (ended === 'whole') return t.restored(counted(restored, 'outing'));
+  return ended === 'cancelled' ? t.stopped(restored, of) : t.ended(restored, of);
+}
+
+function issueText({ file, refusal }: BackupIssue): string {
+  switch (refusal) {
+    case 'doubled':
+      return t.isThereTwice(file);
+    case 'damaged':
+      return t.cantBeReadAndIs(file, t.isDamaged);
+    case 'photographs':
+      return t.cantBeReadAndIs(file, t.photographsAreDamaged);
+    default:
+      return t.cantBeReadAndIs(file, refusalText(refusal));
+  }
 }
 
 function noBackupText(refusal: NoBackup): string {
@@ -84,9 +103,11 @@ function RestoreDialog({ found, onClose }: { found: FoundBackup; onClose: () => 
   const [takesSettings, setTakesSettings] = useState(empty);
   const [takesPhotographs, setTakesPhotographs] = useState(true);
   const photographs = backup.photographs?.log.count ?? 0;
-  const [working, setWorking] = useState(false);
+  const [working, setWorking] = useState<AbortController | null>(null);
+  const [share, setShare] = useState<number | null>(null);
   const restore = async () => {
-    setWorking(true);
+    const control = new AbortController();
+    setWorking(control);
     try {
       const choices = {
         outings: ways,
@@ -94,14 +115,17 @@ function RestoreDialog({ found, onClose }: { found: FoundBackup; onClose: () => 
         settings: settingsDiffer && takesSettings,
         photographs: takesPhotographs,
       };
-      const count = await (await backups()).restore(backup, choices);
-      notify(t.restored(counted(count, 'outing')), {
-        description: t.whatTheyReplacedIsUnder,
+      const done = await (
+        await backups()
+      ).restore(backup, choices, {
+        signal: control.signal,
+        tell: (restored, of) => setShare(restored / of),
       });
+      notify(restoredText(done), { description: t.whatTheyReplacedIsUnder });
       onClose();
     } catch {
       notify(t.notRestoredItCantBe, { description: t.nothingWasReplaced });
-      setWorking(false);
+      setWorking(null);
     }
   };
   return (
@@ -115,12 +139,7 @@ function RestoreDialog({ found, onClose }: { found: FoundBackup; onClose: () => 
       <div className="space-y-4">
         {issues.map((issue) => (
           <p key={issue.file} role="alert" className="text-wrong">
-            {t.cantBeReadAndIs(
-              issue.file,
-              issue.refusal === 'photographs'
-                ? t.photographsAreDamaged
-                : refusalText(issue.refusal),
-            )}
+            {issueText(issue)}
           </p>
         ))}
         <section>
@@ -158,10 +177,21 @@ function RestoreDialog({ found, onClose }: { found: FoundBackup; onClose: () => 
           <Tick label={t.useTheBackupsSettings} on={takesSettings} onChange={setTakesSettings} />
         )}
         <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>{t.cancel}</Button>
-          <Button look="strong" disabled={working} onClick={() => void restore()}>
-            {working ? t.restoring : t.restore}
-          </Button>
+          {working ? (
+            <UnderWay
+              what={t.restoring}
+              cancel={t.stop}
+              share={share}
+              onCancel={() => working.abort()}
+            />
+          ) : (
+            <>
+              <Button onClick={onClose}>{t.cancel}</Button>
+              <Button look="strong" onClick={() => void restore()}>
+                {t.restore}
+              </Button>
+            </>
+          )}
         </div>
       </div>
     </Dialog>

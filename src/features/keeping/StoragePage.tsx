@@ -7,6 +7,7 @@ import { type AsideEntry, BIN_DAYS, type OutingEntry, setAside } from '@/documen
 import { download, type Library, useSession, useSessionState } from '@/session';
 import { Button, notify } from '@/ui';
 import { asideText, counted, keepingText } from '@/text';
+import { UnderWay } from '@/parts';
 import { Restore } from './Restore';
 import { Room } from './Room';
 
@@ -29,17 +30,19 @@ export function StoragePage() {
 
 function BackupSection() {
   const { backups } = useSession();
-  const [working, setWorking] = useState(false);
+  const [working, setWorking] = useState<AbortController | null>(null);
   const save = async () => {
-    setWorking(true);
+    const control = new AbortController();
+    setWorking(control);
     try {
-      const bytes = await (await backups()).pack();
+      const bytes = await (await backups()).pack(control.signal);
       const day = format(new Date(), 'yyyy-MM-dd');
       download(`arm-reach-${day}.zip`, new Blob([bytes as BlobPart]), 'application/zip');
     } catch {
-      notify(t.couldntMakeTheBackup, { description: t.exportTheOpenOutingInstead });
+      if (control.signal.aborted) notify(t.notPacked);
+      else notify(t.couldntMakeTheBackup, { description: t.exportTheOpenOutingInstead });
     }
-    setWorking(false);
+    setWorking(null);
   };
   return (
     <section aria-labelledby="backup" className="space-y-3">
@@ -48,9 +51,13 @@ function BackupSection() {
       </h2>
       <p className="max-w-prose">{t.oneZipWithAllOutings}</p>
       <div className="flex flex-wrap gap-2">
-        <Button look="strong" disabled={working} onClick={() => void save()}>
-          {working ? t.packing : t.saveABackup}
-        </Button>
+        {working ? (
+          <UnderWay what={t.packing} onCancel={() => working.abort()} />
+        ) : (
+          <Button look="strong" onClick={() => void save()}>
+            {t.saveABackup}
+          </Button>
+        )}
         <Restore />
       </div>
       <Folder />

@@ -18,8 +18,12 @@ export function Toasts() {
   // The corner below listens before this runs: effects of children come first.
   useEffect(() => {
     if (waiting.length === 0) return;
-    for (const { text, stays, ...more } of waiting)
-      toast(text, { ...more, ...(stays || more.action ? lasting(stays) : {}) });
+    for (const { text, stays, until, ...more } of waiting) {
+      const isLasting = stays || until || more.action;
+      const shown = toast(text, { ...more, ...(isLasting ? lasting(stays || !!until) : {}) });
+      const over = () => void toast.dismiss(shown);
+      void until?.then(over, over);
+    }
     notices.setState({ waiting: [] });
   }, [waiting]);
   return (

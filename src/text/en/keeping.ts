@@ -1,3 +1,5 @@
+import { counted } from './counts';
+
 /** What is said by keeping. */
 export const keepingText = {
   restore: {
@@ -27,6 +29,14 @@ export const keepingText = {
     addItsPhotographs: (count: string) =>
       `Add its ${count}, and what was said of them, to those here`,
     photographsAreDamaged: 'the photographs are not whole.',
+    isDamaged: 'it isn’t as it was written.',
+    isThereTwice: (file: string) =>
+      `${file} is in the zip more than once; the last one is shown here.`,
+    stopped: (restored: number, of: number) =>
+      `Stopped: ${restored} of ${counted(of, 'outing')} restored.`,
+    ended: (restored: number, of: number) =>
+      `${restored} of ${counted(of, 'outing')} restored. The rest can’t be saved.`,
+    stop: 'Stop',
     useTheBackupsSettings: 'Use the backup’s settings',
     cancel: 'Cancel',
     restoring: 'Restoring…',
@@ -58,6 +68,7 @@ export const keepingText = {
     oneZipWithAllOutings:
       'One zip with everything this browser keeps: all outings with their earlier versions, your shelf, your settings, and what the Log knows of your photographs. The photographs themselves are not in it. Any program can read the files.',
     packing: 'Packing…',
+    notPacked: 'No backup was saved.',
     saveABackup: 'Save a backup',
     thisBrowserCantWriteInto:
       'This browser can’t write into a folder by itself, so save a backup now and then.',

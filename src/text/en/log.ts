@@ -43,7 +43,6 @@ export const logText = {
     noneHere: 'None of your photographs were taken on the days of this outing.',
     lookAtAll: 'Look at all of them',
     working: 'Working it out…',
-    cancel: 'Cancel',
     cancelled: 'Cancelled.',
     workItOut: 'Work it out',
     failed: (why: string) => `Couldn’t work it out: ${why}`,

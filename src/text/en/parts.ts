@@ -11,6 +11,9 @@ export const partsText = {
     reading: (name: string) => `Reading ${name}…`,
     cancel: 'Cancel',
   },
+  underWay: {
+    cancel: 'Cancel',
+  },
   dialog: {
     close: 'Close',
   },
