@@ -21,6 +21,7 @@ import {
   photographsOf,
   time,
   versionFiles,
+  isVersion,
   versionsIn,
 } from './backupParts';
 import { type NotUnzipped, unzipped } from './backupZip';
@@ -137,6 +138,9 @@ export async function readBackup(
   };
   const photographs = photographsOf(files, textOf);
   if (photographs === 'damaged') issues.push({ file: 'photographs/', refusal: 'photographs' });
+  const versions = versionsIn(files, listed?.versions);
+  if (versions.length < countOf(listed?.versions) && !damaged.some(isVersion))
+    issues.push({ file: 'versions/', refusal: 'damaged' });
   const outings = outingsIn(listed?.outings ?? [], Object.keys(files)).flatMap(
     ({ file, name, ...about }): BackedUpOuting[] => {
       const plan = read(file, planCodec, null);
@@ -149,7 +153,7 @@ export async function readBackup(
       settings: read('settings.json', settingsCodec, DEFAULT_SETTINGS),
       outings,
       photographs: photographs === 'damaged' ? null : photographs,
-      versions: versionsIn(files, listed?.versions),
+      versions,
       asides: Object.keys(files)
         .filter((name) => name.startsWith('set-aside/'))
         .map((name) => ({ name, text: textOf(name) ?? '' })),
@@ -157,6 +161,8 @@ export async function readBackup(
     issues,
   });
 }
+
+const countOf = (list: unknown) => (Array.isArray(list) ? list.length : 0);
 
 function contents(text: string | null): { outings: unknown[]; versions: unknown } | null {
   try {

@@ -108,6 +108,8 @@ export function photographsOf(
 
 const VERSIONS_FOLDER = 'versions/';
 
+export const isVersion = (file: string) => file.startsWith(VERSIONS_FOLDER);
+
 /** Earlier versions as files, one a version, and what they are. */
 export function versionFiles(versions: readonly BackedUpVersion[]) {
   const files: Record<string, Uint8Array> = {};

@@ -26,7 +26,7 @@ export function UnderWay({ what, cancel = t.cancel, share = null, onCancel }: Un
     return () => clearTimeout(timer);
   }, []);
   return (
-    <p role="status" className="flex items-center gap-3 text-soft">
+    <p className="flex items-center gap-3 text-soft">
       {what}
       {isLong && <progress aria-label={what} value={share ?? undefined} />}
       {isLong && <Button onClick={onCancel}>{cancel}</Button>}

@@ -51,7 +51,8 @@ export interface PhotographKeeper {
   warm(): void;
   read(files: readonly FoundFile[], withPlace: boolean): Promise<ReadingDone | null>;
   cancel(): void;
-  readTable(text: string, withPlace: boolean): Promise<ReadingDone | TableProblem>;
+  /** Reads a table; null where it was cancelled. */
+  readTable(text: string, withPlace: boolean): Promise<ReadingDone | TableProblem | null>;
   /** Keeps those that pass; gives the way to have the others back. */
   keepOnly(keep: (i: number) => boolean): Promise<() => Promise<void>>;
   mark(change: (marks: LogMarks) => LogMarks): Promise<void>;
@@ -177,7 +178,12 @@ export function createPhotographs(host: BrowserHost): PhotographKeeper {
     },
     cancel: () => control?.abort(),
     async readTable(text, withPlace) {
-      const read = await readInWorker('photoTable', [text, withPlace]);
+      if (control !== null) return null;
+      control = new AbortController();
+      const { signal } = control;
+      const read = await readInWorker('photoTable', [text, withPlace], signal);
+      control = null;
+      if (signal.aborted) return null;
       if (!read.ok) return 'not-read';
       if (read.value.code !== 'read') return read.value.code;
       const { photos, withoutFile } = read.value;

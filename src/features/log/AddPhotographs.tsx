@@ -6,10 +6,9 @@ import { filesOfDrop, filesOfFolder, filesOfList, type FoundFile } from '@/docum
 import {
   fetchDemo,
   type PhotographKeeper,
-  type ReadingDone,
-  type TableProblem,
   usePhotographs,
 } from '@/session';
+import { UnderWay } from '@/parts';
 import { Button, FileInput, Tick } from '@/ui';
 import { logText } from '@/text';
 
@@ -25,6 +24,7 @@ export function AddPhotographs({ keeper }: { keeper: PhotographKeeper }) {
   const [withPlace, setWithPlace] = useState(false);
   const [isOver, setIsOver] = useState(false);
   const [looking, setLooking] = useState(false);
+  const [readsTable, setReadsTable] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
 
   const readFound = async (find: () => Promise<readonly FoundFile[] | null>) => {
@@ -38,7 +38,9 @@ export function AddPhotographs({ keeper }: { keeper: PhotographKeeper }) {
   };
   const readTable = async (text: string) => {
     setProblem(null);
-    const came: ReadingDone | TableProblem = await keeper.readTable(text, withPlace);
+    setReadsTable(true);
+    const came = await keeper.readTable(text, withPlace);
+    setReadsTable(false);
     if (typeof came === 'string') setProblem(t.tableProblem[came]);
   };
   const drop = (event: DragEvent) => {
@@ -46,7 +48,7 @@ export function AddPhotographs({ keeper }: { keeper: PhotographKeeper }) {
     setIsOver(false);
     void readFound(() => filesOfDrop(event.dataTransfer));
   };
-  const busy = looking || reading !== null;
+  const busy = looking || readsTable || reading !== null;
   return (
     <section
       aria-labelledby="add-photographs"
@@ -70,6 +72,7 @@ export function AddPhotographs({ keeper }: { keeper: PhotographKeeper }) {
       <Simulated busy={busy} onFound={readFound} onTable={readTable} />
       <div role="status" aria-live="polite">
         {looking && <p>{t.looking}</p>}
+        {readsTable && <UnderWay what={t.readingTable} onCancel={keeper.cancel} />}
         {reading && (
           <div className="flex max-w-prose flex-wrap items-center gap-3">
             <progress

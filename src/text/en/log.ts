@@ -72,6 +72,7 @@ export const logText = {
     table: 'Table of photographs',
     reading: (done: number, files: number) => `Reading ${many(done)} of ${counted(files, 'file')}…`,
     looking: 'Looking for files…',
+    readingTable: 'Reading the table…',
     cancel: 'Cancel',
     nothingFound: 'There are no files in it.',
     result: (c: {
