@@ -3,11 +3,7 @@
 import { FileSpreadsheet, FolderOpen, Image as ImageIcon } from 'lucide-react';
 import { type DragEvent, useEffect, useRef, useState } from 'react';
 import { filesOfDrop, filesOfFolder, filesOfList, type FoundFile } from '@/document/reader';
-import {
-  fetchDemo,
-  type PhotographKeeper,
-  usePhotographs,
-} from '@/session';
+import { fetchDemo, type PhotographKeeper, usePhotographs } from '@/session';
 import { UnderWay } from '@/parts';
 import { Button, FileInput, Tick } from '@/ui';
 import { logText } from '@/text';
