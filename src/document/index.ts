@@ -61,6 +61,12 @@ export {
   type LeftOut,
   type LeftOutProblem,
 } from './fitting';
-export { type GearLine, readGearLines, type Understood } from './formats/gearLines';
+export {
+  behindLenses,
+  type GearLine,
+  gearOfLines,
+  readGearLines,
+  type Understood,
+} from './formats/gearLines';
 export { VERSIONS } from './migrations';
 export { allGear, type ForOuting, nextQuestionOf, whatIsAsked } from './nextQuestion';

@@ -109,9 +109,20 @@ test('fifty outings and five thousand items come back as they went, the bin with
   expect(issues).toEqual([]);
   const compared = await to.backups.compare(backup);
   expect(compared.filter((o) => o.state === 'new')).toHaveLength(49);
-  expect(await to.backups.restore(backup, all(backup.outings.map((o) => o.id)))).toBe(50);
+  const every = all(backup.outings.map((o) => o.id));
+  const whole = { restored: 50, of: 50, ended: 'whole' };
+  expect(await to.backups.restore(backup, every)).toEqual(whole);
   const [was, is] = [await texts(from.browser), await texts(to.browser)];
   for (const [key, record] of was) if (key !== 'settings') expect(is.get(key)).toEqual(record);
+
+  const control = new AbortController();
+  const tell = (restored: number) => void (restored === 3 && control.abort());
+  const ended = await to.backups.restore(backup, every, { signal: control.signal, tell });
+  expect(ended).toEqual({ restored: 3, of: 50, ended: 'cancelled' });
+  const fail = () => void (to.browser.parts.records.fault.fails = quotaError());
+  const failed = await to.backups.restore(backup, every, { tell: fail });
+  expect(failed).toEqual({ restored: 1, of: 50, ended: 'failed' });
+  await expect(from.backups.pack(AbortSignal.abort())).rejects.toThrow();
 }, 120_000);
 
 test('the photographs, what is said of them and earlier versions come back as they went', async () => {

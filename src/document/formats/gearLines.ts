@@ -5,6 +5,7 @@ import {
   lens,
   type Lens,
   lensId,
+  type LensId,
   type Shelf,
   SOURCES,
   type Source,
@@ -198,6 +199,28 @@ export function readGearLines(text: string, shelf: Shelf): GearLine[] {
         known = { ...known, [read.kind]: [...known[read.kind as ItemKind], read.item] };
       return read;
     });
+}
+
+/** What can be said by the line. */
+export type GearByLine = Pick<Shelf, 'lenses' | 'converters' | 'tubes'>;
+
+/** Lines with the lenses that each converter goes behind, by its id; a line does not say that. */
+export function behindLenses(
+  lines: readonly GearLine[],
+  fits: Readonly<Record<string, readonly LensId[]>>,
+): GearLine[] {
+  return lines.map((line) =>
+    line.kind === 'converters'
+      ? { ...line, item: { ...line.item, lensIds: [...(fits[line.item.id] ?? [])] } }
+      : line,
+  );
+}
+
+/** The items of lines, kind by kind. */
+export function gearOfLines(lines: readonly GearLine[]): GearByLine {
+  const gear: GearByLine = { lenses: [], converters: [], tubes: [] };
+  for (const line of lines) if (line.kind !== null) (gear[line.kind] as unknown[]).push(line.item);
+  return gear;
 }
 
 function readLine(line: string, shelf: Shelf): GearLine {

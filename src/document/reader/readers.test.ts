@@ -7,7 +7,9 @@ import { type ReaderKind, READERS } from './readers';
 /** What readers are given beside the text. */
 const BESIDE: Partial<Record<ReaderKind, unknown>> = { lensCsv: new Set(), gearLines: NO_GEAR };
 const read = (kind: ReaderKind, text: string) => readInWorker(kind, [text, BESIDE[kind]] as never);
-const TEXTUAL = (Object.keys(READERS) as ReaderKind[]).filter((kind) => kind !== 'backup');
+const TEXTUAL = (Object.keys(READERS) as ReaderKind[]).filter(
+  (kind) => kind !== 'backup' && kind !== 'packing',
+);
 
 const DEMO = readFileSync('demo/regatta.armreach.json', 'utf8');
 const HEAD = 'id,name,mount,wide_mm,f_numbers';

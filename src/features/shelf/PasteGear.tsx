@@ -1,8 +1,16 @@
 'use client';
 
 import { useState } from 'react';
-import { addGear, alreadyOn, countOf, editGear, fittingGear, type GearLine } from '@/document';
-import type { Converter, LensId, Shelf } from '@/core/gear';
+import {
+  addGear,
+  alreadyOn,
+  behindLenses,
+  countOf,
+  editGear,
+  fittingGear,
+  gearOfLines,
+} from '@/document';
+import type { Converter, LensId } from '@/core/gear';
 import { useEditDesk, useFile, useHistory, useKnownGear, useReading } from '@/session';
 import { Button, Dialog, notify, SelectField, TextArea, Tick } from '@/ui';
 import { counted, missingText, NEW_MOUNT, shelfText, understoodText } from '@/text';
@@ -31,18 +39,13 @@ export function PasteGear({ open, onClose }: { open: boolean; onClose: () => voi
       ? ({ ...line, item: { ...line.item, mount: usualMount } } as typeof line)
       : line,
   );
-  const lines = mounted.map((line) =>
-    line.kind === 'converters'
-      ? { ...line, item: { ...line.item, lensIds: [...(fits[line.item.id] ?? [])] } }
-      : line,
-  );
+  const lines = behindLenses(mounted, fits);
+  const typed = gearOfLines(lines);
   const lensesFor = (converter: Converter) =>
-    [...shelf.lenses, ...lines.flatMap((l) => (l.kind === 'lenses' ? [l.item] : []))].filter(
-      (l) => l.mount === converter.mount,
-    );
-  const doubled = alreadyOn(shelf, gearOf(lines));
+    [...shelf.lenses, ...typed.lenses].filter((l) => l.mount === converter.mount);
+  const doubled = alreadyOn(shelf, typed);
   const taken = lines.filter((l) => l.kind !== null && (!skipping || !doubled.has(l.item.id)));
-  const { taken: gear, left } = fittingGear(shelf, gearOf(taken));
+  const { taken: gear, left } = fittingGear(shelf, gearOfLines(taken));
   const count = countOf(gear);
   const add = () => {
     if (!edit(editGear(addGear(gear)))) return;
@@ -128,14 +131,4 @@ export function PasteGear({ open, onClose }: { open: boolean; onClose: () => voi
       </div>
     </Dialog>
   );
-}
-
-function gearOf(lines: readonly GearLine[]): Partial<Shelf> {
-  const gear: Required<Pick<Shelf, 'lenses' | 'converters' | 'tubes'>> = {
-    lenses: [],
-    converters: [],
-    tubes: [],
-  };
-  for (const line of lines) if (line.kind !== null) (gear[line.kind] as unknown[]).push(line.item);
-  return gear;
 }

@@ -2,10 +2,12 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { type Body, bodyId, type LensId, type Shelf, USUAL_MEGAPIXELS } from '@/core/gear';
+import { type Body, bodyId, type LensId, USUAL_MEGAPIXELS } from '@/core/gear';
 import {
+  behindLenses,
   comparedGear,
   freshId,
+  gearOfLines,
   newItem,
   newPlan,
   NO_GEAR,
@@ -52,10 +54,12 @@ export function FirstOuting({
   const [genre, setGenre] = useState<string>(STARTERS[0]?.key ?? '');
   const body = bodyNamed(name, format, megapixels);
   const [fits, setFits] = useState<Readonly<Record<string, readonly LensId[]>>>({});
-  const isRead = lines.map((line) => (line.trim() === '' ? undefined : isGear(body, line)));
-  const typed = readGear(body, lines, fits);
-  const good =
-    typed.lenses.length > 0 && isRead.every((one) => one !== false) && name.trim() !== '';
+  const camera = { ...NO_GEAR, bodies: [body] };
+  const written = lines.filter((line) => line.trim() !== '');
+  const read = readGearLines(written.join('\n'), camera);
+  const typed = { ...camera, ...gearOfLines(behindLenses(read, fits)) };
+  const isUnread = (line: string) => read[written.indexOf(line)]?.kind === null;
+  const good = typed.lenses.length > 0 && !written.some(isUnread) && name.trim() !== '';
   const start = () => {
     const starter = STARTERS.find((s) => s.key === genre);
     if (!starter || !good) return;
@@ -116,7 +120,7 @@ export function FirstOuting({
               key={i}
               label={t.lens(i + 1)}
               value={line}
-              error={isRead[i] === false ? t.giveARangeAndAn : undefined}
+              error={isUnread(line) ? t.giveARangeAndAn : undefined}
               onChange={(next) => setLines(lines.map((l, k) => (k === i ? next : l)))}
             />
           ))}
@@ -171,31 +175,4 @@ function bodyNamed(name: string, format: FormatKey, megapixels: number | null): 
     name: name.trim() || t.myCamera,
     sensor: { widthMm, heightMm, ...pixels },
   };
-}
-
-/**
- * The camera with what some lines say: lenses, converters, tubes.
- *
- * @param fits the lenses that each converter goes behind
- */
-function readGear(
-  body: Body,
-  lines: readonly string[],
-  fits: Readonly<Record<string, readonly LensId[]>> = {},
-): Shelf {
-  const gear = { ...NO_GEAR, bodies: [body] };
-  const read = readGearLines(lines.join('\n'), gear);
-  return {
-    ...gear,
-    lenses: read.flatMap((l) => (l.kind === 'lenses' ? [l.item] : [])),
-    converters: read.flatMap((l) =>
-      l.kind === 'converters' ? [{ ...l.item, lensIds: [...(fits[l.item.id] ?? [])] }] : [],
-    ),
-    tubes: read.flatMap((l) => (l.kind === 'tubes' ? [l.item] : [])),
-  };
-}
-
-function isGear(body: Body, line: string): boolean {
-  const { lenses, converters, tubes } = readGear(body, [line]);
-  return lenses.length + converters.length + tubes.length > 0;
 }
