@@ -100,7 +100,7 @@ test('a lens can be in repair or rented for an outing, and the money for it is c
   await expect(standing(page)).toContainText('4 lenses and 1 tube');
   await page.getByRole('button', { name: /^600 mm f\/4/ }).click();
   await page.getByLabel('On this outing').selectOption('rented for it');
-  await page.getByLabel('Price a day').fill('45');
+  await page.getByLabel('Price per day').fill('45');
   await expect(page.getByText('2 days, €90 in all')).toBeVisible();
   await page.getByText('lock in', { exact: true }).click();
   await expect(standing(page)).toContainText('€90 to spend');

@@ -22,7 +22,7 @@ test('from a card to what was used, against the plan, in hindsight, and pictures
   await expect(page.getByRole('table', { name: 'By stretch' })).toBeVisible();
 
   await view(page, 'Against the plan');
-  await expect(page.getByText(/T20 seems to be 4 min slow/)).toBeVisible();
+  await expect(page.getByText(/T20’s clock seems 4 min slow/)).toBeVisible();
   await page.getByRole('button', { name: 'Correct it' }).click();
   await expect(page.getByRole('heading', { name: 'Clocks' })).toBeHidden();
   const against = page.getByTestId('against');
@@ -64,7 +64,7 @@ test('from a card to what was used, against the plan, in hindsight, and pictures
   await page.getByRole('link', { name: 'Log' }).click();
   await view(page, 'New pictures');
   await page.getByRole('button', { name: /^Use \d+ shares$/ }).click();
-  await expect(page.getByText(/now expect the shares of that outing/)).toBeVisible();
+  await expect(page.getByText(/now use that outing’s shares/)).toBeVisible();
 });
 
 test('a card read again adds none; a folder is removed and comes back; all of it outlives a reload', async ({
@@ -74,11 +74,11 @@ test('a card read again adds none; a folder is removed and comes back; all of it
   await card(page);
   await view(page, 'Photographs');
   await expect(page.getByTestId('reading-result')).toHaveText(
-    '634 photographs added. 5 damaged, 1 not a photograph',
+    '634 photographs added. 5 damaged, 1 isn’t a photograph',
   );
   await page.getByRole('button', { name: 'Card of the regatta' }).click();
   await expect(page.getByTestId('reading-result')).toHaveText(
-    '0 photographs added. 634 already known, 5 damaged, 1 not a photograph',
+    '0 photographs added. 634 already known, 5 damaged, 1 isn’t a photograph',
   );
   await page.getByRole('button', { name: 'Remove DCIM/101RIVER from the log' }).click();
   await expect(page.getByText('368 photographs, 12')).toBeVisible();

@@ -56,7 +56,7 @@ test('from the outings of a year to what to buy, sell, exchange and rent', async
 
   await view(page, 'Rent');
   await page.getByLabel('For', { exact: true }).selectOption('Far wildlife', LONG);
-  await page.getByLabel('Rent a day').fill('40');
+  await page.getByLabel('Rent per day').fill('40');
   await expect(page.getByTestId('rent-or-buy')).toContainText('Buying costs less.');
   await expect(page.getByText(/it adds \+2 musts/)).toBeVisible();
 

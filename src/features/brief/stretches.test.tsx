@@ -26,7 +26,7 @@ const plainStretch = (change: Partial<Stretch> = {}) =>
 describe('what is particular about a stretch', () => {
   it.each([
     ['nothing', {}, ''],
-    ['weather and change', { weather: ['wet'], changes: false }, 'rain or spray, no change'],
+    ['weather and change', { weather: ['wet'], changes: false }, 'rain or spray, no lens changes'],
     [
       'what is not let in',
       { allowed: { flash: false, support: false, bags: false } },
@@ -119,7 +119,7 @@ describe('the time line', () => {
     expect(screen.getByText('Sunday, 13 June 2027', { exact: false })).toBeVisible();
     expect(bar(/^In the launch/)).toHaveAttribute(
       'title',
-      expect.stringMatching(/^In the launch, 09:00–10:30; rain or spray, no change, no bags/),
+      expect.stringMatching(/^In the launch, 09:00–10:30; rain or spray, no lens changes, no bags/),
     );
   });
 

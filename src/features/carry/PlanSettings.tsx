@@ -43,7 +43,7 @@ export function PlanSettings({ answer }: { answer: CarryAnswer }) {
       />
       {answer.other && (
         <p className="text-[13px] text-soft">
-          {text.theOtherWayThisWay(planCodec(answer.other), planCodec(answer.plan))}
+          {text.otherPreference(packing.prefer, planTold(answer.other), planTold(answer.plan))}
         </p>
       )}
       {stretches.length > 0 && (
@@ -169,8 +169,8 @@ function WeightFields() {
   );
 }
 
-function planCodec(plan: CarryPlan): string {
-  return `${counted(plan.changes, 'change')}${plan.worst ? text.atMost(formatWeight(plan.worst.weightG)) : ''}`;
+function planTold(plan: CarryPlan): string {
+  return `${counted(plan.changes, 'lensChange')}${plan.worst ? text.atMost(formatWeight(plan.worst.weightG)) : ''}`;
 }
 
 /** Which of the person's bags is taken; changing it here makes it the outing's own. */

@@ -181,7 +181,7 @@ function AssignmentPlan({ assignment, named }: { assignment: CarryAssignment; na
           {text.duringIt(
             counted(
               assignment.doings.filter((d) => d.kind === 'put' && d.isChange).length,
-              'change',
+              'lensChange',
             ),
           )}
         </p>

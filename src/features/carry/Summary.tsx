@@ -73,7 +73,7 @@ export function Summary({ answer, thinking }: { answer: CarryAnswer; thinking: b
           <Sentence
             parts={t.freeOrderSaves(
               <Figure label={t.whatAFreeOrderSaves} steps={() => orderSteps(answer)}>
-                {counted(saved, 'change')}
+                {counted(saved, 'lensChange')}
               </Figure>,
             )}
           />
@@ -84,7 +84,7 @@ export function Summary({ answer, thinking }: { answer: CarryAnswer; thinking: b
           <Sentence
             parts={t.freeOrderWouldTake(
               <Figure label={t.changesWithTheOrderFree} steps={() => anyOrderSteps(answer)}>
-                {changesAnyOrder}
+                {counted(changesAnyOrder, 'lensChange')}
               </Figure>,
             )}
           />

@@ -90,7 +90,7 @@ function Left({ answer, name }: { answer: ScenarioAnswer; name: (id: string) => 
             {t.lost(plainList(lost.map(name)), counted(lost.length, 'picture'))}
           </span>
         )}{' '}
-        {counted(again.plan.changes, 'change')}.
+        {counted(again.plan.changes, 'lensChange')}.
       </p>
       <ul className="text-[13px]">
         {again.plan.stretches.map((s) => (

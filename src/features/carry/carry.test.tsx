@@ -68,7 +68,7 @@ test('the summary says the changes, that fewer cannot do, and the heaviest momen
   const text = plain(screen.getByRole('status'));
   expect(text).toContain('best found so far');
   expect(text).toContain('over your 4.00 kg');
-  expect(text).toContain('saves 2 changes');
+  expect(text).toContain('saves 2 lens changes');
 });
 
 test('the arithmetic behind weights and changes comes to what is shown', () => {
@@ -136,7 +136,7 @@ test('every line says why with its arithmetic', () => {
   render(<PackingView lines={packingList(demo, answer.plan)} />);
   const batteries = screen.getByText(/Batteries for T20/).parentElement!;
   expect(plain(batteries)).toMatch(
-    /pictures on the busiest day, charged every night, ÷ 340 a charge, rounded up, and one spare/,
+    /pictures on the busiest day, charged every night, ÷ 340 per charge, rounded up, and one spare/,
   );
   expect(plain(screen.getByText(/^Tripod rated for/))).toContain(
     'the heaviest setup weighs 1.44 kg',

@@ -68,7 +68,7 @@ test('what is left is told picture by picture, and what is lost in red', async (
   const answer = carryAnswer(demo, result);
   act(() => asked[0]!.report.done({ lost: [], answer } as ScenarioAnswer));
   expect(screen.getByText(/It works/)).toBeVisible();
-  expect(screen.getByTestId('whatif')).toHaveTextContent(`${answer.plan.changes} changes`);
+  expect(screen.getByTestId('whatif')).toHaveTextContent(`${answer.plan.changes} lens changes`);
   await play(user, '23 mm f/1.4 breaks');
   const lost = demo.frames.slice(14, 15).map((f) => f.id);
   act(() => asked[1]!.report.done({ lost, answer } as ScenarioAnswer));

@@ -48,7 +48,7 @@ test('a figure is changed in its cell; what cannot be used stays there, marked',
 test('lenses are narrowed by what they reach, their speed, weight and owner', async () => {
   const user = userEvent.setup();
   list();
-  await user.type(screen.getByLabelText('reaches mm'), '400');
+  await user.type(screen.getByLabelText('covers focal length, mm'), '400');
   await user.type(screen.getByLabelText('f/ at most'), '2.8');
   expect(screen.getByText(/^1 shown/)).toBeVisible();
   expect(screen.getByRole('button', { name: /400 mm f\/2.8/ })).toBeVisible();

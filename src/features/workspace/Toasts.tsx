@@ -37,6 +37,7 @@ export function Toasts() {
           title: 'font-semibold',
           description: 'text-soft',
           actionButton: 'mt-1 block underline',
+          closeButton: 'absolute top-2 right-2',
         },
       }}
     />

@@ -17,7 +17,7 @@ export const briefFormText = {
     fillsAtMost: 'Fills at most',
     want: (name: string) => `Want, ${name}`,
     shareIn: (name: string) => `Share in %, ${name}`,
-    even: 'even',
+    even: 'equal share',
   },
   frameEditor: {
     aSubjectAtADistance: 'a subject at a distance',
@@ -32,7 +32,7 @@ export const briefFormText = {
     picture2: 'Picture',
     howMuchYouWantIt: 'How much you want it',
     shareOfPictures: 'Share of pictures',
-    even: 'even',
+    even: 'equal share',
     note: 'Note',
     whatMustFit: 'What must fit',
     describedBy: 'Described by',
@@ -129,7 +129,7 @@ export const briefFormText = {
     theSunIsTheHorizon: (phase: string, altitudeDeg: number) =>
       `${phase}: the sun is ${Math.abs(altitudeDeg).toFixed(1)}° ${altitudeDeg < 0 ? 'below' : 'above'} the horizon, `,
     lightByTheSunsAltitude: 'Light by the sun’s altitude',
-    inTheOpen: (ev: string) => `${ev} in the open`,
+    inTheOpen: (ev: string) => `${ev} outdoors`,
     longestTime: 'Longest time',
     any: 'any',
     shortestTime: 'Shortest time',
@@ -178,10 +178,10 @@ export const briefFormText = {
     blurBehind: 'Blur behind',
     distanceBehind: 'Distance behind',
     far: 'far',
-    blurDiscOfTheDiagonal: 'Blur disc, of the diagonal',
+    blurDiscOfTheDiagonal: 'Blur disc, % of the diagonal',
     magnificationAtLeast: 'Magnification at least',
     any: 'any',
-    lensAtLeast: 'Lens at least',
+    lensAtLeast: 'Minimum lens grade',
     ofAnyGrade: 'of any grade',
     goodAsIGradeThem: 'good, as I grade them',
     firstClassAsIGrade: 'first-class, as I grade them',
@@ -192,7 +192,7 @@ export const briefFormText = {
   },
   sunCourse: {
     theSunsCourseOnAt: (value: string, value2: number, value3: number) =>
-      `The sun’s course on ${value}: ${value2}° at the moment chosen, ${value3}° at its highest.`,
+      `The sun’s course on ${value}: ${value2}° at the chosen time, ${value3}° at its highest.`,
     horizon: 'horizon',
   },
   sheet: {
@@ -222,7 +222,7 @@ export const briefFormText = {
   pasteDialog: {
     pasteAShotList: 'Paste a shot list',
     onePictureALineMust:
-      'One picture a line. “must”, “bonus”, distances such as 4–8 m, 1/125, words of light (dim, in the sun, at night) and everyday things (a room, a ring, a bird) are understood; the rest you complete afterwards.',
+      'One picture per line. “must”, “bonus”, distances such as 4–8 m, 1/125, words of light (dim, in the sun, at night) and everyday things (a room, a ring, a bird) are understood; the rest you complete afterwards.',
     shotList: 'Shot list',
     picturesUnderstood: 'Pictures understood',
     needsADistance: 'needs a distance',

@@ -3,7 +3,7 @@ import { filled } from '../filled';
 /** What is said by carry. */
 export const carryText = {
   lanes: {
-    lanes: 'The day in lanes',
+    lanes: 'The day, camera by camera',
     whole: 'The whole outing',
     noChange: 'no lens changes',
     placed: 'placed',
@@ -15,7 +15,7 @@ export const carryText = {
     on: (setup: string, camera: string) => `${setup} on ${camera}`,
     changed: (setup: string, camera: string) => `Lens change: ${setup} on ${camera}`,
     legend:
-      'A lane is a camera, a bar the setup on it; a heavy edge is a lens change. Shaded: no lens may be changed. Choose a stretch for its text.',
+      'A bar is the setup on that camera, a thick edge a lens change, shading means no lens changes. Select a stretch to read its plan.',
   },
   bag: {
     theBag: 'The bag',
@@ -73,7 +73,7 @@ export const carryText = {
       'When flying, spare lithium batteries go in your cabin baggage; follow the airline’s rules.',
     airfieldsRailwaysRoadsWaterwaysAnd:
       'Airfields, railways, roads, waterways and drones: local law and permits decide.',
-    takeCare: 'Take care',
+    takeCare: 'Safety',
     localRulesAndThePeople: 'Local rules and the people in charge there come first.',
   },
   packingView: {
@@ -85,8 +85,8 @@ export const carryText = {
     fewerChanges: 'fewer changes',
     lessWeight: 'less weight',
     prefer: 'Prefer',
-    theOtherWayThisWay: (plan: string, plan2: string) =>
-      `The other way: ${plan}; this way: ${plan2}.`,
+    otherPreference: (prefer: 'changes' | 'weight', other: string, now: string) =>
+      `If you prefer ${prefer === 'changes' ? 'less weight' : 'fewer changes'}: ${other}; now: ${now}.`,
     picturesInAnyOrder: 'Pictures in any order',
     packing: 'Packing',
     picturesExpected: 'Pictures expected',
@@ -136,7 +136,7 @@ export const carryText = {
     next: 'next',
     noLensChanges: 'no lens changes',
     putOn: (setup: string) => `put on ${setup}`,
-    beforehand: (list: string) => `Beforehand: ${list}.`,
+    beforehand: (list: string) => `Before this stretch: ${list}.`,
     to: (name: string, more: string) => `${name} to ${more}`,
     handedOver: (list: string) => `Handed over: ${list}.`,
     eitherOfYouCanTake: (list: string) => `Either of you can take: ${list}.`,
@@ -159,7 +159,7 @@ export const carryText = {
     inThisOrder: 'In this order',
     change: (setup: string) => `Change: ${setup}`,
     withIt: (list: string) => `with ${list}`,
-    duringIt: (count: string) => `${count} during it`,
+    duringIt: (count: string) => `${count} during this stretch`,
   },
   summary: {
     changesOverTheWholeOuting: 'Changes over the whole outing',
@@ -178,10 +178,10 @@ export const carryText = {
     theMostAnyoneCarriesAt: 'The most anyone carries at once',
     planningAgain: 'Planning again…',
     freeOrderSaves: <Figure>(changes: Figure) =>
-      filled`Leaving the order free where you allow it saves ${changes}.`,
+      filled`Shooting in any order, where you allow it, saves ${changes}.`,
     whatAFreeOrderSaves: 'What a free order saves',
     freeOrderWouldTake: <Figure>(changes: Figure) =>
-      filled`With the order free in every stretch it would take ${changes}.`,
+      filled`If every stretch could be shot in any order: ${changes}.`,
     changesWithTheOrderFree: 'Changes with the order free in every stretch',
     notPlanned: (list: string) => `Not planned: ${list}.`,
   },

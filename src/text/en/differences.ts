@@ -55,7 +55,7 @@ export function amountText(aim: AimName, amount: number, currency: string): stri
     case 'speed':
       return counted(amount, 'pictureWithAStopLessToSpare');
     case 'changes':
-      return counted(amount, 'change');
+      return counted(amount, 'lensChange');
     case 'crop':
       return counted(amount, 'pictureCropped');
     case 'own':
@@ -63,7 +63,7 @@ export function amountText(aim: AimName, amount: number, currency: string): stri
     case 'grade':
       return counted(amount, 'pictureWithABetterLens');
     case 'bodyChanges':
-      return counted(amount, 'change');
+      return counted(amount, 'lensChange');
     case 'bodies':
       return counted(amount, 'camera');
     case 'bodyWeight':
@@ -101,7 +101,7 @@ export function bringInText({ aim, by }: Difference, currency: string): string {
   const amount = amountText(aim, Math.abs(by), currency);
   if (by < 0) return `would save ${amount} if it were allowed`;
   if (aim === 'wants')
-    return `would come in if it added ${formatPercent(by)} more of the wanted pictures`;
+    return `would be chosen if it covered ${formatPercent(by)} more of the wanted pictures`;
   if (aim === 'weight') return `would be as good if it were ${amount} lighter`;
   if (aim === 'price') return `would be as good if it were ${amount} cheaper`;
   return `would take ${amount} more`;

@@ -30,9 +30,9 @@ export const FIGURE_NAMES: Readonly<Record<FigureKey, string>> = {
   diameterMm: 'Diameter, hood reversed',
   isoCeiling: 'Highest ISO',
   autofocusLimitFNumber: 'Autofocus up to',
-  picturesPerCharge: 'Pictures a charge',
+  picturesPerCharge: 'Shots per charge',
   cardSlots: 'Card slots',
-  cardType: 'Kind of card',
+  cardType: 'Card type',
   fileMb: 'File size',
 };
 

@@ -17,16 +17,16 @@ export const helpText = {
       'An unknown weight or price is never taken as zero.',
     ],
     reading: [
-      'Across lies the angle of view: wide on the left, long on the right, the same on Reach, Lineup and Log.',
+      'Angle of view runs across the page: wide on the left, long on the right, the same on Reach, Lineup and Log.',
       'On the score a line is a lens and a note a picture. Filled: only this lens covers it. Open: another one does too. Dashed: it covers a part.',
       'Solid line: the lens by itself. Dashed: with a converter. Dotted: by cropping.',
       'On Carry a lane is a camera and a bar the setup on it; “The day and the bag” shows one.',
-      'On Reach height is light, fast lenses on top. A picture is covered where bands of the lineup pass over all of it, at its level or above.',
+      'On Reach, faster lenses are higher. A picture is covered where bands of the lineup pass over all of it, at its level or above.',
     ],
     day: [
       'Below are each person’s bag and what it weighs, with your limit.',
       'Choose a stretch for its text: what to put on beforehand, in which order to work, what stays behind.',
-      'Lift and carry limits are your own business: the figures help you to keep to them.',
+      'How much you lift and carry is up to you: the figures help you keep to it.',
     ],
     data: [
       'Everything stays in this browser: outings, shelf, settings and what was read from your photographs. Nothing is sent anywhere, and the pictures themselves are never copied.',

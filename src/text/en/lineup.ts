@@ -42,7 +42,7 @@ export const lineupText = {
     useMyUsual: (value: string) => `${value}: use my usual`,
     gearThatMayBeUsed: 'Gear that may be used',
     letTheLineupChoose: (name: string) => `Let the lineup choose ${name}`,
-    free: 'Free',
+    free: 'Lineup decides',
     lockedIn: 'Locked in',
     leftOut: 'Left out',
   },
@@ -122,10 +122,10 @@ export const lineupText = {
     limits: 'Limits',
   },
   score: {
-    score: 'The lineup as a score',
+    score: 'Which lens covers what',
     axis: 'angle of view, mm on 36×24',
     legend:
-      'A line is a lens, a note a picture: filled where only this lens covers it, dashed where it covers a part, doubly ringed where the proof rests on it. Solid line: the lens; dashed: with a converter; dotted: by crop. Point at a note to see its picture.',
+      'Each line is a lens, each dot a picture. Filled: only this lens covers it. Dashed: part of it. Double ring: part of the proof. Solid line: the lens; dashed: with a converter; dotted: by crop. Point at a dot to see its picture.',
     note: (picture: string, lens: string, only: boolean, proof: boolean, part: boolean) =>
       `${picture}, ${lens}${part ? ', in part' : ''}${only ? ', only this lens' : ''}${proof ? ', in the proof' : ''}`,
     take: (lens: string) => `Take ${lens} again`,
@@ -165,7 +165,7 @@ export const lineupText = {
       `${items} ${isOne ? 'covers' : 'cover'} every must and want`,
     coverAsMuchAsThe: (items: string, isOne: boolean) =>
       `${items} ${isOne ? 'covers' : 'cover'} as much as your gear and limits allow`,
-    whatKeepsEachLostMust: 'what keeps each lost must out',
+    whatKeepsEachLostMust: 'why each lost must isn’t covered',
     whichLimitsConflict: 'which limits conflict',
     whetherAnUnknownDecides: 'whether an unknown figure decides',
     whatOnlyOneLensCovers: 'what only one lens covers',
@@ -257,7 +257,7 @@ export const lineupText = {
     leftOutBecause: (reasons: string) => `Left out because ${reasons}.`,
     leftOutBecauseButHelped: (reasons: string, ways: string) =>
       `Left out because ${reasons}. What would help: ${ways}.`,
-    changeThisLimit: (member: string) => `change this limit: ${member}`,
+    changeThisLimit: (member: string) => `relax this limit: ${member}`,
     allowALensChange: (stretch: string | null) =>
       stretch === null ? 'allow a lens change' : `allow a lens change in ${stretch}`,
     oneMoreCamera: (stretch: string | null, setup: string) =>
@@ -356,7 +356,7 @@ export const lineupText = {
     toBuy: 'To buy',
     certainty: 'Certainty',
     bestFoundSoFar: 'best found so far',
-    notSure: 'not sure',
+    notSure: 'unproven',
   },
   takeButton: {
     use: (list: string) => `Use ${list}`,
@@ -366,14 +366,14 @@ export const lineupText = {
     useThisLineup: 'Use this lineup',
   },
   tradeCurve: {
-    whatMoreOrLessBuys: 'What more or less buys',
+    whatMoreOrLessBuys: 'What a bigger or smaller kit gets you',
     lineupsByWeightAndWanted: (count: number) =>
       `${count} lineups by weight and wanted pictures; the table below shows the same.`,
     upShareOfTheWanted:
-      'Up: share of the wanted pictures. Across: weight. The number counts the items as you count them; dashed means buying something. The diamond is the lineup above.',
+      'Up: share of the wanted pictures. Across: weight. The number is the item count (a converter counts ½); dashed lineups need a purchase. The diamond is the lineup above.',
     tradeOff: 'Trade-off',
     items: 'Items',
-    step: 'Step from the one before',
+    step: 'Change from the previous lineup',
     more: (amount: string, isMore: boolean) => `${isMore ? '+' : '−'}${amount}`,
     buys: (costs: readonly string[], gained: readonly string[], lost: readonly string[]) =>
       [

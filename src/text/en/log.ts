@@ -88,7 +88,9 @@ export const logText = {
           c.known > 0 ? `${many(c.known)} already known` : '',
           c.noData > 0 ? `${many(c.noData)} without data` : '',
           c.damaged > 0 ? `${many(c.damaged)} damaged` : '',
-          c.notPhotos > 0 ? `${many(c.notPhotos)} not a photograph` : '',
+          c.notPhotos > 0
+            ? `${many(c.notPhotos)} ${c.notPhotos === 1 ? 'isn’t a photograph' : 'aren’t photographs'}`
+            : '',
         ].filter((part) => part !== ''),
       )}`.trim(),
     tableProblem: {
@@ -105,9 +107,9 @@ export const logText = {
     addChosen: (n: number) =>
       n === 0 ? 'Add to the shelf' : `Add ${counted(n, 'item')} to the shelf`,
     added: (n: number) =>
-      `Added ${counted(n, 'item')} to your shelf. Its figures that no photograph tells are unknown.`,
+      `Added ${counted(n, 'item')} to your shelf. Anything the photographs don’t show is left unknown.`,
     undo: 'Undo',
-    noSensor: 'No photograph tells the size of its sensor. Add it by hand on Shelf.',
+    noSensor: 'Your photographs don’t give its sensor size. Add it by hand on Shelf.',
     asUsed: 'Range and f-number as used; the file doesn’t state them.',
     photographs: (n: number) => counted(n, 'photograph'),
     is: 'It is',
@@ -127,7 +129,7 @@ export const logText = {
     legendKept: 'rated',
     focalBelow: 'Focal length below for 36 × 24 mm, angle of view above.',
     angleUnknown: (n: number) =>
-      `Left out here, since their files tell no angle of view: ${counted(n, 'photograph')}.`,
+      `Left out here because their files don’t give an angle of view: ${counted(n, 'photograph')}.`,
     lens: 'Lens',
     share: 'Share',
     photographs: 'Photographs',
@@ -139,16 +141,16 @@ export const logText = {
     fNumber: 'F-number',
     iso: 'ISO',
     time: 'Exposure time',
-    unknownLens: 'lens not named',
-    unknownCamera: 'camera not named',
-    upright: (percent: number) => `${formatPercent(percent)} upright`,
+    unknownLens: 'unknown lens',
+    unknownCamera: 'unknown camera',
+    upright: (percent: number) => `${formatPercent(percent)} portrait`,
     isoOf: (iso: number) => `ISO ${iso}`,
     timeOf: markedTime,
     byStretch: 'By stretch',
     byShooter: 'By shooter',
     stretch: 'Stretch',
     shooter: 'Shooter',
-    noStretch: 'between them',
+    noStretch: 'between stretches',
     noShooter: 'not said',
     byLens: 'By lens',
     byCamera: 'By camera',
@@ -163,7 +165,7 @@ export const logText = {
       'This outing lists no pictures. Add some on Brief, or make them from your photographs under New pictures.',
     picture: 'Picture',
     expected: 'Expected',
-    had: 'Had',
+    had: 'Taken',
     photographs: 'Photographs',
     rated: 'Rated',
     cropped: 'To crop',
@@ -185,8 +187,8 @@ export const logText = {
     changesTitle: 'Lens changes',
     changes: (made: number, planned: number | null) =>
       planned === null
-        ? `${counted(made, 'change')} made.`
-        : `${counted(made, 'change')} made, ${many(planned)} planned.`,
+        ? `${counted(made, 'lensChange')} made.`
+        : `${counted(made, 'lensChange')} made, ${many(planned)} planned.`,
     change: (when: string, camera: string, from: string, to: string) =>
       `${when}, ${camera}: ${from} → ${to}`,
     plannedChanges: 'Planned lens changes',
@@ -203,10 +205,11 @@ export const logText = {
     more: (n: number) => `… and ${counted(n, 'photograph')} more`,
     clockTitle: 'Clocks',
     clockOff: (camera: string, by: string, inside: number, now: number, count: number) =>
-      `The clock of ${camera} seems to be ${by}: with that, ${many(inside)} of ${counted(count, 'photograph')} fall into a stretch, now ${many(now)}.`,
-    clockRange: (from: string, to: string) => `Anything from ${from} to ${to} does as well.`,
+      `The ${camera}’s clock seems ${by}. Correcting it puts ${many(inside)} of ${counted(count, 'photograph')} inside a stretch, up from ${many(now)}.`,
+    clockRange: (from: string, to: string) =>
+      `Any correction from ${from} to ${to} works equally well.`,
     setClock: 'Correct it',
-    clockSet: (camera: string, by: string) => `${by} are added to the clock of ${camera}.`,
+    clockSet: (camera: string, by: string) => `Added ${by} to the ${camera}’s clock.`,
     undo: 'Undo',
     slow: (time: string) => `${time} slow`,
     fast: (time: string) => `${time} fast`,
@@ -245,11 +248,11 @@ export const logText = {
     enough: (names: readonly string[], percent: number, of: number) =>
       `${listOf(names)} would have been enough for ${formatPercent(percent)} of your ${counted(of, 'photograph')}.`,
     notEnough: (percent: number) =>
-      `Nothing to choose from makes ${formatPercent(percent)} of them.`,
-    unmade: (n: number) => `${counted(n, 'photograph')} could have been made with none of them.`,
+      `No lenses here would have taken ${formatPercent(percent)} of them.`,
+    unmade: (n: number) => `None of them could have taken ${counted(n, 'photograph')}.`,
     unknown: (n: number) =>
-      `Not counted, since their files tell no angle of view: ${counted(n, 'photograph')}.`,
-    chart: (n: number) => `Photographs made by one lens up to ${many(n)}`,
+      `Not counted because their files don’t give an angle of view: ${counted(n, 'photograph')}.`,
+    chart: (n: number) => `Photographs that one to ${many(n)} lenses could have taken`,
     nothing: 'Nothing on the shelf would have made any of them. Add your gear first.',
     percent: (n: number) => formatPercent(n),
     lost: (name: string, share: string) => `${name}: ${share}`,
@@ -283,14 +286,15 @@ export const logText = {
     none: 'No other outing has photographs in the log yet.',
     picture: 'Picture',
     now: 'Expected now',
-    then: 'Had then',
+    then: 'Taken then',
     use: (n: number) => (n === 0 ? 'Use its shares' : `Use ${counted(n, 'share')}`),
-    used: (n: number) => `${counted(n, 'picture')} now expect the shares of that outing.`,
+    used: (n: number) =>
+      `${counted(n, 'picture')} now ${n === 1 ? 'uses' : 'use'} that outing’s shares.`,
     undo: 'Undo',
     noneAlike: 'No picture of this outing has the name of one of that outing.',
   },
   lessons: {
-    title: 'What it teaches',
+    title: 'Lessons',
     none: 'Nothing stands out yet. Twenty photographs are needed at least.',
     figures: 'Figures',
     figuresOf: (lesson: string) => `Figures: ${lesson}`,

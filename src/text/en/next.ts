@@ -45,7 +45,7 @@ export const nextText = {
     buyAt: 'You buy',
     new: 'new',
     used: 'used',
-    resale: 'You sell for, of the used price',
+    resale: 'Resale, % of used price',
     after: 'After the pictures, what counts?',
     afterOptions: {
       money: 'Least money',
@@ -112,7 +112,7 @@ export const nextText = {
     noLimit: 'no limit',
     stepBudget: 'To spend at each step',
     steps: 'Steps',
-    saves: 'Keep what a step leaves over',
+    saves: 'Carry leftover money to the next step',
     once: 'Buy once',
     path: 'One item at a time',
     chart:
@@ -178,7 +178,7 @@ export const nextText = {
       named: 'named in a stretch',
     } satisfies Readonly<Record<HeldWhy, string>>,
     lost: 'lost',
-    fitted: 'Bodies and lenses that outings name or lock in stay.',
+    fitted: 'Cameras and lenses that an outing names or locks in aren’t sold.',
   },
   swap: {
     title: 'Sell these, buy that',
@@ -191,7 +191,7 @@ export const nextText = {
     covers: 'Covers a year',
     systems: 'Another system as a whole',
     system: 'System',
-    systemsIntro: 'Every camera of another system goes, with all that then serves nothing.',
+    systemsIntro: 'You sell every other camera, and whatever no longer fits anything.',
     mount: (mount: string) => `${mount} mount`,
     format: (format: string) => `${format.replace('x', ' × ')} mm`,
     outOfReach: 'not within the money',
@@ -204,7 +204,7 @@ export const nextText = {
     title: 'Rent, borrow or buy',
     item: 'Item',
     outing: 'For',
-    perDay: 'Rent a day',
+    perDay: 'Rent per day',
     days: 'Days each time',
     years: 'Years until you sell it',
     rent: (money: string) => `Renting: ${money} in all. Borrowing: nothing.`,
@@ -227,14 +227,14 @@ export const nextText = {
   },
   open: (goal: GoalName, gap: number, yearOutings: number, currency: string) =>
     ({
-      musts: `there may be up to ${counted(Math.ceil(gap), 'musts')} a year more in it.`,
+      musts: `up to ${counted(Math.ceil(gap), 'moreMust')} a year may be possible.`,
       once: `up to ${counted(Math.ceil(gap), 'musts')} a year more may be covered twice.`,
-      wants: `there may be up to ${formatPercent(gap / Math.max(1, yearOutings))} more of the wanted pictures in it.`,
+      wants: `up to ${formatPercent(gap / Math.max(1, yearOutings))} more of the wanted pictures may be possible.`,
       items: `up to ${counted(gap, 'item')} a year fewer may do.`,
       weight: `it may do with up to ${formatWeight(gap)} a year less.`,
       money: `it may come out up to ${formatMoney(gap, currency)} better.`,
-      unknown: 'it may do without an unknown price.',
-      things: 'more things may be able to go.',
+      unknown: 'there may be an answer without the unknown price.',
+      things: 'more items might be sellable.',
       order: 'another set may do as well.',
     })[goal],
   systemName: (system: System) =>

@@ -30,7 +30,7 @@ const LINES: {
     why: 'charges on the way, so you need fewer batteries',
   }),
   cards: (line, name) => ({
-    what: `Cards of ${line.cardGb} GB for ${name(line.bodyId)}`,
+    what: `${line.cardGb} GB cards for ${name(line.bodyId)}`,
     why: `${line.pictures} pictures × ${estimatedText(line.fileMb, line)} MB = ${line.neededGb.toFixed(0)} GB; ${line.aSlot === 1 ? 'one' : line.aSlot} for each slot (${line.slots})`,
   }),
   'spare-card': (line, name) => ({
@@ -51,7 +51,7 @@ const LINES: {
   }),
   headlamp: (line, name) => ({
     what: 'Headlamp, red light',
-    why: `working on a support in the dark: ${namesIn(name, line.frameIds)}`,
+    why: `using a tripod in the dark: ${namesIn(name, line.frameIds)}`,
   }),
   rain: (line, name) => ({
     what: 'Rain covers and a towel',
@@ -82,7 +82,7 @@ const LINES: {
     why: 'so one set of filters fits all',
   }),
   flash: (line, name) => ({
-    what: `Flash of guide number ${line.guideNumberM}`,
+    what: `Flash, guide number ${line.guideNumberM}`,
     why: `${namesIn(name, line.frameIds)}; guide number ÷ distance gives the f-number, ${formatFNumber(line.guideNumberM / 5)} at 5 m`,
   }),
   'flash-batteries': (line) => ({
@@ -116,7 +116,7 @@ function batteryWords(line: Extract<PackingLine, { code: 'batteries' }>): string
       : '';
   const bank =
     line.fromBank > 0 ? `, less ${counted(line.fromBank, 'charge')} from the power bank` : '';
-  return `${line.pictures} pictures ${FILLINGS[line.charging]}, ÷ ${estimatedText(line.picturesPerCharge, line)} a charge${cold}${bank}, rounded up, and one spare`;
+  return `${line.pictures} pictures ${FILLINGS[line.charging]}, ÷ ${estimatedText(line.picturesPerCharge, line)} per charge${cold}${bank}, rounded up, and one spare`;
 }
 
 /** Where an ND filter goes. */

@@ -82,7 +82,7 @@ export function fieldProblemText(problem: FieldProblem): string {
     case 'too-long':
       return `must not be longer than ${problem.most} characters`;
     case 'too-many':
-      return `must not hold more than ${problem.most}`;
+      return `can have at most ${problem.most}`;
     case 'too-few':
       return `needs at least ${problem.least}`;
     case 'too-small':
@@ -103,7 +103,7 @@ export function fieldProblemText(problem: FieldProblem): string {
         `must be ${FORMATS[problem.format] ?? problem.format}${gotText(problem.got)}`
       );
     case 'other':
-      return 'is not one of the choices there are';
+      return 'isn’t one of the choices';
     default:
       return 'id' in problem ? RULES_OF[problem.rule](problem.id) : RULES[problem.rule];
   }
@@ -156,9 +156,9 @@ export function refusalText(refusal: Refusal): string {
 export function notReadText(why: NotRead): string {
   switch (why.code) {
     case 'too-large':
-      return `It has ${why.mb.toFixed(1)} MB; at most ${why.mostMb} MB can be read. Take a part of it.`;
+      return `It’s ${why.mb.toFixed(1)} MB; the limit is ${why.mostMb} MB. Split it.`;
     case 'too-slow':
-      return `It was not read within ${why.seconds} s and was given up. Take a part of it.`;
+      return `Reading took over ${why.seconds} s and was stopped. Split it.`;
     case 'cancelled':
       return 'Reading was cancelled.';
     case 'no-worker':
@@ -180,7 +180,7 @@ export function leftOutText(problem: LeftOutProblem): string {
     case 'too-many-mounts':
       return `a shelf holds at most ${problem.most} mounts`;
     case 'id-taken':
-      return `the id ${problem.id} is that of another item: give it its own`;
+      return `another item already has the id ${problem.id}: choose a new one`;
     case 'field':
       return issueText(problem.issue);
   }
@@ -195,7 +195,7 @@ export function asideText(reason: AsideReason | string): string {
     case 'unsaved':
       return 'It was not saved before another page changed the same thing.';
     case 'overtaken':
-      return 'Another page had changed the same thing.';
+      return 'Another tab changed the same thing.';
     case 'refused':
       return refusalText(reason.refusal);
   }
@@ -219,7 +219,7 @@ export function databaseRefusalText(refusal: DatabaseRefusal): string {
 export function csvProblemText(problem: CsvProblem): string {
   switch (problem.code) {
     case 'no-header':
-      return 'this is no header: start from the template';
+      return 'this isn’t a header row: start from the template';
     case 'missing-column':
       return 'this column is missing: start from the template';
     case 'not-a-number':

@@ -12,7 +12,7 @@ export function stretchText({ weather, changes, allowed, hands }: Stretch): stri
   ]);
   return plainList([
     ...weather.map((w) => WEATHERS[w]),
-    ...(changes ? [] : ['no change']),
+    ...(changes ? [] : ['no lens changes']),
     ...forbiddenTexts(allowed),
     ...(hands.length > 1 ? [`${hands.length} shooters`] : []),
     ...limits,

@@ -7,7 +7,7 @@ export const threeWaysText = {
   showMeAround: 'Show me around',
   gotIt: 'Got it',
   startFromPhotographs: 'Start from my photographs',
-  readsHow: 'A folder is enough: it reads how they were taken.',
+  readsHow: 'A folder is enough: we read how each picture was taken.',
   startFromNothing: 'Start from nothing',
   typeThem: 'Type your lenses, choose what you photograph.',
 };

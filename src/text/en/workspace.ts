@@ -51,7 +51,7 @@ export const workspaceText = {
     newerOuting: (names: string) =>
       `Another outing is open: ${names} was saved by a newer Arm Reach, which this one can’t read. Reload to get the newer one.`,
     whatWasStoredLastCant:
-      'What was stored last can’t be read as a whole. What can be read of it is open, or its newest version. The whole text is kept under Backup and storage.',
+      'Part of your saved outing couldn’t be read. What could be read, or its latest version, is open. The whole text is kept under Backup and storage.',
     aStoredTextCantBe: 'A stored text can’t be read and is set aside',
     storedTextsCantBeRead: (count: number) =>
       `${count} stored texts can’t be read and are set aside`,
