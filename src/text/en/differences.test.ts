@@ -69,7 +69,11 @@ describe('the differences of the lineups beside the best one', () => {
 
   it.each([
     [{ aim: 'pieces', by: 1, best: 3, other: 4 }, '1 item more', '4 items − 3 items'],
-    [{ aim: 'changes', by: -2, best: 5, other: 3 }, '2 lens changes fewer', '5 changes − 3 changes'],
+    [
+      { aim: 'changes', by: -2, best: 5, other: 3 },
+      '2 lens changes fewer',
+      '5 lens changes − 3 lens changes',
+    ],
     [{ aim: 'musts', by: 2, best: 0, other: 2 }, '2 musts lost', '2 musts lost − 0'],
   ] as const)('say %j in words and as a subtraction', (difference, words, formula) => {
     expect(worseText(difference, 'EUR')).toBe(words);
