@@ -31,7 +31,7 @@ import {
   versionText,
   withPhotos,
 } from '@/document/live';
-import { createBackups } from './backups';
+import { createBackups, type RestoreWatch } from './backups';
 
 const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
 const demo = (read.ok ? read.value : null) as OutingFile;
@@ -114,16 +114,37 @@ test('fifty outings and five thousand items come back as they went, the bin with
   expect(await to.backups.restore(backup, every)).toEqual(whole);
   const [was, is] = [await texts(from.browser), await texts(to.browser)];
   for (const [key, record] of was) if (key !== 'settings') expect(is.get(key)).toEqual(record);
-
-  const control = new AbortController();
-  const tell = (restored: number) => void (restored === 3 && control.abort());
-  const ended = await to.backups.restore(backup, every, { signal: control.signal, tell });
-  expect(ended).toEqual({ restored: 3, of: 50, ended: 'cancelled' });
-  const fail = () => void (to.browser.parts.records.fault.fails = quotaError());
-  const failed = await to.backups.restore(backup, every, { tell: fail });
-  expect(failed).toEqual({ restored: 1, of: 50, ended: 'failed' });
-  await expect(from.backups.pack(AbortSignal.abort())).rejects.toThrow();
 }, 120_000);
+
+test('a restoring tells how far it is, can be stopped, and says where storage ended it', async () => {
+  const from = await browserWith(deskOf(demo));
+  for (const id of ['a', 'b', 'c', 'd']) {
+    const about = {
+      name: id,
+      text: planCodec.write(deskOf(demo).plan),
+      savedAt: 1,
+      deletedAt: null,
+    };
+    await replaceRecord(from.host, `outing:${id}`, about);
+  }
+  const result = await readWith(await from.backups.pack());
+  if (!result.ok) throw new Error(result.error.code);
+  const every = all(result.value.backup.outings.map((o) => o.id));
+  const to = await browserWith(deskOf({ ...demo, frames: [] }));
+  const restoring = (watch: RestoreWatch) => to.backups.restore(result.value.backup, every, watch);
+  const control = new AbortController();
+  const told: number[][] = [];
+  const tell = (restored: number, of: number) => {
+    told.push([restored, of]);
+    if (restored === 3) control.abort();
+  };
+  const stopped = { restored: 3, of: 5, ended: 'cancelled' };
+  expect(await restoring({ signal: control.signal, tell })).toEqual(stopped);
+  expect(told).toEqual([1, 2, 3].map((n) => [n, 5]));
+  const fail = () => void (to.browser.parts.records.fault.fails = quotaError());
+  expect(await restoring({ tell: fail })).toEqual({ restored: 1, of: 5, ended: 'failed' });
+  await expect(from.backups.pack(AbortSignal.abort())).rejects.toThrow();
+});
 
 test('the photographs, what is said of them and earlier versions come back as they went', async () => {
   const from = await browserWith(deskOf(demo));

@@ -127,7 +127,7 @@ export function createBackups(
   const restore = async (
     backup: Backup,
     choices: RestoreChoices,
-    { signal, tell }: RestoreWatch = {},
+    watch: RestoreWatch = {},
   ): Promise<Restored> => {
     const wayOf = (id: string) => choices.outings.get(id) ?? 'skip';
     const before = document.store.getState().desk;
@@ -138,10 +138,24 @@ export function createBackups(
     if (!document.editDesk((now) => ({ ...now, shelf, settings }), '', false))
       throw new Error(t.theShelfOfTheBackup);
     if (!(await keeper.save())) throw new Error(t.notSaved);
-    let restored = 0;
+    const done = await putOutings(backup, wayOf, desk, watch);
+    if (done.ended === 'whole') {
+      await putVersions(backup, 'shelf');
+      if (choices.photographs && backup.photographs) await putPhotographs(backup.photographs);
+    }
+    await keeper.takeInAll();
+    return done;
+  };
+  const putOutings = async (
+    backup: Backup,
+    wayOf: (id: string) => Restoring,
+    desk: Desk,
+    { signal, tell }: RestoreWatch,
+  ): Promise<Restored> => {
     const chosen = backup.outings.filter(({ id }) => wayOf(id) !== 'skip');
-    for (const outing of chosen) {
-      if (signal?.aborted) return { restored, of: chosen.length, ended: 'cancelled' };
+    const of = chosen.length;
+    for (const [restored, outing] of chosen.entries()) {
+      if (signal?.aborted) return { restored, of, ended: 'cancelled' };
       const restoring = wayOf(outing.id);
       try {
         const plan = planOnShelf(outing.plan, backup, desk);
@@ -149,15 +163,11 @@ export function createBackups(
         if (restoring === 'take') await putVersions(backup, `outing:${outing.id}`);
       } catch (error) {
         if (restored === 0) throw error;
-        return { restored, of: chosen.length, ended: 'failed' };
+        return { restored, of, ended: 'failed' };
       }
-      restored += 1;
-      tell?.(restored, chosen.length);
+      tell?.(restored + 1, of);
     }
-    await putVersions(backup, 'shelf');
-    if (choices.photographs && backup.photographs) await putPhotographs(backup.photographs);
-    await keeper.takeInAll();
-    return { restored, of: chosen.length, ended: 'whole' };
+    return { restored: of, of, ended: 'whole' };
   };
   const put = async (
     { id, name, ...about }: Backup['outings'][number],

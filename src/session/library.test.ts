@@ -48,6 +48,19 @@ test('what was open is kept when another is opened, and a step leads back', asyn
   expect(await names()).toEqual(['first', 'second']);
 });
 
+test('what is shown as open is stored before anything else is looked up', async () => {
+  const { browser, library, name } = await opened();
+  const { get, set } = browser.stores.records;
+  const order: string[] = [];
+  const noted = (key: string) => name() === 'second' && order.push(key.split(':')[0]!);
+  Object.assign(browser.stores.records, {
+    get: (key: string) => (noted(key), get(key)),
+    set: (key: string, value: unknown) => (noted('stored'), set(key, value)),
+  });
+  await library.openPlan(named('second'));
+  expect(order.filter((key) => key !== 'outing')[0]).toBe('stored');
+});
+
 test('an outing is reopened as it was left, and nothing is listed twice', async () => {
   const { library, names, name, keyOf } = await opened();
   await library.openPlan(named('second'));

@@ -66,6 +66,8 @@ export function createLibrary(document: DocumentStore, keeper: Keeper, host: Hos
     const { shelf, settings, seen } = await openPersonal(host);
     keeper.open(key, { plan, shelf, settings }, new Map([...seen, [key, known]]));
     rememberOpen(key);
+    // What is shown as open is stored before anything else is waited for.
+    await keeper.save();
     await keeper.takeInAll();
     await keeper.save();
     return async () => void (await reopen(before));

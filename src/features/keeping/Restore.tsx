@@ -132,13 +132,17 @@ function RestoreDialog({ found, onClose }: { found: FoundBackup; onClose: () => 
     <Dialog
       wide
       open
-      onOpenChange={(isOpen) => !isOpen && onClose()}
+      onOpenChange={(isOpen) => {
+        if (isOpen) return;
+        working?.abort();
+        onClose();
+      }}
       title={t.restoreABackup2}
       description={t.hereIsWhatItHolds}
     >
       <div className="space-y-4">
-        {issues.map((issue) => (
-          <p key={issue.file} role="alert" className="text-wrong">
+        {issues.map((issue, i) => (
+          <p key={i} role="alert" className="text-wrong">
             {issueText(issue)}
           </p>
         ))}
@@ -178,12 +182,14 @@ function RestoreDialog({ found, onClose }: { found: FoundBackup; onClose: () => 
         )}
         <div className="flex justify-end gap-2">
           {working ? (
-            <UnderWay
-              what={t.restoring}
-              cancel={t.stop}
-              share={share}
-              onCancel={() => working.abort()}
-            />
+            <div role="status">
+              <UnderWay
+                what={t.restoring}
+                cancel={t.stop}
+                share={share}
+                onCancel={() => working.abort()}
+              />
+            </div>
           ) : (
             <>
               <Button onClick={onClose}>{t.cancel}</Button>

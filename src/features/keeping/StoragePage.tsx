@@ -52,7 +52,9 @@ function BackupSection() {
       <p className="max-w-prose">{t.oneZipWithAllOutings}</p>
       <div className="flex flex-wrap gap-2">
         {working ? (
-          <UnderWay what={t.packing} onCancel={() => working.abort()} />
+          <div role="status">
+            <UnderWay what={t.packing} onCancel={() => working.abort()} />
+          </div>
         ) : (
           <Button look="strong" onClick={() => void save()}>
             {t.saveABackup}
