@@ -29,7 +29,7 @@ test('from a card to what was used, against the plan, in hindsight, and pictures
   await expect(against.getByRole('row', { name: /Oarlock, close up/ })).toContainText('0');
   await expect(page.getByText(/1 picture missed/)).toBeVisible();
   await expect(page.getByText('23 mm f/1.4 was carried and never used (375 g).')).toBeVisible();
-  await expect(page.getByText(/23 changes made, 5 planned/)).toBeVisible();
+  await expect(page.getByText(/23 lens changes made, 5 planned/)).toBeVisible();
   await expect(
     page.getByRole('list', { name: 'Planned lens changes' }).getByRole('listitem'),
   ).toHaveCount(5);
