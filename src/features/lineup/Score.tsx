@@ -86,7 +86,7 @@ function Axis({ score, box }: { score: Drawn; box: RefObject<HTMLDivElement | nu
         {angles.map((deg) => (
           <span
             key={`a${deg.deg}`}
-            className="absolute top-0 -translate-x-1/2"
+            className="absolute top-0 -translate-x-1/2 whitespace-nowrap"
             style={at(placeOf(score, deg.mm))}
           >
             {formatAngle(deg.deg)}
@@ -95,7 +95,7 @@ function Axis({ score, box }: { score: Drawn; box: RefObject<HTMLDivElement | nu
         {focals.map((mm) => (
           <span
             key={mm}
-            className="absolute bottom-0 -translate-x-1/2"
+            className="absolute bottom-0 -translate-x-1/2 whitespace-nowrap"
             style={at(placeOf(score, mm))}
           >
             {mm}
