@@ -383,13 +383,17 @@ function measuresOf(setup: Setup, task: CoverageTask): ((x: number) => number)[]
 }
 
 /**
- * Where the longest framing, and the widest that needs no crop, pass a point of the f-number's table, or
- * the long end; and where, on a falling f-number, the blur of such a framing is at its best:
+ * Where the longest framing, and where depth is asked for too the widest that needs no crop, pass a point
+ * of the f-number's table, or the long end; and where, on a falling f-number, the blur of such a framing is at its best:
  * x = behind·(1 − p)/p with N ∝ f^p.
  */
-function blurBreakpoints(setup: Setup, { framing, slopeWhole, demand }: CoverageTask): number[] {
+function blurBreakpoints(
+  setup: Setup,
+  { framing, slopeWhole, demand, asked }: CoverageTask,
+): number[] {
   const points = [setup.focal.wideMm, ...setup.breakpoints, setup.focal.longMm];
-  const slopes = [framing.slopeMax, slopeWhole].filter((slope) => slope > 0);
+  const slopes =
+    asked.sharp && slopeWhole > 0 ? [framing.slopeMax, slopeWhole] : [framing.slopeMax];
   const breakpoints = slopes.flatMap((slope) => points.map((f) => f / slope));
   const behind = demand.blur?.behindM ?? Infinity;
   if (!Number.isFinite(behind)) return breakpoints;
@@ -399,7 +403,8 @@ function blurBreakpoints(setup: Setup, { framing, slopeWhole, demand }: Coverage
     if (f <= before) return;
     const p = Math.log(setup.fNumberAt(f) / setup.fNumberAt(before)) / Math.log(f / before);
     if (p > 0 && p < 1)
-      for (const m of [most, least]) breakpoints.push(((behind * (1 - p)) / p) * (1 + m));
+      for (const m of asked.sharp ? [most, least] : [most])
+        breakpoints.push(((behind * (1 - p)) / p) * (1 + m));
   });
   return breakpoints;
 }
