@@ -1,5 +1,5 @@
 import type { Browser, Page } from '@playwright/test';
-import { storedText } from './support';
+import { keepNothingOffline, storedText } from './support';
 
 /**
  * What an edit needs besides the record itself may never come: a part of the application that is not
@@ -29,11 +29,7 @@ export async function hangRun(
   const figures: HangFigures = { slowestMs: 0, faults: [] };
   for (const hang of HANGS) {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-    await context.addInitScript(() => {
-      const { serviceWorker } = navigator;
-      if (serviceWorker as ServiceWorkerContainer | undefined)
-        serviceWorker.register = () => new Promise(() => undefined);
-    });
+    await keepNothingOffline(context);
     if (hang === 'second database') await context.addInitScript(hangSecondDatabase);
     const tabs = [await opened(await context.newPage(), base)];
     tabs.push(await opened(await context.newPage(), base));

@@ -1,7 +1,21 @@
 import { readFileSync } from 'node:fs';
-import { test as base, expect, type Locator, type Page } from '@playwright/test';
+import {
+  test as base,
+  type BrowserContext,
+  expect,
+  type Locator,
+  type Page,
+} from '@playwright/test';
 
 export { expect };
+
+/** Has no page of a browser keep the application for where there is no network. */
+export const keepNothingOffline = (context: BrowserContext) =>
+  context.addInitScript(() => {
+    const { serviceWorker } = navigator;
+    if (serviceWorker as ServiceWorkerContainer | undefined)
+      serviceWorker.register = () => new Promise(() => undefined);
+  });
 
 /**
  * Every test fails on a console error, a refused script or an uncaught exception. Keeping the whole
@@ -12,12 +26,7 @@ export const test = base.extend<{ keepsOffline: boolean; quiet: void }>({
   keepsOffline: [false, { option: true }],
   quiet: [
     async ({ page, keepsOffline }, use) => {
-      if (!keepsOffline)
-        await page.context().addInitScript(() => {
-          const { serviceWorker } = navigator;
-          if (serviceWorker as ServiceWorkerContainer | undefined)
-            serviceWorker.register = () => new Promise(() => undefined);
-        });
+      if (!keepsOffline) await keepNothingOffline(page.context());
       const heard: string[] = [];
       page.on('console', (m) => m.type() === 'error' && heard.push(m.text()));
       page.on('pageerror', (e) => heard.push(e.message));

@@ -23,6 +23,7 @@ const oracles = () =>
 const PORT = 4197;
 const kills = Number(process.argv[2] ?? 500);
 const seed = Number(process.argv[3] ?? 1);
+const base = `http://localhost:${PORT + seed}`;
 const minutes = Number(process.argv[4] ?? 30);
 
 const server = spawn(process.execPath, ['scripts/serve.mjs', '-p', String(PORT + seed)], {
@@ -30,10 +31,10 @@ const server = spawn(process.execPath, ['scripts/serve.mjs', '-p', String(PORT +
 });
 try {
   for (let i = 0; i < 60; i += 1) {
-    if (await fetch(`http://localhost:${PORT + seed}/api/demo`).catch(() => null)) break;
+    if (await fetch(`${base}/api/demo`).catch(() => null)) break;
     await sleep(500);
   }
-  const figures = await crashRun(`http://localhost:${PORT + seed}`, kills, seed, {
+  const figures = await crashRun(base, kills, seed, {
     tell: console.log,
   });
   console.log(`${figures.kills} kills:`, figures.during, 'done in all:', figures.done);
@@ -42,7 +43,6 @@ try {
   );
   for (const fault of figures.faults) console.log(fault);
   const faults = [...figures.faults];
-  const base = `http://localhost:${PORT + seed}`;
   const browser = await chromium.launch({ executablePath: CHROMIUM_PATH, args: CHROMIUM_ARGS });
   const hangs = await hangRun(browser, base);
   console.log(`Edits beside what never comes: stored within ${hangs.slowestMs} ms.`);

@@ -19,9 +19,9 @@ import {
   type BackedUpVersion,
   photographFiles,
   photographsOf,
+  isVersion,
   time,
   versionFiles,
-  isVersion,
   versionsIn,
 } from './backupParts';
 import { type NotUnzipped, unzipped } from './backupZip';
@@ -121,10 +121,9 @@ export async function readBackup(
   if (!zip.ok) return zip;
   const { files, damaged, doubled } = zip.value;
   const textOf = (name: string) => (files[name] ? strFromU8(files[name]) : null);
-  const listed = contents(textOf('contents.json'));
+  const index = damaged.includes('contents.json') ? NO_INDEX : indexOf(textOf('contents.json'));
   const isThere = (name: string) => name in files || damaged.includes(name);
-  if ((listed === null && !damaged.includes('contents.json')) || !isThere('shelf.json'))
-    return err({ code: 'not-backup' });
+  if (index === null || !isThere('shelf.json')) return err({ code: 'not-backup' });
   const issues: BackupIssue[] = [
     ...damaged.map((file) => ({ file, refusal: 'damaged' as const })),
     ...doubled.map((file) => ({ file, refusal: 'doubled' as const })),
@@ -138,10 +137,10 @@ export async function readBackup(
   };
   const photographs = photographsOf(files, textOf);
   if (photographs === 'damaged') issues.push({ file: 'photographs/', refusal: 'photographs' });
-  const versions = versionsIn(files, listed?.versions);
-  if (versions.length < countOf(listed?.versions) && !damaged.some(isVersion))
+  const versions = versionsIn(files, index.versions);
+  if (versions.length < index.versions.length && !damaged.some(isVersion))
     issues.push({ file: 'versions/', refusal: 'damaged' });
-  const outings = outingsIn(listed?.outings ?? [], Object.keys(files)).flatMap(
+  const outings = outingsIn(index.outings, Object.keys(files)).flatMap(
     ({ file, name, ...about }): BackedUpOuting[] => {
       const plan = read(file, planCodec, null);
       return plan === null ? [] : [{ ...about, name: name ?? plan.outing.name, plan }];
@@ -162,9 +161,15 @@ export async function readBackup(
   });
 }
 
-const countOf = (list: unknown) => (Array.isArray(list) ? list.length : 0);
+/** What a backup says it holds, entry by entry. */
+interface Index {
+  readonly outings: readonly unknown[];
+  readonly versions: readonly unknown[];
+}
+const NO_INDEX: Index = { outings: [], versions: [] };
 
-function contents(text: string | null): { outings: unknown[]; versions: unknown } | null {
+/** null where it is not that of a backup. */
+function indexOf(text: string | null): Index | null {
   try {
     const value = JSON.parse(text ?? '') as {
       format?: unknown;
@@ -172,7 +177,10 @@ function contents(text: string | null): { outings: unknown[]; versions: unknown 
       versions?: unknown;
     };
     if (value.format !== 'armreach-backup' || !Array.isArray(value.outings)) return null;
-    return { outings: value.outings, versions: value.versions };
+    return {
+      outings: value.outings,
+      versions: Array.isArray(value.versions) ? value.versions : [],
+    };
   } catch {
     return null;
   }

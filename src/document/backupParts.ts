@@ -108,6 +108,7 @@ export function photographsOf(
 
 const VERSIONS_FOLDER = 'versions/';
 
+/** Whether a file of a backup is an earlier version. */
 export const isVersion = (file: string) => file.startsWith(VERSIONS_FOLDER);
 
 /** Earlier versions as files, one a version, and what they are. */
@@ -131,13 +132,12 @@ const listedVersion = z.object({
 });
 
 /** The earlier versions of a backup's files, as its contents list them. */
-export function versionsIn(files: Files, listed: unknown): BackedUpVersion[] {
-  if (!Array.isArray(listed)) return [];
-  return listed.flatMap((entry: unknown) => {
-    const { success, data } = listedVersion.safeParse(entry);
-    const packed = success ? files[data.file] : undefined;
-    if (!success || packed === undefined) return [];
-    const { key, revision, savedAt } = data;
-    return [{ key, revision, savedAt, packed }];
+export function versionsIn(files: Files, listed: readonly unknown[]): BackedUpVersion[] {
+  return listed.flatMap((entry) => {
+    const { data } = listedVersion.safeParse(entry);
+    if (data === undefined) return [];
+    const { file, ...about } = data;
+    const packed = files[file];
+    return packed === undefined ? [] : [{ ...about, packed }];
   });
 }

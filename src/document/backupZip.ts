@@ -27,14 +27,14 @@ const UTF8_FLAG = 1 << 11;
 export async function unzipped(bytes: Uint8Array): Promise<Result<Unzipped, NotUnzipped>> {
   const { strFromU8, unzipSync } = await import('fflate');
   const { default: crc32 } = await import('crc-32');
-  const sizes = new Map<string, number>();
+  const names = new Set<string>();
   const doubled = new Set<string>();
   let size = 0;
   try {
     unzipSync(bytes, {
       filter: ({ name, originalSize }) => {
-        if (sizes.has(name)) doubled.add(name);
-        sizes.set(name, originalSize);
+        if (names.has(name)) doubled.add(name);
+        names.add(name);
         size += originalSize;
         return false;
       },
@@ -47,7 +47,7 @@ export async function unzipped(bytes: Uint8Array): Promise<Result<Unzipped, NotU
   const files = Object.create(null) as Record<string, Uint8Array>;
   const damaged: string[] = [];
   const whole = contentsOf(() => true);
-  for (const name of sizes.keys()) {
+  for (const name of names) {
     const file = (whole ?? contentsOf((n) => n === name))?.[name];
     const sum = sums.get(name);
     if (file && (sum === undefined || crc32.buf(file) >>> 0 === sum)) files[name] = file;

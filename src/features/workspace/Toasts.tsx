@@ -7,10 +7,6 @@ import { notices } from '@/ui';
 
 /** What offers something to do is there long enough to be read, decided on and reached by keyboard. */
 const TO_DECIDE_MS = 30_000;
-const lasting = (forGood = false) => ({
-  duration: forGood ? Infinity : TO_DECIDE_MS,
-  closeButton: true,
-});
 
 /** Says what waits to be said, in the lower right corner. */
 export function Toasts() {
@@ -19,8 +15,8 @@ export function Toasts() {
   useEffect(() => {
     if (waiting.length === 0) return;
     for (const { text, stays, until, ...more } of waiting) {
-      const isLasting = stays || until || more.action;
-      const shown = toast(text, { ...more, ...(isLasting ? lasting(stays || !!until) : {}) });
+      const duration = stays || until ? Infinity : more.action ? TO_DECIDE_MS : undefined;
+      const shown = toast(text, { ...more, ...(duration && { duration, closeButton: true }) });
       const over = () => void toast.dismiss(shown);
       void until?.then(over, over);
     }
