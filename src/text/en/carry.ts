@@ -182,7 +182,7 @@ export const carryText = {
     whatAFreeOrderSaves: 'What a free order saves',
     freeOrderWouldTake: <Figure>(changes: Figure) =>
       filled`If every stretch could be shot in any order: ${changes}.`,
-    changesWithTheOrderFree: 'Changes with the order free in every stretch',
+    changesWithTheOrderFree: 'Lens changes with every stretch shot in any order',
     notPlanned: (list: string) => `Not planned: ${list}.`,
   },
   whatIf: {

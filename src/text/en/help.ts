@@ -25,7 +25,7 @@ export const helpText = {
     ],
     day: [
       'Below are each person’s bag and what it weighs, with your limit.',
-      'Choose a stretch for its text: what to put on beforehand, in which order to work, what stays behind.',
+      'Select a stretch to read its plan: what to put on before it, in which order to work, what stays behind.',
       'How much you lift and carry is up to you: the figures help you keep to it.',
     ],
     data: [

@@ -223,7 +223,7 @@ export const nextText = {
     daysAYear: 'days a year',
     renting: 'renting',
     buying: 'buying and selling again',
-    needsNumbers: 'Give the rent a day, the days and the years.',
+    needsNumbers: 'Give the rent per day, the days and the years.',
   },
   open: (goal: GoalName, gap: number, yearOutings: number, currency: string) =>
     ({
