@@ -176,7 +176,10 @@ class Search {
           if (free !== null) next.add(free);
           else {
             if (job.mayWait) next.add(state);
-            this.make(state, job, leg, (made) => next.add(made));
+            for (const way of job.ways) {
+              const made = this.make(state, job, way, leg);
+              if (made) next.add(made, (one) => this.bounded(one, leg));
+            }
           }
         }
       }
@@ -189,7 +192,7 @@ class Search {
    * then any of the others.
    */
   private inAnyOrder(states: readonly CameraState[], leg: Leg): readonly CameraState[] {
-    const { jobs, shift } = leg;
+    const { jobs, turns, shift } = leg;
     const needed = jobs.reduce((bits, job) => (job.mayWait ? bits : bits | job.bit), 0n);
     const settle = (state: CameraState): CameraState =>
       jobs.reduce(
@@ -199,17 +202,17 @@ class Search {
       );
     const known = new States(this.course);
     const ended = new States(this.course);
-    let open: readonly CameraState[] = states.map(settle).filter((s) => known.add(s));
+    let open: readonly CameraState[] = states.flatMap((state) => known.add(settle(state)) ?? []);
     while (open.length > 0) {
       const next: CameraState[] = [];
       for (const state of open) {
         if ((state.made & needed) === needed) ended.add(state);
-        for (const job of jobs)
-          if ((state.made & job.bit) === 0n)
-            this.make(state, job, leg, (made) => {
-              const settled = settle(made);
-              if (known.add(settled)) next.push(settled);
-            });
+        for (const turn of turns) {
+          const job = turn.jobs.find(({ bit }) => (state.made & bit) === 0n);
+          const made = job ? this.make(state, job, turn.way, leg) : null;
+          const added = made && known.add(settle(made), (one) => this.bounded(one, leg));
+          if (added) next.push(added);
+        }
       }
       open = this.cut(next);
     }
@@ -241,20 +244,13 @@ class Search {
     return holder <= USED || this.course.holder(holder).shooterId === shooterId;
   }
 
-  /** Every way of making a picture from a state. */
-  private make(state: CameraState, job: Job, leg: Leg, take: (made: CameraState) => void): void {
+  /** A picture made in one way; null where that cannot be, or is not looked at any more. */
+  private make(state: CameraState, job: Job, way: Way, leg: Leg): CameraState | null {
     if (this.work > this.mostWork) {
       this.left = Math.min(this.left, state.atLeast);
-      return;
+      return null;
     }
-    for (const way of job.ways) {
-      this.work += 1;
-      const made = this.madeBy(state, job, way, leg);
-      if (made !== null && made.atLeast < this.beat) take(made);
-    }
-  }
-
-  private madeBy(state: CameraState, job: Job, way: Way, leg: Leg): CameraState | null {
+    this.work += 1;
     const now = state.now.slice();
     const put: Put[] = [];
     for (const use of way.uses) {
@@ -265,24 +261,37 @@ class Search {
     const made = state.made | job.bit;
     const cost = state.cost + put.reduce((sum, p) => sum + Number(p.isChange), 0);
     if (cost >= this.beat || this.isStuck(now, made, leg)) return null;
-    const atLeast = Math.max(state.atLeast, cost + this.course.leastToCome(now, made, leg.shift));
     const step = { shift: leg.shift, frameId: job.frameId, with: way.option, put };
     const trail = { step, before: state.trail };
-    return { now, made, madeCount: state.madeCount + 1, cost, atLeast, trail };
+    return { ...state, now, made, madeCount: state.madeCount + 1, cost, trail };
+  }
+
+  /** A state with what any schedule through it has at the least; null where that is not to be beaten. */
+  private bounded(state: CameraState, { shift }: Leg): CameraState | null {
+    const { now, made, cost } = state;
+    const toCome = this.course.leastToCome(now, made, shift, this.beat - cost);
+    const atLeast = Math.max(state.atLeast, cost + toCome);
+    return atLeast < this.beat ? { ...state, atLeast } : null;
   }
 
   /** Whether a picture of this stretch can't be made any more, since others have what it takes in use. */
   private isStuck(now: Int32Array, made: bigint, { jobs }: Leg): boolean {
-    const { ownersAt } = this.course;
-    const isOpen = ({ things, hand }: Use) =>
-      things.every((thing) => {
-        const owner = now[ownersAt + thing]!;
-        return owner === 0 || owner === hand.number;
-      });
     return jobs.some(
       ({ bit, mayWait, ways }) =>
-        !mayWait && (made & bit) === 0n && !ways.some(({ uses }) => uses.every(isOpen)),
+        !mayWait &&
+        (made & bit) === 0n &&
+        !ways.some(({ uses }) => uses.every((use) => this.isOpen(now, use))),
     );
+  }
+
+  /** Whether nobody else has in use what a setup takes. */
+  private isOpen(now: Int32Array, { things, hand }: Use): boolean {
+    const { ownersAt } = this.course;
+    for (const thing of things) {
+      const owner = now[ownersAt + thing]!;
+      if (owner !== 0 && owner !== hand.number) return false;
+    }
+    return true;
   }
 
   /** Takes a setup into use, and puts it on its body where it is not; null where its hand cannot have it. */
@@ -291,10 +300,7 @@ class Search {
     const { course } = this;
     const { ownersAt, holdersAt, shared } = course;
     const { placed, shooterId } = hand.assignment;
-    for (const thing of things) {
-      const owner = now[ownersAt + thing]!;
-      if (owner !== 0 && owner !== hand.number) return null;
-    }
+    if (!this.isOpen(now, use)) return null;
     const isReady = now[body] === key;
     if (!isReady && this.isKept(now, use)) return null;
     let isHandover = false;
@@ -368,30 +374,40 @@ class Search {
   }
 }
 
+const isBeaten = (one: CameraState, by: CameraState) =>
+  by.cost <= one.cost && (by.made & one.made) === one.made;
+
 /** States merged while they are made: of those that lie alike, none that makes no more for no less. */
 class States {
-  private readonly alike = new Map<string, CameraState[]>();
+  private readonly alike = new Map<
+    string,
+    { readonly state: CameraState; readonly isIn: boolean }[]
+  >();
 
   constructor(private readonly course: Course) {}
 
-  /** Whether a state is new or better. */
-  add(state: CameraState): boolean {
+  /**
+   * The state, if it is new or better and leads on.
+   *
+   * @param bounded asked of what is new alone; null for a state that leads nowhere, as do those it beats
+   */
+  add(
+    state: CameraState,
+    bounded: (state: CameraState) => CameraState | null = (one) => one,
+  ): CameraState | null {
     const key = this.course.nameOf(state.now);
-    const known = this.alike.get(key);
-    if (!known) {
-      this.alike.set(key, [state]);
-      return true;
-    }
-    const isBeaten = (one: CameraState, by: CameraState) =>
-      by.cost <= one.cost && (by.made & one.made) === one.made;
-    if (known.some((other) => isBeaten(state, other))) return false;
-    const better = known.filter((other) => !isBeaten(other, state));
-    better.push(state);
+    const known = this.alike.get(key) ?? [];
+    if (known.some((other) => isBeaten(state, other.state))) return null;
+    const added = bounded(state);
+    const better = known.filter((other) => !isBeaten(other.state, state));
+    better.push({ state: added ?? state, isIn: added !== null });
     this.alike.set(key, better);
-    return true;
+    return added;
   }
 
   all(): CameraState[] {
-    return [...this.alike.values()].flat();
+    return [...this.alike.values()].flatMap((each) =>
+      each.flatMap(({ state, isIn }) => (isIn ? [state] : [])),
+    );
   }
 }

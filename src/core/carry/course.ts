@@ -53,10 +53,18 @@ export interface Job {
   readonly mayWait: boolean;
 }
 
+/** A way with the pictures that it makes. */
+export interface Turn {
+  readonly way: Way;
+  readonly jobs: readonly Job[];
+}
+
 /** A stretch with its pictures. */
 export interface Leg {
   readonly shift: number;
   readonly jobs: readonly Job[];
+  /** Every way once; what one makes is made with what is on then, too. */
+  readonly turns: readonly Turn[];
   readonly isAnyOrder: boolean;
 }
 
@@ -190,10 +198,8 @@ export class Course {
       for (const thing of [body, ...items]) this.lastUseBy[thing]![hand.person] = at;
       return { assignedSetup, hand, key, body, items, things: [body, ...items] };
     };
-    return shifts.map((shift, at) => ({
-      shift: at,
-      isAnyOrder: anyOrder.has(at),
-      jobs: shift.tasks.map(({ frame, options }) => {
+    return shifts.map((shift, at) => {
+      const jobs = shift.tasks.map(({ frame, options }): Job => {
         const number = numbers.get(frame.id)!;
         const ways = options.flatMap((option) =>
           ordersOf(option).map((order) => ({
@@ -203,8 +209,9 @@ export class Course {
         );
         const mayWait = lastOfFrame.get(frame.id)! > at;
         return { frame: number, frameId: frame.id, bit: this.bits[number]!, ways, mayWait };
-      }),
-    }));
+      });
+      return { shift: at, isAnyOrder: anyOrder.has(at), jobs, turns: turnsOf(jobs) };
+    });
   }
 
   start(): Int32Array {
@@ -324,19 +331,24 @@ export class Course {
     items: readonly number[],
     person: number,
   ): boolean {
-    const id = this.people[person];
-    const isFrom = (thing: number) => {
-      const holder = state[this.holdersAt + thing]!;
-      return holder <= USED || this.holders[holder]!.shooterId === id;
-    };
-    return isFrom(body) && items.every(isFrom);
+    if (!this.isFrom(state, body, person)) return false;
+    for (const item of items) if (!this.isFrom(state, item, person)) return false;
+    return true;
+  }
+
+  /** Whether nobody else would have to hand a thing over to a person. */
+  private isFrom(state: Int32Array, thing: number, person: number): boolean {
+    const holder = state[this.holdersAt + thing]!;
+    return holder <= USED || this.holders[holder]!.shooterId === this.people[person];
   }
 
   /**
    * Changes that are still to come at the least. Pictures of which no two share a setup, and none has
    * one that is on, take a setup each; each body that has borne nothing may take one for nothing.
+   *
+   * @param enough from which on it does not matter how many
    */
-  leastToCome(state: Int32Array, made: bigint, leg: number): number {
+  leastToCome(state: Int32Array, made: bigint, leg: number, enough = Infinity): number {
     let fresh = 0;
     const on: number[] = [];
     // What several could take up for nothing is more than one camera to the bound.
@@ -347,6 +359,7 @@ export class Course {
     }
     on.sort((a, b) => a - b);
     const byStacks = isClear ? this.toCome.least(leg, made, on, fresh) : 0;
+    if (byStacks >= enough) return byStacks;
     const apart: number[] = [];
     for (const frame of this.scarcest) {
       if ((made & this.bits[frame]!) !== 0n) continue;
@@ -361,6 +374,18 @@ export class Course {
     }
     return Math.max(byStacks, apart.length - fresh);
   }
+}
+
+function turnsOf(jobs: readonly Job[]): Turn[] {
+  const turns = new Map<string, { way: Way; jobs: Job[] }>();
+  for (const job of jobs)
+    for (const way of job.ways) {
+      const name = way.uses.map(({ hand, key }) => `${hand.number} ${key}`).join();
+      const turn = turns.get(name) ?? { way, jobs: [] };
+      turn.jobs.push(job);
+      turns.set(name, turn);
+    }
+  return [...turns.values()];
 }
 
 const countOf = (shifts: readonly Shift[], frameId: FrameId) =>

@@ -1,3 +1,5 @@
+import { Keepers } from './keepers';
+
 /** A picture as the bound sees it: which stacks of lens and what stands behind it can have a part. */
 export interface Wanted {
   readonly bit: bigint;
@@ -39,6 +41,11 @@ export class StacksToCome {
   /** For each stretch, what each stack serves in the stretches after it. */
   private readonly later: readonly (readonly bigint[])[];
   private size = 0;
+  /** The first stretch from which on all are in order. */
+  private readonly inOrderFrom: number;
+  private readonly keepers: Keepers;
+  /** For each stretch, the pictures of it and of those after it. */
+  private readonly picturesFrom: readonly number[];
   /** Whether each set of stacks has a number of its own. */
   private readonly canNumber: boolean;
 
@@ -50,6 +57,16 @@ export class StacksToCome {
   ) {
     this.left = legs.map(() => new Map());
     this.canNumber = (stackCount + 1) ** (bodyCount + 1) * (bodyCount + 1) < LARGEST_NUMBER;
+    this.inOrderFrom = legs.findLastIndex(({ isAnyOrder }) => isAnyOrder) + 1;
+    const ordered = legs.slice(this.inOrderFrom).flatMap(({ wanted }) => wanted);
+    this.keepers = new Keepers(
+      ordered.map(({ stacks }) => stacks),
+      bodyCount,
+      stackCount,
+    );
+    this.picturesFrom = legs.map((_, leg) =>
+      legs.slice(leg).reduce((sum, { wanted }) => sum + wanted.length, 0),
+    );
     const none = Array.from({ length: stackCount }, () => 0n);
     this.later = legs.map((_, leg) =>
       withPictures(
@@ -66,8 +83,14 @@ export class StacksToCome {
    */
   least(leg: number, made: bigint, on: readonly number[], fresh: number): number {
     const stretch = this.legs[leg];
-    if (!stretch || !this.canNumber) return 0;
+    if (!stretch) return 0;
     const { wanted } = stretch;
+    if (leg >= this.inOrderFrom) {
+      let first = 0;
+      while (first < wanted.length && (made & wanted[first]!.bit) !== 0n) first += 1;
+      return Math.max(0, this.keepers.least(this.picturesFrom[leg]! - first, on) - fresh);
+    }
+    if (!this.canNumber) return 0;
     const open = made === 0n ? wanted : wanted.filter(({ bit }) => (made & bit) === 0n);
     return this.over(leg, open, on, fresh);
   }
