@@ -8,6 +8,7 @@ import { DEFAULT_LIMITS } from '@/core/brief';
 import { groupsOf, type Log, logBuilder, NO_MARKS, type Photo, seenOf, select } from '@/core/log';
 import { readPhotoTable, writePhotoTable } from '@/document/formats/photoTable';
 import { simulatedArchive, simulatedCard } from '@/document/simulated';
+import { watchLongTasks } from './longTasks';
 import { demoOuting } from './outings';
 
 type Report = (name: string, value: number, unit: string, runs: number, note: string) => void;
@@ -180,6 +181,21 @@ async function openingLog(
     'ms',
     times.length,
     'from opening the page to the chart of what was used, by the page’s own clock',
+  );
+  const longest = await watchLongTasks(page);
+  const { files } = simulatedCard(demoOuting());
+  const one = files.find((f) => f.path.endsWith('.JPG'))!;
+  const buffer = Buffer.from(one.bytes);
+  await page
+    .getByLabel('Photographs', { exact: true })
+    .setInputFiles({ name: 'ONE.JPG', mimeType: 'image/jpeg', buffer });
+  await page.getByText(/^200,001 photographs,/).waitFor({ timeout: 60_000 });
+  report(
+    'log.add.200000.longestTask',
+    await longest(),
+    'ms',
+    1,
+    'one photograph read into 200,000, on the page’s own thread',
   );
   report('log.open.200000.memory', megabytes, 'MB', 1, 'heap of the page, its workers left out');
   await page.context().close();

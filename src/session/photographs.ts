@@ -102,7 +102,8 @@ export function createPhotographs(host: BrowserHost): PhotographKeeper {
       state.setState({ ...(await changePhotographs(host, state.getState(), how)), problem: null });
     } catch (error) {
       // What can't be kept is still there to be looked at, until the tab is closed.
-      state.setState({ ...how(state.getState()), problem: problemOf(error) });
+      const { log, marks } = how(state.getState());
+      state.setState({ log, marks, parts: [], problem: problemOf(error) });
     }
   };
   const add = async (photos: readonly Photo[], count: ReadingCount, cancelled: boolean) => {
@@ -110,7 +111,7 @@ export function createPhotographs(host: BrowserHost): PhotographKeeper {
     await change(({ log, marks }) => {
       const more = withPhotos(log, photos);
       added = more.added;
-      return { log: more.log, marks };
+      return { ...more, marks };
     });
     const done = { ...count, added, known: photos.length - added, cancelled };
     // Said as added only once it is stored.

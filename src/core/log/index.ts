@@ -20,11 +20,15 @@ export {
 } from './hindsight';
 export { endsOf, type Learnt, type Lesson, lessonsOf } from './lessons';
 export {
+  columnsOf,
   EMPTY_LOG,
   identityAt,
   identityOf,
+  joinedColumns,
   type Log,
   logBuilder,
+  type LogColumns,
+  type LogLists,
   logOf,
   nameAt,
   LIST_COLUMNS,

@@ -26,24 +26,31 @@ export type NumberColumn = (typeof NUMBER_COLUMNS)[number];
 export const LIST_COLUMNS = ['camera', 'lens', 'folder', 'label'] as const;
 export type ListColumn = (typeof LIST_COLUMNS)[number];
 
-/**
- * All photographs known, a column for each figure rather than an object for each photograph: 200,000
- * of them take about 20 MB. What is said again and again stands in lists once.
- */
-export interface Log {
+/** Figures of photographs, a column for each. */
+export interface LogColumns {
   readonly count: number;
   /** The camera's clock, ms; NaN where the file has no time. */
   readonly takenMs: Float64Array;
   readonly numbers: Readonly<Record<NumberColumn, Float32Array>>;
   readonly lists: Readonly<Record<ListColumn, Uint32Array>>;
-  readonly cameras: readonly Device[];
-  readonly lenses: readonly LensSeen[];
-  readonly folders: readonly string[];
-  readonly labels: readonly string[];
   /** All file names after one another, as UTF-16, and where each ends. */
   readonly nameUnits: Uint16Array;
   readonly nameEnds: Uint32Array;
 }
+
+/** What is said again and again, once; columns point into it. */
+export interface LogLists {
+  readonly cameras: readonly Device[];
+  readonly lenses: readonly LensSeen[];
+  readonly folders: readonly string[];
+  readonly labels: readonly string[];
+}
+
+/**
+ * All photographs known, a column for each figure rather than an object for each photograph: 200,000
+ * of them take about 20 MB.
+ */
+export type Log = LogColumns & LogLists;
 
 const eachNumber = <T>(of: (column: NumberColumn) => T) =>
   Object.fromEntries(NUMBER_COLUMNS.map((c) => [c, of(c)])) as Record<NumberColumn, T>;
@@ -180,12 +187,11 @@ function numbering<T>(start: readonly T[], keyOf: (entry: T) => string) {
 
 type Column = Float64Array | Float32Array | Uint32Array | Uint16Array;
 
-/** A column with room for so many; what is in it stays. */
-function roomy<C extends Column>(column: C, room: number): C {
+/** A column with room for so many, or at once for as many as are expected; what is in it stays. */
+function roomy<C extends Column>(column: C, room: number, expected: number): C {
   if (column.length >= room) return column;
-  const larger = new (column.constructor as new (length: number) => C)(
-    Math.max(room, 2 * column.length),
-  );
+  const size = room <= expected ? expected : Math.max(room, 2 * column.length);
+  const larger = new (column.constructor as new (length: number) => C)(size);
   larger.set(column);
   return larger;
 }
@@ -195,35 +201,106 @@ function ownColumn<C extends Column>(column: C, started: Column): C {
   return column === started ? (column.slice() as C) : column;
 }
 
-/** Adds photographs to a log, one after another; those that are known already are only counted. */
-export function logBuilder(start: Log = EMPTY_LOG) {
+/** Some of the columns' photographs, from one up to another. */
+export function columnsOf(log: LogColumns, from: number, to: number): LogColumns {
+  const firstUnit = from === 0 ? 0 : (log.nameEnds[from - 1] ?? 0);
+  const nameEnds = log.nameEnds.slice(from, to).map((end) => end - firstUnit);
+  return {
+    count: nameEnds.length,
+    takenMs: log.takenMs.slice(from, to),
+    numbers: eachNumber((c) => log.numbers[c].slice(from, to)),
+    lists: eachList((c) => log.lists[c].slice(from, to)),
+    nameUnits: log.nameUnits.slice(firstUnit, firstUnit + (nameEnds.at(-1) ?? 0)),
+    nameEnds,
+  };
+}
+
+/** Columns after one another; the lists that they point into are the same. */
+export function joinedColumns(parts: readonly LogColumns[]): LogColumns {
+  let unitsBefore = 0;
+  const ends = parts.map(({ nameEnds, nameUnits }) => {
+    const moved = nameEnds.map((end) => end + unitsBefore);
+    unitsBefore += nameUnits.length;
+    return moved;
+  });
+  return {
+    count: parts.reduce((sum, { count }) => sum + count, 0),
+    takenMs: joined(
+      Float64Array,
+      parts.map(({ takenMs }) => takenMs),
+    ),
+    numbers: eachNumber((c) =>
+      joined(
+        Float32Array,
+        parts.map(({ numbers }) => numbers[c]),
+      ),
+    ),
+    lists: eachList((c) =>
+      joined(
+        Uint32Array,
+        parts.map(({ lists }) => lists[c]),
+      ),
+    ),
+    nameUnits: joined(
+      Uint16Array,
+      parts.map(({ nameUnits }) => nameUnits),
+    ),
+    nameEnds: joined(Uint32Array, ends),
+  };
+}
+
+function joined<C extends Column>(type: new (length: number) => C, columns: readonly C[]): C {
+  const all = new type(columns.reduce((sum, { length }) => sum + length, 0));
+  let at = 0;
+  for (const column of columns) {
+    all.set(column, at);
+    at += column.length;
+  }
+  return all;
+}
+
+/** Where those of some photographs are that a log has, told by their moments first; null for all it has. */
+function knownAmong(log: Log, photos: readonly Photo[] | null): Map<string, number> {
+  const moments = photos && new Set(photos.map(({ takenMs }) => takenMs ?? NaN));
+  const known = new Map<string, number>();
+  for (let i = 0; i < log.count; i += 1)
+    if (moments?.has(log.takenMs[i]!) ?? true) known.set(identityAt(log, i), i);
+  return known;
+}
+
+/**
+ * Adds photographs to a log, one after another; those that are known already are only counted.
+ *
+ * @param toAdd all that will be added, where that is known: then not all that the log has is looked up
+ */
+export function logBuilder(start: Log = EMPTY_LOG, toAdd: readonly Photo[] | null = null) {
   const cameras = numbering(start.cameras, deviceKey);
   const lenses = numbering(start.lenses, lensKey);
   const folders = numbering(start.folders, (folder) => folder);
   const labels = numbering(start.labels, (label) => label);
-  const known = new Map<string, number>();
-  for (let i = 0; i < start.count; i += 1) known.set(identityAt(start, i), i);
+  const known = knownAmong(start, toAdd);
+  const expected = start.count + (toAdd?.length ?? 0);
+  let sameUpTo = start.count;
   let { count, takenMs, nameUnits, nameEnds } = start;
   const numbers = { ...start.numbers };
   const lists = { ...start.lists };
 
   const makeRoom = (units: number) => {
-    takenMs = roomy(takenMs, count + 1);
-    nameEnds = roomy(nameEnds, count + 1);
-    nameUnits = roomy(nameUnits, units);
-    for (const c of NUMBER_COLUMNS) numbers[c] = roomy(numbers[c], count + 1);
-    for (const c of LIST_COLUMNS) lists[c] = roomy(lists[c], count + 1);
+    takenMs = roomy(takenMs, count + 1, expected);
+    nameEnds = roomy(nameEnds, count + 1, expected);
+    nameUnits = roomy(nameUnits, units, 0);
+    for (const c of NUMBER_COLUMNS) numbers[c] = roomy(numbers[c], count + 1, expected);
+    for (const c of LIST_COLUMNS) lists[c] = roomy(lists[c], count + 1, expected);
   };
   /** Ratings are given after the first reading, so what is read again brings them. */
   const rate = (i: number, { rating, label }: Photo) => {
-    if (rating !== null) {
-      numbers.rating = ownColumn(numbers.rating, start.numbers.rating);
-      numbers.rating[i] = rating;
-    }
-    if (label !== '') {
-      lists.label = ownColumn(lists.label, start.lists.label);
-      lists.label[i] = labels.numberOf(label);
-    }
+    const labelled = label === '' ? lists.label[i]! : labels.numberOf(label);
+    if (labelled === lists.label[i] && (rating === null || rating === numbers.rating[i])) return;
+    sameUpTo = Math.min(sameUpTo, i);
+    lists.label = ownColumn(lists.label, start.lists.label);
+    lists.label[i] = labelled;
+    numbers.rating = ownColumn(numbers.rating, start.numbers.rating);
+    if (rating !== null) numbers.rating[i] = rating;
   };
   return {
     /** Gives false for a photograph that is in the log; its rating and label are still taken over. */
@@ -250,6 +327,8 @@ export function logBuilder(start: Log = EMPTY_LOG) {
       count += 1;
       return true;
     },
+    /** Photographs before it are as they were in the log that was begun with. */
+    sameUpTo: () => sameUpTo,
     /** All that is in it now; what is added later leaves this one as it is. */
     log(): Log {
       return {

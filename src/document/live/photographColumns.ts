@@ -13,13 +13,15 @@ import {
   UNKNOWN_LENS,
 } from '@/core/log';
 
-/** Whether a log and its marks are whole: columns of one length, and numbers that point into their lists. */
-export function isWhole(log: Partial<Log> | undefined, marks: unknown): log is Log {
-  return logMarks.safeParse(marks).success && isLog(log);
-}
+export const isMarks = (marks: unknown): marks is LogMarks => logMarks.safeParse(marks).success;
 
-function isLog(log: Partial<Log> | undefined): log is Log {
-  if (!log?.takenMs || !log.numbers || !log.lists || !log.nameEnds || !log.nameUnits) return false;
+/** Whether a log and its marks are whole. */
+export const isWhole = (log: unknown, marks: unknown): log is Log => isMarks(marks) && isLog(log);
+
+/** Whether a log is whole: columns of one length, and numbers that point into their lists. */
+export function isLog(found: unknown): found is Log {
+  const log = fieldsOf(found) as Partial<Log>;
+  if (!log.takenMs || !log.numbers || !log.lists || !log.nameEnds || !log.nameUnits) return false;
   const { count, numbers, lists, cameras, lenses, folders, labels } = log;
   const pointsInto = (column: Uint32Array | undefined, list: readonly unknown[] | undefined) =>
     column !== undefined &&

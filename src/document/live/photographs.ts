@@ -1,14 +1,24 @@
 import {
+  EMPTY_LOG,
   type Log,
   logBuilder,
+  type LogColumns,
+  type LogLists,
   type LogMarks,
   NO_MARKS,
-  EMPTY_LOG,
   type Photo,
   photosOf,
 } from '@/core/log';
 import { setAside } from './aside';
-import { asText, isWhole, salvagedLog, salvagedMarks } from './photographColumns';
+import { asText, isLog, isMarks, salvagedLog, salvagedMarks } from './photographColumns';
+import {
+  forgetOtherParts,
+  listsOf,
+  logOfParts,
+  storedColumns,
+  type StoredPart,
+  storeParts,
+} from './photographParts';
 import type { Host } from './stored';
 
 /** All photographs and what the person says of them, with the number of its state. */
@@ -18,6 +28,8 @@ export interface Photographs {
   readonly marks: LogMarks;
   /** What was stored last could not be read as a whole: this is what can be read of it. */
   readonly isDamaged: boolean;
+  /** Where they are stored as they are here; none where that is not so. */
+  readonly parts: readonly StoredPart[];
 }
 
 export const NO_PHOTOGRAPHS: Photographs = {
@@ -25,6 +37,7 @@ export const NO_PHOTOGRAPHS: Photographs = {
   log: EMPTY_LOG,
   marks: NO_MARKS,
   isDamaged: false,
+  parts: [],
 };
 
 /** A newer Arm Reach has stored the photographs: this one must not write over them. */
@@ -32,20 +45,24 @@ export class NewerPhotographsError extends Error {
   override name = 'NewerPhotographsError';
 }
 
-/** The record as it is stored: columns as they are, in one write. */
+/** The record as it is stored; the columns are in parts, so that not all are written for one photograph. */
 interface StoredPhotographs {
   readonly version: typeof VERSION;
   readonly revision: number;
-  readonly log: Log;
   readonly marks: LogMarks;
+  readonly lists: LogLists;
+  readonly parts: readonly StoredPart[];
 }
-const VERSION = 1;
+const VERSION = 2;
 const KEY = 'photographs';
 const REVISION = `${KEY}-revision`;
 /** Under keys that begin so lies what a reading has brought that isn't part of the record yet. */
 const READ = `${KEY}-read:`;
 
-type Contents = Pick<Photographs, 'log' | 'marks'>;
+export type Contents = Pick<Photographs, 'log' | 'marks'>;
+
+/** What is to be stored, and up to where its photographs are those that were there; 0 unless it is said. */
+export type Changed = Contents & { readonly sameUpTo?: number };
 
 /**
  * What is stored, with what an interrupted reading has left. What can't be read is set aside as a text,
@@ -54,17 +71,18 @@ type Contents = Pick<Photographs, 'log' | 'marks'>;
  * @throws {NewerPhotographsError} when a newer Arm Reach has stored them
  */
 export async function openPhotographs(host: Host): Promise<Photographs> {
-  const stored = await openRecord(host);
+  // No other tab takes away parts meanwhile.
+  const stored = await host.lock(KEY, () => openRecord(host));
   const left = await leftByReadings(host);
   if (left.photos.length === 0) return stored;
-  const withLeft = ({ log, marks }: Contents) => ({ log: withPhotos(log, left.photos).log, marks });
+  const withLeft = ({ log, marks }: Contents) => ({ ...withPhotos(log, left.photos), marks });
   try {
     const opened = await changePhotographs(host, stored, withLeft);
     await left.forget().catch(() => undefined);
     return { ...opened, isDamaged: stored.isDamaged };
   } catch {
     // Shown all the same; what was left stays where it is until it can be stored.
-    return { ...stored, ...withLeft(stored) };
+    return { ...stored, ...withLeft(stored), parts: [] };
   }
 }
 
@@ -72,26 +90,38 @@ async function openRecord(host: Host): Promise<Photographs> {
   const { large } = host.stores;
   const stored = await large.get<unknown>(KEY);
   if (stored === null && (await large.get<number>(REVISION)) === null) return NO_PHOTOGRAPHS;
-  if (isReadable(stored)) {
-    const { revision, log, marks } = stored;
-    return { revision, log, marks, isDamaged: false };
-  }
-  const parts = (typeof stored === 'object' && stored !== null ? stored : {}) as Partial<
-    Record<keyof StoredPhotographs, unknown>
+  const record = (typeof stored === 'object' && stored !== null ? stored : {}) as Partial<
+    Record<keyof StoredPhotographs | 'log', unknown>
   >;
-  if (typeof parts.version === 'number' && parts.version > VERSION)
-    throw new NewerPhotographsError(`version ${parts.version}`);
+  const { version, marks } = record;
+  if (typeof version === 'number' && version > VERSION)
+    throw new NewerPhotographsError(`version ${version}`);
+  const revision = typeof record.revision === 'number' ? record.revision : 0;
+  const parts = partsOf(record.parts);
+  // In version 1 all columns were in the record.
+  const found = version === 1 ? [record.log] : await storedColumns(host, parts);
+  const logs = found.map((columns) =>
+    version === 1 ? columns : { ...fields(columns), ...fields(record.lists) },
+  );
+  const isWhole =
+    typeof record.revision === 'number' && (version === 1 || Array.isArray(record.parts));
+  if (isWhole && isMarks(marks) && logs.every(isLog)) {
+    const lists = version === 1 ? listsOf(logs[0] as Log) : (record.lists as LogLists);
+    const log = logOfParts(logs as readonly LogColumns[], lists);
+    return { revision, log, marks, isDamaged: false, parts };
+  }
   await setAside(host, {
     what: KEY,
     name: KEY,
-    text: asText(stored),
+    text: asText(found.length > 0 && version !== 1 ? { ...record, parts: found } : stored),
     reason: { code: 'damaged' },
   }).catch(() => undefined);
   return {
-    revision: typeof parts.revision === 'number' ? parts.revision : 0,
-    log: salvagedLog(parts.log),
-    marks: salvagedMarks(parts.marks),
+    revision,
+    log: logs.map(salvagedLog).reduce(joinedLogs, EMPTY_LOG),
+    marks: salvagedMarks(marks),
     isDamaged: true,
+    parts: [],
   };
 }
 
@@ -103,18 +133,27 @@ async function openRecord(host: Host): Promise<Photographs> {
 export function changePhotographs(
   host: Host,
   known: Photographs,
-  change: (now: Contents) => Contents,
+  change: (now: Contents) => Changed,
 ): Promise<Photographs> {
   return host.lock(KEY, async () => {
-    const revision = await host.stores.large.get<number>(REVISION);
-    const now = revision === known.revision ? known : await openRecord(host);
-    const { log, marks } = change(now);
-    const next: StoredPhotographs = { version: VERSION, revision: now.revision + 1, log, marks };
+    const stored = await host.stores.large.get<number>(REVISION);
+    const now = stored === known.revision ? known : await openRecord(host);
+    const { log, marks, sameUpTo = log === now.log ? log.count : 0 } = change(now);
+    const parts = await storeParts(host, log, now.parts, sameUpTo);
+    const revision = now.revision + 1;
+    const next: StoredPhotographs = {
+      version: VERSION,
+      revision,
+      marks,
+      lists: listsOf(log),
+      parts,
+    };
     // First, so that a tab that is ended between the two never makes another trust what it knows.
-    await host.stores.large.set(REVISION, next.revision);
+    await host.stores.large.set(REVISION, revision);
     await host.stores.large.set(KEY, next);
     host.announce('photographs');
-    return { revision: next.revision, log, marks, isDamaged: now.isDamaged };
+    await forgetOtherParts(host, parts).catch(() => undefined);
+    return { revision, log, marks, isDamaged: now.isDamaged, parts };
   });
 }
 
@@ -152,12 +191,15 @@ async function removeAll({ large }: Host['stores'], keys: readonly string[]): Pr
   for (const key of keys) await large.remove(key);
 }
 
-/** A log with photographs added; how many of them were new. */
-export function withPhotos(log: Log, photos: readonly Photo[]): { log: Log; added: number } {
-  const builder = logBuilder(log);
+/** A log with photographs added; how many of them were new, and up to where it is as it was. */
+export function withPhotos(
+  log: Log,
+  photos: readonly Photo[],
+): { log: Log; added: number; sameUpTo: number } {
+  const builder = logBuilder(log, photos);
   let added = 0;
   for (const photo of photos) if (builder.add(photo)) added += 1;
-  return { log: builder.log(), added };
+  return { log: builder.log(), added, sameUpTo: builder.sameUpTo() };
 }
 
 /** A log with what another has besides. */
@@ -165,8 +207,14 @@ export function joinedLogs(log: Log, other: Log): Log {
   return withPhotos(log, photosOf(other)).log;
 }
 
-function isReadable(stored: unknown): stored is StoredPhotographs {
-  if (typeof stored !== 'object' || stored === null) return false;
-  const { version, revision, log, marks } = stored as Partial<StoredPhotographs>;
-  return version === VERSION && typeof revision === 'number' && isWhole(log, marks);
+const fields = (value: unknown): object =>
+  typeof value === 'object' && value !== null ? value : {};
+
+/** The parts that a record names, as far as it does. */
+function partsOf(stored: unknown): readonly StoredPart[] {
+  const isPart = (part: unknown): part is StoredPart => {
+    const { key, count } = fields(part) as Partial<StoredPart>;
+    return typeof key === 'string' && typeof count === 'number';
+  };
+  return Array.isArray(stored) ? stored.filter(isPart) : [];
 }
