@@ -63,9 +63,9 @@ export function draw(seed: number): Drawing {
   for (let i = 0; i < 8; i += 1) next();
   const upTo = (n: number) => Math.floor(next() * n);
   const pick = <T>(from: readonly T[]) => from[upTo(from.length)]!;
-  const span = () => {
+  const span = (steps = [0, 0, 1, 2, 3]) => {
     const from = upTo(GRID.length);
-    return { from, to: Math.min(GRID.length - 1, from + pick([0, 0, 1, 2, 3])) };
+    return { from, to: Math.min(GRID.length - 1, from + pick(steps)) };
   };
   const thing = (id: string, kind: Drawn['kind'], wished: boolean): Drawn => ({
     id,
@@ -75,7 +75,8 @@ export function draw(seed: number): Drawing {
     used: next() < 0.15 ? null : 50 * upTo(12),
     weightG: 100 * (1 + upTo(20)),
     mount: kind === 'body' ? 'N' : next() < 0.7 ? 'M' : 'N',
-    ...span(),
+    // Some wishes reach what two lenses do.
+    ...span(wished ? [0, 1, 3, 6, 9] : [0, 1, 2, 3]),
   });
   const things: Drawn[] = [
     { ...thing('body-m', 'body', false), mount: 'M' },
@@ -159,9 +160,6 @@ export const isBetter = (a: readonly number[], b: readonly number[]): boolean =>
   }
   return false;
 };
-export const isSame = (a: readonly number[], b: readonly number[]) =>
-  !isBetter(a, b) && !isBetter(b, a);
-
 const COST = { lens: 1, converter: 0.5, adapter: 0.5, body: 0 } as const;
 
 export interface Judge {
@@ -170,6 +168,11 @@ export interface Judge {
   /** The best that an outing comes to with a set of things. */
   readonly best: (outing: number, set: number) => Score;
   readonly year: (set: number) => Score;
+  /**
+   * Musts lost and percent lost over the year where fewer items than with the first set are no gain: of the
+   * lineups from a set, the best so judged.
+   */
+  readonly gained: (from: number) => (set: number) => readonly number[];
   /** Whether a set keeps an outing as good as a score, with some pictures got. */
   readonly keeps: (outing: number, set: number, than: Score, got: ReadonlySet<string>) => boolean;
   readonly price: (set: number) => number | null;
@@ -218,7 +221,7 @@ export function judgeOf({ things, outings }: Drawing): Judge {
         items,
         taken.reduce((s, t) => s + (t.kind === 'body' ? 0 : t.weightG), 0),
       ];
-      return { got, score };
+      return { got, score, share };
     };
     const single = Array.from({ length: count }, (_, set) => of(set));
     const best: Score[] = [];
@@ -230,7 +233,7 @@ export function judgeOf({ things, outings }: Drawing): Judge {
       }
       best.push(score);
     }
-    return { single, best };
+    return { single, best, rate: total > 0 ? o.rate : 0 };
   });
   return {
     things,
@@ -240,6 +243,21 @@ export function judgeOf({ things, outings }: Drawing): Judge {
         (sum, { best }, o) =>
           sum.map((v, i) => v + outings[o]!.times * best[set]![i]!) as unknown as Score,
         [0, 0, 0, 0],
+      ),
+    gained: (from) => (set) =>
+      looked.reduce<readonly number[]>(
+        (sum, { single, best, rate }, o) => {
+          const now = best[from]![2];
+          let most: readonly number[] = [Infinity, Infinity];
+          for (const of of partsOf(set)) {
+            const found = single[of];
+            if (!found) continue;
+            const value = [found.score[0], found.share + rate * Math.max(now, found.score[2])];
+            if (isBetter(value, most)) most = value;
+          }
+          return sum.map((v, i) => v + outings[o]!.times * most[i]!);
+        },
+        [0, 0],
       ),
     keeps: (outing, set, than, got) => {
       // Every lineup from the set.

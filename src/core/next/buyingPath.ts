@@ -46,7 +46,13 @@ export interface BuyingPath {
 export function buyingPath(field: NextField, terms: PathTerms, run: NextRun): BuyingPath | null {
   const { stepBudget, steps } = terms;
   const open = buyable(field.wished, stepBudget);
-  const joint = jointOf(field, { open, steps, rows: (have) => pathRows(have, open, terms) });
+  const now = answersOf(field, run).with(hadNow(field));
+  const joint = jointOf(field, {
+    open,
+    steps,
+    againstNow: now.outings.map((o) => o.againstPercent),
+    rows: (have) => pathRows(have, open, terms),
+  });
   const solution = solveGoals(
     withShare(run, SOLVING),
     joint,

@@ -22,6 +22,8 @@ export interface JointPart {
   readonly model: CoveringModel;
   /** Number of its first column. */
   readonly first: number;
+  /** The column of what is counted against items, percent; null where nothing is. */
+  readonly against: number | null;
 }
 
 /** The covering models of all outings with the things that they share. */
@@ -37,6 +39,11 @@ export interface JointOptions {
   readonly open: readonly Tradable[];
   /** Steps in time: each has all that the one before had. */
   readonly steps?: number;
+  /**
+   * For each outing, what is counted against items now, percent: fewer items are no pictures, so that
+   * nothing is bought to save one where the pictures alone are asked for.
+   */
+  readonly againstNow?: readonly number[];
   /** Rows on what is had, by step. */
   readonly rows?: (have: JointModel['have']) => readonly MipRow[];
 }
@@ -46,7 +53,10 @@ export interface JointOptions {
  * (x ≤ z) and brings only bodies that are. Each outing is reduced as for its own lineup, except that
  * only what is surely had stands for other lenses there.
  */
-export function jointOf(field: NextField, { open, steps = 1, rows }: JointOptions): JointModel {
+export function jointOf(
+  field: NextField,
+  { open, steps = 1, againstNow, rows }: JointOptions,
+): JointModel {
   const openIds = new Set(open.map(({ id }) => id));
   const traded = new Set([...field.wished, ...field.sellable].map(({ id }) => id));
   const closed = new Set(field.sellable.flatMap(({ id }) => (openIds.has(id) ? [] : [id])));
@@ -64,7 +74,7 @@ export function jointOf(field: NextField, { open, steps = 1, rows }: JointOption
   have.forEach((at, step) => {
     single.forEach(({ problem, model, isOpen }, outing) => {
       const column = (id: string) => (isOpen(id) ? at.get(id) : undefined);
-      builder.part({ outing, step, problem, model }, column);
+      builder.part({ outing, step, problem, model }, column, againstNow?.[outing] ?? null);
     });
   });
   for (let step = 1; step < steps; step += 1)
@@ -96,7 +106,11 @@ class JointBuilder {
     );
   }
 
-  part(of: Omit<JointPart, 'first'>, haveOf: (id: string) => number | undefined): void {
+  part(
+    of: Omit<JointPart, 'first' | 'against'>,
+    haveOf: (id: string) => number | undefined,
+    againstNow: number | null,
+  ): void {
     const first = this.lower.length;
     const { mip, items, along } = of.model;
     // One by one: a spread of a large model's columns overflows the stack.
@@ -113,7 +127,33 @@ class JointBuilder {
       const z = haveOf(body.id);
       if (z !== undefined) this.row(atLeast(z, first + column));
     }
-    this.parts.push({ ...of, first });
+    this.parts.push({ ...of, first, against: this.againstItems(of, first, againstNow) });
+  }
+
+  /** A column that is what is counted against items, and no less than it is now. */
+  private againstItems(
+    { model, problem: { frames, limits } }: Omit<JointPart, 'first' | 'against'>,
+    first: number,
+    now: number | null,
+  ): number | null {
+    const wants = aimsOf(frames, limits).find(({ name }) => name === 'wants');
+    if (now === null || !wants) return null;
+    const counted = model.items.flatMap((item, i) => {
+      const cost = wants.itemCostOf(item, i);
+      return cost === 0 ? [] : [[first + i, cost] as const];
+    });
+    if (counted.length === 0) return null;
+    const column = this.lower.length;
+    this.lower.push(now);
+    this.upper.push(now + counted.reduce((sum, [, cost]) => sum + cost, 0));
+    this.integer.push(false);
+    this.row({
+      lower: 0,
+      upper: Infinity,
+      columns: [column, ...counted.map(([item]) => item)],
+      coefficients: [1, ...counted.map(([, cost]) => -cost)],
+    });
+    return column;
   }
 
   row(row: MipRow): void {
@@ -134,10 +174,13 @@ export function atLeast(large: number, small: number): MipRow {
 /** The costs of one aim over all outings and steps, each as often as it happens. */
 export function jointCosts(field: NextField, joint: JointModel, name: Aim['name']): number[] {
   const costs = new Array<number>(joint.mip.columnCount).fill(0);
-  for (const { outing, problem, model, first } of joint.parts) {
+  for (const { outing, problem, model, first, against } of joint.parts) {
     const n = field.outings[outing]!.timesAYear;
     const aim = aimsOf(problem.frames, problem.limits).find((a) => a.name === name);
     if (aim) costsOf(aim, model).forEach((c, i) => (costs[first + i] = n * c));
+    if (name !== 'wants' || against === null) continue;
+    costs.fill(0, first, first + model.items.length);
+    costs[against] = n;
   }
   return costs;
 }

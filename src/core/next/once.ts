@@ -49,8 +49,10 @@ export interface BuyOnce {
 export function buyOnce(field: NextField, budget: number | null, run: NextRun): BuyOnce | null {
   const { after } = field.question;
   const open = buyable(field.wished, budget);
+  const answers = answersOf(field, run);
   const joint = jointOf(field, {
     open,
+    againstNow: answers.with(hadNow(field)).outings.map((o) => o.againstPercent),
     rows: (have) => (budget === null ? [] : [moneyRow(have[0]!, open, budget)]),
   });
   const solution = solveGoals(
@@ -61,7 +63,6 @@ export function buyOnce(field: NextField, budget: number | null, run: NextRun): 
   run.progress(0.6);
   if (typeof solution === 'string') return null;
   const bought = hadIn(joint, solution)[0]!;
-  const answers = answersOf(field, run);
   return {
     ...purchase(field, answers, bought, run),
     boughtIds: [...bought],

@@ -18,6 +18,7 @@ import {
   rentOrBuy,
   selling,
   stepsToEqual,
+  swapping,
 } from '@/core/next';
 import { loadHighsSolver } from '@/solver';
 
@@ -138,6 +139,65 @@ describe('start with little against buy once', () => {
       );
     },
   );
+});
+
+describe('an item fewer', () => {
+  /** Two lenses get everything; one zoom that is wished does, too, and each item counts for 10 % of the wants. */
+  const asked = (after: NextQuestion['after']): NextQuestion => {
+    const shelf = aShelf(
+      [
+        aLens('wide', 35, 35, 2, { priceUsed: 100, weightG: 300 }),
+        aLens('long', 85, 85, 2, { priceUsed: 100, weightG: 300 }),
+        aLens('zoom', 24, 105, 4, { ...wished(900, 600), weightG: 650 }),
+        aLens('other', 14, 20, 4, { ...wished(300, 200), weightG: 100 }),
+      ],
+      [],
+      [aBody({ id: 'body' })],
+    );
+    const frames = [
+      focalFrame('near', 35, 35, 'free', { want: 'must' }),
+      focalFrame('far', 85, 85, 'free', { want: 'want' }),
+    ];
+    const limits = someLimits({ maxCrop: 1, wantRatePercent: 10 });
+    const question = {
+      ...aQuestion({ shelf, frames, limits }),
+      outing: { shooters: [], currency: 'EUR' },
+      packing: DEFAULT_PACKING,
+    };
+    return {
+      ...sports('new'),
+      outings: [{ id: 'town', timesAYear: 3, question }],
+      shelf,
+      after,
+    };
+  };
+  const PATH_OF_TWO = { stepBudget: 1000, steps: 2, saves: true };
+
+  it('is no picture: nothing is bought for it, nor exchanged, where the money counts next', async () => {
+    const field = fieldOf(asked('money'));
+    expect(buyOnce(field, null, await run())!.boughtIds).toEqual([]);
+    const path = buyingPath(field, PATH_OF_TWO, await run())!;
+    expect(path.steps.map((s) => s.boughtId)).toEqual([null, null]);
+    const [exchange] = swapping(field, 1000, await run()).exchanges;
+    expect(exchange!.boughtIds).toEqual([]);
+    // The zoom, which saves an item, comes after what costs less and adds as little.
+    expect(oneStep(field, await run()).things.map((t) => t.id)).toEqual(['other', 'zoom']);
+  });
+
+  it('is bought, and ranks first, where it counts next', async () => {
+    const field = fieldOf(asked('items'));
+    expect(buyOnce(field, null, await run())!.boughtIds).toEqual(['zoom']);
+    const path = buyingPath(field, PATH_OF_TWO, await run())!;
+    expect(path.steps.map((s) => s.boughtId)).toEqual(['zoom', null]);
+    const [exchange] = swapping(field, 1000, await run()).exchanges;
+    expect(exchange!.boughtIds).toEqual(['zoom']);
+    expect(oneStep(field, await run()).things.map((t) => t.id)).toEqual(['zoom', 'other']);
+  });
+
+  it('is no reason where less weight counts next', async () => {
+    const field = fieldOf(asked('weight'));
+    expect(buyOnce(field, null, await run())!.boughtIds).toEqual([]);
+  });
 });
 
 /** Changes that must not change the answer, or only as told. */

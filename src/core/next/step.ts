@@ -3,7 +3,7 @@ import { answersOf, hadNow, type NextRun, type YearWorth } from './answering';
 import type { NextField } from './field';
 import type { Tradable } from './question';
 import { canGo, type Unneeded, unneededAfter } from './sell';
-import { byWorth, difference, type Worth } from './worth';
+import { decidingOf, difference, inOrder, lossOver, type Worth } from './worth';
 
 /** What one thing would add. */
 export interface NextThing extends Tradable {
@@ -11,6 +11,10 @@ export interface NextThing extends Tradable {
   readonly priceUsed: number | null;
   /** Over the year; items and weight below 0 are saved. */
   readonly adds: Worth;
+  /** What it is judged by: see `decidingOf`. */
+  readonly deciding: readonly number[];
+  /** Whether that is a gain. */
+  readonly gains: boolean;
   /** For each outing: what it adds there once. */
   readonly byOuting: readonly Worth[];
   /** Lens changes saved over the year; null where not worked out. */
@@ -25,7 +29,7 @@ export interface OneStep {
   readonly before: YearWorth;
   /** What could go before anything is bought. */
   readonly unneeded: Unneeded;
-  /** Best first: musts, wanted pictures, items, weight, then the net cost. */
+  /** Best first: musts, wanted pictures, what the person counts after them, then the net cost. */
   readonly things: readonly NextThing[];
   /** Wished things that weren't looked at, since time ran out. */
   readonly notAsked: readonly string[];
@@ -45,12 +49,24 @@ export function oneStep(field: NextField, run: NextRun): OneStep {
     const withIt = new Set([...had, wish.id]);
     const after = answers.with(withIt);
     const byOuting = after.outings.map((o, at) => difference(o, before.outings[at]!));
+    const adds = difference(after.year, before.year);
+    const lossPercent = after.outings.reduce(
+      (sum, o, at) => sum + field.outings[at]!.timesAYear * lossOver(o, before.outings[at]!),
+      0,
+    );
+    const deciding = decidingOf(adds, lossPercent, field.question.after);
     const more = unneededAfter(field, new Set([wish.id]), unneeded, run);
     run.progress((0.8 * (i + 1)) / field.wished.length);
     things.push({
       ...wish,
       ...prices.get(wish.id)!,
-      adds: difference(after.year, before.year),
+      adds,
+      deciding,
+      gains:
+        inOrder(
+          deciding,
+          deciding.map(() => 0),
+        ) < 0,
       byOuting,
       changesSaved: null,
       unneeded: more,
@@ -64,7 +80,7 @@ export function oneStep(field: NextField, run: NextRun): OneStep {
 
   things.sort(
     (a, b) =>
-      byWorth(a.adds, b.adds) ||
+      inOrder(a.deciding, b.deciding) ||
       (a.netCost ?? Infinity) - (b.netCost ?? Infinity) ||
       (a.id < b.id ? -1 : 1),
   );

@@ -56,7 +56,10 @@ export function swapping(field: NextField, money: number, run: NextRun): Swappin
   const answers = answersOf(field, run);
   const before = answers.with(hadNow(field));
   const wished = field.wished.filter(({ price }) => price !== null);
-  const joint = jointOf(field, { open: [...wished, ...field.sellable] });
+  const joint = jointOf(field, {
+    open: [...wished, ...field.sellable],
+    againstNow: before.outings.map((o) => o.againstPercent),
+  });
   const look = { field, joint, wished, money, answers, run };
   const exchanges: Exchange[] = [];
   const refused: MipRow[] = [];

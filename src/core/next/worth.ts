@@ -7,6 +7,7 @@ import {
   wantSharesPercent,
 } from '@/core/lineup';
 import type { FrameId } from '@/core/brief';
+import type { NextAfter } from './question';
 
 /** What an outing, or a year of outings, comes to with some gear. */
 export interface Worth {
@@ -18,6 +19,8 @@ export interface Worth {
   readonly sharePercent: number;
   /** Percent of the wanted pictures lost, with what the outing counts against each item. */
   readonly lossPercent: number;
+  /** Of it, what is counted against items. */
+  readonly againstPercent: number;
   /** Items taken: lenses, with what the rest counts as. */
   readonly items: number;
   /** Known weight of what is taken, g. */
@@ -40,6 +43,7 @@ export const NOTHING: Worth = {
   once: 0,
   sharePercent: 0,
   lossPercent: 0,
+  againstPercent: 0,
   items: 0,
   weightG: 0,
 };
@@ -60,6 +64,7 @@ export function worthOf(problem: Problem, choice: Choice | null): OutingWorth {
     sharePercent,
     once: frames.filter(({ id, want }) => want === 'must' && once.has(id)).length,
     lossPercent: (shares.size > 0 ? 100 - sharePercent : 0) + against,
+    againstPercent: against,
     items: sum(taken.map((t) => t.itemCost)),
     weightG: sum(taken.map((t) => t.weightG)),
     got,
@@ -82,6 +87,7 @@ function scaled(w: Worth, n: number): Worth {
     once: n * w.once,
     sharePercent: n * w.sharePercent,
     lossPercent: n * w.lossPercent,
+    againstPercent: n * w.againstPercent,
     items: n * w.items,
     weightG: n * w.weightG,
   };
@@ -93,6 +99,7 @@ function plus(a: Worth, b: Worth): Worth {
     once: a.once + b.once,
     sharePercent: a.sharePercent + b.sharePercent,
     lossPercent: a.lossPercent + b.lossPercent,
+    againstPercent: a.againstPercent + b.againstPercent,
     items: a.items + b.items,
     weightG: a.weightG + b.weightG,
   };
@@ -103,29 +110,42 @@ export function difference(a: Worth, b: Worth): Worth {
   return plus(a, scaled(b, -1));
 }
 
-const DECIDING = [
-  (w: Worth) => -w.musts,
-  (w: Worth) => w.once,
-  (w: Worth) => w.lossPercent,
-  (w: Worth) => w.items,
-  (w: Worth) => w.weightG,
-] as const;
-
-/** Of them, those that count pictures. */
-const PICTURES = 3;
-
-/** Below 0 where the first is better: musts, those covered once, wanted pictures, items, weight, in this order. */
-export function byWorth(a: Worth, b: Worth, aims: number = DECIDING.length): number {
-  for (const of of DECIDING.slice(0, aims)) {
-    const step = of(a) - of(b);
-    if (Math.abs(step) > AIM_TOLERANCE * Math.max(1, Math.abs(of(a)))) return step;
-  }
-  return 0;
+/**
+ * What something adds where a year is judged by its pictures: what more items count for is taken off it,
+ * but fewer items are no pictures.
+ *
+ * @returns percent lost more than before, below 0 for a gain
+ */
+export function lossOver(after: Worth, before: Worth): number {
+  const { lossPercent, againstPercent } = difference(after, before);
+  return lossPercent + Math.max(0, -againstPercent);
 }
 
-/** Whether the pictures are as good: musts, and wanted ones with what is counted against items. */
-export function asGoodInPictures(a: Worth, b: Worth): boolean {
-  return byWorth(a, b, PICTURES) <= 0;
+const AFTER: Readonly<Record<NextAfter, (w: Worth) => readonly number[]>> = {
+  money: () => [],
+  items: ({ items }) => [items],
+  weight: ({ weightG }) => [weightG],
+};
+
+/**
+ * By what a change of the year is judged, in this order, each the smaller the better: musts, those covered
+ * once, wanted pictures, then what the person counts after them.
+ *
+ * @param lossPercent what is lost of the wanted pictures, outing by outing
+ */
+export const decidingOf = (
+  adds: Worth,
+  lossPercent: number,
+  after: NextAfter,
+): readonly number[] => [-adds.musts, adds.once, lossPercent, ...AFTER[after](adds)];
+
+/** Below 0 where the first is better: the first difference that isn't one of rounding. */
+export function inOrder(a: readonly number[], b: readonly number[]): number {
+  for (const [i, value] of a.entries()) {
+    const step = value - b[i]!;
+    if (Math.abs(step) > AIM_TOLERANCE * Math.max(1, Math.abs(value))) return step;
+  }
+  return 0;
 }
 
 const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);

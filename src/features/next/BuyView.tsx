@@ -11,7 +11,7 @@ import { Staircase, type StairPoint } from './Staircase';
 import { TermsForm } from './TermsForm';
 import { useAsk } from './useAsk';
 import type { NextWork } from './useNextWork';
-import { coversText, mustsOf, wantsPercent } from './yearText';
+import { coversAll, coversText, mustsOf, wantsPercent } from './yearText';
 
 const t = nextText.buy;
 
@@ -56,7 +56,7 @@ function Found({ work, found: { once, path } }: { work: NextWork; found: Buying 
     <div className="grid gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
       <Staircase
         now={pointOf(work, before, 0, t.now)}
-        steps={(path?.steps ?? []).map((s) =>
+        steps={stepsUp(path).map((s) =>
           pointOf(work, s.with, s.spent, s.boughtId === null ? '' : name(s.boughtId)),
         )}
         once={
@@ -75,6 +75,12 @@ function Found({ work, found: { once, path } }: { work: NextWork; found: Buying 
   );
 }
 
+/** The steps up to the last that buys something: where nothing more adds anything the staircase ends. */
+function stepsUp(path: BuyingPath | null) {
+  const steps = path?.steps ?? [];
+  return steps.slice(0, steps.findLastIndex(({ boughtId }) => boughtId !== null) + 1);
+}
+
 function pointOf(work: NextWork, worth: YearWorth, spent: number, label: string): StairPoint {
   return { spent, musts: worth.year.musts, wants: wantsPercent(work, worth), label };
 }
@@ -88,12 +94,14 @@ function Once({ work, once }: { work: NextWork; once: BuyOnce }) {
     <div className="space-y-2" data-testid="buy-once">
       <h3 className="text-base">{`◆ ${t.once}`}</h3>
       <p className="font-semibold">
-        {t.onceBuys(once.boughtIds.map(name), costText(once.cost, currency, name))}
+        {once.boughtIds.length === 0 && coversAll(work, once.before)
+          ? nextText.worth.all
+          : t.onceBuys(once.boughtIds.map(name), costText(once.cost, currency, name))}
       </p>
       <p>{coversText(work, once.with)}</p>
       <Proof open={once.open} proven={t.proven} work={work} />
       {frees.length > 0 && (
-        <p>{t.then(frees.map(name), costText(once.unneeded.resale, currency, name))}</p>
+        <p>{t.freed(frees.map(name), costText(once.unneeded.resale, currency, name))}</p>
       )}
       {once.boughtIds.length > 0 && <InTheEnd work={work} cost={once.cost} resale={resale} />}
       {once.priceUnknown.length > 0 && (
@@ -104,48 +112,60 @@ function Once({ work, once }: { work: NextWork; once: BuyOnce }) {
 }
 
 function Path({ work, path, once }: { work: NextWork; path: BuyingPath; once: BuyOnce | null }) {
-  const name = itemNameOf(work.shelf);
   const equal = once && stepsToEqual(path, once.with);
+  const steps = stepsUp(path);
   return (
     <div className="space-y-2" data-testid="buy-path">
       <h3 className="text-base">{t.path}</h3>
-      <table className="w-full border-collapse">
-        <thead>
-          <tr className="border-b border-ink text-left text-[12px] text-soft">
-            {[t.stepHead, t.buys, t.total, t.gets].map((heading) => (
-              <th key={heading} scope="col" className="py-1 pr-3 font-normal">
-                {heading}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {path.steps.map((step, i) => (
-            <tr key={i} className="border-b border-hair align-top">
-              <th scope="row" className="py-1 pr-3 text-left font-normal tabular-nums">
-                {i + 1}
-              </th>
-              <td className="py-1 pr-3">
-                {step.boughtId === null ? (
-                  <span className="text-soft">{t.wait}</span>
-                ) : (
-                  name(step.boughtId)
-                )}
-              </td>
-              <td className="py-1 pr-3 whitespace-nowrap">
-                {formatMoney(step.spent, work.currency)}
-              </td>
-              <td className="py-1">{coversText(work, step.with)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      {steps.length === 0 ? (
+        <p>{coversAll(work, path.before) ? nextText.worth.all : t.noStep}</p>
+      ) : (
+        <Steps work={work} steps={steps} />
+      )}
+      {steps.length > 0 && steps.length < path.steps.length && <p>{t.stairEnds}</p>}
       <Proof open={path.open} proven={t.pathProven} work={work} />
       {once && once.boughtIds.length > 0 && (
         <p>{equal === null ? t.neverEqual : t.equalAfter(equal)}</p>
       )}
       {path.cost.known > 0 && <InTheEnd work={work} cost={path.cost} resale={path.resale} />}
     </div>
+  );
+}
+
+function Steps({ work, steps }: { work: NextWork; steps: BuyingPath['steps'] }) {
+  const name = itemNameOf(work.shelf);
+  return (
+    <table className="w-full border-collapse">
+      <thead>
+        <tr className="border-b border-ink text-left text-[12px] text-soft">
+          {[t.stepHead, t.buys, t.total, t.gets].map((heading) => (
+            <th key={heading} scope="col" className="py-1 pr-3 font-normal">
+              {heading}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {steps.map((step, i) => (
+          <tr key={i} className="border-b border-hair align-top">
+            <th scope="row" className="py-1 pr-3 text-left font-normal tabular-nums">
+              {i + 1}
+            </th>
+            <td className="py-1 pr-3">
+              {step.boughtId === null ? (
+                <span className="text-soft">{t.wait}</span>
+              ) : (
+                name(step.boughtId)
+              )}
+            </td>
+            <td className="py-1 pr-3 whitespace-nowrap">
+              {formatMoney(step.spent, work.currency)}
+            </td>
+            <td className="py-1">{coversText(work, step.with)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 

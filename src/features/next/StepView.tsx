@@ -7,6 +7,7 @@ import { Answered } from './Answered';
 import { StepPlot } from './StepPlot';
 import { useAsk } from './useAsk';
 import type { NextWork } from './useNextWork';
+import { coversAll } from './yearText';
 
 const t = nextText.step;
 
@@ -26,16 +27,17 @@ function Found({ work, found }: { work: NextWork; found: OneStep }) {
   const { shelf, currency, year } = work;
   const name = itemNameOf(shelf);
   const [best] = found.things;
-  const adds = best && worthText(best.adds, year);
   const anyhow = found.unneeded.ids ?? [];
   return (
     <div className="space-y-4">
       <p role="status" className="max-w-prose font-semibold">
-        {!best || adds === nextText.worth.nothing
-          ? t.none
+        {!best?.gains
+          ? coversAll(work, found.before)
+            ? nextText.worth.all
+            : t.none
           : t.best(
               name(best.id),
-              adds!,
+              worthText(best.adds, year),
               best.netCost === null ? null : formatMoney(best.netCost, currency),
             )}
       </p>

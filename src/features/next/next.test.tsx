@@ -6,6 +6,8 @@ import { demoFile, held } from '../../../tests/support/render';
 import type { Stretch } from '@/core/brief';
 import { DEFAULT_NEXT, type NextSettings } from '@/document';
 import type { NextThing, OneStep, Selling, Worth } from '@/core/next';
+import type { Buying } from '@/workers/backgroundClient';
+import { BuyView } from './BuyView';
 import { CamerasNamed } from './CamerasNamed';
 import { SellView } from './SellView';
 import { Staircase, type StairPoint } from './Staircase';
@@ -23,7 +25,15 @@ jest.mock('@/session', () => ({
   usePhotographKeeper: () => null,
 }));
 
-const NONE: Worth = { once: 0, musts: 0, sharePercent: 0, lossPercent: 0, items: 0, weightG: 0 };
+const NONE: Worth = {
+  once: 0,
+  musts: 0,
+  sharePercent: 0,
+  lossPercent: 0,
+  againstPercent: 0,
+  items: 0,
+  weightG: 0,
+};
 const YEAR = { outings: [], year: NONE, proven: true };
 
 function workWith(change: (change: Partial<NextSettings>) => void = () => undefined): NextWork {
@@ -99,6 +109,8 @@ const thing = (id: string, change: Partial<NextThing>): NextThing => ({
   priceNew: 100,
   priceUsed: null,
   adds: NONE,
+  deciding: [],
+  gains: true,
   byOuting: [NONE],
   changesSaved: null,
   unneeded: { ids: [], resale: { known: 0, unknown: [] }, open: null },
@@ -134,6 +146,70 @@ test('one step: what it adds a year, what goes with it, and unknown prices as su
   // Only what has a net cost is a point; it adds nothing, so it has no number.
   expect(screen.getByTestId('step-plot').querySelectorAll('circle')).toHaveLength(1);
   expect(screen.getByText(/1 item can go for €150/)).toBeInTheDocument();
+});
+
+test('an item fewer is no advice where the money counts next', () => {
+  const fewer = thing('k-135', { adds: { ...NONE, items: -4 }, gains: false });
+  const answer: OneStep = {
+    before: YEAR,
+    unneeded: { ids: [], resale: { known: 0, unknown: [] }, open: null },
+    things: [fewer],
+    notAsked: [],
+  };
+  mockFound.answer = answer;
+  render(<StepView work={workWith()} />);
+  expect(screen.getByRole('status')).toHaveTextContent('None of it adds anything by itself.');
+});
+
+describe('buying', () => {
+  const cost = { known: 900, unknown: [] };
+  const rest = { cost, resale: cost, open: null, priceUnknown: [] };
+  const unneeded = { ids: [], resale: { known: 0, unknown: [] }, open: null };
+  const bought = { ...YEAR, year: { ...NONE, sharePercent: 200, items: 10 } };
+  const step = (boughtId: string | null) => ({ boughtId, spent: 900, with: bought });
+  const answer = (boughtIds: readonly string[], steps: Buying['path'], before = YEAR): Buying => ({
+    once: { ...rest, boughtIds, before, with: bought, unneeded },
+    path: steps && { ...steps, before },
+  });
+  const path = (ids: readonly (string | null)[]) => ({
+    ...rest,
+    before: YEAR,
+    steps: ids.map(step),
+  });
+
+  it('ends the staircase where nothing more adds anything', () => {
+    mockFound.answer = answer(['k-135'], path([null, 'k-135', null, null]));
+    const work = workWith();
+    render(<BuyView work={{ ...work, settings: { ...work.settings, after: 'items' } }} />);
+    const rows = within(screen.getByTestId('buy-path')).getAllByRole('row').slice(1);
+    expect(rows.map((row) => row.querySelectorAll('td')[0]!.textContent)).toEqual([
+      'Nothing yet: the money is saved.',
+      expect.stringContaining('135'),
+    ]);
+    expect(screen.getByText('After that, nothing within these steps adds more.')).toBeVisible();
+    // What decides after the pictures stands beside them.
+    expect(rows[1]).toHaveTextContent('50 % of the wanted pictures; 2.5 items to carry on average');
+  });
+
+  it('says that there is nothing to buy where nothing is missing, and else that nothing adds', () => {
+    const work = workWith();
+    const frames = work.question!.outings[0]!.question.frames;
+    const musts = 4 * frames.filter((f) => f.want === 'must').length;
+    const whole = { ...YEAR, year: { ...NONE, musts, sharePercent: 400 } };
+    mockFound.answer = answer([], path([null, null]), whole);
+    const { unmount } = render(<BuyView work={work} />);
+    expect(screen.getAllByText('Nothing to buy: your gear covers all of it.')).toHaveLength(2);
+    unmount();
+    mockFound.answer = answer([], path([null]), {
+      ...whole,
+      year: { ...whole.year, musts: musts - 1 },
+    });
+    render(<BuyView work={work} />);
+    expect(screen.getByText('Buy nothing: no set within this budget adds anything.')).toBeVisible();
+    expect(
+      screen.getByText('Buy nothing: no item within these steps adds anything.'),
+    ).toBeVisible();
+  });
 });
 
 test('a thing that is kept is never sold; a cut search says what may still be in it', async () => {

@@ -33,6 +33,7 @@ const NOUNS = {
   step: { one: 'step', other: 'steps' },
   time: { one: 'time', other: 'times' },
   wishedItem: { one: 'wished item', other: 'wished items' },
+  year: { one: 'year', other: 'years' },
   photograph: { one: 'photograph', other: 'photographs' },
   picture: { one: 'picture', other: 'pictures' },
   pictureNearerThanUsual: {

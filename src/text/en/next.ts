@@ -3,7 +3,16 @@ import { digits, formatMoney, formatPercent, formatWeight } from '../format';
 import { listOf, plainList } from '../lists';
 import { counted } from './counts';
 
-const times = (n: number) => (n === 1 ? 'once a year' : `${digits(n, 1)} times a year`);
+/** Something that happens less often than once a year is said by the years that it takes. */
+const yearsFor = (n: number) => counted(Math.round((1 / n) * 10) / 10, 'year');
+const times = (n: number) =>
+  n === 1 ? 'once a year' : n < 1 ? `once in ${yearsFor(n)}` : `${digits(n, 1)} times a year`;
+const mustsAYear = (n: number) => {
+  const many = Math.abs(n);
+  return many < 1
+    ? `${signed('1 must', n)} in ${yearsFor(many)}`
+    : `${signed(digits(many, 1), n)} ${many === 1 ? 'must' : 'musts'} a year`;
+};
 const signed = (text: string, value: number) => `${value < 0 ? '−' : '+'}${text}`;
 
 /** All that the Next page says. */
@@ -57,16 +66,17 @@ export const nextText = {
     most: (n: number) => `At most ${digits(n, 0)} outings at once.`,
   },
   worth: {
-    musts: (n: number) =>
-      `${signed(digits(Math.abs(n), 1), n)} ${Math.abs(n) === 1 ? 'must' : 'musts'} a year`,
-    twice: (n: number) =>
-      `${signed(digits(Math.abs(n), 1), n)} ${Math.abs(n) === 1 ? 'must' : 'musts'} a year covered twice`,
+    musts: mustsAYear,
+    twice: (n: number) => `${mustsAYear(n)} covered twice`,
     wants: (percent: number) =>
       `${signed(formatPercent(Math.abs(percent)), percent)} of the wanted pictures`,
     items: (n: number) =>
       n < 0 ? `${counted(-n, 'item')} fewer to carry` : `${counted(n, 'item')} more to carry`,
     weight: (g: number) => `${formatWeight(Math.abs(g))} ${g < 0 ? 'lighter' : 'heavier'}`,
     nothing: 'nothing by itself',
+    carrying: (itemsOnAverage: string) => `${itemsOnAverage} to carry on average`,
+    weighing: (weightOnAverage: string) => `${weightOnAverage} on average`,
+    all: 'Nothing to buy: your gear covers all of it.',
     got: (musts: number, mustsOf: number, wants: string) =>
       `${digits(musts, 1)} of ${digits(mustsOf, 1)} musts a year, ${wants} of the wanted pictures`,
     unproven: 'Best found so far: time ran out.',
@@ -123,15 +133,17 @@ export const nextText = {
     spent: 'spent',
     onceBuys: (names: readonly string[], money: string) =>
       names.length === 0
-        ? 'Buying nothing is best within this budget.'
+        ? 'Buy nothing: no set within this budget adds anything.'
         : `Buy ${listOf(names)} for ${money}.`,
     proven: 'No set within this budget covers more (proven).',
     pathProven: 'No other order covers more along the way (proven).',
     bestFound: (what: string) => `Best found so far: ${what}`,
-    then: (names: readonly string[], money: string) =>
+    freed: (names: readonly string[], money: string) =>
       `Then ${listOf(names)} can go, for ${money}.`,
     step: (n: number) => `Step ${digits(n, 0)}`,
-    wait: 'Nothing: what is within reach adds no more.',
+    wait: 'Nothing yet: the money is saved.',
+    noStep: 'Buy nothing: no item within these steps adds anything.',
+    stairEnds: 'After that, nothing within these steps adds more.',
     stepHead: 'Step',
     buys: 'Buy',
     total: 'Spent',
