@@ -41,7 +41,7 @@ test('from a card to what was used, against the plan, in hindsight, and pictures
   await expect(hall).toContainText('19');
 
   await view(page, 'Lessons');
-  await expect(page.getByText(/never left the bag and weighed 375\sg all day/)).toBeVisible();
+  await expect(page.getByText(/never left the bag; it weighs 375\sg\./)).toBeVisible();
   await page.getByLabel('On Lantern regatta, two days').fill('Bring a stool.');
 
   await view(page, 'Hindsight');

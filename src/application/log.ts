@@ -16,6 +16,7 @@ import {
   hindsight,
   type HindsightRules,
   KEPT_FROM,
+  lensKey,
   type Lesson,
   lessonsOf,
   type Log,
@@ -27,6 +28,7 @@ import {
   stretchTimes,
   suggestClocks,
   takenWithin,
+  UNKNOWN_LENS,
   type Usage,
   usageOf,
 } from '@/core/log';
@@ -141,6 +143,10 @@ export function createLogAnswers() {
         usage,
         shelf: asked.shelf,
         carriedIds,
+        strangers: usage.lenses.filter(
+          ({ lens, seen: [first] }) =>
+            lens === null && lensKey(log.lenses[first!]!) !== UNKNOWN_KEY,
+        ).length,
         hindsight: await hindsightOf(
           { ...asked, shelf: withItems(asked.shelf, isLensAmong(asked.shelf, carriedIds)) },
           now,
@@ -162,6 +168,8 @@ export function createLogAnswers() {
     },
   };
 }
+const UNKNOWN_KEY = lensKey(UNKNOWN_LENS);
+
 export type LogAnswers = ReturnType<typeof createLogAnswers>;
 
 const sameGear = (a: LogView, b: LogView) =>

@@ -71,6 +71,7 @@ const NOTHING_READ: ReadingCount = {
   read: 0,
   noData: 0,
   damaged: 0,
+  notYet: [],
   notPhotos: 0,
 };
 

@@ -47,6 +47,15 @@ describe('figures as photographers read them', () => {
     [formatMegapixels(11.52), '11.5 MP'],
     [formatPercent(4.46), '4.5 %'],
     [formatPercent(63.7), '64 %'],
+    // Neither is all said of what isn't, nor none of something.
+    [formatPercent(99.5), '99.5 %'],
+    [formatPercent(99.98), '99.9 %'],
+    [formatPercent(99.4), '99 %'],
+    [formatPercent(100), '100 %'],
+    [formatPercent(100 - 1e-9), '100 %'],
+    [formatPercent(0.04), 'under 0.1 %'],
+    [formatPercent(0.06), '0.1 %'],
+    [formatPercent(0), '0 %'],
     [counted(1, 'lens'), '1 lens'],
     [counted(4.5, 'item'), '4.5 items'],
     [formatMoney(3790, 'EUR'), '€3,790'],
@@ -69,7 +78,7 @@ describe('figures as photographers read them', () => {
         for (const text of [formatMm, formatMetres, formatWeight, formatPercent, formatAngle].map(
           (format) => plain(format(value)),
         ))
-          expect(text).toMatch(/^[\d.,]+( ?)(mm|cm|m|in|ft|mi|g|kg|oz|lb|%|°)$/);
+          expect(text).toMatch(/^(under )?[\d.,]+( ?)(mm|cm|m|in|ft|mi|g|kg|oz|lb|%|°)$/);
       }),
       { seed: 91, numRuns: 200 },
     );

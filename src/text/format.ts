@@ -162,8 +162,17 @@ export function formatMoney(amount: number, currency: string): string {
   }
 }
 
+/** Percent that rounding alone may leave. */
+const NOTHING = 1e-6;
+
 export function formatPercent(percent: number, more = 0): string {
-  return `${digits(percent, (percent < 10 ? 1 : 0) + more)}${NARROW}%`;
+  const places = (percent < 10 ? 1 : 0) + more;
+  const step = 10 ** -places;
+  // Neither is none said of something, nor all of what isn't.
+  if (percent > NOTHING && percent < step / 2) return `under ${digits(step, places)}${NARROW}%`;
+  if (percent >= 100 - step / 2 && percent < 100 - NOTHING)
+    return `${digits(Math.min(99.9, Math.floor(10 * percent) / 10), Math.max(1, places))}${NARROW}%`;
+  return `${digits(percent, places)}${NARROW}%`;
 }
 
 export function formatCrop(crop: number, more = 0): string {

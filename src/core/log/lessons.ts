@@ -25,7 +25,10 @@ export type Lesson =
       readonly code: 'enough';
       readonly itemIds: readonly string[];
       readonly percent: number;
+      /** Lenses that were along, those that aren't on the shelf included. */
       readonly carried: number;
+      /** Whether it is known what was carried, and not only what was used. */
+      readonly planned: boolean;
       readonly proven: boolean;
     }
   | {
@@ -69,6 +72,8 @@ export interface Learnt {
   readonly shelf: Shelf;
   /** Lenses that were carried: planned, or met in the photographs. */
   readonly carriedIds: readonly string[];
+  /** Lenses that were used besides and aren't on the shelf. */
+  readonly strangers: number;
   readonly hindsight: Hindsight | null;
   readonly against: AgainstPlan | null;
   readonly plannedChanges: number | null;
@@ -88,13 +93,18 @@ export function lessonsOf(learnt: Learnt): Lesson[] {
   ];
 }
 
-function enough({ hindsight, carriedIds }: Learnt): Lesson[] {
+function enough({ hindsight, carriedIds, strangers, usage, against }: Learnt): Lesson[] {
   if (hindsight === null) return [];
   const point = fewestFor(hindsight, WORTH.enoughPercent);
-  if (point === null || point.itemIds.length >= carriedIds.length) return [];
+  const carried = carriedIds.length + strangers;
+  if (point === null || point.itemIds.length >= carried) return [];
   const percent = (100 * point.made) / Math.max(1, hindsight.count - hindsight.unknown);
   const { itemIds, proven } = point;
-  return [{ code: 'enough', itemIds, percent, carried: carriedIds.length, proven }];
+  const used = new Set(usage.lenses.map(({ lens }) => lens?.id as string | undefined));
+  // That the others were never used is said of each of them.
+  const isNew = strangers > 0 || carriedIds.some((id) => used.has(id) && !itemIds.includes(id));
+  const planned = against !== null;
+  return isNew ? [{ code: 'enough', itemIds, percent, carried, planned, proven }] : [];
 }
 
 function littleUsed({ usage, shelf, carriedIds }: Learnt): Lesson[] {

@@ -3,7 +3,7 @@ import { decode, type OutingFile } from '@/document';
 import { simulatedCard } from '@/document/simulated';
 import { xmpOf } from '../formats/photoData';
 import { readPhotoFiles } from './photoFiles';
-import { sorted } from './readPhotos';
+import { counted, sorted } from './readPhotos';
 
 const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
 const card = simulatedCard((read.ok ? read.value : null) as OutingFile);
@@ -73,3 +73,22 @@ test.each(['', '<', '<x:xmpmeta><rdf:RDF>', '\0\0\0', '<!DOCTYPE x [<!ENTITY a "
     expect(xmpOf(xml)?.rating ?? null).toBeNull();
   },
 );
+
+test('what can’t be read yet is counted by itself, by its ending; what is read of it counts', () => {
+  const none = { files: 5, done: 0, read: 0, noData: 0, damaged: 0, notYet: [], notPhotos: 0 };
+  const kinds = {
+    'a.CR3': 'not-a-photo',
+    'b.raf': 'damaged',
+    'c.txt': 'not-a-photo',
+    'd.jpg': 'damaged',
+    'e.cr3': 'photo',
+  } as const;
+  const files = Object.keys(kinds).map((name) => ({
+    ...{ folder: '', name, sidecar: null, file: blob('') },
+  }));
+  const read = Object.values(kinds).map((kind) => ({ kind })) as never;
+  expect(counted(none, files, read)).toEqual({
+    ...{ files: 5, done: 5, read: 1, noData: 0, damaged: 1, notPhotos: 1 },
+    notYet: ['.cr3', '.raf'],
+  });
+});

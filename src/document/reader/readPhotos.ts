@@ -19,6 +19,8 @@ export interface ReadingCount {
   /** Pictures that tell nothing of how they were taken. */
   readonly noData: number;
   readonly damaged: number;
+  /** Endings of photographs of a kind that can't be read yet, one for each file. */
+  readonly notYet: readonly string[];
   readonly notPhotos: number;
 }
 
@@ -55,6 +57,7 @@ export function createPhotoReaders() {
         read: 0,
         noData: 0,
         damaged: 0,
+        notYet: [],
         notPhotos: 0,
       };
       let next = 0;
@@ -64,7 +67,7 @@ export function createPhotoReaders() {
           next += BATCH;
           const read = await orAborted(service, batch, options);
           if (read === null) return;
-          count = counted(count, read);
+          count = counted(count, batch, read);
           const taken = read.flatMap((r) => (r.kind === 'photo' ? [r.photo] : []));
           options.take(taken, count);
         }
@@ -91,14 +94,28 @@ function orAborted(
   });
 }
 
-function counted(count: ReadingCount, read: readonly PhotoRead[]): ReadingCount {
-  const of = (kind: PhotoRead['kind']) => read.filter((r) => r.kind === kind).length;
+/** Raw files whose data lie where the reading package doesn't look. */
+const NOT_YET = /\.(cr3|raf|x3f|mrw|3fr|iiq|gpr)$/i;
+
+/** The count after a batch of files. */
+export function counted(
+  count: ReadingCount,
+  files: readonly PhotoFile[],
+  read: readonly PhotoRead[],
+): ReadingCount {
+  const isNotYet = (i: number) => read[i]!.kind !== 'photo' && NOT_YET.test(files[i]!.name);
+  const notYet = files.flatMap(({ name }, i) =>
+    isNotYet(i) ? [NOT_YET.exec(name)![0].toLowerCase()] : [],
+  );
+  const of = (kind: PhotoRead['kind']) =>
+    read.filter((r, i) => r.kind === kind && !isNotYet(i)).length;
   return {
     files: count.files,
     done: count.done + read.length,
     read: count.read + of('photo'),
     noData: count.noData + of('no-data'),
     damaged: count.damaged + of('damaged'),
+    notYet: [...count.notYet, ...notYet],
     notPhotos: count.notPhotos + of('not-a-photo'),
   };
 }

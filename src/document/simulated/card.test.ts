@@ -129,6 +129,7 @@ const lessonsWith = (plannedChanges: number) =>
     usage: usageOf(seen, which),
     shelf: demo.shelf,
     carriedIds: [...PLANNED, 'k-50'],
+    strangers: 0,
     hindsight: null,
     against,
     plannedChanges,

@@ -164,9 +164,13 @@ function middleOf(
 /** Share of a lens's photographs that its usual range leaves out at either end. */
 const TAIL = 0.1;
 
-/** A range no wider than the lens: bins reach over its ends. */
-function within(usual: [number, number] | null, band: LensBand | undefined) {
+/** Where most of a lens's photographs are, no wider than the lens: bins reach over its ends. */
+function usualOf({ lens, angles }: LensUsed, band: LensBand | undefined) {
+  const usual = middleOf(angles, TAIL);
   if (usual === null || !band) return usual;
+  // On whatever camera a fixed focal length was used, it was at nothing else.
+  if (lens !== null && lens.focal.wideMm === lens.focal.longMm)
+    return [band.fromMm, band.toMm] as const;
   return [Math.max(usual[0], band.fromMm), Math.min(usual[1], band.toMm)] as const;
 }
 
@@ -214,7 +218,7 @@ function LensTable({
         <tbody>
           {usage.lenses.map((l, i) => {
             const only = l.lens === null ? undefined : onlyBy.get(l.lens.id);
-            const usual = within(middleOf(l.angles, TAIL), bands[i]);
+            const usual = usualOf(l, bands[i]);
             return (
               <tr
                 key={l.seen[0]}

@@ -68,7 +68,8 @@ export function usedChartOption(input: UsedChartInput): EChartsCoreOption {
         type: 'value',
         gridIndex: 0,
         min: 0,
-        max: most,
+        // Room for the outline of the tallest bar.
+        max: most * 1.04,
         splitNumber: 3,
         minInterval: 1,
         axisLabel: { ...axisLabel(colours), showMaxLabel: false },

@@ -80,6 +80,7 @@ export const logText = {
       readonly known: number;
       readonly noData: number;
       readonly damaged: number;
+      readonly notYet: readonly string[];
       readonly notPhotos: number;
       readonly cancelled: boolean;
     }) =>
@@ -88,6 +89,9 @@ export const logText = {
           c.known > 0 ? `${many(c.known)} already known` : '',
           c.noData > 0 ? `${many(c.noData)} without data` : '',
           c.damaged > 0 ? `${many(c.damaged)} damaged` : '',
+          c.notYet.length > 0
+            ? `${many(c.notYet.length)} of a kind that can’t be read yet (${[...new Set(c.notYet)].sort().join(', ')})`
+            : '',
           c.notPhotos > 0
             ? `${many(c.notPhotos)} ${c.notPhotos === 1 ? 'isn’t a photograph' : 'aren’t photographs'}`
             : '',
@@ -249,7 +253,7 @@ export const logText = {
       `${listOf(names)} would have been enough for ${formatPercent(percent)} of your ${counted(of, 'photograph')}.`,
     notEnough: (percent: number) =>
       `No lenses here would have taken ${formatPercent(percent)} of them.`,
-    unmade: (n: number) => `None of them could have taken ${counted(n, 'photograph')}.`,
+    unmade: (n: number) => `${counted(n, 'photograph')} couldn’t have been taken with any of them.`,
     unknown: (n: number) =>
       `Not counted because their files don’t give an angle of view: ${counted(n, 'photograph')}.`,
     chart: (n: number) => `Photographs that one to ${many(n)} lenses could have taken`,
@@ -332,17 +336,17 @@ export function lessonText(lesson: Lesson, name: (id: string) => string, seen: s
     case 'never-used':
       return lesson.weightG === null
         ? `${name(lesson.lensId)} never left the bag.`
-        : `${name(lesson.lensId)} never left the bag and weighed ${formatWeight(lesson.weightG)} all day.`;
+        : `${name(lesson.lensId)} never left the bag; it weighs ${formatWeight(lesson.weightG)}.`;
     case 'hardly-used':
       return lesson.weightG === null
         ? `${name(lesson.lensId)} made ${many(lesson.count)} of ${counted(lesson.of, 'photograph')}.`
-        : `${name(lesson.lensId)} made ${many(lesson.count)} of ${counted(lesson.of, 'photograph')} and weighed ${formatWeight(lesson.weightG)} all day.`;
+        : `${name(lesson.lensId)} made ${many(lesson.count)} of ${counted(lesson.of, 'photograph')}; it weighs ${formatWeight(lesson.weightG)}.`;
     case 'workhorse':
       return `${lesson.lensId === null ? seen : name(lesson.lensId)} made ${formatPercent(lesson.percent)} of the photographs.`;
     case 'kept-by':
       return `${name(lesson.lensId)} made ${formatPercent(lesson.percent)} of those you rated, but only ${formatPercent(lesson.usedPercent)} of all.`;
     case 'enough':
-      return `${listOf(lesson.itemIds.map(name))} would have made ${formatPercent(lesson.percent)} of them; you carried ${counted(lesson.carried, 'lens')}.`;
+      return `${listOf(lesson.itemIds.map(name))} would have made ${formatPercent(lesson.percent)} of them; you ${lesson.planned ? 'carried' : 'used'} ${counted(lesson.carried, 'lens')}.`;
     case 'one-end':
       return `${name(lesson.lensId)} was at its ${lesson.end === 'wide' ? 'wide' : 'long'} end for ${formatPercent(lesson.percent)} of its photographs.`;
     case 'missed':
