@@ -227,6 +227,25 @@ describe('what to buy, against every set', () => {
     const then = (owned & ~setOf(judge, found!.soldIds)) | setOf(judge, found!.boughtIds);
     expect([...gained(then), net].map(round)).toEqual(best!.map(round));
   });
+
+  it('has no other system as a whole while a camera of this one stays, and says which', async () => {
+    const drawings = SEEDS.map(draw).filter((d) => d.things.some(({ id }) => id === 'body-n'));
+    const [drawing] = drawings;
+    const systemsOf = async (neverSold: readonly string[]) => {
+      const { systems } = swapping(fieldOf(questionOf(drawing!, { neverSold })), 1e6, await run());
+      return new Map(
+        systems.flatMap(({ system, exchange, stays }) =>
+          system.by === 'mount' ? [[system.mount, { exchange, stays }] as const] : [],
+        ),
+      );
+    };
+    const free = await systemsOf([]);
+    expect([...free.values()].map(({ stays }) => stays)).toEqual([[], []]);
+    expect(free.get('N')!.exchange!.soldIds).toContain('body-m');
+    const kept = await systemsOf(['body-m']);
+    expect(kept.get('N')).toEqual({ exchange: null, stays: [{ id: 'body-m', why: 'kept' }] });
+    expect(kept.get('M')!.stays).toEqual([]);
+  });
 });
 
 const round = (value: number) => Math.round(value * 1e5) / 1e5 || 0;

@@ -1,4 +1,4 @@
-import { type Body, type BodyId, formatKey } from '@/core/gear';
+import { type Body, formatKey } from '@/core/gear';
 import type { MipRow } from '@/core/lineup';
 import {
   answersOf,
@@ -36,8 +36,15 @@ export interface Swapping {
   readonly before: YearWorth;
   /** The best, and the next best that don't buy all of the same; the first may buy nothing. */
   readonly exchanges: readonly Exchange[];
-  /** For each other mount and format: null where it can't be had within the money. */
-  readonly systems: readonly { readonly system: System; readonly exchange: Exchange | null }[];
+  /**
+   * For each other mount and format: null where it can't be had within the money, or where a body of
+   * another one stays whatever it would bring in.
+   */
+  readonly systems: readonly {
+    readonly system: System;
+    readonly exchange: Exchange | null;
+    readonly stays: NextField['held'];
+  }[];
   /** Whether time ran out before everything was looked at. */
   readonly cut: boolean;
   readonly priceUnknown: readonly string[];
@@ -77,10 +84,12 @@ export function swapping(field: NextField, money: number, run: NextRun): Swappin
     refused.push(otherThan(joint, wished, new Set(found.boughtIds)));
   }
   const wholes = systems.map((system, i) => {
-    const found = exchangeWith(look, offRows(field, joint, system));
+    const others = othersThan(field, system);
+    const stays = field.held.filter(({ id }) => others.has(id));
+    const found = stays.length > 0 ? null : exchangeWith(look, offRows(joint, others));
     run.progress((MOST_EXCHANGES + i + 1) / all);
     cut ||= found === 'out-of-time';
-    return { system, exchange: typeof found === 'string' ? null : found };
+    return { system, exchange: typeof found === 'string' ? null : found, stays };
   });
   const priceUnknown = idsOfUnknown(field.wished, money);
   return { before, exchanges, systems: wholes, cut, priceUnknown };
@@ -175,14 +184,13 @@ function systemsOf({ question: { shelf } }: NextField): System[] {
 const isOf = (system: System, body: Body) =>
   system.by === 'mount' ? body.mount === system.mount : formatKey(body.sensor) === system.format;
 
-/** Every body of another system that may go, goes. */
-function offRows(
-  { question: { shelf } }: NextField,
-  { have }: JointModel,
-  system: System,
-): MipRow[] {
-  const others = new Set<BodyId>(shelf.bodies.filter((b) => !isOf(system, b)).map((b) => b.id));
+/** Bodies of another system. */
+const othersThan = ({ question: { shelf } }: NextField, system: System): ReadonlySet<string> =>
+  new Set(shelf.bodies.filter((b) => !isOf(system, b)).map((b) => b.id));
+
+/** Every body of another system goes. */
+function offRows({ have }: JointModel, others: ReadonlySet<string>): MipRow[] {
   return [...have[0]!].flatMap(([id, column]) =>
-    others.has(id as BodyId) ? [{ lower: 0, upper: 0, columns: [column], coefficients: [1] }] : [],
+    others.has(id) ? [{ lower: 0, upper: 0, columns: [column], coefficients: [1] }] : [],
   );
 }

@@ -52,21 +52,24 @@ function Found({ work, found: { once, path } }: { work: NextWork; found: Buying 
   const before = once?.before ?? path?.before;
   if (!before) return <p>{nextText.page.outOfTime}</p>;
   const name = itemNameOf(work.shelf);
+  const isSomething = stepsUp(path).length > 0 || (once?.boughtIds ?? []).length > 0;
   return (
     <div className="grid gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-      <Staircase
-        now={pointOf(work, before, 0, t.now)}
-        steps={stepsUp(path).map((s) =>
-          pointOf(work, s.with, s.spent, s.boughtId === null ? '' : name(s.boughtId)),
-        )}
-        once={
-          once && once.cost.unknown.length === 0
-            ? pointOf(work, once.with, once.cost.known, t.once)
-            : null
-        }
-        mustsOf={mustsOf(work)}
-        currency={work.currency}
-      />
+      {isSomething && (
+        <Staircase
+          now={pointOf(work, before, 0, t.now)}
+          steps={stepsUp(path).map((s) =>
+            pointOf(work, s.with, s.spent, s.boughtId === null ? '' : name(s.boughtId)),
+          )}
+          once={
+            once && once.cost.unknown.length === 0
+              ? pointOf(work, once.with, once.cost.known, t.once)
+              : null
+          }
+          mustsOf={mustsOf(work)}
+          currency={work.currency}
+        />
+      )}
       <div className="space-y-5">
         {path ? <Path work={work} path={path} once={once} /> : <p>{nextText.page.outOfTime}</p>}
         {once ? <Once work={work} once={once} /> : <p>{nextText.page.outOfTime}</p>}

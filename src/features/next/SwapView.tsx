@@ -53,9 +53,13 @@ function Found({ work, found }: { work: NextWork; found: Swapping }) {
           <Table
             work={work}
             label={t.systems}
-            rows={found.systems.map(({ system, exchange }) => ({
+            rows={found.systems.map(({ system, exchange, stays }) => ({
               head: nextText.systemName(system),
               exchange,
+              why:
+                stays.length > 0
+                  ? t.stays(stays.map(({ id, why }) => `${name(id)} (${nextText.sell.why[why]})`))
+                  : t.outOfReach,
             }))}
           />
           <p className="text-[13px] text-soft">{t.systemsIntro}</p>
@@ -74,7 +78,12 @@ function Found({ work, found }: { work: NextWork; found: Swapping }) {
 interface TableProps {
   readonly work: NextWork;
   readonly label: string;
-  readonly rows: readonly { readonly head: string; readonly exchange: Exchange | null }[];
+  readonly rows: readonly {
+    readonly head: string;
+    readonly exchange: Exchange | null;
+    /** Why there is none. */
+    readonly why?: string;
+  }[];
 }
 
 function Table({ work, label, rows }: TableProps) {
@@ -91,14 +100,14 @@ function Table({ work, label, rows }: TableProps) {
           </tr>
         </thead>
         <tbody>
-          {rows.map(({ head, exchange }) => (
+          {rows.map(({ head, exchange, why }) => (
             <tr key={head} className="border-b border-hair align-top">
               <th scope="row" className="py-1 pr-4 text-left font-normal whitespace-nowrap">
                 {head}
               </th>
               {exchange === null ? (
                 <td colSpan={4} className="py-1 text-soft">
-                  {t.outOfReach}
+                  {why}
                 </td>
               ) : (
                 <Cells work={work} exchange={exchange} />

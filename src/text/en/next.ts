@@ -207,6 +207,7 @@ export const nextText = {
     mount: (mount: string) => `${mount} mount`,
     format: (format: string) => `${format.replace('x', ' × ')} mm`,
     outOfReach: 'not within the money',
+    stays: (why: readonly string[]) => `not as a whole: ${listOf(why)}`,
     everythingElse: 'nothing',
     cut: 'Time ran out before everything was looked at.',
     proven: 'proven',
