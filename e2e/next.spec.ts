@@ -101,13 +101,19 @@ test('the command line says the same as the page', async ({ page }) => {
   await open(page, '/next?view=buy');
   await page.getByLabel('To spend at once').fill('2500');
   const buy = page.getByTestId('buy-once');
+  await expect(buy).toContainText('Nothing to buy: your gear covers all of it.', LONG);
+  await page.getByText('Outings and terms').click();
+  await page.getByText('Fewer items, then money', { exact: true }).click();
   await expect(buy).toContainText('12–40 mm f/2.8 and P5', LONG);
+  // What decides stands beside the pictures.
+  await expect(buy).toContainText('items to carry on average');
   const args = ['--import', 'tsx', 'src/cli/next.ts', 'demo/regatta.armreach.json'];
   const said = (more: readonly string[]) =>
     JSON.parse(execFileSync(process.execPath, [...args, ...more], { encoding: 'utf8' })) as {
       buy: { once: { boughtIds: string[]; cost: { known: number }; open: unknown } };
     };
-  const { once } = said(['--ask', 'buy', '--budget', '2500']).buy;
+  expect(said(['--ask', 'buy', '--budget', '2500']).buy.once.boughtIds).toEqual([]);
+  const { once } = said(['--ask', 'buy', '--budget', '2500', '--after', 'items']).buy;
   expect(once).toMatchObject({ boughtIds: ['p-12-40', 'p5'], cost: { known: 2400 }, open: null });
   expect(() => said(['--steps', '99'])).toThrow(/out of range: steps/);
   const demo = readFileSync('demo/regatta.armreach.json', 'utf8');
