@@ -98,7 +98,7 @@ const fisheyeNeed = z.strictObject({
   coverage: z.enum(['circular', 'full-frame']),
 });
 
-/** What must fit: a subject at distances, an angle in the far, a range given directly, a fisheye's. */
+/** What must fit: a subject at distances, an angle at infinity, a range given directly, a fisheye's. */
 export const need = z.discriminatedUnion('kind', [
   subjectNeed,
   farNeed,

@@ -26,7 +26,7 @@ export interface Framing {
   readonly slopeMin: (crop: number) => number;
   /** Linear crop that makes up the framing at x with a focal length; below 1 when none is needed. */
   readonly cropAt: (x: number, focalLengthMm: number) => number;
-  /** Magnifications that frame a subject at a distance; null in the far. */
+  /** Magnifications that frame a subject at a distance; null at infinity. */
   readonly magnifications: (
     crop: number,
   ) => { readonly least: number; readonly most: number } | null;
@@ -181,7 +181,7 @@ const ANY_FRAMING: Framing = {
   tolerance: 1,
 };
 
-/** Subject in mm at a distance, or, in the far, in lengths per unit of distance. */
+/** Subject in mm at a distance, or, at infinity, in lengths per unit of distance. */
 function subjectSize(need: Extract<Need, { kind: 'subject' | 'far' }>) {
   return need.kind === 'subject'
     ? {

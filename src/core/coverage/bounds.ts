@@ -15,7 +15,7 @@ interface FramedBounds {
   readonly axis: NeedAxis;
   readonly framing: Framing;
   readonly slopeMin: number;
-  /** Least magnification wanted, cropping allowed; 0 in the far. */
+  /** Least magnification wanted, cropping allowed; 0 at infinity. */
   readonly leastMagnification: number;
   readonly asked: { readonly focus: boolean };
 }
@@ -82,7 +82,7 @@ function focusesAt(setup: Setup, distanceM: number | null): boolean {
   return distanceM >= nearestUsableM(setup) && distanceM <= farthestUsableM(setup);
 }
 
-/** Focal lengths outside which a frame is not framed, mm, and its distances, m; null in the far. */
+/** Focal lengths outside which a frame is not framed, mm, and its distances, m; null at infinity. */
 export interface QuickBounds {
   readonly widestMm: number;
   readonly longestMm: number;

@@ -45,7 +45,7 @@ export interface CoverageTask {
   /** Least focal length for each unit of the axis, mm, cropping allowed; and without a crop. */
   readonly slopeMin: number;
   readonly slopeWhole: number;
-  /** Least magnification wanted, cropping allowed; 0 in the far. */
+  /** Least magnification wanted, cropping allowed; 0 at infinity. */
   readonly leastMagnification: number;
   /** Which conditions there are to meet. */
   readonly asked: Conditions;

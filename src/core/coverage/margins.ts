@@ -61,7 +61,7 @@ export interface Margins {
   /** Least magnification wanted there without a crop, and the largest there is; null where none counts. */
   readonly magnificationNeeded: number | null;
   readonly magnificationMost: number | null;
-  /** Magnification on the sensor there; 0 in the far. */
+  /** Magnification on the sensor there; 0 at infinity. */
   readonly magnification: number;
   /** Crop factor of the part of the sensor that is used, by diagonal. */
   readonly cropFactor: number;

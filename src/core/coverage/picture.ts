@@ -17,7 +17,7 @@ import { magnificationOf } from './spot';
 
 const MM_PER_M = 1000;
 
-/** Two sides of something seen: metres at the subject, or lengths per unit of distance in the far. */
+/** Two sides of something seen: metres at the subject, or lengths per unit of distance at infinity. */
 export interface PictureSides {
   readonly width: number;
   readonly height: number;
@@ -31,7 +31,7 @@ export interface Picture {
   readonly sides: PictureSides;
   /** Share of the tighter side that the subject takes; null where no subject is given. */
   readonly fill: number | null;
-  /** Disc that a point behind the subject becomes, percent of the diagonal; null in the far. */
+  /** Disc that a point behind the subject becomes, percent of the diagonal; null at infinity. */
   readonly blurPercent: number | null;
   /** Megapixels of the whole picture; null when the body's pixels are not known. */
   readonly megapixels: number | null;
@@ -48,7 +48,7 @@ export function marginsOf(setup: Setup, frame: Frame, limits: Limits, x: number)
 }
 
 /**
- * What a setup takes in: sensor side / m at a distance, sensor side / f in the far (thin lens,
+ * What a setup takes in: sensor side / m at a distance, sensor side / f at infinity (thin lens,
  * distance from the sensor; straight-line projection).
  *
  * @param distanceM from the sensor; null far away

@@ -26,7 +26,7 @@ export interface Shot {
   readonly distanceM: number | null;
   /** f-number that it is taken at: the widest, or what the depth wanted asks for. */
   readonly fNumber: number;
-  /** Disc that a point halfway to the subject becomes, percent of the diagonal; null in the far. */
+  /** Disc that a point halfway to the subject becomes, percent of the diagonal; null at infinity. */
   readonly nearBlurPercent: number | null;
   /** The same for a point at infinity. */
   readonly farBlurPercent: number | null;

@@ -2,7 +2,7 @@ import { type Frame, needAxis, type NeedAxis } from '@/core/brief';
 import type { Setup } from '@/core/gear';
 import { intersect, type IntervalSet } from '@/core/intervals';
 
-/** Nearest that anybody asks a frame for, m from the sensor; null in the far, and where no distance is given. */
+/** Nearest that anybody asks a frame for, m from the sensor; null at infinity, and where no distance is given. */
 export function nearestAskedM({ need, views }: Pick<Frame, 'need' | 'views'>): number | null {
   const { kind, range, atM } = needAxis(need);
   const own = kind === 'distance' ? range.from : atM;

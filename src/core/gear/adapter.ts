@@ -13,7 +13,7 @@ export const adapter = z.strictObject({
   lensMount: mountName,
   /** Whether autofocus survives. */
   autofocus: knownOrNot(z.boolean()),
-  /** Factor of its glass: 1 for none, below 1 for a focal reducer. */
+  /** Factor by which its optics change the focal length: 1 for none, below 1 for a focal reducer. */
   factor: z.number().min(0.5).max(2),
   /** Whether a filter drops into it. */
   dropInFilter: knownOrNot(z.boolean()),

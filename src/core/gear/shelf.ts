@@ -7,7 +7,7 @@ import { lens } from './lens';
 import { tube } from './tube';
 import { broken } from '@/core/rule';
 
-/** A body's mount and the other lens mounts that it takes without more ado. */
+/** A body's mount and the other lens mounts that it takes directly. */
 export const mount = z.strictObject({
   name: mountName,
   accepts: z.array(mountName).max(100),

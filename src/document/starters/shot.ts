@@ -19,7 +19,7 @@ export interface Shot {
   /** The id of its frame; its name stands in the texts. */
   readonly key: string;
   readonly want: Want;
-  /** An everyday subject, a size in m (width, height), an angle in the far, or a fisheye's picture. */
+  /** An everyday subject, a size in m (width, height), an angle at infinity, or a fisheye's picture. */
   readonly of:
     | SubjectKey
     | { readonly widthM: number | null; readonly heightM: number | null }

@@ -76,7 +76,7 @@ const SHAPES: Readonly<Record<FigureKind, number>> = {
   thing: 1.5,
 };
 
-/** What is this narrow in the far is drawn as a disc, radians: the moon, the sun. */
+/** What is this narrow at infinity is drawn as a disc, radians: the moon, the sun. */
 const DISC_WIDTH = 0.02;
 /** People as tall as this stand in a row as wide as the subject, m. */
 const PERSON_M = 1.8;

@@ -234,7 +234,7 @@ function behindWords({ depth }: Frame): string {
   return behind === null ? t.atInfinity : t.behind(formatMetres(behind));
 }
 
-/** The angles asked for directly, as sides of a 36×24 mm picture in the far. */
+/** The angles asked for directly, as sides of a 36×24 mm picture at infinity. */
 function askedSides({ need }: Frame): PictureSides[] {
   const at = (focalMm: number) => ({
     width: FULL_FRAME.widthMm / focalMm,

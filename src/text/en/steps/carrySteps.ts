@@ -73,7 +73,7 @@ export function orderSteps({ plan, changesInOrder }: CarryAnswer): Step[] {
     {
       name: 'Saved',
       result: String(changesInOrder - plan.changes),
-      formula: `every picture in the order of the brief − the order free where you allow it = ${changesInOrder} − ${plan.changes}`,
+      formula: `changes in the order of the brief − changes with a free order where you allow it = ${changesInOrder} − ${plan.changes}`,
       source: FEWEST,
     },
   ];
@@ -85,7 +85,7 @@ export function anyOrderSteps({ plan, changesAnyOrder }: CarryAnswer): Step[] {
     {
       name: 'Saved by freeing the rest',
       result: String(plan.changes - changesAnyOrder),
-      formula: `this plan − the order free in every stretch = ${plan.changes} − ${changesAnyOrder}`,
+      formula: `changes in this plan − changes with a free order in every stretch = ${plan.changes} − ${changesAnyOrder}`,
       source: FEWEST,
     },
   ];
