@@ -24,6 +24,7 @@ import {
   setDeleted,
 } from '@/document/live';
 import { rememberOpen } from './whichOuting';
+import { DAY_MS } from '@/core/units';
 
 /** Why an outing was not opened; what was open stays open. */
 export type NotOpened = 'unsaved' | 'unreadable' | 'newer';
@@ -52,8 +53,6 @@ export interface Library {
   /** Deletes what lay in the bin for too long. */
   emptyBin(): Promise<void>;
 }
-
-const DAY_MS = 86_400_000;
 
 export function createLibrary(document: DocumentStore, keeper: Keeper, host: Host): Library {
   const others = async () => {

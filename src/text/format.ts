@@ -1,5 +1,6 @@
 import { markedFNumber } from '@/core/optics';
-import { G_PER_OUNCE, M_PER_FOOT, unitsNow } from './units';
+import { G_PER_OUNCE, M_PER_FOOT } from '@/core/units';
+import { unitsNow } from './units';
 
 /** Numbers as photographers read them, each with its unit. Exact values go to the arithmetic view. */
 

@@ -1,3 +1,5 @@
+import { G_PER_OUNCE, M_PER_FOOT } from '@/core/units';
+
 export type Units = 'metric' | 'imperial';
 
 const KEY = 'arm-reach-units';
@@ -35,7 +37,3 @@ export function inOwnUnits(unit: string | undefined): { factor: number; unit: st
   if (unit === 'm') return { factor: 1 / M_PER_FOOT, unit: 'ft' };
   return unit === 'g' ? { factor: 1 / G_PER_OUNCE, unit: 'oz' } : null;
 }
-
-/** Exact by the international agreement of 1959 (from memory). */
-export const M_PER_FOOT = 0.3048;
-export const G_PER_OUNCE = 28.349523125;

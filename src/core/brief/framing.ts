@@ -13,8 +13,7 @@ import {
 import { clearlyBelow, type Interval } from '@/core/intervals';
 import type { Frame, Need, Orientation, Output } from './frame';
 import type { Limits } from './limits';
-
-const MM_PER_M = 1000;
+import { MM_PER_M } from '@/core/units';
 
 /**
  * One way to frame a need on one sensor, along the need's own axis x: the focal lengths that frame

@@ -1,9 +1,10 @@
+import { DAY_MS } from '@/core/units';
+
 /**
  * Days and times as a brief has them: yyyy-mm-dd and HH:MM by the clock on the wall. Nothing here is a
  * moment, so no time zone and no change of clocks has a part in it.
  */
 const DAY_MIN = 24 * 60;
-const DAY_MS = 86_400_000;
 
 /** Minutes after midnight. */
 export function minutesOf(time: string): number {

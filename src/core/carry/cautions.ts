@@ -1,6 +1,7 @@
 import { ev100OfSource, type Frame, type SubjectKey } from '@/core/brief';
 import { equivalentRange, type LineupQuestion } from '@/core/lineup';
 import { setupOfStack } from '@/core/gear';
+import { HEAVY_SETUP_G } from './packingList';
 import type { CarryPlan, CarryQuestion } from './plan';
 
 /** A caution, and the frames or stretches that call for it. Local rules come before all of them. */
@@ -26,7 +27,6 @@ const LONG_MM = 200;
 const DAYLIGHT_EV100 = 12;
 /** The most that people call bearable for a day, g; heavier lenses than that below are not held. Common practice, no source. */
 const BEARABLE_G = 7000;
-const HEAVY_SETUP_G = 3000;
 
 /** Words in places, names and notes that call for a caution. */
 const WORDS: readonly (readonly [Caution['code'], RegExp])[] = [

@@ -81,7 +81,7 @@ export const USUAL_PICTURES_A_FRAME = 40;
 /** A set of flash batteries lasts about so many flashes. Common practice, no source. */
 const FLASHES_A_SET = 150;
 /** From here a setup is not held by hand for more than minutes, g. Common practice, no source. */
-const HEAVY_SETUP_G = 3000;
+export const HEAVY_SETUP_G = 3000;
 /** Darker than this, hands need light at a support. Common practice, no source. */
 const DARK_EV100 = 2;
 /** Sets of batteries for a flash at the least: one in it and one spare. */

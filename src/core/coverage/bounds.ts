@@ -7,8 +7,7 @@ import {
   slopeOfMagnification,
   tubeMagnification,
 } from '@/core/optics';
-
-const MM_PER_M = 1000;
+import { MM_PER_M } from '@/core/units';
 
 /** A framing of a need: the least focal length for each unit of the axis, and whether to focus. */
 interface FramedBounds {

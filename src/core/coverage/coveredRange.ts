@@ -14,8 +14,8 @@ import {
   timesAt,
 } from './exposure';
 import { type Spot, spotAt } from './spot';
+import { MM_PER_M } from '@/core/units';
 
-const MM_PER_M = 1000;
 const NOWHERE: IntervalSet = [];
 
 /** What to test; leaving conditions out tells which of them is to blame. */

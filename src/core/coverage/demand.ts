@@ -14,8 +14,7 @@ import {
   timeForMotionBlurS,
   timeForStarTrailS,
 } from '@/core/optics';
-
-const MM_PER_M = 1000;
+import { MM_PER_M } from '@/core/units';
 
 /**
  * Light counts as enough when it is short by no more than this: marked f-numbers and times are

@@ -1,8 +1,8 @@
 import { effectiveFNumber, fNumberForBlur, fNumberForDepth, requiredTimeS } from '@/core/optics';
 import { type Demand, LIGHT_TOLERANCE_STOPS, type LightDemand } from './demand';
 import { fromLensMm, type Spot, subjectFromLensMm } from './spot';
+import { MM_PER_M } from '@/core/units';
 
-const MM_PER_M = 1000;
 const TOLERATED = 2 ** LIGHT_TOLERANCE_STOPS;
 /** An f-number may be off by this share: the tolerated stops, as a quotient of f-numbers. */
 const TOLERATED_F_NUMBER = Math.sqrt(TOLERATED);

@@ -34,6 +34,7 @@ import {
   zoneAt,
 } from './exposure';
 import { type Spot, spotAt, subjectFromLensMm } from './spot';
+import { MM_PER_M } from '@/core/units';
 
 /** How much a setup has to spare at one place of a need, or lacks (negative). */
 export interface Margins {
@@ -133,7 +134,6 @@ export interface BlurMargin {
   readonly fNumber: number;
 }
 
-const MM_PER_M = 1000;
 const PIXELS_PER_MEGAPIXEL = 1e6;
 
 /** Crops nearer to none than this are rounding. */

@@ -14,8 +14,7 @@ import { EVERYTHING, taskOf } from './coveredRange';
 import { type Margins, marginsAt, megapixels } from './margins';
 import { shortage } from './shortages';
 import { magnificationOf } from './spot';
-
-const MM_PER_M = 1000;
+import { MM_PER_M } from '@/core/units';
 
 /** Two sides of something seen: metres at the subject, or lengths per unit of distance at infinity. */
 export interface PictureSides {

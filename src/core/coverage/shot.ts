@@ -5,8 +5,7 @@ import { demandOf, LIGHT_TOLERANCE_STOPS } from './demand';
 import type { Margins } from './margins';
 import { marginsOf, type Picture, pictureOf } from './picture';
 import { magnificationOf } from './spot';
-
-const MM_PER_M = 1000;
+import { MM_PER_M } from '@/core/units';
 
 /** How long the picture is exposed, and what moves meanwhile. */
 export interface ShotExposure {

@@ -1,7 +1,6 @@
 import { distanceAt, type Framing, type NeedAxis } from '@/core/brief';
 import { magnificationAt, objectDistanceMm } from '@/core/optics';
-
-const MM_PER_M = 1000;
+import { MM_PER_M } from '@/core/units';
 
 /** A focal length at a place of a need's axis, with what follows from it. */
 export interface Spot {

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { oneLine } from '@/core/text';
 import { broken } from '@/core/rule';
+import { DAY_MS } from '@/core/units';
 
 /** Ranges that any sane piece of gear lies in; a figure outside is a slip of the pen. */
 export const GEAR_RANGES = {
@@ -66,8 +67,6 @@ export const loan = z
     ...broken({ rule: 'ends-before-start' }),
   });
 export type Loan = z.infer<typeof loan>;
-
-const DAY_MS = 86_400_000;
 
 /** Days of a loan, first and last included; null when either is not known. */
 export function loanDays({ from, to }: Pick<Loan, 'from' | 'to'>): number | null {

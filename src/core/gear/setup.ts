@@ -13,8 +13,7 @@ import { type MountedStack, type Stack, mountableStacks } from './stack';
 import { countingRange, type FocalRange, GRADES, type Lens, widestFNumber } from './lens';
 import type { Shelf } from './shelf';
 import { usualMinFocusM } from './usualLens';
-
-const UM_PER_MM = 1000;
+import { UM_PER_MM } from '@/core/units';
 
 /** One mountable stack, with what follows from it. */
 export interface Setup extends Stack {

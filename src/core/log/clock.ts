@@ -1,5 +1,6 @@
 import type { StretchTime } from './outingTimes';
 import type { Seen } from './seen';
+import { MINUTE_MS } from '@/core/units';
 
 /** By how much a camera's clock seems to be off. */
 export interface ClockSuggestion {
@@ -14,7 +15,6 @@ export interface ClockSuggestion {
   readonly count: number;
 }
 
-const MINUTE_MS = 60_000;
 /** Furthest that a clock is looked for: half a day covers every time zone but the odd one. */
 const FURTHEST_MS = 13 * 60 * MINUTE_MS;
 /** Fewer photographs brought into a stretch are chance. */

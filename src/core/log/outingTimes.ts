@@ -1,8 +1,6 @@
 import type { Outing, Stretch } from '@/core/brief';
 import type { Seen } from './seen';
-
-const DAY_MS = 86_400_000;
-const MINUTE_MS = 60_000;
+import { DAY_MS, MINUTE_MS } from '@/core/units';
 
 /** How far outside a stretch a photograph may be taken and still belong to it, minutes. */
 export const NEAR_STRETCH_MIN = 20;

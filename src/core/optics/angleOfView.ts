@@ -1,6 +1,5 @@
 import { type SensorSide, type SensorSize, sideMm } from './sensor';
-
-const DEGREES_PER_RADIAN = 180 / Math.PI;
+import { DEGREES_PER_RADIAN } from '@/core/units';
 
 /**
  * Angle of view of an ideal rectilinear lens across one side of the sensor, or its diagonal.

@@ -1,4 +1,5 @@
-const UM_PER_MM = 1000;
+import { UM_PER_MM } from '@/core/units';
+
 const UM_PER_NM = 0.001;
 const AIRY = 2.44;
 /** Green, where the eye and most sensors see best. */

@@ -1,4 +1,4 @@
-const DEGREES_PER_RADIAN = 180 / Math.PI;
+import { DEGREES_PER_RADIAN } from '@/core/units';
 
 /** How a fisheye maps the angle from its axis to a distance from the picture's middle. */
 export const FISHEYE_PROJECTIONS = [

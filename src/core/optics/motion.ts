@@ -1,6 +1,7 @@
+import { RADIANS_PER_DEGREE } from '@/core/units';
+
 /** Sidereal day, s. Source: IAU, from memory. */
 const SIDEREAL_DAY_S = 86_164.0905;
-const RADIANS_PER_DEGREE = Math.PI / 180;
 const RULE_OF_500_S_MM = 500;
 
 /** Longest time, s, that keeps the smear to `blurMm`; Infinity for what stands still. */

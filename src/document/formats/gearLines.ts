@@ -15,6 +15,7 @@ import {
 import { shelfIds } from '../edits';
 import { freshId } from '../freshId';
 import { newItem } from '../newGear';
+import { G_PER_OUNCE, G_PER_POUND } from '@/core/units';
 
 /** What a line says of an item, as it was understood; everything else of the item stays unknown. */
 export interface Understood {
@@ -57,7 +58,7 @@ const FACTOR = /^(?:(\d{1,4}(?:\.\d{1,3})?)[x×]|[x×](\d{1,4}(?:\.\d{1,3})?))$/
 const MONEY = /^(?:[€$£]|eur|usd|gbp)?(\d{1,7}(?:\.\d{1,2})?)(?:[€$£]|eur|usd|gbp)?$/i;
 const MARKED_MONEY = /^(?:[€$£]|(?:eur|usd|gbp)\d)|(?:[€$£]|\deur|\dusd|\dgbp)$/i;
 
-const GRAMS = { g: 1, kg: 1000, oz: 28.349523125, lb: 453.59237, lbs: 453.59237 } as const;
+const GRAMS = { g: 1, kg: 1000, oz: G_PER_OUNCE, lb: G_PER_POUND, lbs: G_PER_POUND } as const;
 const SOURCE_WORDS: Readonly<Record<string, Source>> = {
   ...Object.fromEntries(SOURCES.map((s) => [s, s])),
   have: 'owned',

@@ -1,5 +1,6 @@
 import type { KeyValue } from './keyValue';
 import type { RecordKey, StoredRecord } from './stored';
+import { DAY_MS } from '@/core/units';
 
 /** An earlier state of a record, without its text. */
 export interface Version {
@@ -19,7 +20,6 @@ const STOOD_MS = 60_000;
 const WORKING_MS = 300_000;
 export const VERSIONS_KEPT = 30;
 export const DAYS_KEPT = 60;
-const DAY_MS = 86_400_000;
 
 const SEPARATOR = '@';
 const keyOf = (key: RecordKey, { savedAt, revision }: Pick<Version, 'savedAt' | 'revision'>) =>

@@ -3,12 +3,12 @@ import { cropFactor } from '@/core/optics';
 import { exifTime } from '../formats/photoValues';
 import { PHOTO_COLUMNS } from '../formats/photoTable';
 import { chances, toThird } from './random';
+import { DAY_MS } from '@/core/units';
 
 /** Photographs in the simulated archive. */
 export const ARCHIVE_PHOTOS = 12_000;
 const SEED = 20_260_101;
 const YEAR = 2026;
-const DAY_MS = 86_400_000;
 
 const T20 = {
   make: 'Tessendorn',

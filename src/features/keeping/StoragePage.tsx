@@ -10,10 +10,9 @@ import { asideText, counted, keepingText } from '@/text';
 import { UnderWay } from '@/parts';
 import { Restore } from './Restore';
 import { Room } from './Room';
+import { DAY_MS } from '@/core/units';
 
 const t = keepingText.storagePage;
-
-const DAY_MS = 86_400_000;
 
 /** What this browser keeps, how safe it is, and the ways to keep it elsewhere and get it back. */
 export function StoragePage() {

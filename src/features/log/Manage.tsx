@@ -10,6 +10,7 @@ import { dayText, logText } from '@/text';
 import { AddPhotographs } from './AddPhotographs';
 import { cameraName, lensSeenName } from './names';
 import type { LogWork } from './useLogWork';
+import { DAY_MS } from '@/core/units';
 
 const t = logText.manage;
 
@@ -40,7 +41,6 @@ function partOf(log: Log, by: By, i: number): number {
   const ms = log.takenMs[i] ?? NaN;
   return Number.isNaN(ms) ? NO_DAY : Math.floor(ms / DAY_MS);
 }
-const DAY_MS = 86_400_000;
 const NO_DAY = -1_000_000;
 
 function partsOf(log: Log, by: By): Part[] {

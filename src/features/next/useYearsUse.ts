@@ -5,8 +5,9 @@ import type { Shelf } from '@/core/gear';
 import type { Usage } from '@/core/log';
 import { type PhotographKeeper, usePhotographKeeper } from '@/session';
 import type { LogView } from '@/workers/logClient';
+import { DAY_MS } from '@/core/units';
 
-const YEAR_MS = 365 * 86_400_000;
+const YEAR_MS = 365 * DAY_MS;
 
 /**
  * Photographs with each lens in the 365 days up to the latest one; null where there are none to tell by.

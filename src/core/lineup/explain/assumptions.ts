@@ -2,6 +2,7 @@ import type { Frame } from '@/core/brief';
 import { LENS_FIGURES, type Setup } from '@/core/gear';
 import { nearestAskedM } from '@/core/coverage';
 import { focusDistanceMm } from '@/core/optics';
+import { MM_PER_M } from '@/core/units';
 
 /** Figures that are taken to do where nobody knows them. */
 export type Assumption =
@@ -25,7 +26,6 @@ export const ASSUMPTIONS: readonly Assumption[] = [
   'closest-focus-unknown',
 ];
 
-const MM_PER_M = 1000;
 /** The least that the largest magnification of a lens may be, where nobody knows it. */
 const [, LEAST_MAGNIFICATION] = LENS_FIGURES.maxMagnification.ends;
 

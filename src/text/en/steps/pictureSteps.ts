@@ -4,8 +4,7 @@ import { angleOfLengthDeg, magnificationAt } from '@/core/optics';
 import type { Step } from './step';
 import { inOwnUnits } from '../../units';
 import { exact, exactIn } from './exact';
-
-const MM_PER_M = 1000;
+import { MM_PER_M } from '@/core/units';
 
 /**
  * What a setup takes in at one focal length.
