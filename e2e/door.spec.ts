@@ -1,6 +1,5 @@
 import { connect } from 'node:net';
 import { readFileSync } from 'node:fs';
-import { availableParallelism } from 'node:os';
 import { expect, test } from '@playwright/test';
 import { demoOuting, outingOf } from '../bench/outings';
 
@@ -133,35 +132,4 @@ test('the queue has an end, and who goes away leaves it', async ({ baseURL }) =>
   await Promise.all(answers);
   // The server hears of those that went away a moment later.
   await expect.poll(async () => (await post(baseURL!, DEMO, '?seconds=60')).status).toBe(200);
-});
-
-test('more at once than can be answered are refused before they are looked at', async ({
-  baseURL,
-}) => {
-  const { hostname, port } = new URL(baseURL!);
-  const head = 'POST /api/lineup HTTP/1.1\r\nhost: x\r\ncontent-type: application/json\r\n';
-  const arriving = await Promise.all(
-    Array.from(
-      { length: availableParallelism() + 30 },
-      () =>
-        new Promise<ReturnType<typeof connect>>((resolve) => {
-          const socket = connect(Number(port), hostname, () =>
-            socket.write(`${head}content-length: 1000\r\n\r\n{`, () => resolve(socket)),
-          );
-          socket.on('error', () => undefined);
-        }),
-    ),
-  );
-  // What Next would answer 415: it does not come so far.
-  const ask = () => fetch(`${baseURL}/api/carry`, { method: 'POST', body: 'a text' });
-  await expect.poll(async () => (await ask()).status).toBe(503);
-  const refused = await ask();
-  expect(await refused.json()).toEqual({
-    error: { code: 'busy', message: expect.stringContaining('Try again') },
-  });
-  expect(refused.headers.get('retry-after')).toBe('5');
-  expect(refused.headers.get('x-content-type-options')).toBe('nosniff');
-  expect((await fetch(`${baseURL}/outing.schema.json`)).status).toBe(200);
-  for (const socket of arriving) socket.destroy();
-  await expect.poll(async () => (await ask()).status).toBe(415);
 });

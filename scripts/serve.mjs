@@ -1,6 +1,5 @@
 import { createServer } from 'node:http';
 import next from 'next';
-import { doorkeeper } from './doorkeeper.mjs';
 import { portOrExit } from './port.mjs';
 
 /**
@@ -8,8 +7,8 @@ import { portOrExit } from './port.mjs';
  * the next free port is taken where another program has it.
  *
  * A server of our own around Next's, since some things must hold for every response, those that Next
- * sends before any of our code included: the security headers, methods that are not served, bodies that
- * come too slowly, and more outings at once than can be answered.
+ * sends before any of our code included: the security headers, methods that are not served, and bodies
+ * that come too slowly.
  */
 process.env.NODE_ENV ??= 'production';
 const option = (name, otherwise) => {
@@ -41,7 +40,7 @@ const HEADERS = {
 
 const app = next({ dev: false, hostname, port });
 await app.prepare();
-const handle = doorkeeper(app.getRequestHandler());
+const handle = app.getRequestHandler();
 
 const server = createServer(
   {
