@@ -171,8 +171,10 @@ export function formatPercent(percent: number, more = 0): string {
   const step = 10 ** -places;
   // Neither is none said of something, nor all of what isn't.
   if (percent > NOTHING && percent < step / 2) return `under ${digits(step, places)}${NARROW}%`;
-  if (percent >= 100 - step / 2 && percent < 100 - NOTHING)
-    return `${digits(Math.min(99.9, Math.floor(10 * percent) / 10), Math.max(1, places))}${NARROW}%`;
+  if (percent >= 100 - step / 2 && percent < 100 - NOTHING) {
+    const finer = Math.max(1, places);
+    return `${digits(Math.floor(percent * 10 ** finer) / 10 ** finer, finer)}${NARROW}%`;
+  }
   return `${digits(percent, places)}${NARROW}%`;
 }
 

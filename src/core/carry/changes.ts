@@ -222,12 +222,12 @@ class Search {
   /** A picture made with what is on and in use already; null where that does not make it. */
   private madeForNothing(state: CameraState, job: Job, shift: number): CameraState | null {
     const { now } = state;
-    const { ownersAt, holdersAt } = this.course;
+    const { ownersAt } = this.course;
     const isReady = ({ key, body, hand, things }: Use) =>
       now[body] === key &&
       (!hand.counted || things.every((thing) => now[ownersAt + thing] === hand.number)) &&
       (hand.assignment.placed ||
-        things.every((thing) => this.isWith(now[holdersAt + thing]!, hand.assignment.shooterId)));
+        things.every((thing) => this.course.isWith(now, thing, hand.assignment.shooterId)));
     const way = job.ways.find(({ uses }) => uses.every(isReady));
     if (!way) return null;
     const step = { shift, frameId: job.frameId, with: way.option, put: [] };
@@ -237,11 +237,6 @@ class Search {
       madeCount: state.madeCount + 1,
       trail: { step, before: state.trail },
     };
-  }
-
-  /** Whether nobody else has to hand a thing over. */
-  private isWith(holder: number, shooterId: Use['hand']['assignment']['shooterId']): boolean {
-    return holder <= USED || this.course.holder(holder).shooterId === shooterId;
   }
 
   /** A picture made in one way; null where that cannot be, or is not looked at any more. */
@@ -306,9 +301,8 @@ class Search {
     let isHandover = false;
     if (shared && !placed)
       for (const thing of things) {
-        const holder = now[holdersAt + thing]!;
-        if (this.isWith(holder, shooterId)) continue;
-        if (!course.holder(holder).met.has(shooterId)) return null;
+        if (course.isWith(now, thing, shooterId)) continue;
+        if (!course.holder(now[holdersAt + thing]!).met.has(shooterId)) return null;
         isHandover = true;
       }
     const couldBeOn =

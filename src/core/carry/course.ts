@@ -63,7 +63,7 @@ export interface Turn {
 export interface Leg {
   readonly shift: number;
   readonly jobs: readonly Job[];
-  /** Every way once; what one makes is made with what is on then, too. */
+  /** In any order, every way once: what else one makes is made with what is on then. */
   readonly turns: readonly Turn[];
   readonly isAnyOrder: boolean;
 }
@@ -210,7 +210,8 @@ export class Course {
         const mayWait = lastOfFrame.get(frame.id)! > at;
         return { frame: number, frameId: frame.id, bit: this.bits[number]!, ways, mayWait };
       });
-      return { shift: at, isAnyOrder: anyOrder.has(at), jobs, turns: turnsOf(jobs) };
+      const isAnyOrder = anyOrder.has(at);
+      return { shift: at, isAnyOrder, jobs, turns: isAnyOrder ? turnsOf(jobs) : [] };
     });
   }
 
@@ -331,15 +332,16 @@ export class Course {
     items: readonly number[],
     person: number,
   ): boolean {
-    if (!this.isFrom(state, body, person)) return false;
-    for (const item of items) if (!this.isFrom(state, item, person)) return false;
+    const shooterId = this.people[person]!;
+    if (!this.isWith(state, body, shooterId)) return false;
+    for (const item of items) if (!this.isWith(state, item, shooterId)) return false;
     return true;
   }
 
-  /** Whether nobody else would have to hand a thing over to a person. */
-  private isFrom(state: Int32Array, thing: number, person: number): boolean {
+  /** Whether nobody else would have to hand a thing over to somebody. */
+  isWith(state: Int32Array, thing: number, shooterId: ShooterId | null): boolean {
     const holder = state[this.holdersAt + thing]!;
-    return holder <= USED || this.holders[holder]!.shooterId === this.people[person];
+    return holder <= USED || this.holders[holder]!.shooterId === shooterId;
   }
 
   /**

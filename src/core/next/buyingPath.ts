@@ -1,5 +1,13 @@
 import { AIM_TOLERANCE, type MipRow } from '@/core/lineup';
-import { answersOf, hadNow, type NextRun, type YearWorth, SOLVING, withShare } from './answering';
+import {
+  answersOf,
+  hadNow,
+  type NextAnswers,
+  type NextRun,
+  type YearWorth,
+  SOLVING,
+  withShare,
+} from './answering';
 import type { NextField } from './field';
 import { type JointModel, jointOf } from './joint';
 import { type Cost, costOf, moneyRow, resaleOf } from './money';
@@ -46,11 +54,11 @@ export interface BuyingPath {
 export function buyingPath(field: NextField, terms: PathTerms, run: NextRun): BuyingPath | null {
   const { stepBudget, steps } = terms;
   const open = buyable(field.wished, stepBudget);
-  const now = answersOf(field, run).with(hadNow(field));
+  const answers = answersOf(field, run);
   const joint = jointOf(field, {
     open,
     steps,
-    againstNow: now.outings.map((o) => o.againstPercent),
+    now: answers.with(hadNow(field)),
     rows: (have) => pathRows(have, open, terms),
   });
   const solution = solveGoals(
@@ -59,7 +67,7 @@ export function buyingPath(field: NextField, terms: PathTerms, run: NextRun): Bu
     buyingGoals(field, joint, open, field.question.after),
   );
   run.progress(0.8);
-  return typeof solution === 'string' ? null : pathOf(field, joint, solution, terms, run);
+  return typeof solution === 'string' ? null : pathOf(field, joint, solution, terms, answers);
 }
 
 function pathOf(
@@ -67,9 +75,8 @@ function pathOf(
   joint: JointModel,
   solution: Solution,
   terms: PathTerms,
-  run: NextRun,
+  answers: NextAnswers,
 ): BuyingPath {
-  const answers = answersOf(field, run);
   const had = hadNow(field);
   const things = new Map(field.wished.map((t) => [t.id, t]));
   let before = new Set<string>();

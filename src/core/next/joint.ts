@@ -10,6 +10,7 @@ import {
   type Problem,
   problemOf,
 } from '@/core/lineup';
+import type { YearWorth } from './answering';
 import { type NextField, picturesOnly, questionWith } from './field';
 import type { Tradable } from './question';
 
@@ -40,10 +41,10 @@ export interface JointOptions {
   /** Steps in time: each has all that the one before had. */
   readonly steps?: number;
   /**
-   * For each outing, what is counted against items now, percent: fewer items are no pictures, so that
-   * nothing is bought to save one where the pictures alone are asked for.
+   * What a year comes to now: fewer items than each outing takes are no pictures, so that nothing is
+   * bought to save one where the pictures alone are asked for.
    */
-  readonly againstNow?: readonly number[];
+  readonly now?: YearWorth;
   /** Rows on what is had, by step. */
   readonly rows?: (have: JointModel['have']) => readonly MipRow[];
 }
@@ -55,7 +56,7 @@ export interface JointOptions {
  */
 export function jointOf(
   field: NextField,
-  { open, steps = 1, againstNow, rows }: JointOptions,
+  { open, steps = 1, now, rows }: JointOptions,
 ): JointModel {
   const openIds = new Set(open.map(({ id }) => id));
   const traded = new Set([...field.wished, ...field.sellable].map(({ id }) => id));
@@ -74,7 +75,11 @@ export function jointOf(
   have.forEach((at, step) => {
     single.forEach(({ problem, model, isOpen }, outing) => {
       const column = (id: string) => (isOpen(id) ? at.get(id) : undefined);
-      builder.part({ outing, step, problem, model }, column, againstNow?.[outing] ?? null);
+      builder.part(
+        { outing, step, problem, model },
+        column,
+        now?.outings[outing]!.againstPercent ?? null,
+      );
     });
   });
   for (let step = 1; step < steps; step += 1)

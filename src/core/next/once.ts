@@ -52,7 +52,7 @@ export function buyOnce(field: NextField, budget: number | null, run: NextRun): 
   const answers = answersOf(field, run);
   const joint = jointOf(field, {
     open,
-    againstNow: answers.with(hadNow(field)).outings.map((o) => o.againstPercent),
+    now: answers.with(hadNow(field)),
     rows: (have) => (budget === null ? [] : [moneyRow(have[0]!, open, budget)]),
   });
   const solution = solveGoals(

@@ -65,7 +65,7 @@ export function swapping(field: NextField, money: number, run: NextRun): Swappin
   const wished = field.wished.filter(({ price }) => price !== null);
   const joint = jointOf(field, {
     open: [...wished, ...field.sellable],
-    againstNow: before.outings.map((o) => o.againstPercent),
+    now: before,
   });
   const look = { field, joint, wished, money, answers, run };
   const exchanges: Exchange[] = [];

@@ -128,6 +128,6 @@ export function asText(stored: unknown): string {
   );
 }
 
-function fieldsOf(value: unknown): Readonly<Record<string, unknown>> {
+export function fieldsOf(value: unknown): Readonly<Record<string, unknown>> {
   return typeof value === 'object' && value !== null ? (value as Record<string, unknown>) : {};
 }

@@ -2,7 +2,6 @@ import {
   EMPTY_LOG,
   type Log,
   logBuilder,
-  type LogColumns,
   type LogLists,
   type LogMarks,
   NO_MARKS,
@@ -10,7 +9,7 @@ import {
   photosOf,
 } from '@/core/log';
 import { setAside } from './aside';
-import { asText, isLog, isMarks, salvagedLog, salvagedMarks } from './photographColumns';
+import { asText, fieldsOf, isLog, isMarks, salvagedLog, salvagedMarks } from './photographColumns';
 import {
   forgetOtherParts,
   listsOf,
@@ -90,30 +89,27 @@ async function openRecord(host: Host): Promise<Photographs> {
   const { large } = host.stores;
   const stored = await large.get<unknown>(KEY);
   if (stored === null && (await large.get<number>(REVISION)) === null) return NO_PHOTOGRAPHS;
-  const record = (typeof stored === 'object' && stored !== null ? stored : {}) as Partial<
-    Record<keyof StoredPhotographs | 'log', unknown>
-  >;
+  const record = fieldsOf(stored) as Partial<Record<keyof StoredPhotographs | 'log', unknown>>;
   const { version, marks } = record;
   if (typeof version === 'number' && version > VERSION)
     throw new NewerPhotographsError(`version ${version}`);
   const revision = typeof record.revision === 'number' ? record.revision : 0;
+  // In version 1 all columns were in the record, with their lists.
+  const isOne = version === 1;
   const parts = partsOf(record.parts);
-  // In version 1 all columns were in the record.
-  const found = version === 1 ? [record.log] : await storedColumns(host, parts);
-  const logs = found.map((columns) =>
-    version === 1 ? columns : { ...fields(columns), ...fields(record.lists) },
-  );
+  const found = isOne ? [record.log] : await storedColumns(host, parts);
+  const lists = fieldsOf(isOne ? record.log : record.lists);
+  const logs: readonly unknown[] = found.map((columns) => ({ ...fieldsOf(columns), ...lists }));
   const isWhole =
-    typeof record.revision === 'number' && (version === 1 || Array.isArray(record.parts));
-  if (isWhole && isMarks(marks) && logs.every(isLog)) {
-    const lists = version === 1 ? listsOf(logs[0] as Log) : (record.lists as LogLists);
-    const log = logOfParts(logs as readonly LogColumns[], lists);
+    typeof record.revision === 'number' && (isOne || Array.isArray(record.parts)) && isMarks(marks);
+  if (isWhole && logs.every(isLog)) {
+    const log = logOfParts(logs, listsOf(lists as Partial<Log> as Log));
     return { revision, log, marks, isDamaged: false, parts };
   }
   await setAside(host, {
     what: KEY,
     name: KEY,
-    text: asText(found.length > 0 && version !== 1 ? { ...record, parts: found } : stored),
+    text: asText(parts.length > 0 ? { ...record, parts: found } : stored),
     reason: { code: 'damaged' },
   }).catch(() => undefined);
   return {
@@ -207,13 +203,10 @@ export function joinedLogs(log: Log, other: Log): Log {
   return withPhotos(log, photosOf(other)).log;
 }
 
-const fields = (value: unknown): object =>
-  typeof value === 'object' && value !== null ? value : {};
-
 /** The parts that a record names, as far as it does. */
 function partsOf(stored: unknown): readonly StoredPart[] {
   const isPart = (part: unknown): part is StoredPart => {
-    const { key, count } = fields(part) as Partial<StoredPart>;
+    const { key, count } = fieldsOf(part) as Partial<StoredPart>;
     return typeof key === 'string' && typeof count === 'number';
   };
   return Array.isArray(stored) ? stored.filter(isPart) : [];
