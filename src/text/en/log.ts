@@ -164,7 +164,7 @@ export const logText = {
   },
   against: {
     title: 'Against the plan',
-    pictures: 'Pictures, expected and had',
+    pictures: 'Pictures, planned and taken',
     noFrames:
       'This outing lists no pictures. Add some on Brief, or make them from your photographs under New pictures.',
     picture: 'Picture',
@@ -253,7 +253,7 @@ export const logText = {
       `${listOf(names)} would have been enough for ${formatPercent(percent)} of your ${counted(of, 'photograph')}.`,
     notEnough: (percent: number) =>
       `No lenses here would have taken ${formatPercent(percent)} of them.`,
-    unmade: (n: number) => `${counted(n, 'photograph')} couldn’t have been taken with any of them.`,
+    unmade: (n: number) => `None of them could have taken ${counted(n, 'photograph')}.`,
     unknown: (n: number) =>
       `Not counted because their files don’t give an angle of view: ${counted(n, 'photograph')}.`,
     chart: (n: number) => `Photographs that one to ${many(n)} lenses could have taken`,

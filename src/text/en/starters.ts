@@ -160,7 +160,7 @@ export const STARTER_TEXTS: Readonly<Record<StarterKey, StarterText>> = {
   },
   trek: {
     name: 'Trek with a weight limit',
-    about: 'Days on foot, every gram counted, no change in dust and rain.',
+    about: 'Days on foot, every gram counted, no lens changes in dust and rain.',
     caution: 'The camera is not worth a fall: both hands free where it is steep.',
     stretches: { 'on-the-way': 'On the way', 'at-camp': 'At camp' },
     shots: {
