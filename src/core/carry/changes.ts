@@ -54,7 +54,7 @@ const WIDTHS = [10, 40];
 /** States kept where everything is to be looked at that can have so many changes. */
 const MOST_STATES = 20_000;
 /** Ways of making a picture that are followed in all, before the search ends with a bound. */
-const MOST_WORK = 100_000;
+const MOST_WORK = 55_000;
 
 interface CameraState {
   readonly now: Int32Array;
@@ -245,6 +245,8 @@ class Search {
       this.left = Math.min(this.left, state.atLeast);
       return null;
     }
+    // Before anything is copied: a third of all ways end here.
+    if (!this.areOpen(state.now, way.uses) || this.course.isRepeated(state.now, way)) return null;
     this.work += 1;
     const now = state.now.slice();
     const put: Put[] = [];
@@ -254,7 +256,8 @@ class Search {
       if (used !== 'ready') put.push(used);
     }
     const made = state.made | job.bit;
-    const cost = state.cost + put.reduce((sum, p) => sum + Number(p.isChange), 0);
+    let { cost } = state;
+    for (const { isChange } of put) if (isChange) cost += 1;
     if (cost >= this.beat || this.isStuck(now, made, leg)) return null;
     const step = { shift: leg.shift, frameId: job.frameId, with: way.option, put };
     const trail = { step, before: state.trail };
@@ -271,12 +274,19 @@ class Search {
 
   /** Whether a picture of this stretch can't be made any more, since others have what it takes in use. */
   private isStuck(now: Int32Array, made: bigint, { jobs }: Leg): boolean {
-    return jobs.some(
-      ({ bit, mayWait, ways }) =>
-        !mayWait &&
-        (made & bit) === 0n &&
-        !ways.some(({ uses }) => uses.every((use) => this.isOpen(now, use))),
-    );
+    for (const { bit, mayWait, ways } of jobs)
+      if (!mayWait && (made & bit) === 0n && !this.isAnyOpen(now, ways)) return true;
+    return false;
+  }
+
+  private isAnyOpen(now: Int32Array, ways: readonly Way[]): boolean {
+    for (const { uses } of ways) if (this.areOpen(now, uses)) return true;
+    return false;
+  }
+
+  private areOpen(now: Int32Array, uses: readonly Use[]): boolean {
+    for (const use of uses) if (!this.isOpen(now, use)) return false;
+    return true;
   }
 
   /** Whether nobody else has in use what a setup takes. */
@@ -315,7 +325,7 @@ class Search {
       const place = holdersAt + thing;
       if (!remembers) now[place] = UNUSED;
       // A placed camera belongs to nobody: whoever had what is on it still has, and else anyone may.
-      else if (!placed && shared) now[place] = course.holderOf(shooterId);
+      else if (!placed && shared) now[place] = hand.holder;
       else if (now[place] === UNUSED) now[place] = USED;
     }
     if (isReady && !isHandover) return 'ready';
@@ -325,6 +335,7 @@ class Search {
   /** Whether the body, or one that bears an item, keeps its setup since it has been used there. */
   private isKept(now: Int32Array, { body, items }: Use): boolean {
     const { course } = this;
+    if (!course.isAnyFixed) return false;
     for (let other = 0; other < course.bodyCount; other += 1) {
       const owner = now[course.ownersAt + other]!;
       if (owner === 0 || !course.hands[owner - 1]!.assignment.fixedSetups) continue;
@@ -342,7 +353,9 @@ class Search {
 
   /** Whether a hand can have what it has: so many bodies, so much weight; unknown is not zero. */
   private canCarry(now: Int32Array, { number, assignment, counted }: Use['hand']): boolean {
-    if (!counted) return true;
+    const isLimited =
+      assignment.maxWeightG !== null || assignment.bodiesAtOnce < this.course.bodyCount;
+    if (!counted || !isLimited) return true;
     const { course } = this;
     let bodies = 0;
     let weightG = 0;

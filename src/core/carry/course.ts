@@ -23,6 +23,8 @@ export interface HandInfo {
   readonly person: number;
   /** Whether it counts what is in use there: beside others, of few bodies, weighed, or not changed. */
   readonly counted: boolean;
+  /** The number of the shooter as a holder whom nobody has met since. */
+  readonly holder: number;
 }
 
 /** A setup being used by somebody, all in numbers. */
@@ -87,6 +89,8 @@ export class Course {
   readonly holdersAt: number;
   readonly ownersAt: number;
   readonly hands: readonly HandInfo[];
+  /** Somewhere no lens may be changed. */
+  readonly isAnyFixed: boolean;
   /** More than one person photographs, so that it counts who had a thing last. */
   readonly shared: boolean;
   /** Ids of the things, bodies first. */
@@ -103,6 +107,8 @@ export class Course {
   private readonly lastOfKey: number[] = [];
   /** Bodies of which one can stand for another. */
   private readonly groups: readonly (readonly number[])[];
+  /** For each body, those of its group that come before it. */
+  private readonly before: readonly (readonly number[])[];
   private readonly people: readonly (ShooterId | null)[];
   /** For each thing, the last stretch in which each person can use it; -1 for none. */
   private readonly lastUseBy: number[][];
@@ -130,12 +136,16 @@ export class Course {
     this.groups = alikeBodies(shifts, bodyIds, weightOf).map((g) =>
       g.map((id) => bodyIds.indexOf(id)),
     );
+    this.before = bodyIds.map((_, body) =>
+      this.groups.flatMap((g) => (g.includes(body) ? g.filter((other) => other < body) : [])),
+    );
     this.bodyCount = bodyIds.length;
     this.thingCount = this.thingIds.length;
     this.holdersAt = this.bodyCount;
     this.ownersAt = this.bodyCount + this.thingCount;
     this.meetings = shifts.map((s) => s.meetings);
-    this.hands = handsOf(shifts);
+    this.hands = handsOf(shifts, (id) => this.holderOf(id));
+    this.isAnyFixed = this.hands.some((h) => h.assignment.fixedSetups);
     this.people = peopleOf(this.hands);
     this.lastUseBy = this.thingIds.map(() => this.people.map(() => -1));
     this.shared =
@@ -226,18 +236,42 @@ export class Course {
   /** Alike for states that differ only in which of several alike bodies bears what. */
   nameOf(state: Int32Array): string {
     const { holdersAt, ownersAt } = this;
-    const name: string[] = [];
+    let name = '';
     for (const group of this.groups) {
-      const each = group.map((body) => {
-        const on = state[body]!;
-        const stack = on < FIRST_KEY ? -1 - on : this.stackOfKey[on]!;
-        return `${stack} ${state[holdersAt + body]!} ${state[ownersAt + body]!}`;
-      });
-      name.push(...(each.length > 1 ? each.sort() : each));
+      const each: string[] = [];
+      for (const body of group)
+        each.push(
+          charsOf(this.borneBy(state, body), state[holdersAt + body]!, state[ownersAt + body]!),
+        );
+      name += each.length > 1 ? each.sort().join('') : each[0]!;
     }
     for (let item = this.bodyCount; item < this.thingCount; item += 1)
-      name.push(`${state[holdersAt + item]!} ${state[ownersAt + item]!}`);
-    return name.join();
+      name += charsOf(state[holdersAt + item]!, state[ownersAt + item]!);
+    return name;
+  }
+
+  /** Whether a way comes to the same as one with another body, that lies as its own does and comes before it. */
+  isRepeated(state: Int32Array, { uses }: Way): boolean {
+    for (const { body } of uses)
+      for (const other of this.before[body]!)
+        if (this.lieAlike(state, body, other) && !uses.some((use) => use.body === other))
+          return true;
+    return false;
+  }
+
+  private lieAlike(state: Int32Array, one: number, other: number): boolean {
+    const { holdersAt, ownersAt } = this;
+    return (
+      this.borneBy(state, one) === this.borneBy(state, other) &&
+      state[holdersAt + one] === state[holdersAt + other] &&
+      state[ownersAt + one] === state[ownersAt + other]
+    );
+  }
+
+  /** What a body bears, whatever body it is. */
+  private borneBy(state: Int32Array, body: number): number {
+    const on = state[body]!;
+    return on < FIRST_KEY ? on : FIRST_KEY + this.stackOfKey[on]!;
   }
 
   hasFresh(state: Int32Array): boolean {
@@ -285,7 +319,7 @@ export class Course {
   }
 
   /** The number of a holder and those who have met her since. */
-  holderOf(shooterId: ShooterId | null, met: readonly (ShooterId | null)[] = []): number {
+  private holderOf(shooterId: ShooterId | null, met: readonly (ShooterId | null)[] = []): number {
     const name = [shooterId, ...[...met].sort()].join('\n');
     const known = this.holderNumbers.get(name);
     if (known !== undefined) return known;
@@ -378,6 +412,9 @@ export class Course {
   }
 }
 
+/** Whole numbers as one character each: below 65,536, which holders, setups and hands don't reach. */
+const charsOf = (...numbers: number[]) => String.fromCharCode(...numbers);
+
 function turnsOf(jobs: readonly Job[]): Turn[] {
   const turns = new Map<string, { way: Way; jobs: Job[] }>();
   for (const job of jobs)
@@ -399,7 +436,7 @@ const peopleOf = (hands: readonly HandInfo[]) =>
     return people;
   }, []);
 
-function handsOf(shifts: readonly Shift[]): HandInfo[] {
+function handsOf(shifts: readonly Shift[], holderOf: (id: ShooterId | null) => number): HandInfo[] {
   const people = new Map<ShooterId | null, number>();
   const hands = new Map<number, HandInfo>();
   for (const { assignments: present } of shifts)
@@ -415,6 +452,7 @@ function handsOf(shifts: readonly Shift[]): HandInfo[] {
         assignment,
         person,
         counted: counted || (known?.counted ?? false),
+        holder: holderOf(shooterId),
       });
     }
   return [...hands.values()];

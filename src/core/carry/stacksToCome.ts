@@ -1,4 +1,4 @@
-import { Keepers } from './keepers';
+import { Keepers, LARGEST_NUMBER } from './keepers';
 
 /** A picture as the bound sees it: which stacks of lens and what stands behind it can have a part. */
 export interface Wanted {
@@ -14,7 +14,6 @@ export interface WantedLeg {
 
 /** Sets looked at; beyond it nothing is said of what is new. */
 const MOST_SETS = 150_000;
-const LARGEST_NUMBER = 2 ** 53;
 
 /** What is asked again and again where the same pictures are left. */
 interface Left {
