@@ -57,7 +57,7 @@ const MOST_STATES = 20_000;
 const MOST_WORK = 55_000;
 
 interface CameraState {
-  readonly now: Int32Array;
+  readonly now: number[];
   /** Pictures made, a bit each. */
   readonly made: bigint;
   readonly madeCount: number;
@@ -273,24 +273,24 @@ class Search {
   }
 
   /** Whether a picture of this stretch can't be made any more, since others have what it takes in use. */
-  private isStuck(now: Int32Array, made: bigint, { jobs }: Leg): boolean {
+  private isStuck(now: number[], made: bigint, { jobs }: Leg): boolean {
     for (const { bit, mayWait, ways } of jobs)
       if (!mayWait && (made & bit) === 0n && !this.isAnyOpen(now, ways)) return true;
     return false;
   }
 
-  private isAnyOpen(now: Int32Array, ways: readonly Way[]): boolean {
+  private isAnyOpen(now: number[], ways: readonly Way[]): boolean {
     for (const { uses } of ways) if (this.areOpen(now, uses)) return true;
     return false;
   }
 
-  private areOpen(now: Int32Array, uses: readonly Use[]): boolean {
+  private areOpen(now: number[], uses: readonly Use[]): boolean {
     for (const use of uses) if (!this.isOpen(now, use)) return false;
     return true;
   }
 
   /** Whether nobody else has in use what a setup takes. */
-  private isOpen(now: Int32Array, { things, hand }: Use): boolean {
+  private isOpen(now: number[], { things, hand }: Use): boolean {
     const { ownersAt } = this.course;
     for (const thing of things) {
       const owner = now[ownersAt + thing]!;
@@ -300,7 +300,7 @@ class Search {
   }
 
   /** Takes a setup into use, and puts it on its body where it is not; null where its hand cannot have it. */
-  private use(now: Int32Array, use: Use): Put | 'ready' | null {
+  private use(now: number[], use: Use): Put | 'ready' | null {
     const { hand, key, body, things, items, assignedSetup } = use;
     const { course } = this;
     const { ownersAt, holdersAt, shared } = course;
@@ -333,7 +333,7 @@ class Search {
   }
 
   /** Whether the body, or one that bears an item, keeps its setup since it has been used there. */
-  private isKept(now: Int32Array, { body, items }: Use): boolean {
+  private isKept(now: number[], { body, items }: Use): boolean {
     const { course } = this;
     if (!course.isAnyFixed) return false;
     for (let other = 0; other < course.bodyCount; other += 1) {
@@ -344,7 +344,7 @@ class Search {
     return false;
   }
 
-  private putOn(now: Int32Array, { body, key, items }: Use): void {
+  private putOn(now: number[], { body, key, items }: Use): void {
     const { course } = this;
     for (let other = 0; other < course.bodyCount; other += 1)
       if (course.itemsOn(now[other]!).some((i) => items.includes(i))) now[other] = BARE;
@@ -352,7 +352,7 @@ class Search {
   }
 
   /** Whether a hand can have what it has: so many bodies, so much weight; unknown is not zero. */
-  private canCarry(now: Int32Array, { number, assignment, counted }: Use['hand']): boolean {
+  private canCarry(now: number[], { number, assignment, counted }: Use['hand']): boolean {
     const isLimited =
       assignment.maxWeightG !== null || assignment.bodiesAtOnce < this.course.bodyCount;
     if (!counted || !isLimited) return true;

@@ -225,8 +225,8 @@ export class Course {
     });
   }
 
-  start(): Int32Array {
-    return new Int32Array(this.ownersAt + this.thingCount);
+  start(): number[] {
+    return Array.from({ length: this.ownersAt + this.thingCount }, () => 0);
   }
 
   itemsOn(key: number): readonly number[] {
@@ -234,7 +234,7 @@ export class Course {
   }
 
   /** Alike for states that differ only in which of several alike bodies bears what. */
-  nameOf(state: Int32Array): string {
+  nameOf(state: number[]): string {
     const { holdersAt, ownersAt } = this;
     let name = '';
     for (const group of this.groups) {
@@ -251,7 +251,7 @@ export class Course {
   }
 
   /** Whether a way comes to the same as one with another body, that lies as its own does and comes before it. */
-  isRepeated(state: Int32Array, { uses }: Way): boolean {
+  isRepeated(state: number[], { uses }: Way): boolean {
     for (const { body } of uses)
       for (const other of this.before[body]!)
         if (this.lieAlike(state, body, other) && !uses.some((use) => use.body === other))
@@ -259,7 +259,7 @@ export class Course {
     return false;
   }
 
-  private lieAlike(state: Int32Array, one: number, other: number): boolean {
+  private lieAlike(state: number[], one: number, other: number): boolean {
     const { holdersAt, ownersAt } = this;
     return (
       this.borneBy(state, one) === this.borneBy(state, other) &&
@@ -269,12 +269,12 @@ export class Course {
   }
 
   /** What a body bears, whatever body it is. */
-  private borneBy(state: Int32Array, body: number): number {
+  private borneBy(state: number[], body: number): number {
     const on = state[body]!;
     return on < FIRST_KEY ? on : FIRST_KEY + this.stackOfKey[on]!;
   }
 
-  hasFresh(state: Int32Array): boolean {
+  hasFresh(state: number[]): boolean {
     for (let body = 0; body < this.bodyCount; body += 1) if (state[body] === FRESH) return true;
     return false;
   }
@@ -283,7 +283,7 @@ export class Course {
    * A state as a stretch begins: nothing is in use, and of what was only what some later picture can
    * ask is kept.
    */
-  entered(state: Int32Array, at: number): Int32Array {
+  entered(state: number[], at: number): number[] {
     const now = state.slice();
     now.fill(0, this.ownersAt);
     for (let body = 0; body < this.bodyCount; body += 1)
@@ -345,7 +345,7 @@ export class Course {
   }
 
   /** Adds those who could use what is on a body for nothing, each with its stack; how many there are. */
-  private addHeldOn(on: number[], state: Int32Array, body: number, leg: number): number {
+  private addHeldOn(on: number[], state: number[], body: number, leg: number): number {
     const key = state[body]!;
     const stack = this.stackOfKey[key];
     if (stack === undefined) return 0;
@@ -361,7 +361,7 @@ export class Course {
   }
 
   private isHers(
-    state: Int32Array,
+    state: number[],
     body: number,
     items: readonly number[],
     person: number,
@@ -373,7 +373,7 @@ export class Course {
   }
 
   /** Whether nobody else would have to hand a thing over to somebody. */
-  isWith(state: Int32Array, thing: number, shooterId: ShooterId | null): boolean {
+  isWith(state: number[], thing: number, shooterId: ShooterId | null): boolean {
     const holder = state[this.holdersAt + thing]!;
     return holder <= USED || this.holders[holder]!.shooterId === shooterId;
   }
@@ -384,7 +384,7 @@ export class Course {
    *
    * @param enough from which on it does not matter how many
    */
-  leastToCome(state: Int32Array, made: bigint, leg: number, enough = Infinity): number {
+  leastToCome(state: number[], made: bigint, leg: number, enough = Infinity): number {
     let fresh = 0;
     const on: number[] = [];
     // What several could take up for nothing is more than one camera to the bound.
