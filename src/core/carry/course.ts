@@ -360,12 +360,7 @@ export class Course {
     return on.length - before;
   }
 
-  private isHers(
-    state: number[],
-    body: number,
-    items: readonly number[],
-    person: number,
-  ): boolean {
+  private isHers(state: number[], body: number, items: readonly number[], person: number): boolean {
     const shooterId = this.people[person]!;
     if (!this.isWith(state, body, shooterId)) return false;
     for (const item of items) if (!this.isWith(state, item, shooterId)) return false;
