@@ -154,6 +154,18 @@ describe('branching', () => {
     expect(branch(failing, null, () => true)).toMatchObject({ kind: 'given-up' });
   });
 
+  it.each([1 + 1e-6, -1e-6])(
+    'comes to an end where a value lies just outside its bounds (%d)',
+    (value) => {
+      const { task } = relaxed({ worth: [1], weight: [1], room: 1 });
+      const off: Relaxed = {
+        ...task,
+        solve: () => ({ kind: 'optimal', values: [value], objective: 0 }),
+      };
+      expect(branch(off, null, (branches) => branches < 100)).toMatchObject({ kind: 'optimal' });
+    },
+  );
+
   it('says when there is no solution at all', () => {
     const full = relaxed({ worth: [1], weight: [5], room: 3 });
     const task: Relaxed = { ...full.task, lower: [1], upper: [1] };

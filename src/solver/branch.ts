@@ -65,7 +65,7 @@ export function branch(
     if (node.kind === 'failed') givenUp = true;
     if (node.kind !== 'optimal' || givenUp) return;
     if (best !== null && leastOf(node.objective) >= best.objective - BETTER_BY) return;
-    const column = mostFractional(relaxed.whole, node.values, relaxed.deciding ?? 0);
+    const column = mostFractional(relaxed, node.values, { lower, upper });
     if (column === null) {
       best = { values: Array.from(node.values), objective: node.objective };
       return;
@@ -93,16 +93,17 @@ export function branch(
   return best === null ? { kind: 'infeasible' } : { kind: 'optimal', ...best };
 }
 
+/** The column nearest to a half. How far a value lies outside its bounds is the solver's tolerance. */
 function mostFractional(
-  whole: Int32Array,
+  { whole, deciding = 0 }: Pick<Relaxed, 'whole' | 'deciding'>,
   values: ArrayLike<number>,
-  deciding: number,
+  { lower, upper }: Pick<Relaxed, 'lower' | 'upper'>,
 ): number | null {
   let column: number | null = null;
   let most = WHOLE_TOLERANCE;
   for (const i of whole) {
     if (i >= deciding && column !== null && column < deciding) break;
-    const value = values[i] ?? 0;
+    const value = Math.min(upper[i]!, Math.max(lower[i]!, values[i] ?? 0));
     const off = Math.abs(value - Math.round(value));
     if (off > most) {
       most = off;

@@ -173,6 +173,8 @@ export interface Judge {
    * lineups from a set, the best so judged.
    */
   readonly gained: (from: number) => (set: number) => readonly number[];
+  /** Musts lost and percent of the wanted pictures lost over the year, by each outing's own rules. */
+  readonly shown: (set: number) => readonly number[];
   /** Whether a set keeps an outing as good as a score, with some pictures got. */
   readonly keeps: (outing: number, set: number, than: Score, got: ReadonlySet<string>) => boolean;
   readonly price: (set: number) => number | null;
@@ -259,6 +261,14 @@ export function judgeOf({ things, outings }: Drawing): Judge {
         },
         [0, 0],
       ),
+    shown: (set) =>
+      looked.reduce<readonly number[]>(
+        (sum, { best, rate }, o) => {
+          const [musts, loss, items] = best[set]!;
+          return sum.map((v, i) => v + outings[o]!.times * [musts, loss - rate * items][i]!);
+        },
+        [0, 0],
+      ),
     keeps: (outing, set, than, got) => {
       // Every lineup from the set.
       for (let of = set; ; of = (of - 1) & set) {
@@ -284,6 +294,31 @@ export function judgeOf({ things, outings }: Drawing): Judge {
       ),
   };
 }
+
+/** What can be chosen, as it is judged: by its pictures, then by its price; and by what it then shows. */
+interface Judged {
+  readonly value: readonly number[];
+  readonly shown: readonly number[];
+}
+
+/**
+ * Of what can be chosen, what costs least of all that shows as much as the best does. Of several bests each
+ * may be the one.
+ *
+ * @returns for each of them the least price, and what is shown at the least
+ */
+export function leastAsGood(all: readonly Judged[]): { price: number; shown: readonly number[] }[] {
+  const best = all.reduce((a, b) => (isBetter(b.value, a.value) ? b : a));
+  return all
+    .filter(({ value }) => !isBetter(best.value, value))
+    .map(({ shown }) => {
+      const asGood = all.filter((each) => showsAsMuch(each.shown, shown));
+      return { price: Math.min(...asGood.map(({ value }) => value.at(-1)!)), shown };
+    });
+}
+
+export const showsAsMuch = (one: readonly number[], as: readonly number[]): boolean =>
+  one.every((v, i) => v <= as[i]! + 1e-6);
 
 /** What a thing costs: new, or used where only that is known. */
 export const paidFor = ({ price, used }: Drawn): number | null => price ?? used;

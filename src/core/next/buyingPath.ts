@@ -8,12 +8,13 @@ import {
   SOLVING,
   withShare,
 } from './answering';
+import { cheapestAsGood } from './cheapest';
 import type { NextField } from './field';
 import { type JointModel, jointOf } from './joint';
 import { type Cost, costOf, moneyRow, resaleOf } from './money';
-import { buyable, buyingGoals, idsOfUnknown } from './once';
+import { buyable, idsOfUnknown, priceGoals } from './once';
 import type { Tradable } from './question';
-import { hadIn, type NextOpen, type Solution, solveGoals } from './solving';
+import { hadIn, type NextOpen, pictureGoals, type Solution } from './solving';
 
 /** Buying one piece at a time. */
 export interface PathTerms {
@@ -55,16 +56,22 @@ export function buyingPath(field: NextField, terms: PathTerms, run: NextRun): Bu
   const { stepBudget, steps } = terms;
   const open = buyable(field.wished, stepBudget);
   const answers = answersOf(field, run);
+  const had = hadNow(field);
   const joint = jointOf(field, {
     open,
     steps,
-    now: answers.with(hadNow(field)),
+    now: answers.with(had),
     rows: (have) => pathRows(have, open, terms),
   });
-  const solution = solveGoals(
-    withShare(run, SOLVING),
-    joint,
-    buyingGoals(field, joint, open, field.question.after),
+  const solution = cheapestAsGood(
+    {
+      field,
+      joint,
+      answer: (bought) => answers.with(new Set([...had, ...bought])),
+      run: withShare(run, SOLVING),
+    },
+    pictureGoals(field, joint, field.question.after),
+    priceGoals(joint, open),
   );
   run.progress(0.8);
   return typeof solution === 'string' ? null : pathOf(field, joint, solution, terms, answers);

@@ -176,25 +176,41 @@ export function atLeast(large: number, small: number): MipRow {
   return { lower: 0, upper: Infinity, columns: [large, small], coefficients: [1, -1] };
 }
 
-/** The costs of one aim over all outings and steps, each as often as it happens. */
-export function jointCosts(field: NextField, joint: JointModel, name: Aim['name']): number[] {
+/** What is summed over outings: an aim, or what is lost of the wanted pictures whatever the items. */
+export type JointFigure = Aim['name'] | 'lost';
+
+/** The costs of one figure over all outings and steps, each as often as it happens. */
+export function jointCosts(field: NextField, joint: JointModel, name: JointFigure): number[] {
   const costs = new Array<number>(joint.mip.columnCount).fill(0);
-  for (const { outing, problem, model, first, against } of joint.parts) {
-    const n = field.outings[outing]!.timesAYear;
-    const aim = aimsOf(problem.frames, problem.limits).find((a) => a.name === name);
-    if (aim) costsOf(aim, model).forEach((c, i) => (costs[first + i] = n * c));
-    if (name !== 'wants' || against === null) continue;
-    costs.fill(0, first, first + model.items.length);
-    costs[against] = n;
+  for (const part of joint.parts) {
+    const n = field.outings[part.outing]!.timesAYear;
+    partCosts(part, name).forEach((c, i) => (costs[part.first + i] = n * c));
+    if (name !== 'wants' || part.against === null) continue;
+    costs.fill(0, part.first, part.first + part.model.items.length);
+    costs[part.against] = n;
   }
   return costs;
 }
 
-/** What nothing in the model can change of an aim: what is lost where nothing makes it. */
-export function jointConstant(field: NextField, joint: JointModel, name: Aim['name']): number {
-  return joint.parts.reduce((sum, { outing, problem, model }) => {
-    const aim = aimsOf(problem.frames, problem.limits).find((a) => a.name === name);
-    const lost = model.asked.reduce((all, target) => all + (aim?.targetCost(target) ?? 0), 0);
-    return sum + field.outings[outing]!.timesAYear * lost;
-  }, 0);
+/** What nothing in the model can change of a figure: what is lost where nothing makes it. */
+export function jointConstant(field: NextField, joint: JointModel, name: JointFigure): number {
+  return joint.parts.reduce(
+    (sum, part) => sum + field.outings[part.outing]!.timesAYear * partConstant(part, name),
+    0,
+  );
 }
+
+/** The costs of a figure of one outing, once, from its first column on; with 'wants', each item as it counts it. */
+export function partCosts({ problem, model }: JointPart, name: JointFigure): number[] {
+  const aim = aimsOf(problem.frames, problem.limits).find((a) => a.name === aimOf(name));
+  if (!aim) return [];
+  const costs = costsOf(aim, model);
+  return name === 'lost' ? costs.fill(0, 0, model.items.length) : costs;
+}
+
+export function partConstant({ problem, model }: JointPart, name: JointFigure): number {
+  const aim = aimsOf(problem.frames, problem.limits).find((a) => a.name === aimOf(name));
+  return model.asked.reduce((all, target) => all + (aim?.targetCost(target) ?? 0), 0);
+}
+
+const aimOf = (name: JointFigure): Aim['name'] => (name === 'lost' ? 'wants' : name);

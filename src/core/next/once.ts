@@ -7,19 +7,12 @@ import {
   SOLVING,
   withShare,
 } from './answering';
+import { cheapestAsGood } from './cheapest';
 import type { NextField } from './field';
 import { type JointModel, jointOf } from './joint';
 import { type Cost, costOf, moneyRow, resaleOf } from './money';
-import type { NextAfter, Tradable } from './question';
-import {
-  type Goal,
-  hadIn,
-  haveGoal,
-  moneyGoal,
-  type NextOpen,
-  pictureGoals,
-  solveGoals,
-} from './solving';
+import type { Tradable } from './question';
+import { type Goal, hadIn, haveGoal, moneyGoal, type NextOpen, pictureGoals } from './solving';
 import { canGo, unneededAfter, type Unneeded } from './sell';
 
 /** The best set of things for a budget, bought at once. */
@@ -50,15 +43,21 @@ export function buyOnce(field: NextField, budget: number | null, run: NextRun): 
   const { after } = field.question;
   const open = buyable(field.wished, budget);
   const answers = answersOf(field, run);
+  const had = hadNow(field);
   const joint = jointOf(field, {
     open,
-    now: answers.with(hadNow(field)),
+    now: answers.with(had),
     rows: (have) => (budget === null ? [] : [moneyRow(have[0]!, open, budget)]),
   });
-  const solution = solveGoals(
-    withShare(run, SOLVING),
-    joint,
-    buyingGoals(field, joint, open, after),
+  const solution = cheapestAsGood(
+    {
+      field,
+      joint,
+      answer: (bought) => answers.with(new Set([...had, ...bought])),
+      run: withShare(run, SOLVING),
+    },
+    pictureGoals(field, joint, after),
+    priceGoals(joint, open),
   );
   run.progress(0.6);
   if (typeof solution === 'string') return null;
@@ -103,15 +102,9 @@ export function idsOfUnknown(wished: readonly Tradable[], budget: number | null)
   return budget === null ? [] : wished.flatMap(({ id, price }) => (price === null ? [id] : []));
 }
 
-export function buyingGoals(
-  field: NextField,
-  joint: JointModel,
-  open: readonly Tradable[],
-  after: NextAfter,
-): Goal[] {
+export function priceGoals(joint: JointModel, open: readonly Tradable[]): Goal[] {
   const by = new Map(open.map((t) => [t.id, t]));
   return [
-    ...pictureGoals(field, joint, after),
     haveGoal(joint, 'unknown', (id) => (by.get(id)?.price === null ? 1 : 0)),
     moneyGoal(joint, (id) => by.get(id)?.price ?? 0),
   ];

@@ -194,6 +194,30 @@ describe('an item fewer', () => {
     expect(oneStep(field, await run()).things.map((t) => t.id)).toEqual(['zoom', 'other']);
   });
 
+  it('is no reason where it is saved of those that a must takes which is not got now', async () => {
+    const { outings, ...rest } = asked('money');
+    const [town] = outings;
+    const frames = [
+      ...town!.question.frames,
+      focalFrame('farther', 200, 200, 'free', { want: 'must' }),
+    ];
+    const shelf = {
+      ...rest.shelf,
+      lenses: [...rest.shelf.lenses, aLens('tele', 200, 200, 4, wished(700, 500))],
+    };
+    const field = fieldOf({
+      ...rest,
+      shelf,
+      outings: [{ ...town!, question: { ...town!.question, frames } }],
+    });
+    // The wide, the long and the tele get all; the zoom would save one of the three.
+    expect(buyOnce(field, null, await run())!.boughtIds).toEqual(['tele']);
+    const path = buyingPath(field, PATH_OF_TWO, await run())!;
+    expect(path.steps.map((s) => s.boughtId)).toEqual(['tele', null]);
+    const [exchange] = swapping(field, 2000, await run()).exchanges;
+    expect(exchange!.boughtIds).toEqual(['tele']);
+  });
+
   it('is no reason where less weight counts next', async () => {
     const field = fieldOf(asked('weight'));
     expect(buyOnce(field, null, await run())!.boughtIds).toEqual([]);

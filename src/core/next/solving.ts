@@ -40,8 +40,9 @@ export function solveGoals(
   const session = endingBy(run.deadline, run.solver).open(mip);
   let values: readonly number[] | null = null;
   try {
-    for (const { name, costs, constant } of goals) {
-      if (values !== null && costs.every((c) => c === 0)) continue;
+    // What is no goal of this model is only asked where nothing else is.
+    const asked = goals.filter(({ costs }) => costs.some((c) => c !== 0));
+    for (const { name, costs, constant } of asked.length > 0 ? asked : goals.slice(0, 1)) {
       const outcome = session.minimise(costs, Infinity);
       if (outcome.kind === 'infeasible') return 'impossible';
       let value = outcome.objective;

@@ -9,12 +9,13 @@ import {
   SEARCHING,
   withShare,
 } from './answering';
+import { cheapestAsGood } from './cheapest';
 import type { NextField } from './field';
 import { type JointModel, jointOf } from './joint';
 import { type Cost, costOf, resaleOf } from './money';
 import { idsOfUnknown } from './once';
 import type { Tradable } from './question';
-import { hadIn, haveGoal, type NextOpen, pictureGoals, solveGoals } from './solving';
+import { hadIn, haveGoal, type NextOpen, pictureGoals } from './solving';
 
 /** Another system as a whole: every body that isn't of it goes. */
 export type System =
@@ -116,13 +117,16 @@ function exchangeWith(
   const isWished = new Set(wished.map(({ id }) => id));
   const by = new Map([...wished, ...field.sellable].map((t) => [t.id, t]));
   const worthOf = (id: string) => (isWished.has(id) ? by.get(id)?.price : by.get(id)?.resale) ?? 0;
-  const solution = solveGoals(withShare(run, SEARCHING), asked, [
-    ...pictureGoals(field, asked, field.question.after),
-    haveGoal(asked, 'money', worthOf),
-    // Nothing is sold that brings in nothing known, nor bought for nothing.
-    haveGoal(asked, 'things', (id) => (isWished.has(id) ? 1 : -1)),
-    haveGoal(asked, 'order', (_, order) => order + 1),
-  ]);
+  const solution = cheapestAsGood(
+    { field, joint: asked, answer: (had) => answers.with(had), run: withShare(run, SEARCHING) },
+    pictureGoals(field, asked, field.question.after),
+    [
+      haveGoal(asked, 'money', worthOf),
+      // Nothing is sold that brings in nothing known, nor bought for nothing.
+      haveGoal(asked, 'things', (id) => (isWished.has(id) ? 1 : -1)),
+      haveGoal(asked, 'order', (_, order) => order + 1),
+    ],
+  );
   if (typeof solution === 'string') return solution;
   const had = hadIn(asked, solution)[0]!;
   const bought = wished.filter(({ id }) => had.has(id));

@@ -105,6 +105,10 @@ function plus(a: Worth, b: Worth): Worth {
   };
 }
 
+/** Percent of the wanted pictures lost, whatever the items. */
+export const lostOf = ({ lossPercent, againstPercent }: Worth): number =>
+  lossPercent - againstPercent;
+
 /** What one adds over another. */
 export function difference(a: Worth, b: Worth): Worth {
   return plus(a, scaled(b, -1));
