@@ -200,6 +200,27 @@ describe('what is on the shelf', () => {
     expect(recognised(log, shelf, NO_MARKS)).toEqual({ bodyIds: ['k1'], lensIds: [id] });
   });
 
+  const strange = { make: 'Halden', model: 'R5', serial: '' };
+  test.each([
+    [
+      'by figures alone, on a camera that is not on the shelf',
+      strange,
+      lens('Z', spec(50, 50, 1.8)),
+    ],
+    ['by the name of another maker’s', K1, { ...lens('50mm F1.8'), make: 'Halden' }],
+    ['by the figures of another maker’s', K1, { ...lens('Z', spec(50, 50, 1.8)), make: 'Halden' }],
+  ])('is not recognised %s', (_, body, seen) => {
+    const { log } = filled([aPhoto('a', { body, lens: seen })]);
+    const { lensIds } = recognised(log, shelf, NO_MARKS);
+    expect(lensIds).toEqual([null]);
+  });
+
+  it('is recognised where a file writes more of the maker’s name', () => {
+    const seen = { ...lens('50mm F1.8'), make: 'QUILLMAR CORPORATION' };
+    const { log } = filled([aPhoto('a', { body: K1, lens: seen })]);
+    expect(recognised(log, shelf, NO_MARKS).lensIds).toEqual(['k-50']);
+  });
+
   it('is what the person says it is', () => {
     const { log } = filled([aPhoto('a', { body: K1, lens: lens('50mm F1.8') })]);
     const marks = { ...NO_MARKS, bodies: { [deviceKey(K1)]: null } };

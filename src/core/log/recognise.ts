@@ -21,9 +21,9 @@ export interface Recognised {
 const ALIKE = 0.02;
 
 /**
- * What stands on the shelf under the names that files use: as the person said, else by name, else,
- * for a lens, by its range and f-numbers on the mount of the cameras that it was used on. What could
- * be two things is none.
+ * What stands on the shelf under the names that files use: as the person said, else by name, unless the
+ * makers differ; else, for a lens, by its range and f-numbers where a camera that it was used on is on the
+ * shelf and bears it. What could be two things is none: another's lens of the same figures is new.
  */
 export function recognised(log: Log, shelf: Shelf, marks: LogMarks): Recognised {
   const bodyIds = log.cameras.map((camera) => {
@@ -56,24 +56,37 @@ function camerasOfLenses(log: Log): Set<number>[] {
   return users;
 }
 
-function bodyNamed({ make, model }: Device, { bodies }: Shelf): Body | null {
-  const name = plain(model);
-  if (name === '') return null;
+function bodyNamed(device: Device, { bodies }: Shelf): Body | null {
+  const { make, model } = device;
+  if (plain(model) === '') return null;
   return only(
-    bodies.filter((b) => [plain(b.name), plain(b.maker + b.name)].includes(name)),
+    bodies.filter((b) => isNamed(b, device)),
     bodies.filter((b) => plain(b.maker + b.name) === plain(make + model)),
   );
 }
 
 function lensNamed(lens: LensSeen, bodies: readonly Body[], shelf: Shelf): Lens | null {
-  const name = plain(lens.model);
-  const fits = (l: Lens) =>
-    bodies.length === 0 || bodies.some((b) => mountFits(shelf.mounts, b.mount, l.mount));
-  const named = shelf.lenses.filter(
-    (l) => name !== '' && [plain(l.name), plain(l.maker + l.name)].includes(name),
-  );
-  const alike = shelf.lenses.filter((l) => isAlike(lens, l));
-  return only(named, named.filter(fits), alike.filter(fits), alike);
+  const fits = (l: Lens) => bodies.some((b) => mountFits(shelf.mounts, b.mount, l.mount));
+  const named = shelf.lenses.filter((l) => isNamed(l, lens));
+  const alike = shelf.lenses.filter((l) => isAlike(lens, l) && !areOfTwo(l.maker, lens.make));
+  return only(named, named.filter(fits), alike.filter(fits));
+}
+
+/** Whether a file names an item as the shelf does, with its maker or without. */
+function isNamed(
+  item: { readonly maker: string; readonly name: string },
+  { make, model }: Pick<Device, 'make' | 'model'>,
+): boolean {
+  const name = plain(model);
+  if (name === '') return false;
+  if (name === plain(item.maker + item.name)) return true;
+  return name === plain(item.name) && !areOfTwo(item.maker, make);
+}
+
+/** Whether two makers are known and not the same: files may write more of the firm's name than a shelf. */
+function areOfTwo(one: string, other: string): boolean {
+  const [a, b] = [plain(one), plain(other)];
+  return a !== '' && b !== '' && !a.startsWith(b) && !b.startsWith(a);
 }
 
 /** Whether a lens has the range and the f-numbers that a file states. */

@@ -6,6 +6,7 @@ import { countingRange } from '@/core/gear';
 import {
   type Assigned,
   type Distribution,
+  type GearSeen,
   KEPT_FROM,
   type LensUsed,
   type Log,
@@ -58,8 +59,7 @@ export function Used({ work }: { work: LogWork }) {
   const more = useAsked<UsedBesides>(work.keeper, log, usage === null ? null : besides).value;
   if (usage === null || asked.error !== null) return <Working asked={asked} />;
   if (usage.count === 0) return <NoneHere work={work} />;
-  // Who has no gear yet came for it.
-  const isNew = view.shelf.bodies.length === 0;
+  const isNew = more !== null && isStrange(more.gear, usage.count);
   const offer = more && <GearOffer work={work} gear={more.gear} />;
   return (
     <div className="space-y-8" aria-busy={thinking}>
@@ -70,6 +70,10 @@ export function Used({ work }: { work: LogWork }) {
     </div>
   );
 }
+
+/** Whether most was made with cameras that aren't on the shelf: then the offer of gear comes first. */
+const isStrange = ({ cameras }: GearSeen, photographs: number) =>
+  2 * cameras.reduce((sum, { count }) => sum + count, 0) > photographs;
 
 const NOTHING_YET: ReadonlyMap<string, number> = new Map();
 

@@ -7,6 +7,8 @@ import type { ReactNode } from 'react';
 import { useAnswer, useOnceAnswered, useSession } from '@/session';
 import { Button } from '@/ui';
 import { threeWaysText } from '@/text';
+import { newOuting } from './newOuting';
+import { useOpening } from './useOpening';
 
 const t = threeWaysText;
 
@@ -26,6 +28,10 @@ export function ThreeWays({ onStart }: { onStart: () => void }) {
   const { result } = useAnswer();
   const isDue = useOnceAnswered(DRAWN_AFTER_MS);
   const router = useRouter();
+  const { start } = useOpening();
+  // The demo's gear is not the person's own: photographs are read beside nothing of it.
+  const startFromPhotographs = () =>
+    start(newOuting(), t.startedForPhotographs, false).then(() => router.push('/log'));
   return (
     <section
       aria-label={t.waysIn}
@@ -44,7 +50,7 @@ export function ThreeWays({ onStart }: { onStart: () => void }) {
         </span>
       </Way>
       <Way picture={<Folder />}>
-        <Button onClick={() => router.push('/log')}>{t.startFromPhotographs}</Button>
+        <Button onClick={() => void startFromPhotographs()}>{t.startFromPhotographs}</Button>
         <span className="text-[13px] text-soft">{t.readsHow}</span>
       </Way>
       <Way picture={<TypedLenses />}>

@@ -31,7 +31,7 @@ export function useOpening() {
     });
   };
   const openPlan = (plan: Plan, said: string) =>
-    void library()
+    library()
       .then((l) => l.openPlan(plan))
       .then((opened) => say(said, opened));
   const openFile = (file: OutingFile, said: string, takingOf?: (compared: Compared) => Taking) =>

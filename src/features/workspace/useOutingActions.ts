@@ -1,7 +1,7 @@
 'use client';
 
 import { downloadOuting, useFileNow } from '@/session';
-import { EMPTY_OUTING, OutingFile } from '@/document';
+import { newOuting } from './newOuting';
 import { useOpening } from './useOpening';
 import { workspaceText } from '@/text';
 
@@ -47,7 +47,7 @@ export function useOutingActions(dialogs: OutingDialogs): readonly (readonly Out
       { label: t.newFromAStarterBrief, run: dialogs.showStarters },
       {
         label: t.newAndEmpty,
-        run: () => start(newOuting(), t.startedANewOutingWith, false),
+        run: () => void start(newOuting(), t.startedANewOutingWith, false),
       },
       { label: t.theDemoOuting, run: openDemo },
       { label: t.showMeAround, run: dialogs.startTour },
@@ -61,8 +61,4 @@ export function useOutingActions(dialogs: OutingDialogs): readonly (readonly Out
       { label: t.keys, hint: '?', run: dialogs.showShortcuts },
     ],
   ];
-}
-
-function newOuting(): OutingFile {
-  return { ...EMPTY_OUTING, outing: { ...EMPTY_OUTING.outing, name: t.newOuting } };
 }

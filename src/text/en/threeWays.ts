@@ -8,6 +8,7 @@ export const threeWaysText = {
   gotIt: 'Got it',
   startFromPhotographs: 'Start from my photographs',
   readsHow: 'A folder is enough: we read how each picture was taken.',
+  startedForPhotographs: 'Started an outing of your own.',
   startFromNothing: 'Start from nothing',
   typeThem: 'Type your lenses, choose what you photograph.',
 };
