@@ -67,6 +67,7 @@ export {
   weighingOf,
 } from './usual';
 export { USUAL_WITHIN } from './usualLens';
+export { type KindOfLens, kindsMade, slowerThan } from './kindsMade';
 export { formatKey, mountableSetups, type Setup, setupOf, setupOfStack } from './setup';
 export {
   ITEM_KINDS,

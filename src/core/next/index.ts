@@ -1,6 +1,14 @@
 /** Buying over all outings: what adds most, what can go, what to exchange, and renting against buying. */
 export { answersOf, hadNow, type NextRun, type YearWorth } from './answering';
 export { fieldOf, type HeldWhy, type NextField } from './field';
+export {
+  CAMERA_CHANGES,
+  type CameraChange,
+  type Missing,
+  missing,
+  type MissingKind,
+  type OfOuting,
+} from './missing';
 export type { Cost } from './money';
 export { type BuyOnce, buyOnce } from './once';
 export {
