@@ -4,6 +4,8 @@ import {
   type BuyOnce,
   buyOnce,
   fieldOf,
+  type Missing,
+  missing,
   type NextQuestion,
   type NextRun,
   type OneStep,
@@ -20,6 +22,7 @@ import { loadHighsSolver } from '@/solver';
 
 /** What may be asked over all outings. */
 export type NextAsk =
+  | { readonly kind: 'missing' }
   | { readonly kind: 'step' }
   | { readonly kind: 'buy'; readonly budget: number | null; readonly path: PathTerms }
   | { readonly kind: 'sell' }
@@ -32,6 +35,8 @@ export interface Buying {
 }
 
 interface NextFound {
+  /** null where time ran out before anything was found. */
+  readonly missing: Missing | null;
   readonly step: OneStep;
   readonly buy: Buying;
   readonly sell: Selling;
@@ -60,6 +65,7 @@ export async function answerNext<K extends NextAsk['kind']>(
 }
 
 function found(question: NextQuestion, ask: NextAsk, run: NextRun): NextFound[NextAsk['kind']] {
+  if (ask.kind === 'missing') return missing(question, run);
   const field = fieldOf(question);
   if (ask.kind === 'step') return withChanges(field, oneStep(field, run), run);
   if (ask.kind === 'sell') return selling(field, run);

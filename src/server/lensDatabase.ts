@@ -1,6 +1,7 @@
 import { readdir, readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { setImmediate } from 'node:timers/promises';
+import { widestFNumber } from '@/core/gear';
 import {
   type DatabaseCamera,
   type DatabaseLens,
@@ -28,6 +29,15 @@ export interface DatabaseMatches {
   readonly more: number;
 }
 
+/** What a lens has to have. */
+export interface LensAsked {
+  readonly mount: string;
+  readonly wideMm: number;
+  readonly longMm: number;
+  /** Widest f-number over all of that range, at the most. */
+  readonly fNumber: number;
+}
+
 interface Index {
   readonly database: LensDatabase;
   readonly lenses: readonly (readonly [string, DatabaseLens])[];
@@ -41,6 +51,11 @@ export function createLensLookup(folder: string) {
   return {
     /** Reads the database, so that the first search need not wait for it. */
     ready: async () => (await read()) !== null,
+    /** Lenses for a mount that reach so far and are as fast there, the shortest ranges first. */
+    satisfying: async (asked: LensAsked): Promise<DatabaseMatches | null> => {
+      const ready = await read();
+      return ready && satisfyingIn(ready, asked);
+    },
     search: async (text: string): Promise<DatabaseMatches | null> => {
       const ready = await read();
       return ready && searchIn(ready, text);
@@ -86,6 +101,27 @@ function searchIn({ lenses, cameras }: Index, text: string): DatabaseMatches {
     lenses: foundLenses.slice(0, MOST),
     cameras: foundCameras.slice(0, MOST),
     more: foundLenses.length + foundCameras.length - given(foundLenses) - given(foundCameras),
+  };
+}
+
+function satisfyingIn({ lenses, cameras }: Index, asked: LensAsked): DatabaseMatches {
+  const { mount, wideMm, longMm, fNumber } = asked;
+  const found = lenses
+    .map(([, lens]) => lens)
+    .filter(
+      ({ mounts, focal, apertures, projection }) =>
+        projection === 'rectilinear' &&
+        mounts.some((m) => plain(m) === plain(mount)) &&
+        focal.wideMm <= wideMm &&
+        focal.longMm >= longMm &&
+        widestFNumber(apertures, longMm) <= fNumber,
+    )
+    .sort((a, b) => a.focal.longMm / a.focal.wideMm - b.focal.longMm / b.focal.wideMm);
+  return {
+    count: lenses.length + cameras.length,
+    lenses: found.slice(0, MOST),
+    cameras: [],
+    more: Math.max(0, found.length - MOST),
   };
 }
 

@@ -66,7 +66,7 @@ export {
   type Weighing,
   weighingOf,
 } from './usual';
-export { USUAL_WITHIN } from './usualLens';
+export { hasUsualPrices, USUAL_WITHIN } from './usualLens';
 export { type KindOfLens, kindsMade, slowerThan } from './kindsMade';
 export { formatKey, mountableSetups, type Setup, setupOf, setupOfStack } from './setup';
 export {

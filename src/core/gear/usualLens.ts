@@ -104,6 +104,10 @@ const USED_SHARE = 0.6;
 /** Currencies of which one is worth about as much as one of what the prices were in; of others nothing is known. */
 const CURRENCIES: ReadonlySet<string> = new Set(['EUR', 'USD', 'GBP', 'CHF']);
 
+/** Whether anything is known of what things usually cost in a currency. */
+export const hasUsualPrices = (currency: string | undefined): boolean =>
+  currency !== undefined && CURRENCIES.has(currency);
+
 /** New or used; half are within a factor of 1.5. null in a currency of which the worth isn't known. */
 export function usualPrice(
   lens: Lens,
@@ -111,7 +115,7 @@ export function usualPrice(
   basis: 'new' | 'used',
   currency: string | undefined,
 ): number | null {
-  if (currency === undefined || !CURRENCIES.has(currency)) return null;
+  if (!hasUsualPrices(currency)) return null;
   const { pupilMm, retrofocus, zoom, format } = buildOf(lens, diagonalMm);
   const price = 1.57 * pupilMm ** 1.69 * retrofocus ** 3 * zoom(2.05, -0.92) * format ** -0.55;
   return twoDigits(price * (basis === 'new' ? 1 : USED_SHARE), 50, 15_000);

@@ -38,7 +38,7 @@ export interface MissingKind {
   /** What the year has more with it than with the other kinds alone. */
   readonly adds: Worth;
   readonly pictures: readonly OfOuting[];
-  /** How short, how long and how slow it may be and still do the same, each alone; of marked figures. */
+  /** The least that it has to reach, and how slow it may be, to do the same: of marked figures. */
   readonly loosest: {
     readonly wideMm: number;
     readonly longMm: number;
@@ -172,27 +172,27 @@ const MARKED_F = [
   1.2, 1.4, 1.6, 1.8, 2, 2.2, 2.5, 2.8, 3.2, 3.5, 4, 4.5, 5, 5.6, 6.3, 7.1, 8, 9, 10, 11,
 ];
 
-/** Each figure alone, as far as it may go: what does with one figure does with all before it. */
+/** One figure after the other as far as it may go, the wide end first. */
 function loosestOf(lens: Lens, does: (change: Lens) => boolean): MissingKind['loosest'] {
   const { wideMm, longMm } = lens.focal;
-  const within = (mm: number) => mm > wideMm && mm < longMm;
-  const inside = MARKED_MM.filter(within);
-  const ranged = (wide: number, long: number): Lens => ({
+  const inside = MARKED_MM.filter((mm) => mm > wideMm && mm < longMm);
+  const slowest = lens.apertures.at(-1)!.fNumber;
+  const changed = (wide: number, long: number, fNumber: number): Lens => ({
     ...lens,
     focal: { wideMm: wide, longMm: long },
-    apertures: lens.apertures.map((p, i) => ({ ...p, focalMm: i === 0 ? wide : long })),
+    apertures: lens.apertures
+      .slice(0, wide < long ? 2 : 1)
+      .map((p, i) => ({ focalMm: i === 0 ? wide : long, fNumber: Math.max(p.fNumber, fNumber) })),
   });
-  const slowest = lens.apertures.at(-1)!.fNumber;
-  const slowed = (fNumber: number): Lens => ({
-    ...lens,
-    apertures: lens.apertures.map((p) => ({ ...p, fNumber: Math.max(p.fNumber, fNumber) })),
-  });
-  const longer = last([wideMm, ...inside], (mm) => does(ranged(mm, longMm)));
-  const shorter = last([longMm, ...inside.toReversed()], (mm) => does(ranged(wideMm, mm)));
+  const ends = wideMm < longMm ? [longMm] : [];
+  const wide = last([wideMm, ...inside, ...ends], (mm) => does(changed(mm, longMm, 0)));
+  const shorter = inside.filter((mm) => mm >= wide).toReversed();
+  const long = last([longMm, ...shorter], (mm) => does(changed(wide, mm, 0)));
+  const slower = MARKED_F.filter((f) => f > slowest);
   return {
-    wideMm: longer,
-    longMm: shorter,
-    fNumber: last([slowest, ...MARKED_F.filter((f) => f > slowest)], (f) => does(slowed(f))),
+    wideMm: wide,
+    longMm: long,
+    fNumber: last([slowest, ...slower], (f) => does(changed(wide, long, f))),
   };
 }
 

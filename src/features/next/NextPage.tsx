@@ -6,8 +6,10 @@ import { itemsOf } from '@/core/gear';
 import { useSelection } from '@/session';
 import { nextText } from '@/text';
 import { HelpLink } from '@/parts';
+import { Button } from '@/ui';
 import { BuyView } from './BuyView';
 import { CamerasNamed } from './CamerasNamed';
+import { MissingView } from './MissingView';
 import { OutingsAndTerms } from './OutingsAndTerms';
 import { RentView } from './RentView';
 import { SellView } from './SellView';
@@ -18,6 +20,7 @@ import { type NextWork, useNextWork } from './useNextWork';
 const t = nextText.page;
 
 const VIEWS = [
+  ['missing', t.missing, MissingView],
   ['step', t.step, StepView],
   ['buy', t.buy, BuyView],
   ['sell', t.sell, SellView],
@@ -32,6 +35,8 @@ const TAB =
 export function NextPage() {
   const work = useNextWork();
   const [view, setView] = useSelection('view');
+  // Without wishes there is nothing to compare, but something may be missing.
+  const first = hasNoWishes(work) ? 'missing' : 'step';
   return (
     <div className="space-y-4 pt-4">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6">
@@ -43,10 +48,7 @@ export function NextPage() {
       </div>
       <CamerasNamed work={work} />
       <OutingsAndTerms work={work} />
-      <Tabs.Root
-        value={view ?? 'step'}
-        onValueChange={(next) => setView(next === 'step' ? null : next)}
-      >
+      <Tabs.Root value={view ?? first} onValueChange={setView}>
         <Tabs.List aria-label={t.views} className="flex flex-wrap gap-1 border-b border-ink">
           {VIEWS.map(([key, name]) => (
             <Tabs.Trigger key={key} value={key} className={TAB}>
@@ -56,7 +58,11 @@ export function NextPage() {
         </Tabs.List>
         {VIEWS.map(([key, , View]) => (
           <Tabs.Content key={key} value={key} tabIndex={-1} className="pt-4">
-            {key !== 'sell' && hasNoWishes(work) ? <NothingWished /> : <View work={work} />}
+            {WISHES_ASKED.has(key) && hasNoWishes(work) ? (
+              <NothingWished onMissing={() => setView('missing')} />
+            ) : (
+              <View work={work} />
+            )}
           </Tabs.Content>
         ))}
       </Tabs.Root>
@@ -64,16 +70,22 @@ export function NextPage() {
   );
 }
 
+/** What has no answer without a wish. */
+const WISHES_ASKED: ReadonlySet<string> = new Set(['step', 'buy', 'swap', 'rent']);
+
 const hasNoWishes = ({ shelf }: NextWork) =>
   itemsOf(shelf).every((item) => item.ownership !== 'wished');
 
-function NothingWished() {
+function NothingWished({ onMissing }: { onMissing: () => void }) {
   return (
-    <p className="max-w-prose">
-      {t.nothingWished}{' '}
-      <Link href="/shelf" className="underline">
-        {t.toShelf}
-      </Link>
-    </p>
+    <div className="max-w-prose space-y-2">
+      <p>
+        {t.nothingWished}{' '}
+        <Link href="/shelf" className="underline">
+          {t.toShelf}
+        </Link>
+      </p>
+      <Button onClick={onMissing}>{t.seeMissing}</Button>
+    </div>
   );
 }

@@ -20,6 +20,7 @@ const NOUNS = {
   lensChange: { one: 'lens change', other: 'lens changes' },
   lensIs: { one: 'lens is', other: 'lenses are' },
   lensThatIs: { one: 'lens that is', other: 'lenses that are' },
+  missingKind: { one: 'missing kind', other: 'missing kinds' },
   moreMust: { one: 'more must', other: 'more musts' },
   mount: { one: 'mount', other: 'mounts' },
   mustCoveredOnce: {

@@ -21,6 +21,7 @@ export const nextText = {
     next: 'Next',
     intro: 'Where your next money does most, over all the outings you choose.',
     views: 'Questions about your gear',
+    missing: 'Missing',
     step: 'One step',
     buy: 'Buy',
     sell: 'Sell',
@@ -35,13 +36,60 @@ export const nextText = {
     outOfTime:
       'Time ran out before anything was found. Choose fewer outings, or fewer wished items.',
     nothingWished:
-      'Nothing on your shelf is marked as wished, so there is nothing to compare. Add what you are thinking of on Shelf and set it to Wished.',
+      'Nothing on your shelf is marked as wished, so there is nothing to compare. Add what you are thinking of on Shelf and set it to Wished, or see what is missing.',
+    seeMissing: 'See what is missing',
     toShelf: 'Go to Shelf',
     noOutings: 'Choose at least one outing.',
     camerasNamed: (outings: readonly string[]) =>
       `A new camera isn’t used on ${listOf(outings)}: every stretch there says which cameras each shooter has.`,
     nobodysGear:
       'Gear of an open outing that isn’t on your shelf counts too. Nothing is looked up: every price is your own.',
+  },
+  missing: {
+    title: 'Which kind of lens is missing?',
+    intro:
+      'Asked without your wishes: of all ranges and f-numbers that lenses are made with, the fewest kinds that get the most of your pictures, then the least demanding.',
+    all: 'Nothing is missing: your gear covers all of it.',
+    none: 'No kind of lens that is made would get more of these pictures. Lineup says for each lost picture what stands in its way.',
+    found: (kinds: readonly string[], worth: string) => `${listOf(kinds)}: ${worth}.`,
+    kind: (range: string, fNumbers: string, isMacro: boolean) =>
+      `${range} ${fNumbers}${isMacro ? ' macro' : ''}`,
+    aKind: (name: string) => `a ${name}`,
+    onMount: (mount: string) => `on ${mount}`,
+    pictures: (names: readonly string[], outing: string | null) =>
+      outing === null ? listOf(names) : `${outing}: ${listOf(names)}`,
+    enough: (range: string, isPrime: boolean, fNumber: string) =>
+      isPrime
+        ? `As long as it has ${range}, ${fNumber} is enough.`
+        : `As long as it reaches ${range}, ${fNumber} is enough.`,
+    slower: (fNumbers: string, names: readonly string[]) =>
+      `At ${fNumbers} it gets all of that but ${listOf(names)}.`,
+    usually: (price: string | null, weight: string) =>
+      price === null ? `Usually about ${weight}.` : `Usually about ${price} new and ${weight}.`,
+    wish: 'Wish for one',
+    wished: (name: string) => `${name} is on your shelf as a wish`,
+    wishedHow: (hasPrice: boolean) =>
+      hasPrice
+        ? 'Its price, weight and closest focus are what is usual. Put in the real ones once you know the lens.'
+        : 'Its weight and closest focus are what is usual. Put in the real ones, and a price, once you know the lens.',
+    undo: 'Undo',
+    entries: (count: number) => `${counted(count, 'lens')} in the open lens database would do`,
+    noEntries: 'No lens in the open lens database has this mount and would do.',
+    proven: (looked: number) =>
+      `Proven over ${looked} kinds that are made for your mounts: no fewer get as much, nor less demanding ones.`,
+    chart: (kinds: number) =>
+      `Your lenses and ${counted(kinds, 'missingKind')}, along focal length`,
+    axis: 'focal length for 36 × 24 mm',
+    yours: 'yours',
+    needed: 'missing, the part that is needed',
+    cameras: 'What a camera would add',
+    change: {
+      iso: (camera: string) => `One stop more ISO on ${camera}`,
+      stabiliser: (camera: string) => `A stabiliser of 5 stops in ${camera}`,
+      second: (camera: string) => `A second ${camera}`,
+    },
+    camerasNone:
+      'Neither a stop of ISO, nor a stabiliser, nor a second camera would get a picture more by itself.',
   },
   outings: {
     title: 'Outings and terms',
