@@ -5,6 +5,7 @@ import {
   buyingPath,
   buyOnce,
   fieldOf,
+  missing,
   type NextOpen,
   type NextQuestion,
   type NextRun,
@@ -79,7 +80,12 @@ export function benchNext(
     deadline: deadlineIn(60, now),
     progress: () => undefined,
   });
-  const measure = (name: string, what: string, work: () => { open: NextOpen | null } | null) => {
+  const measure = (
+    name: string,
+    what: string,
+    work: () => { open: NextOpen | null } | null,
+    over = '40 wished lenses, 10 outings of 20 pictures',
+  ) => {
     const times: number[] = [];
     let found = work();
     for (let i = 0; i < RUNS; i += 1) {
@@ -87,12 +93,18 @@ export function benchNext(
       found = work();
       times.push(now() - started);
     }
-    const note = `40 wished lenses, 10 outings of 20 pictures, ${what}; ${proof(found?.open)}`;
+    const note = `${over}, ${what}; ${proof(found?.open)}`;
     report(name, median(times), 'ms', RUNS, note);
   };
   measure('next.once', '3,000 to spend', () => buyOnce(field, 3000, run()));
   const terms = { stepBudget: 1000, steps: 4, saves: true };
   measure('next.path', '4 steps of 1,000', () => buyingPath(field, terms, run()));
+  measure(
+    'next.kinds',
+    'every kind that is made',
+    () => missing(yearOf(0, 1, 20), run()),
+    '1 outing of 20 pictures',
+  );
 }
 
 function proof(open: NextOpen | null | undefined): string {

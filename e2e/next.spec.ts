@@ -66,6 +66,25 @@ test('from the outings of a year to what to buy, sell, exchange and rent', async
   await expect(page.getByText('Over 2 outings, 13 times a year')).toBeVisible();
 });
 
+test('which kind of lens is missing, without a wish; a wish for one is then compared', async ({
+  page,
+}) => {
+  await choose(page);
+  await view(page, 'Missing');
+  const kinds = page.getByTestId('missing-kinds');
+  await expect(kinds).toBeVisible(LONG);
+  const first = kinds.getByRole('listitem').first();
+  await expect(first).toContainText('musts a year');
+  await expect(first).toContainText('Far wildlife: Deer at the wood’s edge');
+  await expect(first).toContainText(/As long as it (has|reaches) .+ is enough/);
+  await expect(page.getByTestId('missing-plot')).toBeVisible();
+  const name = await first.getByRole('heading').innerText();
+  await first.getByRole('button', { name: 'Wish for one' }).click();
+  await expect(page.getByText('is on your shelf as a wish')).toBeVisible();
+  await view(page, 'One step');
+  await expect(page.getByTestId('next-things').getByText(name)).toBeVisible(LONG);
+});
+
 test('work can be stopped and begun again, and other outings asked about', async ({ page }) => {
   await open(page, '/next');
   await page.getByRole('button', { name: 'Stop' }).click();
@@ -84,6 +103,7 @@ test.describe('on a phone, at night', () => {
     await choose(page);
     await expect(page.getByTestId('next-things')).toBeVisible(LONG);
     for (const [name, there] of [
+      ['Missing', 'missing-kinds'],
       ['One step', 'next-things'],
       ['Buy', 'staircase'],
       ['Sell', 'next-sell-things'],

@@ -81,18 +81,18 @@ export function MissingPlot({ work, kinds }: { work: NextWork; kinds: readonly M
         ))}
       </svg>
       <figcaption className="flex flex-wrap gap-x-6 text-[12px] text-soft">
-        <Key className="bg-ink-soft">{t.yours}</Key>
-        <Key className="bg-got">{t.needed}</Key>
+        <Key fill="var(--ink-soft)">{t.yours}</Key>
+        <Key fill="var(--got)">{t.needed}</Key>
         <span>{t.axis}</span>
       </figcaption>
     </figure>
   );
 }
 
-function Key({ className, children }: { className: string; children: string }) {
+function Key({ fill, children }: { fill: string; children: string }) {
   return (
     <span className="inline-flex items-center gap-1.5">
-      <span aria-hidden className={`inline-block h-1.5 w-4 ${className}`} />
+      <span aria-hidden className="inline-block h-1.5 w-4" style={{ background: fill }} />
       {children}
     </span>
   );

@@ -57,7 +57,7 @@ function Found({ work, found }: { work: NextWork; found: Missing }) {
       <p role="status" className="max-w-prose font-semibold">
         {kinds.length > 0
           ? t.found(
-              kinds.map(({ lens }) => t.aKind(kindName(lens))),
+              kinds.map(({ lens }) => kindName(lens)),
               worthText(adds, work.year),
             )
           : isAll
@@ -86,11 +86,13 @@ function Kind({ work, kind }: { work: NextWork; kind: MissingKind }) {
   const named = useNames(work);
   return (
     <li className="border-l-2 border-got pl-3">
-      <h3 className="flex flex-wrap items-baseline gap-x-2">
-        <strong className="font-semibold">{kindName(lens)}</strong>
+      <div className="flex flex-wrap items-baseline gap-x-2">
+        <h3 className="text-lg">{kindName(lens)}</h3>
         <span className="text-soft">{t.onMount(lens.mount)}</span>
-        <span>{worthText({ ...adds, items: 0, weightG: 0 }, work.year)}</span>
-      </h3>
+        <strong className="font-semibold">
+          {worthText({ ...adds, items: 0, weightG: 0 }, work.year)}
+        </strong>
+      </div>
       <ul className="max-w-prose">
         {kind.pictures.map((of) => (
           <li key={of.outing}>{named(of)}</li>
@@ -170,7 +172,7 @@ function Entries({ kind: { lens, loosest } }: { kind: MissingKind }) {
     });
     // Without a network, or without the database, there is nothing to list, and nothing to say.
     fetch(`/api/lenses?${asked}`, { signal: stop.signal })
-      .then((response) => (response.ok ? response.json() : null))
+      .then((response) => (response.status === 200 ? response.json() : null))
       .then(
         (answer: { lenses: readonly DatabaseLens[] } | null) => setFound(answer?.lenses ?? null),
         () => undefined,

@@ -51,10 +51,10 @@ export const nextText = {
       'Asked without your wishes: of all ranges and f-numbers that lenses are made with, the fewest kinds that get the most of your pictures, then the least demanding.',
     all: 'Nothing is missing: your gear covers all of it.',
     none: 'No kind of lens that is made would get more of these pictures. Lineup says for each lost picture what stands in its way.',
-    found: (kinds: readonly string[], worth: string) => `${listOf(kinds)}: ${worth}.`,
+    found: (kinds: readonly string[], worth: string) =>
+      `${listOf(kinds)} ${kinds.length === 1 ? 'is' : 'are'} missing: ${worth}.`,
     kind: (range: string, fNumbers: string, isMacro: boolean) =>
       `${range} ${fNumbers}${isMacro ? ' macro' : ''}`,
-    aKind: (name: string) => `a ${name}`,
     onMount: (mount: string) => `on ${mount}`,
     pictures: (names: readonly string[], outing: string | null) =>
       outing === null ? listOf(names) : `${outing}: ${listOf(names)}`,

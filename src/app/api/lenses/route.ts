@@ -14,7 +14,7 @@ const asked = z.object({
 
 /**
  * What the open lens database on this machine has for `q`, or for a `mount` from `wideMm` to `longMm` at
- * `fNumber`; 404 with how to get it where it is not here.
+ * `fNumber`; where it is not here, 404 with how to get it, or nothing for a lens that nobody asked to see.
  */
 export async function GET(request: Request) {
   const given = new URL(request.url).searchParams;
@@ -23,6 +23,7 @@ export async function GET(request: Request) {
     ? lensLookup().satisfying(by.data)
     : lensLookup().search(given.get('q') ?? ''));
   if (found) return Response.json(found, { headers: { 'cache-control': 'no-store' } });
+  if (by.success) return new Response(null, { status: 204 });
   const error = { code: 'no-database', folder: USUAL_FOLDER, variable: FOLDER_VARIABLE };
   return Response.json({ error }, { status: 404 });
 }
