@@ -9,6 +9,7 @@ import {
   personFrame,
   someLimits,
 } from '../../../tests/support/gear';
+import { numbers } from '../../../tests/support/numbers';
 import { aPhoto } from '../../../tests/support/photos';
 import { lensId, type Shelf } from '@/core/gear';
 import {
@@ -16,6 +17,7 @@ import {
   lensKey,
   logBuilder,
   type LogMarks,
+  nameAt,
   NO_MARKS,
   type Photo,
   seenOf,
@@ -96,3 +98,229 @@ test('a lens that comes no nearer than a tenth of life size is not behind a clos
     });
   expect([by(1), by(0.1)]).toEqual(['near', 'off']);
 });
+
+/** What a photographer does: how high the thing is, from where, how large, in what light; how often. */
+interface Habit {
+  readonly id: string;
+  readonly heightM: number;
+  readonly fromM: number;
+  readonly toM: number;
+  readonly fill: readonly [number, number];
+  readonly ev: number;
+  readonly upright: boolean;
+  readonly stretch: 'day' | 'night';
+  readonly bursts: number;
+  /** What the plan counted on, percent. */
+  readonly expected: number;
+}
+
+const WEDDING: readonly Habit[] = [
+  {
+    id: 'vows',
+    heightM: 1.8,
+    fromM: 8,
+    toM: 12,
+    fill: [0.5, 0.9],
+    ev: 6,
+    upright: true,
+    stretch: 'day',
+    bursts: 60,
+    expected: 5,
+  },
+  {
+    id: 'rings',
+    heightM: 0.05,
+    fromM: 0.5,
+    toM: 0.6,
+    fill: [0.3, 0.8],
+    ev: 6,
+    upright: false,
+    stretch: 'day',
+    bursts: 12,
+    expected: 20,
+  },
+  {
+    id: 'group',
+    heightM: 2.6,
+    fromM: 6,
+    toM: 9,
+    fill: [0.5, 0.8],
+    ev: 12,
+    upright: false,
+    stretch: 'day',
+    bursts: 25,
+    expected: 30,
+  },
+  {
+    id: 'hall',
+    heightM: 9,
+    fromM: 12,
+    toM: 20,
+    fill: [0.6, 0.95],
+    ev: 6,
+    upright: false,
+    stretch: 'day',
+    bursts: 15,
+    expected: 30,
+  },
+  {
+    id: 'dance',
+    heightM: 1.8,
+    fromM: 3,
+    toM: 6,
+    fill: [0.5, 0.9],
+    ev: 3,
+    upright: false,
+    stretch: 'night',
+    bursts: 80,
+    expected: 10,
+  },
+  {
+    id: 'cake',
+    heightM: 0.5,
+    fromM: 1,
+    toM: 1.5,
+    fill: [0.5, 0.9],
+    ev: 3,
+    upright: true,
+    stretch: 'night',
+    bursts: 10,
+    expected: 5,
+  },
+];
+const WILDLIFE: readonly Habit[] = [
+  {
+    id: 'deer',
+    heightM: 1.4,
+    fromM: 60,
+    toM: 120,
+    fill: [0.3, 0.6],
+    ev: 8,
+    upright: false,
+    stretch: 'day',
+    bursts: 70,
+    expected: 10,
+  },
+  {
+    id: 'bird',
+    heightM: 0.3,
+    fromM: 12,
+    toM: 25,
+    fill: [0.25, 0.6],
+    ev: 13,
+    upright: false,
+    stretch: 'day',
+    bursts: 40,
+    expected: 40,
+  },
+  {
+    id: 'wood',
+    heightM: 20,
+    fromM: 40,
+    toM: 60,
+    fill: [0.6, 0.95],
+    ev: 13,
+    upright: true,
+    stretch: 'day',
+    bursts: 9,
+    expected: 20,
+  },
+  {
+    id: 'moth',
+    heightM: 0.04,
+    fromM: 0.4,
+    toM: 0.5,
+    fill: [0.3, 0.7],
+    ev: 4,
+    upright: false,
+    stretch: 'night',
+    bursts: 20,
+    expected: 20,
+  },
+  {
+    id: 'camp',
+    heightM: 2,
+    fromM: 5,
+    toM: 8,
+    fill: [0.3, 0.5],
+    ev: 4,
+    upright: false,
+    stretch: 'night',
+    bursts: 12,
+    expected: 10,
+  },
+];
+const STARTS = { day: Date.UTC(2027, 5, 12, 10), night: Date.UTC(2027, 5, 12, 21) };
+const HOUR_MS = 3_600_000;
+
+/** Photographs of a day, by a thin lens, with the meter up to a stop off. */
+function dayOf(habits: readonly Habit[], seed: number) {
+  const next = numbers(seed);
+  const between = (low: number, high: number) => low + (high - low) * next();
+  return habits.flatMap((habit) =>
+    Array.from({ length: habit.bursts }, (_, i) => {
+      const side = habit.upright ? 36 : 24;
+      const distance = between(habit.fromM, habit.toM);
+      const m = (between(...habit.fill) * side) / (1000 * habit.heightM);
+      const focalMm = (1000 * distance) / (2 + m + 1 / m);
+      const ev = habit.ev + between(-0.5, 0.5) + between(-0.5, 0.5);
+      const timeS = 1 / 200;
+      const photo = aPhoto(`${habit.id}-${i}`, {
+        ...base,
+        equivalentMm: focalMm,
+        focalMm,
+        orientation: habit.upright ? 6 : 1,
+        takenMs: STARTS[habit.stretch] + between(0, HOUR_MS),
+        fNumber: 4,
+        timeS,
+        // EV at ISO 100 is log2(N² / t) less the stops of ISO.
+        iso: 100 * 2 ** (Math.log2(16 / timeS) - ev),
+      });
+      return { photo, meant: habit.id };
+    }),
+  );
+}
+
+test.each([
+  ['a wedding', WEDDING],
+  ['two days of wildlife', WILDLIFE],
+])(
+  '%s: 97 in 100 are given to what was meant, though the plan expected other shares',
+  (_, habits) => {
+    const stretches = (['day', 'night'] as const).map((id) =>
+      aStretch(id, {
+        day: '2027-06-12',
+        fromTime: id === 'day' ? '10:00' : '21:00',
+        toTime: id === 'day' ? '11:00' : '22:00',
+      }),
+    );
+    const frames = habits.map((h) => {
+      const frame = personFrame(h.id, h.fromM, h.toM, 'free', {
+        want: 'want',
+        sharePercent: h.expected,
+        stretchIds: [stretchId.parse(h.stretch)],
+      });
+      const orientation = h.upright ? 'portrait' : 'landscape';
+      const fill = { min: h.fill[0], max: h.fill[1] };
+      return {
+        ...frame,
+        need: { ...frame.need, heightM: h.heightM, fill, orientation },
+        light: { ...frame.light, source: { kind: 'ev', ev100: h.ev } },
+      };
+    });
+    let [right, count] = [0, 0];
+    for (let seed = 1; seed <= 5; seed += 1) {
+      const day = dayOf(habits, 1000 * seed);
+      const builder = logBuilder();
+      for (const { photo } of day) builder.add(photo);
+      const seen = seenOf(builder.log(), shelf, marks);
+      const meant = new Map(day.map(({ photo, meant: id }) => [photo.name, id]));
+      const wanted = wantedOf(frames as never, { stretches, limits: someLimits() });
+      for (const { photo, frameId } of assignPhotos(seen, select(seen.log), wanted, marks)) {
+        count += 1;
+        if (meant.get(nameAt(seen.log, photo)) === frameId) right += 1;
+      }
+    }
+    expect(right / count).toBeGreaterThan(0.97);
+  },
+);

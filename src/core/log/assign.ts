@@ -85,7 +85,9 @@ export function assignPhotos(
   marks: LogMarks,
 ): Assigned[] {
   const bursts = burstsOf(seen, which);
-  let priors = priorsOf(wanted.frames);
+  // All alike at first: what was expected of a day is no evidence of what was photographed.
+  const alike = 1 / Math.max(1, wanted.frames.length);
+  let priors = new Map(wanted.frames.map((f) => [f.id, alike]));
   let assigned: Assigned[] = [];
   // What was really made most is likelier for the rest as well: shares are learnt from the photographs.
   for (let round = 0; round < ROUNDS; round += 1) {
@@ -99,7 +101,7 @@ export function assignPhotos(
 /** Rounds after which shares no longer move much. */
 const ROUNDS = 3;
 
-/** Half what was expected, half what was found. */
+/** Half what was taken for likely before, half what was found. */
 function learntPriors(
   priors: ReadonlyMap<FrameId, number>,
   assigned: readonly Assigned[],
@@ -215,19 +217,6 @@ function candidatesOf(
   );
 }
 
-/** Shares expected where they are stated; the others share what is left. */
-function priorsOf(frames: readonly Frame[]): Map<FrameId, number> {
-  const stated = frames.reduce((sum, f) => sum + (f.sharePercent ?? 0), 0);
-  const unstated = frames.filter((f) => f.sharePercent === null);
-  const rest = Math.max(0.2, 1 - stated / 100);
-  const each = (f: Frame) =>
-    f.sharePercent === null
-      ? (f.want === 'bonus' ? BONUS_SHARE : 1) * (rest / Math.max(1, unstated.length))
-      : f.sharePercent / 100;
-  return new Map(frames.map((f) => [f.id, Math.max(each(f), LEAST_PRIOR)]));
-}
-/** A bonus is taken so much seldomer than what was counted on. */
-const BONUS_SHARE = 0.2;
 const LEAST_PRIOR = 0.002;
 
 /** For a frame on a sensor, the focal lengths that frame it; worked out once. */
