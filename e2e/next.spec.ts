@@ -9,8 +9,10 @@ const LONG = { timeout: 90_000 };
 /** The demo once a year, and twelve days of far wildlife. */
 async function choose(page: Page) {
   await open(page, '/next');
+  // In sight at once; how often is said under the terms.
+  await page.getByRole('button', { name: '+ Far wildlife' }).click();
+  await expect(page.getByTestId('next-outings')).toContainText('Far wildlife (once a year)');
   await page.getByText('Outings and terms').click();
-  await page.getByRole('checkbox', { name: 'Far wildlife' }).check();
   await page.getByRole('textbox', { name: 'Times a year: Far wildlife' }).fill('12');
   await expect(page.getByText('Over 2 outings, 13 times a year')).toBeVisible();
   await page.getByText('Outings and terms').click();

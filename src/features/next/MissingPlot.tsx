@@ -40,46 +40,53 @@ export function MissingPlot({ work, kinds }: { work: NextWork; kinds: readonly M
   const marks = MARKS.filter((mm) => mm >= least / 1.1 && mm <= most * 1.1);
   const height = TOP + (own.length + kinds.length) * ROW + 12;
   return (
-    <figure className="max-w-4xl">
-      <svg
-        viewBox={`0 0 ${WIDTH} ${height}`}
-        role="img"
+    <figure className="max-w-4xl min-w-0">
+      <div
+        className="overflow-x-auto"
+        tabIndex={0}
+        role="region"
         aria-label={t.chart(kinds.length)}
-        className="w-full border border-hair bg-sheet"
-        data-testid="missing-plot"
       >
-        <AcrossMarks
-          marks={marks.map((mm) => ({ value: mm, label: digits(mm, 0), at: x(mm) }))}
-          y={16}
-        />
-        {marks.map((mm) => (
-          <path
-            key={mm}
-            d={`M${x(mm)} ${TOP - 8}V${height}`}
-            stroke="var(--hair)"
-            strokeWidth={0.5}
+        <svg
+          viewBox={`0 0 ${WIDTH} ${height}`}
+          role="img"
+          aria-label={t.chart(kinds.length)}
+          className="w-full min-w-[560px] border border-hair bg-sheet"
+          data-testid="missing-plot"
+        >
+          <AcrossMarks
+            marks={marks.map((mm) => ({ value: mm, label: digits(mm, 0), at: x(mm) }))}
+            y={16}
           />
-        ))}
-        {own.map(({ lens, wideMm, longMm }, i) => (
-          <Band
-            key={lens.id}
-            y={TOP + (i + 0.5) * ROW}
-            from={x(wideMm * crop(lens))}
-            to={x(longMm * crop(lens))}
-            label={name(lens.id)}
-          />
-        ))}
-        {kinds.map(({ lens, loosest }, i) => (
-          <Band
-            key={lens.id}
-            y={TOP + (own.length + i + 0.5) * ROW}
-            from={x(lens.focal.wideMm * crop(lens))}
-            to={x(lens.focal.longMm * crop(lens))}
-            needed={[x(loosest.wideMm * crop(lens)), x(loosest.longMm * crop(lens))]}
-            label={kindName(lens)}
-          />
-        ))}
-      </svg>
+          {marks.map((mm) => (
+            <path
+              key={mm}
+              d={`M${x(mm)} ${TOP - 8}V${height}`}
+              stroke="var(--hair)"
+              strokeWidth={0.5}
+            />
+          ))}
+          {own.map(({ lens, wideMm, longMm }, i) => (
+            <Band
+              key={lens.id}
+              y={TOP + (i + 0.5) * ROW}
+              from={x(wideMm * crop(lens))}
+              to={x(longMm * crop(lens))}
+              label={name(lens.id)}
+            />
+          ))}
+          {kinds.map(({ lens, loosest }, i) => (
+            <Band
+              key={lens.id}
+              y={TOP + (own.length + i + 0.5) * ROW}
+              from={x(lens.focal.wideMm * crop(lens))}
+              to={x(lens.focal.longMm * crop(lens))}
+              needed={[x(loosest.wideMm * crop(lens)), x(loosest.longMm * crop(lens))]}
+              label={kindName(lens)}
+            />
+          ))}
+        </svg>
+      </div>
       <figcaption className="flex flex-wrap gap-x-6 text-[12px] text-soft">
         <Key fill="var(--ink-soft)">{t.yours}</Key>
         <Key fill="var(--got)">{t.needed}</Key>

@@ -66,14 +66,14 @@ function Found({ work, found }: { work: NextWork; found: Missing }) {
       </p>
       {!isAll && <p className="max-w-prose text-soft">{t.intro}</p>}
       {kinds.length > 0 && (
-        <>
-          <MissingPlot work={work} kinds={kinds} />
+        <div className="grid gap-x-10 gap-y-4 lg:grid-cols-2">
           <ol className="space-y-4" data-testid="missing-kinds">
             {kinds.map((kind) => (
               <Kind key={kind.lens.id} work={work} kind={kind} />
             ))}
           </ol>
-        </>
+          <MissingPlot work={work} kinds={kinds} />
+        </div>
       )}
       {!isAll && <Proof open={found.open} proven={t.proven(found.looked)} work={work} />}
       {!isAll && <Cameras work={work} cameras={cameras} />}

@@ -10,7 +10,7 @@ import { Button } from '@/ui';
 import { BuyView } from './BuyView';
 import { CamerasNamed } from './CamerasNamed';
 import { MissingView } from './MissingView';
-import { OutingsAndTerms } from './OutingsAndTerms';
+import { OutingsAndTerms, OutingsInSight } from './OutingsAndTerms';
 import { RentView } from './RentView';
 import { SellView } from './SellView';
 import { StepView } from './StepView';
@@ -47,6 +47,7 @@ export function NextPage() {
         <p className="text-soft">{t.over(work.names.length, work.year.all)}</p>
       </div>
       <CamerasNamed work={work} />
+      <OutingsInSight work={work} />
       <OutingsAndTerms work={work} />
       <Tabs.Root value={view ?? first} onValueChange={setView}>
         <Tabs.List aria-label={t.views} className="flex flex-wrap gap-1 border-b border-ink">

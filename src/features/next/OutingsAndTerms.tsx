@@ -47,6 +47,35 @@ export function OutingsAndTerms({ work }: { work: NextWork }) {
   );
 }
 
+/** Over what a purchase counts, and what else one may photograph in a year, each added by a press. */
+export function OutingsInSight({ work }: { work: NextWork }) {
+  const { choices, choose, names } = work;
+  const chosen = choices.filter((c) => c.timesAYear !== null);
+  const others = choices.filter((c) => c.timesAYear === null);
+  if (others.length === 0 || names.length >= MOST_NEXT_OUTINGS) return null;
+  return (
+    <div className="space-y-1" data-testid="next-outings">
+      <p>
+        {t.countsOver(chosen.map((c) => t.often(c.name, c.timesAYear ?? 1)))}{' '}
+        <span className="text-soft">{t.alsoYours}</span>
+      </p>
+      <ul className="flex flex-wrap gap-1.5">
+        {others.map((c) => (
+          <li key={`${c.of} ${c.key}`}>
+            <button
+              type="button"
+              className="min-h-7 border border-edge px-2 text-[13px] hover:bg-chosen"
+              onClick={() => choose(c, 1)}
+            >
+              {t.add(c.name)}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
 function Choices({
   work: { choose, names },
   of,
@@ -60,7 +89,7 @@ function Choices({
   return (
     <fieldset className="min-w-0">
       <legend className="text-[12px] text-soft">{of === 'saved' ? t.saved : t.planned}</legend>
-      <ul className={of === 'starter' ? 'max-h-80 overflow-y-auto' : ''}>
+      <ul>
         {choices.map((c) => (
           <li key={c.key} className="flex items-center justify-between gap-3">
             <Tick

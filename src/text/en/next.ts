@@ -95,6 +95,13 @@ export const nextText = {
     title: 'Outings and terms',
     saved: 'Your outings',
     planned: 'Planned, from a starter brief',
+    countsOver: (outings: readonly string[]) =>
+      outings.length === 0
+        ? 'No outing counts yet.'
+        : `What you buy counts over ${listOf(outings)}.`,
+    often: (name: string, aYear: number) => `${name} (${times(aYear)})`,
+    alsoYours: 'What else do you photograph in a year?',
+    add: (name: string) => `+ ${name}`,
     timesOf: (name: string) => `Times a year: ${name}`,
     include: (name: string) => `Include ${name}`,
     isOpen: 'open now',
