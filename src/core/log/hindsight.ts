@@ -35,7 +35,7 @@ export interface Hindsight {
   readonly unknown: number;
   /** Photographs that nothing to choose from would have made. */
   readonly unmade: number;
-  /** One point for each number of pieces that makes more than the one before. */
+  /** One point for each count of pieces that makes more than the one before. */
   readonly points: readonly HindsightPoint[];
   /** Of all there is to choose from, what only this lens would have made. */
   readonly onlyBy: readonly { readonly itemId: string; readonly count: number }[];
@@ -118,8 +118,8 @@ function waysOf(
 }
 
 /**
- * For each number of lenses, the most of these photographs that so many would have made: a covering
- * model that is solved to its proven end, or said to be cut.
+ * For each count of lenses and what stands behind them, as the person counts, the most of these photographs
+ * that no more would have made: a covering model that is solved to its proven end, or said to be cut.
  *
  * @param leftS seconds left for all of it
  */
@@ -174,15 +174,14 @@ function pointsOf(solver: MipSolver, posed: Posed, leftS: () => number): Hindsig
   // Among choices that make as many, the lighter one, and of those the owned one, by the order of ids.
   const weights = tieCosts(posed, model.columnCount, groups.length);
   const points: HindsightPoint[] = [];
-  const most = Math.ceil(pieces.reduce((sum, p) => sum + p, 0));
-  for (let k = 1; k <= most; k += 1) {
+  for (const most of countsOf(pieces)) {
     const session = solver.open({
       ...model,
       rows: [
         ...model.rows,
         {
           lower: -Infinity,
-          upper: k,
+          upper: most + COUNT_TOLERANCE,
           columns: items.map((_, i) => groups.length + i),
           coefficients: [...pieces],
         },
@@ -216,6 +215,26 @@ function pointsOf(solver: MipSolver, posed: Posed, leftS: () => number): Hindsig
     }
   }
   return points;
+}
+
+/** Two counts of pieces that differ by less are one. */
+const COUNT_TOLERANCE = 1e-6;
+/** Counts asked about, before they are asked in quarters. */
+const MOST_COUNTS = 400;
+
+/** What some of the items can count together, upwards from what counts least. */
+function countsOf(pieces: readonly number[]): readonly number[] {
+  const exact = (count: number) => Math.round(count / COUNT_TOLERANCE) * COUNT_TOLERANCE;
+  let counts = new Set([0]);
+  for (const p of pieces)
+    if (counts.size <= MOST_COUNTS)
+      counts = new Set([...counts, ...[...counts].map((count) => exact(count + p))]);
+  const all = pieces.reduce((sum, p) => sum + p, 0);
+  const asked =
+    counts.size <= MOST_COUNTS
+      ? [...counts]
+      : Array.from({ length: Math.ceil(4 * all) }, (_, i) => (i + 1) / 4);
+  return asked.filter((count) => count > 0).sort((a, b) => a - b);
 }
 
 /** How many photographs a set of items makes. */
