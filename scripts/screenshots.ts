@@ -59,10 +59,6 @@ try {
     await log.waitForTimeout(2500);
     await log.screenshot({ path: `docs/screenshots/${name}.png` });
   }
-  await log.setViewportSize(PHONE);
-  await log.getByRole('tab', { name: 'Used' }).click();
-  await log.waitForTimeout(1500);
-  await log.screenshot({ path: 'docs/screenshots/log-phone.png' });
   const next = await open('/next');
   await next.getByText('Outings and terms').click();
   for (const [name, times] of [
@@ -75,6 +71,9 @@ try {
   await next.getByText('Outings and terms').click();
   await next.getByTestId('next-things').waitFor({ timeout: 60_000 });
   await next.screenshot({ path: 'docs/screenshots/next.png' });
+  await next.getByRole('tab', { name: 'Missing' }).click();
+  await next.getByTestId('missing-kinds').waitFor({ timeout: 60_000 });
+  await next.screenshot({ path: 'docs/screenshots/next-missing.png' });
   await next.getByRole('tab', { name: 'Buy' }).click();
   await next.getByLabel('To spend at once').fill('8000');
   await next.getByLabel('To spend at each step').fill('2000');
@@ -88,7 +87,8 @@ try {
   await beside.screenshot({ path: 'docs/screenshots/styles.png' });
   const earlier = await open('/brief');
   await earlier.getByRole('button', { name: 'Delete Moon over the bridge' }).click();
-  await earlier.getByText('Saved here').waitFor();
+  // Until it is stored: "Saved here" stands there before, too.
+  await earlier.waitForTimeout(2500);
   await earlier.goto(`http://localhost:${PORT}/versions`);
   await earlier.getByTestId('answer').waitFor();
   await earlier.getByRole('button', { name: 'View' }).click();

@@ -10,7 +10,7 @@ import { readOuting, Refused } from './readOuting';
 
 const t = hostText.next;
 
-const ASKS = ['step', 'buy', 'sell', 'swap', 'rent'] as const;
+const ASKS = ['missing', 'step', 'buy', 'sell', 'swap', 'rent'] as const;
 type Ask = (typeof ASKS)[number];
 /** For each question, s. */
 const USUAL_TIME_S = 60;
@@ -60,7 +60,8 @@ async function answer(question: NextQuestion, ask: Ask, asked: Terms): Promise<u
   const path = { stepBudget, steps, saves };
   if (ask === 'buy') return answerNext<'buy'>(question, { kind: 'buy', budget, path }, seconds);
   if (ask === 'swap') return answerNext<'swap'>(question, { kind: 'swap', money }, seconds);
-  if (ask !== 'rent') return answerNext<'step' | 'sell'>(question, { kind: ask }, seconds);
+  if (ask !== 'rent')
+    return answerNext<'missing' | 'step' | 'sell'>(question, { kind: ask }, seconds);
   return asked.rent === null ? null : rentOf(question, asked.rent, asked);
 }
 

@@ -201,3 +201,28 @@ test('of two that would have made as much, at the same weight, the owned one is 
     expect(points.map((p) => p.itemIds)).toEqual([[owned]]);
   }
 });
+
+test('a converter that counts half is asked about between one lens and two', async () => {
+  const shelf = aShelf(
+    [aLens('tele', 100, 100, 2.8), aLens('wide', 20, 20, 2.8)],
+    [aConverter('c', 1.4, ['tele'])],
+    [aBody()],
+  );
+  const some = (count: number, equivalentMm: number) =>
+    Array.from({ length: count }, (_, i) => aPhoto(`${equivalentMm}-${i}`, { equivalentMm }));
+  const seen = seenOf(logOf([...some(10, 100), ...some(3, 140), ...some(5, 20)]), shelf, NO_MARKS);
+  const rules = { ...RULES, maxCrop: 1 };
+  const found = hindsight(
+    await loadHighsSolver(),
+    seen,
+    select(seen.log),
+    { shelf, rules, ...PIECES },
+    () => 60,
+  );
+  expect(found.points.map((p) => [p.pieces, p.made])).toEqual([
+    [1, 10],
+    [1.5, 13],
+    [2, 15],
+    [2.5, 18],
+  ]);
+});

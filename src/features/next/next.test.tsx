@@ -191,6 +191,18 @@ describe('buying', () => {
     expect(rows[1]).toHaveTextContent('50 % of the wanted pictures; 2.5 items to carry on average');
   });
 
+  it('says what is covered once that is asked for twice', () => {
+    const half = { ...YEAR, year: { ...NONE, musts: 8, once: 4, sharePercent: 200 } };
+    mockFound.answer = answer(['k-135'], path(['k-135', null]), half);
+    const { steps, ...rest } = (mockFound.answer as Buying).path!;
+    const then = steps.map((s, i) => (i === 0 ? { ...s, with: half } : s));
+    mockFound.answer = { ...(mockFound.answer as Buying), path: { ...rest, steps: then } };
+    render(<BuyView work={workWith()} />);
+    expect(screen.getByTestId('buy-path')).toHaveTextContent(
+      /8 of \d+ musts a year, 4 of them once instead of twice/,
+    );
+  });
+
   it('says that there is nothing to buy where nothing is missing, and else that nothing adds', () => {
     const work = workWith();
     const frames = work.question!.outings[0]!.question.frames;

@@ -19,13 +19,13 @@ export function wantsPercent({ year: of }: Pick<NextWork, 'year'>, { year }: Yea
 export function coversText(work: NextWork, worth: YearWorth): string {
   const { got, carrying, weighing } = nextText.worth;
   const wants = formatPercent(wantsPercent(work, worth));
-  const { musts, items, weightG } = worth.year;
+  const { musts, once, items, weightG } = worth.year;
   const said = {
     money: [],
     items: [carrying(counted(items / work.year.all, 'item'))],
     weight: [weighing(formatWeight(weightG / work.year.all))],
   }[work.settings.after];
-  return [got(musts, mustsOf(work), wants), ...said].join('; ');
+  return [got(musts, mustsOf(work), once, wants), ...said].join('; ');
 }
 
 /** Whether every picture of the year is got, so that nothing that is bought could add one. */

@@ -132,8 +132,12 @@ export const nextText = {
     carrying: (itemsOnAverage: string) => `${itemsOnAverage} to carry on average`,
     weighing: (weightOnAverage: string) => `${weightOnAverage} on average`,
     all: 'Nothing to buy: your gear covers all of it.',
-    got: (musts: number, mustsOf: number, wants: string) =>
-      `${digits(musts, 1)} of ${digits(mustsOf, 1)} musts a year, ${wants} of the wanted pictures`,
+    got: (musts: number, mustsOf: number, onlyOnce: number, wants: string) =>
+      [
+        `${digits(musts, 1)} of ${digits(mustsOf, 1)} musts a year`,
+        ...(onlyOnce > 1e-6 ? [`${digits(onlyOnce, 1)} of them once instead of twice`] : []),
+        `${wants} of the wanted pictures`,
+      ].join(', '),
     unproven: 'Best found so far: time ran out.',
   },
   money: {
