@@ -40,9 +40,9 @@ test('gives no more than one page, and says how many there are', async () => {
 
 test('gives the lenses of a mount that reach so far and are as fast', async () => {
   const lookup = createLensLookup(folder);
-  const asked = { mount: 'alder a', wideMm: 85, longMm: 85, fNumber: 2.8 };
+  const asked = { mount: 'alder a', wideMm: 85, longMm: 85, fNumberWide: 2.8, fNumberLong: 2.8 };
   expect((await lookup.satisfying(asked))?.lenses.map((l) => l.model)).toEqual(['Nova 85mm f/2.8']);
-  for (const change of [{ mount: 'Alder' }, { longMm: 90 }, { wideMm: 84 }, { fNumber: 2.5 }])
+  for (const change of [{ mount: 'Alder' }, { longMm: 90 }, { wideMm: 84 }, { fNumberLong: 2.5 }])
     expect((await lookup.satisfying({ ...asked, ...change }))?.lenses).toEqual([]);
 });
 

@@ -34,8 +34,9 @@ export interface LensAsked {
   readonly mount: string;
   readonly wideMm: number;
   readonly longMm: number;
-  /** Widest f-number over all of that range, at the most. */
-  readonly fNumber: number;
+  /** Widest f-numbers at the two ends of that range, at the most. */
+  readonly fNumberWide: number;
+  readonly fNumberLong: number;
 }
 
 interface Index {
@@ -104,8 +105,11 @@ function searchIn({ lenses, cameras }: Index, text: string): DatabaseMatches {
   };
 }
 
+/** Between two marks an f-number is an estimate: a tenth of a stop is the same. */
+const SAME_FAST = 2 ** 0.05;
+
 function satisfyingIn({ lenses, cameras }: Index, asked: LensAsked): DatabaseMatches {
-  const { mount, wideMm, longMm, fNumber } = asked;
+  const { mount, wideMm, longMm, fNumberWide, fNumberLong } = asked;
   const found = lenses
     .map(([, lens]) => lens)
     .filter(
@@ -114,7 +118,8 @@ function satisfyingIn({ lenses, cameras }: Index, asked: LensAsked): DatabaseMat
         mounts.some((m) => plain(m) === plain(mount)) &&
         focal.wideMm <= wideMm &&
         focal.longMm >= longMm &&
-        widestFNumber(apertures, longMm) <= fNumber,
+        widestFNumber(apertures, wideMm) <= fNumberWide * SAME_FAST &&
+        widestFNumber(apertures, longMm) <= fNumberLong * SAME_FAST,
     )
     .sort((a, b) => a.focal.longMm / a.focal.wideMm - b.focal.longMm / b.focal.wideMm);
   return {

@@ -26,7 +26,7 @@ interface Look {
  * is looked at with a worse way than that answer's, and the next cheapest is tried.
  *
  * @param pictures what comes first, each as small as those before allow
- * @param costs what comes then: first the money, last what tells sets apart
+ * @param costs what comes then, the money among it, each as small as those before allow
  */
 export function cheapestAsGood(
   { field, joint, answer, run }: Look,

@@ -69,10 +69,42 @@ describe('kinds that are missing', () => {
     const [tele] = found.kinds;
     expect(tele!.pictures).toEqual([{ outing: 0, frameIds: ['far', 'dance'] }]);
     expect(tele!.adds).toMatchObject({ musts: 1, sharePercent: 100 });
-    expect(tele!.loosest).toEqual({ wideMm: 100, longMm: 200, fNumber: 2.8 });
+    expect(tele!.loosest).toEqual({
+      wideMm: 100,
+      longMm: 200,
+      fNumberWide: 2.8,
+      fNumberLong: 2.8,
+    });
     expect(tele!.slower!.lens.apertures[0]!.fNumber).toBe(4);
     expect(tele!.slower!.lacks).toEqual([{ outing: 0, frameIds: ['dance'] }]);
     expect(found.cameras).toEqual([]);
+  });
+
+  it('may be slower at one end, and lack least made a little slower', async () => {
+    // EV 5 at 1/125 s and ISO 6400 asks for f/4.05; the superzoom is f/3.5 to 6.3.
+    const dim = { ...DIM, source: { kind: 'ev', ev100: 5 } };
+    const small = { widthMm: 23.6, heightMm: 15.7, pixelsWide: 6000, pixelsHigh: 4000 };
+    const asked24 = asked(
+      // On 36 × 24 mm: 20 and 300 mm there.
+      [focalFrame('wide', 30.6, 30.6, 'free', { light: dim }), focalFrame('far', 457, 457, 'free')],
+      [],
+      { sensor: small },
+    );
+    const [zoom] = (await missing(asked24, await run()))!.kinds;
+    expect(zoom!.lens.focal).toEqual({ wideMm: 18, longMm: 300 });
+    const { wideMm, longMm, fNumberWide, fNumberLong } = zoom!.loosest;
+    expect([wideMm, longMm]).toEqual([20, 300]);
+    // No one f-number does that the lens itself doesn't have at both ends.
+    expect(fNumberWide).toBeLessThan(4.05);
+    expect(fNumberLong).toBeCloseTo(6.3, 6);
+    // f/1.2 for one, f/1.4 for another, anything for the third: f/1.4 lacks less than f/1.8.
+    const at = (ev100: number) => ({ light: { ...DIM, source: { kind: 'ev', ev100 } } });
+    const by = (id: string, ev100: number) => focalFrame(id, 50, 50, 'free', at(ev100));
+    const fast = asked([by('a', 1.6), by('b', 2), by('c', 12)], [], {});
+    const [prime] = (await missing(fast, await run()))!.kinds;
+    expect(prime!.lens.apertures[0]!.fNumber).toBe(1.2);
+    expect(prime!.slower!.lens.apertures[0]!.fNumber).toBe(1.4);
+    expect(prime!.slower!.lacks).toEqual([{ outing: 0, frameIds: ['a'] }]);
   });
 
   it('are none where nothing is lost, whatever is wished', async () => {

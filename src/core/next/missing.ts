@@ -9,6 +9,7 @@ import {
   type Lens,
   mapShelf,
   slowerThan,
+  widestFNumber,
 } from '@/core/gear';
 import {
   answersOf,
@@ -42,7 +43,8 @@ export interface MissingKind {
   readonly loosest: {
     readonly wideMm: number;
     readonly longMm: number;
-    readonly fNumber: number;
+    readonly fNumberWide: number;
+    readonly fNumberLong: number;
   };
   /** The same range as it is made slower, and what that does not get. */
   readonly slower: {
@@ -145,7 +147,7 @@ function kindOf(kind: KindOfLens, { owned, kinds, answers, all, after, run }: As
   const [slower] = slowerThan(kind, kinds)
     .map((one) => ({ one, then: answers.with(new Set([...others, one.lens.id])) }))
     .filter(({ then }) => isLess(without, then))
-    .sort((a, b) => inOrder(rankOf(b.then.year), rankOf(a.then.year)));
+    .sort((a, b) => inOrder(rankOf(a.then.year), rankOf(b.then.year)));
   const rest = kinds.filter((k) => others.has(k.lens.id)).map((k) => k.lens);
   const does = (change: Lens): boolean => {
     const field = fieldWith(owned, [...rest, change]);
@@ -172,29 +174,35 @@ const MARKED_F = [
   1.2, 1.4, 1.6, 1.8, 2, 2.2, 2.5, 2.8, 3.2, 3.5, 4, 4.5, 5, 5.6, 6.3, 7.1, 8, 9, 10, 11,
 ];
 
-/** One figure after the other as far as it may go, the wide end first. */
+/** One figure after the other as far as it may go: the wide end, the long end, then how slow all of it. */
 function loosestOf(lens: Lens, does: (change: Lens) => boolean): MissingKind['loosest'] {
   const { wideMm, longMm } = lens.focal;
   const inside = MARKED_MM.filter((mm) => mm > wideMm && mm < longMm);
-  const slowest = lens.apertures.at(-1)!.fNumber;
-  const changed = (wide: number, long: number, fNumber: number): Lens => ({
+  const changed = (wide: number, long: number, fNumbers = fastOf(lens, wide, long)): Lens => ({
     ...lens,
     focal: { wideMm: wide, longMm: long },
-    apertures: lens.apertures
-      .slice(0, wide < long ? 2 : 1)
-      .map((p, i) => ({ focalMm: i === 0 ? wide : long, fNumber: Math.max(p.fNumber, fNumber) })),
+    apertures: [wide, long]
+      .map((focalMm, i) => ({ focalMm, fNumber: fNumbers[i]! }))
+      .slice(0, wide < long ? 2 : 1),
   });
   const ends = wideMm < longMm ? [longMm] : [];
-  const wide = last([wideMm, ...inside, ...ends], (mm) => does(changed(mm, longMm, 0)));
+  const wide = last([wideMm, ...inside, ...ends], (mm) => does(changed(mm, longMm)));
   const shorter = inside.filter((mm) => mm >= wide).toReversed();
-  const long = last([longMm, ...shorter], (mm) => does(changed(wide, mm, 0)));
-  const slower = MARKED_F.filter((f) => f > slowest);
-  return {
-    wideMm: wide,
-    longMm: long,
-    fNumber: last([slowest, ...slower], (f) => does(changed(wide, long, f))),
-  };
+  const long = last([longMm, ...shorter], (mm) => does(changed(wide, mm)));
+  // As fast everywhere as it is at its fastest does what it does; it may be slower than that everywhere.
+  const [fNumberWide, fNumberLong] = fastOf(lens, wide, long);
+  const slower = MARKED_F.filter((f) => f > fNumberWide);
+  const even = last([fNumberWide, ...slower], (f) => does(changed(wide, long, [f, f])));
+  return even >= fNumberLong
+    ? { wideMm: wide, longMm: long, fNumberWide: even, fNumberLong: even }
+    : { wideMm: wide, longMm: long, fNumberWide, fNumberLong };
 }
+
+/** Its widest f-numbers at two focal lengths. */
+const fastOf = ({ apertures }: Lens, wide: number, long: number): readonly [number, number] => [
+  widestFNumber(apertures, wide),
+  widestFNumber(apertures, long),
+];
 
 /** The last of some steps that holds, where the first does and all before one that does. */
 function last(steps: readonly number[], holds: (step: number) => boolean): number {

@@ -8,7 +8,6 @@ import type { DatabaseLens } from '@/document/formats';
 import { useEditGear, useHistory, useKnownGear } from '@/session';
 import { Button, notify } from '@/ui';
 import {
-  formatFNumber,
   formatFNumbers,
   formatFocalRange,
   formatMoney,
@@ -102,7 +101,7 @@ function Kind({ work, kind }: { work: NextWork; kind: MissingKind }) {
         {t.enough(
           formatFocalRange(loosest.wideMm, loosest.longMm),
           loosest.wideMm === loosest.longMm,
-          formatFNumber(loosest.fNumber),
+          formatFNumbers(loosest.fNumberWide, loosest.fNumberLong),
         )}{' '}
         {slower &&
           t.slower(formatFNumbers(...apertureEnds(slower.lens.apertures)), slower.lacks.map(named))}
@@ -160,7 +159,7 @@ function Wish({ work, lens }: { work: NextWork; lens: Lens }) {
 /** Lenses of the open database that would do, where it lies on the machine that serves. */
 function Entries({ kind: { lens, loosest } }: { kind: MissingKind }) {
   const { mount } = lens;
-  const { wideMm, longMm, fNumber } = loosest;
+  const { wideMm, longMm, fNumberWide, fNumberLong } = loosest;
   const [found, setFound] = useState<readonly DatabaseLens[] | null>(null);
   useEffect(() => {
     const stop = new AbortController();
@@ -168,7 +167,8 @@ function Entries({ kind: { lens, loosest } }: { kind: MissingKind }) {
       mount,
       wideMm: String(wideMm),
       longMm: String(longMm),
-      fNumber: String(fNumber),
+      fNumberWide: String(fNumberWide),
+      fNumberLong: String(fNumberLong),
     });
     // Without a network, or without the database, there is nothing to list, and nothing to say.
     fetch(`/api/lenses?${asked}`, { signal: stop.signal })
@@ -178,7 +178,7 @@ function Entries({ kind: { lens, loosest } }: { kind: MissingKind }) {
         () => undefined,
       );
     return () => stop.abort();
-  }, [mount, wideMm, longMm, fNumber]);
+  }, [mount, wideMm, longMm, fNumberWide, fNumberLong]);
   if (found === null || found.length === 0) return null;
   return (
     <details>

@@ -9,12 +9,13 @@ const asked = z.object({
   mount: z.string().min(1).max(60),
   wideMm: positive,
   longMm: positive,
-  fNumber: positive,
+  fNumberWide: positive,
+  fNumberLong: positive,
 });
 
 /**
- * What the open lens database on this machine has for `q`, or for a `mount` from `wideMm` to `longMm` at
- * `fNumber`; where it is not here, 404 with how to get it, or nothing for a lens that nobody asked to see.
+ * What the open lens database on this machine has for `q`, or for a `mount` from `wideMm` to `longMm`, at
+ * `fNumberWide` and `fNumberLong`; where it is not here, 404 with how to get it, or nothing for a lens that nobody asked to see.
  */
 export async function GET(request: Request) {
   const given = new URL(request.url).searchParams;
