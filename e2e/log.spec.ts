@@ -18,6 +18,11 @@ test('from a card to what was used, against the plan, in hindsight, and pictures
   await expect(page.getByText('634 photographs, 12')).toBeVisible();
   const lenses = page.getByRole('region', { name: 'By lens' });
   await expect(lenses.getByRole('row', { name: /^16–55 mm f\/2\.8 49 %/ })).toBeVisible();
+  // It opens on the outing by itself; the other views wait until they are told.
+  await view(page, 'Against the plan');
+  await expect(page.getByLabel('Look at')).toHaveValue('outing');
+  await view(page, 'Used');
+  await expect(page.getByLabel('Look at')).toHaveValue('all');
   await ofOuting(page);
   await expect(page.getByRole('table', { name: 'By stretch' })).toBeVisible();
 
@@ -37,6 +42,8 @@ test('from a card to what was used, against the plan, in hindsight, and pictures
   // One that is none of the pictures is said to be one, and counts there.
   const hall = against.getByRole('row', { name: /Boathouse, whole hall/ });
   await expect(hall).toContainText('18');
+  const something = page.getByRole('listitem').filter({ hasText: 'RIV_0101.JPG' });
+  for (const told of ['°', 'mm · f/', ' · EV']) await expect(something).toContainText(told);
   await page.getByLabel('RIV_0101.JPG is').selectOption('Boathouse, whole hall');
   await expect(hall).toContainText('19');
 

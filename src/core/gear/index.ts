@@ -73,6 +73,7 @@ export {
   ITEM_KINDS,
   ITEM_SCHEMAS,
   itemsOf,
+  lensesFirst,
   type ItemKind,
   type Mount,
   mount,

@@ -96,6 +96,12 @@ export function itemsOf(s: Shelf) {
   return [...s.bodies, ...itemsWithoutBodies(s)];
 }
 
+/** Items as they are named together: lenses first, then what stands behind them, an adapter last. */
+export function lensesFirst(shelf: Shelf, ids: readonly string[]): string[] {
+  const place = new Map<string, number>(itemsOf(shelf).map(({ id }, i) => [id, i]));
+  return [...ids].sort((a, b) => (place.get(a) ?? 0) - (place.get(b) ?? 0));
+}
+
 /** Everything on the shelf that may be chosen: lenses and what stands behind them. */
 export function itemsWithoutBodies(s: Shelf) {
   return [...s.lenses, ...s.converters, ...s.tubes, ...s.adapters];

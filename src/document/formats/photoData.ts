@@ -317,7 +317,9 @@ function flashOf(values: Values): boolean | null {
 const FAR_AWAY = 0xffffffff;
 
 function subjectOf(value: unknown): number | null {
-  if (Array.isArray(value) && value[0] === FAR_AWAY) return Infinity;
+  // Some write 1/0 for it.
+  if (Array.isArray(value) && (value[0] === FAR_AWAY || (value[0] > 0 && value[1] === 0)))
+    return Infinity;
   const distance = asNumber(value);
   return distance !== null && distance > 0 ? distance : null;
 }
@@ -326,7 +328,10 @@ function subjectOf(value: unknown): number | null {
 const ISO_OVERFLOW = 65_535;
 
 function isoOf(values: Values): number | null {
-  const iso = positive(values, 'iso');
+  // Where a camera writes two, the first is what it was set to; it is no fraction of them.
+  const stated = values.get(TAGS.iso);
+  const set = asNumber(Array.isArray(stated) ? (stated as unknown[])[0] : stated);
+  const iso = set !== null && set > 0 ? set : null;
   if (iso !== null && iso < ISO_OVERFLOW) return iso;
   return (
     positive(values, 'isoSpeed') ??

@@ -141,13 +141,21 @@ function clockOf(row: Row): Pick<Photo, 'takenMs' | 'zoneMin'> {
   return { takenMs: whole + ms, zoneMin: zoneMinutes(zone) };
 }
 
-/** A figure above zero, whatever unit stands behind it: 70.0 mm, 1/640, 12.5 m, 12.5. */
+/** A figure above zero, whatever unit stands behind it: 70.0 mm, 24,5 mm, 12,800, 1/640, 12.5. */
 function figure(row: Row, column: Column): number | null {
-  const fraction = /^(\d+(?:\.\d+)?)\/(\d+(?:\.\d+)?)$/.exec(cell(row, column));
+  const text = withPoint(cell(row, column));
+  const fraction = /^(\d+(?:\.\d+)?)\/(\d+(?:\.\d+)?)$/.exec(text);
   const value = fraction
     ? Number(fraction[1]) / Number(fraction[2])
-    : Number(/^\d+(?:\.\d+)?(?:e[+-]?\d+)?/i.exec(cell(row, column))?.[0] ?? NaN);
+    : Number(/^\d+(?:\.\d+)?(?:e[+-]?\d+)?/i.exec(text)?.[0] ?? NaN);
   return Number.isFinite(value) && value > 0 ? value : null;
+}
+
+/** A comma before three digits parts thousands; before one or two it stands for the point. */
+function withPoint(text: string): string {
+  return text
+    .replace(/^\d{1,3}(?:,\d{3})+(?!\d)/, (thousands) => thousands.replaceAll(',', ''))
+    .replace(/^(\d+),(\d{1,2})(?!\d)/, '$1.$2');
 }
 
 /** 70-300mm f/4.5-5.6, 50mm f/1.8, or 70 300 4.5 5.6; what isn't known is written `?` or `undef`. */

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import piexif from 'piexifjs';
 import {
   type AgainstPlan,
   againstPlan,
@@ -234,4 +235,23 @@ test('figures that no photograph has, and texts without end, are not taken from 
   expect([a!.fNumber, a!.iso, a!.focalMm, a!.body.model.length]).toEqual([null, null, null, 120]);
   expect([b!.fNumber, b!.iso, b!.focalMm]).toEqual([0.95, 3_276_800, 1200]);
   expect(b!.lens.specification).toBeNull();
+});
+
+test.each([
+  ['24,5 mm', 24.5],
+  ['24,50', 24.5],
+  ['24.5 mm', 24.5],
+  ['1,200 mm', 1200],
+  ['1,200.5', 1200.5],
+])('a focal length in a table may have a comma: %s', (FocalLength, mm) => {
+  const read = readPhotoTable(JSON.stringify([{ SourceFile: 'a.jpg', FocalLength }]));
+  expect(read.code === 'read' && read.photos[0]!.focalMm).toBe(mm);
+});
+
+test('of two figures for ISO the first counts, and a distance over nothing is far away', () => {
+  const grey = String.fromCharCode(...simulatedCard(demo).files[0]!.bytes);
+  const exif = piexif.dump({ Exif: { 0x8827: [200, 400], 0x9206: [1, 0] } as never });
+  const bytes = Uint8Array.from(piexif.insert(exif, grey), (byte) => byte.charCodeAt(0));
+  const came = readPhoto({ folder: '', name: 'a.jpg', head: bytes.buffer, sidecar: null });
+  expect(came.kind === 'photo' && [came.photo.iso, came.photo.subjectM]).toEqual([200, Infinity]);
 });

@@ -1,6 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
+import { lensesFirst } from '@/core/gear';
 import type {
   Difference,
   IfBreaks,
@@ -88,7 +89,8 @@ function Found({ alternatives, result }: { alternatives: Alternatives; result: L
       </Figure>
     );
   };
-  const names = (ids: readonly string[]) => plainList(ids.map(name)) || t.nothing;
+  const names = (ids: readonly string[]) =>
+    plainList(lensesFirst(file.shelf, ids).map(name)) || t.nothing;
   return (
     <div className="space-y-5" data-testid="rivals">
       {!alternatives.complete && <p>{t.timeRanOutThisIs}</p>}

@@ -2,6 +2,7 @@
 
 import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
+import { lensesFirst } from '@/core/gear';
 import type { TradePoint } from '@/core/lineup';
 import { useFile } from '@/session';
 import {
@@ -167,7 +168,9 @@ function PointTable({
                   {formatPercent(p.wantsPercent)}
                 </Figure>
               </td>
-              <td className="py-1 pr-4">{plainList(p.pieceIds.map(name))}</td>
+              <td className="py-1 pr-4">
+                {plainList(lensesFirst(file.shelf, p.pieceIds).map(name))}
+              </td>
               <td className="py-1 pr-4 text-[13px] text-soft">
                 {i > 0 && stepText(points[i - 1]!, p, name, currency)}
               </td>

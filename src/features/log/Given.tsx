@@ -2,10 +2,19 @@
 
 import { useState } from 'react';
 import type { FrameId } from '@/core/brief';
-import { identityAt, nameAt, numberAt } from '@/core/log';
+import { evAt, identityAt, type Log, nameAt, numberAt } from '@/core/log';
+import { angleOfViewDeg, FULL_FRAME } from '@/core/optics';
 import { useFile, usePhotographs } from '@/session';
 import { Button } from '@/ui';
-import { formatFNumber, formatMm, formatMoment, formatShutter, logText } from '@/text';
+import {
+  formatAngle,
+  formatEv,
+  formatFNumber,
+  formatMm,
+  formatMoment,
+  formatShutter,
+  logText,
+} from '@/text';
 import type { LogWork } from './useLogWork';
 
 const t = logText.against;
@@ -40,7 +49,8 @@ export function Given({
             <li key={i} className="flex flex-wrap items-center gap-x-3 border-b border-hair py-0.5">
               <span className="w-28">{file}</span>
               <span className="w-28 text-soft">{momentOf(log.takenMs[i] ?? NaN)}</span>
-              <span className="w-44 text-soft">{exposureOf(log, i)}</span>
+              <span className="w-20 text-soft">{angleText(log, i)}</span>
+              <span className="w-60 text-soft">{exposureOf(log, i)}</span>
               <label className="flex items-center gap-1">
                 <span className="sr-only">{t.belongsTo(file)}</span>
                 <select
@@ -74,7 +84,15 @@ function momentOf(ms: number): string {
   return Number.isNaN(ms) ? '' : formatMoment(ms);
 }
 
-function exposureOf(log: Parameters<typeof numberAt>[0], i: number): string {
+/** What the photograph takes in across its diagonal, as Reach's axis says it. */
+function angleText(log: Log, i: number): string {
+  const equivalentMm = numberAt(log, 'equivalentMm', i);
+  return equivalentMm !== null && equivalentMm > 0
+    ? formatAngle(angleOfViewDeg(equivalentMm, FULL_FRAME))
+    : '';
+}
+
+function exposureOf(log: Log, i: number): string {
   const [focal, fNumber, time] = (['focalMm', 'fNumber', 'timeS'] as const).map((column) =>
     numberAt(log, column, i),
   );
@@ -82,6 +100,7 @@ function exposureOf(log: Parameters<typeof numberAt>[0], i: number): string {
     focal == null ? '' : formatMm(focal),
     fNumber == null ? '' : formatFNumber(fNumber),
     time == null ? '' : formatShutter(time),
+    Number.isNaN(evAt(log, i)) ? '' : formatEv(evAt(log, i)),
   ]
     .filter((part) => part !== '')
     .join(' · ');

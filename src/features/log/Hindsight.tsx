@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback, useState } from 'react';
+import { lensesFirst } from '@/core/gear';
 import { fewestFor, type Hindsight as Found, type HindsightPoint } from '@/core/log';
 import { useFile, useKnownGear, usePhotographs } from '@/session';
 import { Choice, SelectField } from '@/ui';
@@ -74,7 +75,11 @@ function Points({ found, percent }: { found: Found; percent: number }) {
       <p role="status" className="max-w-prose font-semibold">
         {enough === null
           ? t.notEnough(percent)
-          : t.enough(enough.itemIds.map(name), (100 * enough.made) / Math.max(1, judged), judged)}
+          : t.enough(
+              lensesFirst(shelf, enough.itemIds).map(name),
+              (100 * enough.made) / Math.max(1, judged),
+              judged,
+            )}
       </p>
       <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.points}>
         <table className="w-full border-collapse" data-testid="hindsight">
@@ -96,7 +101,7 @@ function Points({ found, percent }: { found: Found; percent: number }) {
             {found.points.map((p) => (
               <PointRow
                 key={p.pieces}
-                point={p}
+                point={{ ...p, itemIds: lensesFirst(shelf, p.itemIds) }}
                 judged={judged}
                 isEnough={p === enough}
                 name={name}

@@ -17,6 +17,9 @@ import type { LogOuting, LogView } from '@/workers/logClient';
 /** Which photographs are looked at. */
 export type Of = 'all' | 'outing' | 'genre';
 
+/** Views that hold photographs against the outing that is open. */
+const AGAINST_OUTING: ReadonlySet<string | null> = new Set(['against', 'frames']);
+
 /** What the views of the log are made with: the photographs looked at, the gear, the outing. */
 export interface LogWork {
   readonly keeper: PhotographKeeper;
@@ -37,17 +40,23 @@ export interface LogWork {
 
 export function useLogWork(keeper: PhotographKeeper): LogWork {
   const { outing, frames, stretches, limits } = useFile();
-  const { marks } = usePhotographs(keeper);
+  const { log, marks } = usePhotographs(keeper);
   const { result } = useAnswer();
   const shelf = useKnownGear();
   const [chosen, choose] = useSelection('of');
   const [kept, setKept] = useSelection('rated');
+  const [shownView] = useSelection('view');
   const span = useMemo(() => outingSpan(outing, stretches), [outing, stretches]);
   const spansAlike = useSpansAlike(span);
+  const hasOwn = useMemo(() => span !== null && isAnyWithin(log.takenMs, span), [log, span]);
+  // Against an outing its own photographs are looked at, unless others are chosen.
+  const isOwn = AGAINST_OUTING.has(shownView) && (hasOwn || shownView === 'against');
+  const usual: Of = isOwn ? 'outing' : 'all';
+  const wanted = chosen ?? usual;
   const of: Of =
-    chosen === 'outing' && span !== null
+    wanted === 'outing' && span !== null
       ? 'outing'
-      : chosen === 'genre' && spansAlike.length > 1
+      : wanted === 'genre' && spansAlike.length > 1
         ? 'genre'
         : 'all';
   const keptOnly = kept !== null;
@@ -80,7 +89,7 @@ export function useLogWork(keeper: PhotographKeeper): LogWork {
     outing: about,
     of,
     ofOuting: of === 'outing',
-    setOf: (next) => choose(next === 'all' ? null : next),
+    setOf: (next) => choose(next === usual ? null : next),
     alike: spansAlike.length,
     keptOnly,
     setKeptOnly: (next) => setKept(next ? 'yes' : null),
@@ -89,6 +98,11 @@ export function useLogWork(keeper: PhotographKeeper): LogWork {
 }
 
 type Span = readonly [number, number];
+
+function isAnyWithin(takenMs: Float64Array, [from, to]: Span): boolean {
+  for (const ms of takenMs) if (ms >= from && ms <= to) return true;
+  return false;
+}
 
 /** The days of the outings of one kind, the open one's first. */
 function useSpansAlike(own: Span | null): readonly Span[] {

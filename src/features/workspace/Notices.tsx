@@ -2,9 +2,17 @@
 
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
+import { usePathname } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
 import type { KeeperNews } from '@/document/live';
-import { download, downloadOuting, useFileNow, useSession, useSessionState } from '@/session';
+import {
+  download,
+  downloadOuting,
+  useFileNow,
+  useHistory,
+  useSession,
+  useSessionState,
+} from '@/session';
 import { Button } from '@/ui';
 import { asideText, listOf, workspaceText } from '@/text';
 
@@ -19,11 +27,15 @@ export function Notices() {
   const firstVisit = useSessionState((s) => s.firstVisit);
   const touring = useSessionState((s) => s.touring);
   const [starting, setStarting] = useState(false);
+  const { canUndo } = useHistory();
+  const pathname = usePathname();
+  // On the page that a visit begins with, until something is done there.
+  const isArriving = firstVisit && !touring && !canUndo && pathname === '/brief';
   return (
     <>
       {touring && <Tour onStart={() => setStarting(true)} />}
       {starting && <FirstOuting open onOpenChange={setStarting} />}
-      {firstVisit && !touring && <ThreeWays onStart={() => setStarting(true)} />}
+      {isArriving && <ThreeWays onStart={() => setStarting(true)} />}
       <Unsaved />
       <News />
       <SetAside />
