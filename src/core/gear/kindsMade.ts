@@ -1,3 +1,4 @@
+import { sideMm } from '@/core/optics';
 import type { Body } from './body';
 import { ITEM_FIGURES, LENS_FIGURES, unknownOf } from './figures';
 import { type Lens, lensId } from './lens';
@@ -175,7 +176,7 @@ export function kindsMade(bodies: readonly Body[]): KindOfLens[] {
   const mounts = [...new Set(bodies.map(({ mount }) => mount))].sort();
   return mounts.flatMap((mount, at) => {
     const diagonals = bodies.flatMap(({ mount: m, sensor }) =>
-      m === mount ? [Math.hypot(sensor.widthMm, sensor.heightMm)] : [],
+      m === mount ? [sideMm(sensor, 'diagonal')] : [],
     );
     return [...new Set(diagonals.map(formatOf))].flatMap((format) => {
       const own = diagonals.filter((mm) => formatOf(mm) === format);
@@ -244,7 +245,7 @@ function kind(
   return { lens: { ...lens, priceNew: price }, usualPrice: price };
 }
 
-/** The same range on the same mount made with another f-number, slower first. */
+/** The same range on the same mount as it is made slower. */
 export function slowerThan(
   { lens }: KindOfLens,
   all: readonly KindOfLens[],

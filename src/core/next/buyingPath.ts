@@ -56,20 +56,14 @@ export function buyingPath(field: NextField, terms: PathTerms, run: NextRun): Bu
   const { stepBudget, steps } = terms;
   const open = buyable(field.wished, stepBudget);
   const answers = answersOf(field, run);
-  const had = hadNow(field);
   const joint = jointOf(field, {
     open,
     steps,
-    now: answers.with(had),
+    now: answers.with(hadNow(field)),
     rows: (have) => pathRows(have, open, terms),
   });
   const solution = cheapestAsGood(
-    {
-      field,
-      joint,
-      answer: (bought) => answers.with(new Set([...had, ...bought])),
-      run: withShare(run, SOLVING),
-    },
+    { field, joint, answers, run: withShare(run, SOLVING) },
     pictureGoals(field, joint, field.question.after),
     priceGoals(joint, open),
   );

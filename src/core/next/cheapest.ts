@@ -1,5 +1,5 @@
 import { AIM_TOLERANCE, type MipRow } from '@/core/lineup';
-import type { NextRun, YearWorth } from './answering';
+import { hadNow, type NextAnswers, type NextRun, type YearWorth } from './answering';
 import type { Had, NextField } from './field';
 import { jointConstant, jointCosts, type JointModel, partConstant, partCosts } from './joint';
 import type { NextAfter } from './question';
@@ -12,8 +12,7 @@ const MOST_ANSWERED = 12;
 interface Look {
   readonly field: NextField;
   readonly joint: JointModel;
-  /** What each outing comes to, with so many of the open things had. */
-  readonly answer: (had: Had) => YearWorth;
+  readonly answers: Pick<NextAnswers, 'with'>;
   readonly run: Pick<NextRun, 'solver' | 'deadline'>;
 }
 
@@ -29,10 +28,13 @@ interface Look {
  * @param costs what comes then, the money among it, each as small as those before allow
  */
 export function cheapestAsGood(
-  { field, joint, answer, run }: Look,
+  { field, joint, answers, run }: Look,
   pictures: readonly Goal[],
   costs: readonly Goal[],
 ): Solution | 'impossible' | 'out-of-time' {
+  // What is owned and not asked about stays.
+  const stays = [...hadNow(field)].filter((id) => !joint.have[0]!.has(id));
+  const answer = (had: Had) => answers.with(new Set([...stays, ...had]));
   const found = solveGoals(run, joint, [...pictures, ...costs]);
   if (typeof found === 'string' || found.open) return found;
   const had = hadIn(joint, found);

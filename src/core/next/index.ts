@@ -31,4 +31,4 @@ export { type Selling, selling, type Unneeded } from './sell';
 export type { GoalName, NextOpen } from './solving';
 export { type NextThing, type OneStep, oneStep, withChanges } from './step';
 export { type Exchange, type Swapping, swapping, type System } from './swap';
-export type { OutingWorth, Worth } from './worth';
+export { difference, type OutingWorth, type Worth } from './worth';

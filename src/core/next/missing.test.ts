@@ -1,3 +1,4 @@
+import { endlessRun } from '../../../tests/support/nextRun';
 import { numbers } from '../../../tests/support/numbers';
 import {
   aBody,
@@ -9,16 +10,7 @@ import {
 } from '../../../tests/support/gear';
 import { DEFAULT_PACKING, type Frame } from '@/core/brief';
 import { type Body, kindsMade, type Lens } from '@/core/gear';
-import { deadlineIn } from '@/core/lineup';
 import { missing, type NextQuestion } from '@/core/next';
-import { loadHighsSolver } from '@/solver';
-
-const run = async () => ({
-  solver: await loadHighsSolver(),
-  deadline: deadlineIn(Infinity, () => 0),
-  now: () => 0,
-  progress: () => undefined,
-});
 
 function asked(
   frames: readonly Frame[],
@@ -61,7 +53,7 @@ describe('kinds that are missing', () => {
   const standard = aLens('standard', 24, 70, 4);
 
   it('are named by what they add, how loose they may be, and what a slower one lacks', async () => {
-    const found = (await missing(asked(frames, [standard]), await run()))!;
+    const found = (await missing(asked(frames, [standard]), await endlessRun()))!;
     expect(found.open).toBeNull();
     expect(found.kinds.map(({ lens }) => [lens.focal, lens.apertures[0]!.fNumber])).toEqual([
       [{ wideMm: 70, longMm: 200 }, 2.8],
@@ -90,7 +82,7 @@ describe('kinds that are missing', () => {
       [],
       { sensor: small },
     );
-    const [zoom] = (await missing(asked24, await run()))!.kinds;
+    const [zoom] = (await missing(asked24, await endlessRun()))!.kinds;
     expect(zoom!.lens.focal).toEqual({ wideMm: 18, longMm: 300 });
     const { wideMm, longMm, fNumberWide, fNumberLong } = zoom!.loosest;
     expect([wideMm, longMm]).toEqual([20, 300]);
@@ -101,7 +93,7 @@ describe('kinds that are missing', () => {
     const at = (ev100: number) => ({ light: { ...DIM, source: { kind: 'ev', ev100 } } });
     const by = (id: string, ev100: number) => focalFrame(id, 50, 50, 'free', at(ev100));
     const fast = asked([by('a', 1.6), by('b', 2), by('c', 12)], [], {});
-    const [prime] = (await missing(fast, await run()))!.kinds;
+    const [prime] = (await missing(fast, await endlessRun()))!.kinds;
     expect(prime!.lens.apertures[0]!.fNumber).toBe(1.2);
     expect(prime!.slower!.lens.apertures[0]!.fNumber).toBe(1.4);
     expect(prime!.slower!.lacks).toEqual([{ outing: 0, frameIds: ['a'] }]);
@@ -110,14 +102,16 @@ describe('kinds that are missing', () => {
   it('are none where nothing is lost, whatever is wished', async () => {
     const long = aLens('long', 70, 200, 2.8, { ownership: 'wished', priceNew: 1 });
     expect(
-      (await missing(asked(frames.slice(0, 1), [standard, long]), await run()))!,
+      (await missing(asked(frames.slice(0, 1), [standard, long]), await endlessRun()))!,
     ).toMatchObject({
       kinds: [],
       cameras: [],
       open: null,
     });
     // What is wished is not had.
-    expect((await missing(asked(frames, [standard, long]), await run()))!.kinds).toHaveLength(1);
+    expect(
+      (await missing(asked(frames, [standard, long]), await endlessRun()))!.kinds,
+    ).toHaveLength(1);
   });
 
   it('are for the mounts of the cameras there, and reach their sensors', () => {
@@ -150,7 +144,9 @@ describe('kinds that are missing', () => {
 
   it('a stop of ISO, a stabiliser or a second camera adds what it adds', async () => {
     const of = async (frame: Frame, lenses: readonly Lens[], body: Partial<Body> = {}) =>
-      (await missing(asked([frame], lenses, body), await run()))!.cameras.map((c) => c.change);
+      (await missing(asked([frame], lenses, body), await endlessRun()))!.cameras.map(
+        (c) => c.change,
+      );
     const tele = aLens('tele', 70, 200, 4);
     expect(await of(frames[2]!, [tele])).toEqual(['iso']);
     expect(await of(frames[2]!, [tele], { isoCeiling: 3200 })).toEqual([]);
@@ -205,7 +201,7 @@ describe.each(Array.from({ length: 40 }, (_, i) => i))('of all that are made (%i
       count += 1;
     }
     const least = Math.min(...sets.flatMap(([mask, price]) => (mask === all ? [price] : [])));
-    const found = (await missing(asked(frames, [owned]), await run()))!;
+    const found = (await missing(asked(frames, [owned]), await endlessRun()))!;
     expect(found.open).toBeNull();
     const got = found.kinds.reduce((mask, { lens }) => mask | covers(lens), had);
     expect([got, found.kinds.length]).toEqual([all, count]);

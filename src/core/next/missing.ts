@@ -98,12 +98,7 @@ export function missing(question: NextQuestion, run: NextRun): Missing | null {
   const joint = jointOf(field, { open: field.wished, now: before });
   const price = new Map<string, number>(kinds.map((k) => [k.lens.id, k.usualPrice]));
   const solution = cheapestAsGood(
-    {
-      field,
-      joint,
-      answer: (bought) => answers.with(new Set([...had, ...bought])),
-      run: withShare(run, SOLVING),
-    },
+    { field, joint, answers, run: withShare(run, SOLVING) },
     pictureGoals(field, joint, 'money'),
     [
       haveGoal(joint, 'things', () => 1),

@@ -1,3 +1,4 @@
+import { endlessRun } from '../../../tests/support/nextRun';
 import {
   bitsOf,
   draw,
@@ -12,30 +13,11 @@ import {
   showsAsMuch,
 } from '../../../tests/support/everySet';
 import { runsOf } from '../../../tests/support/runs';
-import { loadHighsSolver } from '@/solver';
-import { deadlineIn } from '@/core/lineup';
-import {
-  buyingPath,
-  buyOnce,
-  fieldOf,
-  type NextRun,
-  oneStep,
-  selling,
-  swapping,
-} from '@/core/next';
+import { buyingPath, buyOnce, fieldOf, oneStep, selling, swapping } from '@/core/next';
 
 /** Every question on random shelves against every set of things: 300 in the long run, else 100. */
 const SEEDS = Array.from({ length: runsOf(300) }, (_, i) => i);
 const BUDGET = 900;
-
-async function run(): Promise<NextRun> {
-  return {
-    solver: await loadHighsSolver(),
-    deadline: deadlineIn(Infinity, () => 0),
-    now: () => 0,
-    progress: () => undefined,
-  };
-}
 
 const posed = (seed: number) => {
   const drawing = draw(seed);
@@ -69,7 +51,7 @@ describe('what to buy, against every set', () => {
           ? []
           : [{ value: [...gained(owned | bought), price], shown: judge.shown(owned | bought) }];
       });
-      const found = buyOnce(p.field, BUDGET, await run())!;
+      const found = buyOnce(p.field, BUDGET, await endlessRun())!;
       expect(found.open).toBeNull();
       const bought = setOf(judge, found.boughtIds);
       const price = judge.price(bought)!;
@@ -81,7 +63,7 @@ describe('what to buy, against every set', () => {
   it.each(SEEDS)('finds what each thing adds, and orders by it (%i)', async (seed) => {
     const p = posed(seed);
     const { judge, owned } = p;
-    const found = oneStep(p.field, await run());
+    const found = oneStep(p.field, await endlessRun());
     const before = judge.year(owned);
     for (const thing of found.things) {
       const after = judge.year(owned | setOf(judge, [thing.id]));
@@ -158,7 +140,7 @@ describe('what to buy, against every set', () => {
       }
     };
     visit(0, owned, [0, 0, 0], [0, 0], 0);
-    const found = buyingPath(p.field, terms, await run())!;
+    const found = buyingPath(p.field, terms, await endlessRun())!;
     expect(found.open).toBeNull();
     let had = owned;
     const shown = found.steps.reduce<readonly number[]>(
@@ -177,7 +159,7 @@ describe('what to buy, against every set', () => {
     async (seed) => {
       const p = posed(seed);
       const { judge, owned, drawing } = p;
-      const found = selling(p.field, await run());
+      const found = selling(p.field, await endlessRun());
       let best = [-Infinity, -Infinity];
       const counts = (id: string, at: number) =>
         drawing.outings[at]!.frames.some((f) => f.id === id);
@@ -225,7 +207,7 @@ describe('what to buy, against every set', () => {
         can.push({ value: [...gained(stays | bought), net], shown: judge.shown(stays | bought) });
       }
     }
-    const [found] = swapping(p.field, money, await run()).exchanges;
+    const [found] = swapping(p.field, money, await endlessRun()).exchanges;
     expect(found!.open).toBeNull();
     const net = found!.paid.known - found!.taken.known;
     const then = (owned & ~setOf(judge, found!.soldIds)) | setOf(judge, found!.boughtIds);
@@ -236,7 +218,11 @@ describe('what to buy, against every set', () => {
     const drawings = SEEDS.map(draw).filter((d) => d.things.some(({ id }) => id === 'body-n'));
     const [drawing] = drawings;
     const systemsOf = async (neverSold: readonly string[]) => {
-      const { systems } = swapping(fieldOf(questionOf(drawing!, { neverSold })), 1e6, await run());
+      const { systems } = swapping(
+        fieldOf(questionOf(drawing!, { neverSold })),
+        1e6,
+        await endlessRun(),
+      );
       return new Map(
         systems.flatMap(({ system, exchange, stays }) =>
           system.by === 'mount' ? [[system.mount, { exchange, stays }] as const] : [],

@@ -43,19 +43,13 @@ export function buyOnce(field: NextField, budget: number | null, run: NextRun): 
   const { after } = field.question;
   const open = buyable(field.wished, budget);
   const answers = answersOf(field, run);
-  const had = hadNow(field);
   const joint = jointOf(field, {
     open,
-    now: answers.with(had),
+    now: answers.with(hadNow(field)),
     rows: (have) => (budget === null ? [] : [moneyRow(have[0]!, open, budget)]),
   });
   const solution = cheapestAsGood(
-    {
-      field,
-      joint,
-      answer: (bought) => answers.with(new Set([...had, ...bought])),
-      run: withShare(run, SOLVING),
-    },
+    { field, joint, answers, run: withShare(run, SOLVING) },
     pictureGoals(field, joint, after),
     priceGoals(joint, open),
   );

@@ -1,3 +1,4 @@
+import { endlessRun } from '../../../tests/support/nextRun';
 import {
   aBody,
   aLens,
@@ -8,7 +9,6 @@ import {
 } from '../../../tests/support/gear';
 import { draw, questionOf } from '../../../tests/support/everySet';
 import { DEFAULT_PACKING } from '@/core/brief';
-import { deadlineIn } from '@/core/lineup';
 import {
   buyingPath,
   buyOnce,
@@ -20,14 +20,6 @@ import {
   stepsToEqual,
   swapping,
 } from '@/core/next';
-import { loadHighsSolver } from '@/solver';
-
-const run = async () => ({
-  solver: await loadHighsSolver(),
-  deadline: deadlineIn(Infinity, () => 0),
-  now: () => 0,
-  progress: () => undefined,
-});
 
 const wished = (priceNew: number, priceUsed: number) => ({
   ownership: 'wished',
@@ -74,12 +66,12 @@ const PATH = { stepBudget: 400, steps: 4, saves: true };
 describe('start with little against buy once', () => {
   it('buys the cheap lens at once and the dear one when it is saved for', async () => {
     const field = fieldOf(sports('new'));
-    const path = buyingPath(field, { ...PATH, steps: 5 }, await run())!;
+    const path = buyingPath(field, { ...PATH, steps: 5 }, await endlessRun())!;
     expect(path.steps.map((s) => s.boughtId)).toEqual(['cheap', null, null, null, 'dear']);
     // 20 outings: the near goal from the first step on, the far one at the end.
     expect(path.steps.map((s) => s.with.year.musts)).toEqual([40, 40, 40, 40, 40]);
     expect(path.steps.map((s) => s.with.year.sharePercent)).toEqual([0, 0, 0, 0, 2000]);
-    const once = buyOnce(field, 2000, await run())!;
+    const once = buyOnce(field, 2000, await endlessRun())!;
     expect(once.boughtIds).toEqual(['dear']);
     expect(stepsToEqual(path, once.with)).toBe(5);
     // New, the cheap one on the way costs more in the end than buying once.
@@ -89,7 +81,7 @@ describe('start with little against buy once', () => {
   });
 
   it('loses nothing on the way when it buys used, at what it sells for', async () => {
-    const path = buyingPath(fieldOf(sports('used')), PATH, await run())!;
+    const path = buyingPath(fieldOf(sports('used')), PATH, await endlessRun())!;
     expect(path.steps.map((s) => s.boughtId)).toEqual(['cheap', null, null, 'dear']);
     expect(path.cost.known - path.resale.known).toBe(0);
   });
@@ -110,10 +102,10 @@ describe('start with little against buy once', () => {
       ...owned,
       outings: [{ ...outing!, question: { ...outing!.question, shelf: owned.shelf } }],
     };
-    const [dear] = oneStep(fieldOf(asked), await run()).things;
+    const [dear] = oneStep(fieldOf(asked), await endlessRun()).things;
     expect(dear).toMatchObject({ id: 'dear', netCost: 1350 });
     expect(dear!.unneeded.ids).toEqual(['cheap']);
-    expect(selling(fieldOf(asked), await run()).unneeded.ids).toEqual([]);
+    expect(selling(fieldOf(asked), await endlessRun()).unneeded.ids).toEqual([]);
   });
 
   it.each([
@@ -175,23 +167,23 @@ describe('an item fewer', () => {
 
   it('is no picture: nothing is bought for it, nor exchanged, where the money counts next', async () => {
     const field = fieldOf(asked('money'));
-    expect(buyOnce(field, null, await run())!.boughtIds).toEqual([]);
-    const path = buyingPath(field, PATH_OF_TWO, await run())!;
+    expect(buyOnce(field, null, await endlessRun())!.boughtIds).toEqual([]);
+    const path = buyingPath(field, PATH_OF_TWO, await endlessRun())!;
     expect(path.steps.map((s) => s.boughtId)).toEqual([null, null]);
-    const [exchange] = swapping(field, 1000, await run()).exchanges;
+    const [exchange] = swapping(field, 1000, await endlessRun()).exchanges;
     expect(exchange!.boughtIds).toEqual([]);
     // The zoom, which saves an item, comes after what costs less and adds as little.
-    expect(oneStep(field, await run()).things.map((t) => t.id)).toEqual(['other', 'zoom']);
+    expect(oneStep(field, await endlessRun()).things.map((t) => t.id)).toEqual(['other', 'zoom']);
   });
 
   it('is bought, and ranks first, where it counts next', async () => {
     const field = fieldOf(asked('items'));
-    expect(buyOnce(field, null, await run())!.boughtIds).toEqual(['zoom']);
-    const path = buyingPath(field, PATH_OF_TWO, await run())!;
+    expect(buyOnce(field, null, await endlessRun())!.boughtIds).toEqual(['zoom']);
+    const path = buyingPath(field, PATH_OF_TWO, await endlessRun())!;
     expect(path.steps.map((s) => s.boughtId)).toEqual(['zoom', null]);
-    const [exchange] = swapping(field, 1000, await run()).exchanges;
+    const [exchange] = swapping(field, 1000, await endlessRun()).exchanges;
     expect(exchange!.boughtIds).toEqual(['zoom']);
-    expect(oneStep(field, await run()).things.map((t) => t.id)).toEqual(['zoom', 'other']);
+    expect(oneStep(field, await endlessRun()).things.map((t) => t.id)).toEqual(['zoom', 'other']);
   });
 
   it('is no reason where it is saved of those that a must takes which is not got now', async () => {
@@ -211,16 +203,16 @@ describe('an item fewer', () => {
       outings: [{ ...town!, question: { ...town!.question, frames } }],
     });
     // The wide, the long and the tele get all; the zoom would save one of the three.
-    expect(buyOnce(field, null, await run())!.boughtIds).toEqual(['tele']);
-    const path = buyingPath(field, PATH_OF_TWO, await run())!;
+    expect(buyOnce(field, null, await endlessRun())!.boughtIds).toEqual(['tele']);
+    const path = buyingPath(field, PATH_OF_TWO, await endlessRun())!;
     expect(path.steps.map((s) => s.boughtId)).toEqual(['tele', null]);
-    const [exchange] = swapping(field, 2000, await run()).exchanges;
+    const [exchange] = swapping(field, 2000, await endlessRun()).exchanges;
     expect(exchange!.boughtIds).toEqual(['tele']);
   });
 
   it('is no reason where less weight counts next', async () => {
     const field = fieldOf(asked('weight'));
-    expect(buyOnce(field, null, await run())!.boughtIds).toEqual([]);
+    expect(buyOnce(field, null, await endlessRun())!.boughtIds).toEqual([]);
   });
 });
 
@@ -228,7 +220,7 @@ describe('an item fewer', () => {
 describe.each(Array.from({ length: 40 }, (_, i) => 1000 + i))('metamorphic (%i)', (seed) => {
   const asked = () => questionOf(draw(seed));
   const bought = async (question: NextQuestion, budget: number) => {
-    const found = buyOnce(fieldOf(question), budget, await run())!;
+    const found = buyOnce(fieldOf(question), budget, await endlessRun())!;
     return { ids: found.boughtIds, year: found.with.year, cost: found.cost.known };
   };
 

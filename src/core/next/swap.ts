@@ -118,7 +118,7 @@ function exchangeWith(
   const by = new Map([...wished, ...field.sellable].map((t) => [t.id, t]));
   const worthOf = (id: string) => (isWished.has(id) ? by.get(id)?.price : by.get(id)?.resale) ?? 0;
   const solution = cheapestAsGood(
-    { field, joint: asked, answer: (had) => answers.with(had), run: withShare(run, SEARCHING) },
+    { field, joint: asked, answers, run: withShare(run, SEARCHING) },
     pictureGoals(field, asked, field.question.after),
     [
       haveGoal(asked, 'money', worthOf),

@@ -3,6 +3,7 @@
 import { scaleLog } from 'd3-scale';
 import { countingRange, type Lens } from '@/core/gear';
 import type { MissingKind } from '@/core/next';
+import { FULL_FRAME, sideMm } from '@/core/optics';
 import { digits, itemNameOf, nextText } from '@/text';
 import { AcrossMarks, AxisWords } from '@/ui';
 import { kindName } from './kindName';
@@ -17,7 +18,7 @@ const EDGE = { left: 12, right: 12 };
 const MARKS = [10, 14, 20, 28, 35, 50, 70, 100, 135, 200, 300, 400, 600, 800];
 /** Lenses of one's own that are drawn, the most. */
 const MOST_OWN = 12;
-const FULL_DIAGONAL_MM = Math.hypot(36, 24);
+const FULL_DIAGONAL_MM = sideMm(FULL_FRAME, 'diagonal');
 
 /** What is missing among one's own lenses, along focal length as if all were used on 36 × 24 mm. */
 export function MissingPlot({ work, kinds }: { work: NextWork; kinds: readonly MissingKind[] }) {
@@ -109,7 +110,7 @@ function Key({ fill, children }: { fill: string; children: string }) {
 function cropOn({ shelf }: NextWork): (lens: Lens) => number {
   return ({ mount, imageCircleMm }) => {
     const sensors = shelf.bodies.flatMap(({ mount: m, sensor }) =>
-      m === mount ? [Math.hypot(sensor.widthMm, sensor.heightMm)] : [],
+      m === mount ? [sideMm(sensor, 'diagonal')] : [],
     );
     const within = sensors.filter((mm) => imageCircleMm === null || mm <= imageCircleMm + 0.5);
     return FULL_DIAGONAL_MM / Math.max(...(within.length > 0 ? within : [FULL_DIAGONAL_MM]));

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { apertureEnds, hasUsualPrices, type Lens, lensId } from '@/core/gear';
-import type { Missing, MissingKind, OfOuting } from '@/core/next';
+import { difference, type Missing, type MissingKind, type OfOuting, type Worth } from '@/core/next';
 import { addGear, freshId, shelfIds } from '@/document';
 import type { DatabaseLens } from '@/document/formats';
 import { useEditGear, useHistory, useKnownGear } from '@/session';
@@ -43,21 +43,14 @@ export function MissingView({ work }: { work: NextWork }) {
 function Found({ work, found }: { work: NextWork; found: Missing }) {
   const { kinds, before, cameras } = found;
   const isAll = coversAll(work, before);
-  const adds = {
-    ...found.with.year,
-    musts: found.with.year.musts - before.year.musts,
-    once: found.with.year.once - before.year.once,
-    sharePercent: found.with.year.sharePercent - before.year.sharePercent,
-    items: 0,
-    weightG: 0,
-  };
+  const adds = difference(found.with.year, before.year);
   return (
     <div className="space-y-5">
       <p role="status" className="max-w-prose font-semibold">
         {kinds.length > 0
           ? t.found(
               kinds.map(({ lens }) => kindName(lens)),
-              worthText(adds, work.year),
+              gainText(adds, work),
             )
           : isAll
             ? t.all
@@ -80,6 +73,10 @@ function Found({ work, found }: { work: NextWork; found: Missing }) {
   );
 }
 
+/** What is gained in pictures; how much there is to carry is no matter of the kind. */
+const gainText = (adds: Worth, { year }: NextWork) =>
+  worthText({ ...adds, items: 0, weightG: 0 }, year);
+
 function Kind({ work, kind }: { work: NextWork; kind: MissingKind }) {
   const { lens, adds, loosest, slower } = kind;
   const named = useNames(work);
@@ -88,9 +85,7 @@ function Kind({ work, kind }: { work: NextWork; kind: MissingKind }) {
       <div className="flex flex-wrap items-baseline gap-x-2">
         <h3 className="text-lg">{kindName(lens)}</h3>
         <span className="text-soft">{t.onMount(lens.mount)}</span>
-        <strong className="font-semibold">
-          {worthText({ ...adds, items: 0, weightG: 0 }, work.year)}
-        </strong>
+        <strong className="font-semibold">{gainText(adds, work)}</strong>
       </div>
       <ul className="max-w-prose">
         {kind.pictures.map((of) => (
@@ -208,8 +203,7 @@ function Cameras({ work, cameras }: { work: NextWork; cameras: Missing['cameras'
         <ul>
           {cameras.map(({ bodyId, change, adds, pictures }) => (
             <li key={`${bodyId} ${change}`}>
-              {t.change[change](name(bodyId))}:{' '}
-              {worthText({ ...adds, items: 0, weightG: 0 }, work.year)}
+              {t.change[change](name(bodyId))}: {gainText(adds, work)}
               <span className="block text-[13px] text-soft">{pictures.map(named).join('; ')}</span>
             </li>
           ))}

@@ -36,7 +36,8 @@ export function NextPage() {
   const work = useNextWork();
   const [view, setView] = useSelection('view');
   // Without wishes there is nothing to compare, but something may be missing.
-  const first = hasNoWishes(work) ? 'missing' : 'step';
+  const isUnwished = hasNoWishes(work);
+  const first = isUnwished ? 'missing' : 'step';
   return (
     <div className="space-y-4 pt-4">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6">
@@ -59,7 +60,7 @@ export function NextPage() {
         </Tabs.List>
         {VIEWS.map(([key, , View]) => (
           <Tabs.Content key={key} value={key} tabIndex={-1} className="pt-4">
-            {WISHES_ASKED.has(key) && hasNoWishes(work) ? (
+            {WISHES_ASKED.has(key) && isUnwished ? (
               <NothingWished onMissing={() => setView('missing')} />
             ) : (
               <View work={work} />

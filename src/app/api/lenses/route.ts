@@ -15,7 +15,8 @@ const asked = z.object({
 
 /**
  * What the open lens database on this machine has for `q`, or for a `mount` from `wideMm` to `longMm`, at
- * `fNumberWide` and `fNumberLong`; where it is not here, 404 with how to get it, or nothing for a lens that nobody asked to see.
+ * `fNumberWide` and `fNumberLong`. Where it is not here, 404 with how to get it, or nothing for a lens that
+ * nobody asked to see.
  */
 export async function GET(request: Request) {
   const given = new URL(request.url).searchParams;
