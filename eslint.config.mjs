@@ -8,6 +8,7 @@ const elements = [
   { type: 'optics', pattern: 'src/core/optics' },
   { type: 'gear', pattern: 'src/core/gear' },
   { type: 'brief', pattern: 'src/core/brief' },
+  { type: 'ground', pattern: 'src/core/ground' },
   { type: 'coverage', pattern: 'src/core/coverage' },
   { type: 'lineup', pattern: 'src/core/lineup' },
   { type: 'carry', pattern: 'src/core/carry' },
@@ -29,12 +30,24 @@ const elements = [
   { type: 'offline', pattern: 'src/offline' },
 ];
 
-const CORE = ['core-base', 'optics', 'gear', 'brief', 'coverage', 'lineup', 'carry', 'log', 'next'];
+const CORE = [
+  'core-base',
+  'optics',
+  'gear',
+  'brief',
+  'ground',
+  'coverage',
+  'lineup',
+  'carry',
+  'log',
+  'next',
+];
 const MAY_USE = {
   'core-base': [],
   optics: ['core-base'],
   gear: ['core-base', 'optics'],
   brief: ['core-base', 'optics', 'gear'],
+  ground: ['core-base', 'gear', 'brief'],
   coverage: ['core-base', 'optics', 'gear', 'brief'],
   lineup: ['core-base', 'optics', 'gear', 'brief', 'coverage'],
   carry: ['core-base', 'optics', 'gear', 'brief', 'coverage', 'lineup', 'carry'],

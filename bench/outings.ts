@@ -114,7 +114,7 @@ export function hardShifts(seed = 9): Shift[] {
       assignedSetups: [],
       assignment: {
         ...assignmentsOf(
-          { outing: { shooters: [] }, stretches: [], limits: demoOuting().limits },
+          { outing: { shooters: [] }, stretches: [], frames: [], limits: demoOuting().limits },
           [],
         )[0]!,
         index: 3 * at + p,

@@ -8,6 +8,7 @@ export type Rule =
   | { readonly rule: 'needs-subject' }
   | { readonly rule: 'aim-twice' }
   | { readonly rule: 'weather-twice' }
+  | { readonly rule: 'points-do-not-fit' }
   | { readonly rule: 'ends-before-start' }
   | { readonly rule: 'focal-lengths-must-rise' }
   | { readonly rule: 'f-numbers-must-not-fall' }
@@ -18,6 +19,8 @@ export type Rule =
         | 'no-body'
         | 'no-shooter'
         | 'no-stretch'
+        | 'no-frame'
+        | 'frame-twice'
         | 'no-item'
         | 'shooter-twice'
         | 'locked-in-and-out'

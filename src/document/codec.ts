@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import type { Result } from '@/core/result';
+import { measuredFrames } from '@/core/ground';
+import { ok, type Result } from '@/core/result';
 import { migrate, VERSIONS } from './migrations';
 import { FILE_FORMAT, type OutingFile, outingFile } from './outingFile';
 import { type DocumentFormat, readText, readValue, type Refusal, writeText } from './reading';
@@ -14,12 +15,19 @@ const OUTING: DocumentFormat<OutingFile> = {
 
 /** Reads an outing file from its text. */
 export function decode(text: string): Result<OutingFile, Refusal> {
-  return readText(text, OUTING);
+  return following(readText(text, OUTING));
 }
 
 /** Reads an outing file from parsed JSON: checks the format, migrates older versions, validates. */
 export function decodeValue(value: unknown): Result<OutingFile, Refusal> {
-  return readValue(value, OUTING);
+  return following(readValue(value, OUTING));
+}
+
+/** Measured distances follow the plan of the ground, whatever was written beside it. */
+function following(read: Result<OutingFile, Refusal>): Result<OutingFile, Refusal> {
+  if (!read.ok) return read;
+  const frames = measuredFrames(read.value.frames, read.value.ground);
+  return frames === read.value.frames ? read : ok({ ...read.value, frames: [...frames] });
 }
 
 /** Writes an outing file as text: stable, indented, with a newline at the end. */

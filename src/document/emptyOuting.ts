@@ -1,5 +1,6 @@
 import { VERSIONS } from './migrations';
 import { DEFAULT_LIMITS, DEFAULT_PACKING, outingId } from '@/core/brief';
+import { EMPTY_GROUND } from '@/core/ground';
 import { FILE_FORMAT, type OutingFile } from './outingFile';
 
 /** An outing with nothing in it yet; who starts one names it. */
@@ -23,5 +24,6 @@ export const EMPTY_OUTING: OutingFile = {
   shelf: { mounts: [], bodies: [], lenses: [], converters: [], tubes: [], adapters: [] },
   limits: DEFAULT_LIMITS,
   packing: DEFAULT_PACKING,
+  ground: EMPTY_GROUND,
   ties: null,
 };

@@ -20,6 +20,7 @@ const STEPS: readonly Readonly<Record<DocumentKind, Migration | null>>[] = [
   { outing: genreAndLessons, plan: genreAndLessons, shelf: null, settings: null },
   { outing: null, plan: null, shelf: null, settings: buying },
   { outing: reserveAndDistances, plan: reserveAndDistances, shelf: null, settings: null },
+  { outing: groundPlan, plan: groundPlan, shelf: null, settings: null },
 ];
 
 /** What each kind was first released as; an outing's own part took the number of its file. */
@@ -388,6 +389,27 @@ function reserveAndDistances(file: Json): Json {
     version: 9,
     frames: each(file.frames, (frame) => withFields(frame, { distanceKnown: true })),
     limits: added(file.limits, { reserve: none }),
+  };
+}
+
+/** 9 to 10: a plan of the ground, blank, and who stays where in a stretch, which nobody did. */
+function groundPlan(file: Json): Json {
+  return {
+    ...file,
+    version: 10,
+    stretches: each(file.stretches, (stretch) => withFields(stretch, { stays: false })),
+    frames: each(file.frames, (frame) => withFields(frame, { standpoints: [] })),
+    ...missing(file, {
+      ground: {
+        widthM: 60,
+        heightM: 40,
+        northDeg: 0,
+        stations: [],
+        subjects: [],
+        obstacles: [],
+        closed: [],
+      },
+    }),
   };
 }
 

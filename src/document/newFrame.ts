@@ -67,6 +67,7 @@ function freshFrame(taken: ReadonlySet<string>, name: string): Frame {
     stretchIds: [],
     shooterIds: [],
     views: [],
+    standpoints: [],
     subject: 'standingPerson',
     twice: null,
     depth: { sharp: null, blur: null },

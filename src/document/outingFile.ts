@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { frame, limits, outing, packing, stretch } from '@/core/brief';
+import { ground } from '@/core/ground';
 import { isAway, itemsOf, shelf } from '@/core/gear';
 import { VERSIONS } from './migrations';
 import { MAX_FRAMES, MAX_STRETCHES, ties } from './desk/plan';
@@ -16,6 +17,7 @@ const parts = z.strictObject({
   shelf,
   limits,
   packing,
+  ground,
   /** How it hangs together with the shelf and settings of the person it comes from. */
   ties: ties.nullable(),
 });
@@ -40,17 +42,50 @@ const idsOf = (items: Identified) => new Set<string>(items.map((item) => item.id
 
 /** Ids used twice, and names of things that the file does not hold. */
 function brokenReferences(file: Parts): Broken[] {
-  const { outing: of, stretches, frames, packing: packed } = file;
+  const { outing: of, stretches, frames, packing: packed, ground: plan } = file;
   return [
     ...duplicateIds(of.shooters, ['outing', 'shooters']),
     ...duplicateIds(stretches, ['stretches']),
     ...duplicateIds(frames, ['frames']),
+    ...duplicateIds(plan.stations, ['ground', 'stations']),
+    ...duplicateIds(plan.subjects, ['ground', 'subjects']),
+    ...duplicateIds(plan.obstacles, ['ground', 'obstacles']),
+    ...duplicateIds(plan.closed, ['ground', 'closed']),
+    ...brokenGround(file),
     ...duplicateIds(packed.compartments, ['packing', 'compartments']),
     ...duplicateIds(packed.things, ['packing', 'things']),
     ...missing(packed.anyOrder, idsOf(stretches), ['packing', 'anyOrder'], 'no-stretch'),
     ...brokenPresences(file),
     ...frames.flatMap((_, i) => brokenFrame(file, i)),
     ...brokenLocks(file),
+  ];
+}
+
+/** Who may stand where and when, and which pictures are of what: a picture of one subject alone. */
+function brokenGround({ outing: of, stretches, frames, ground: plan }: Parts): Broken[] {
+  const shooters = idsOf(of.shooters);
+  const known = idsOf(frames);
+  const during = idsOf(stretches);
+  const tied = new Set<string>();
+  return [
+    ...plan.stations.flatMap(({ shooterIds, stretchIds }, i) => {
+      const path = ['ground', 'stations', i];
+      return [
+        ...missing(shooterIds, shooters, [...path, 'shooterIds'], 'no-shooter'),
+        ...missing(stretchIds, during, [...path, 'stretchIds'], 'no-stretch'),
+      ];
+    }),
+    ...plan.subjects.flatMap(({ frameIds }, i) => {
+      const path = ['ground', 'subjects', i, 'frameIds'];
+      return [
+        ...missing(frameIds, known, path, 'no-frame'),
+        ...frameIds.flatMap((id, j) => {
+          if (tied.has(id)) return [at([...path, j], { rule: 'frame-twice', id })];
+          tied.add(id);
+          return [];
+        }),
+      ];
+    }),
   ];
 }
 
@@ -115,7 +150,7 @@ function missing(
   ids: readonly string[],
   known: ReadonlySet<string>,
   path: Path,
-  rule: 'no-stretch' | 'no-shooter' | 'no-body' | 'no-item',
+  rule: 'no-stretch' | 'no-shooter' | 'no-body' | 'no-item' | 'no-frame',
   isSingle = false,
 ): Broken[] {
   return ids.flatMap((id, i) =>

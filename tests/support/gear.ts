@@ -236,6 +236,7 @@ export function focalFrame(
     stretchIds: [],
     shooterIds: [],
     views: [],
+    standpoints: [],
     subject: null,
     twice: null,
     depth: { sharp: null, blur: null },

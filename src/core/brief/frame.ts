@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { itemId, itemName } from '@/core/gear';
 import { light } from './light';
-import { shooterId, stretchId } from './stretch';
+import { shooterId, stationId, stretchId } from './stretch';
 import { SUBJECT_KEYS } from './subjects';
 import { broken } from '@/core/rule';
 
@@ -193,6 +193,20 @@ export const view = z
   });
 export type View = z.infer<typeof view>;
 
+/** The distances as the plan of the ground has them from one station, and who may stand there when. */
+export const standpoint = z.strictObject({
+  stationId,
+  /** Empty for anyone who is not a placed camera. */
+  shooterIds: z.array(shooterId).max(20),
+  stretchIds: z.array(stretchId).max(50),
+  /** Nearest and farthest of what is in sight, m from the camera. */
+  fromM: distanceM,
+  toM: distanceM,
+  /** How much of it is in sight, percent of its length. */
+  seenPercent: z.number().int().min(0).max(100),
+});
+export type Standpoint = z.infer<typeof standpoint>;
+
 /**
  * How a picture that cannot be repeated is covered twice. bodies: by two lenses on two bodies;
  * people: by people from their own places, all of those named, or any two.
@@ -223,6 +237,8 @@ export const frame = z
     shooterIds: z.array(shooterId).max(20),
     /** Where another shooter stands nearer or farther; only for a subject at a distance. */
     views: z.array(view).max(20),
+    /** Where it can be made from, as measured on the ground; empty where the distances are typed. */
+    standpoints: z.array(standpoint).max(60),
     /** It cannot be repeated and needs a backup; null where once is enough. */
     twice: twice.nullable(),
     need,
@@ -246,12 +262,14 @@ function subjectOnly(f: {
   readonly depth: Depth;
   readonly special: Special;
   readonly views: readonly View[];
+  readonly standpoints: readonly Standpoint[];
 }): string[][] {
   return [
     ...(f.depth.sharp?.kind === 'rows' ? [['depth', 'sharp']] : []),
     ...(f.depth.blur === null ? [] : [['depth', 'blur']]),
     ...(f.special.magnification === null ? [] : [['special', 'magnification']]),
     ...(f.views.length === 0 ? [] : [['views']]),
+    ...(f.standpoints.length === 0 ? [] : [['standpoints']]),
   ];
 }
 
@@ -260,6 +278,11 @@ export type Frame = z.infer<typeof frame>;
 /** Footing of any kind of need; what has a single place asks for that one. */
 export function footingOf(n: Need): Footing {
   return n.kind === 'far' || n.kind === 'fisheye' ? 'free' : n.footing;
+}
+
+/** Whether a picture can be made from a standpoint: all of it is in sight, or some where that is enough. */
+export function isInSight({ need: n }: Pick<Frame, 'need'>, { seenPercent }: Standpoint): boolean {
+  return footingOf(n) === 'free' ? seenPercent > 0 : seenPercent === 100;
 }
 
 /** The frames that say enough to be asked for. */

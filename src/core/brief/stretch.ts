@@ -6,6 +6,9 @@ export const stretchId = itemId.brand<'StretchId'>();
 export type StretchId = z.infer<typeof stretchId>;
 export const shooterId = itemId.brand<'ShooterId'>();
 export type ShooterId = z.infer<typeof shooterId>;
+export const stationId = itemId.brand<'StationId'>();
+/** A place on the plan of the ground where someone may stand. */
+export type StationId = z.infer<typeof stationId>;
 
 /**
  * Someone who photographs, or a camera that is placed somewhere and belongs to nobody: it stands for
@@ -63,6 +66,8 @@ export const stretch = z.strictObject({
   /** Whether lenses can be changed. */
   changes: z.boolean(),
   allowed: z.strictObject(each(z.boolean())),
+  /** Nobody moves: each stays at one station of the ground to the end. */
+  stays: z.boolean(),
   /** Who is there; empty for one shooter with everything. */
   hands: z.array(presence).max(20),
   note: z.string().max(2000),
@@ -78,6 +83,7 @@ export const PLAIN_STRETCH: Omit<Stretch, 'id' | 'name'> = {
   weather: [],
   changes: true,
   allowed: each(true),
+  stays: false,
   hands: [],
   note: '',
 };

@@ -2,6 +2,7 @@ import { hasReserve, NO_RESERVE, type Reserve } from '@/core/brief';
 import { verdictOn, byVerdict } from '@/core/coverage';
 import { mountableSetups, type Setup, stackItemIds, withItems } from '@/core/gear';
 import {
+  type Assignment,
   type AssignmentOutcome,
   assignmentsOf,
   type Cover,
@@ -24,6 +25,13 @@ export function framesAsPlanned(
   plan: Stretches,
 ): FrameResult[] {
   const assignments = assignmentsOf(question, question.shelf.bodies);
+  const held = new Set(
+    plan.stretches.flatMap(({ stretchId, hands }) =>
+      hands.map((h) => `${stretchId} ${h.shooterId} ${h.stationId}`),
+    ),
+  );
+  const isHeld = ({ stretchId, shooterId, stationId }: Assignment) =>
+    held.has(`${stretchId} ${shooterId} ${stationId}`);
   return frames.map((result) => {
     const frame = question.frames.find((f) => f.id === result.frameId);
     const used = frame ? plannedFor(frame.id, plan) : [];
@@ -31,21 +39,28 @@ export function framesAsPlanned(
     const coveredWith = (reserve: Reserve | null) => {
       const opportunities = everyOpportunityOf(frame, assignments, frame.twice, reserve);
       return used.flatMap(({ stretchId, shooterId, on }): Cover[] => {
-        const there = opportunities.find(
-          (o) => o.stretchId === stretchId && o.assignments.some((a) => a.shooterId === shooterId),
-        );
-        if (!there) return [];
-        const [best] = setupsOn(question, on)
-          .map((setup) => ({ setup, verdict: verdictOn(setup, there.frame, question.limits) }))
+        const setups = setupsOn(question, on);
+        const [best] = opportunities
+          .filter(
+            (o) =>
+              o.stretchId === stretchId &&
+              o.assignments.some((a) => a.shooterId === shooterId && isHeld(a)),
+          )
+          .flatMap((there) =>
+            setups.map((setup) => {
+              const verdict = verdictOn(setup, there.frame, question.limits);
+              return { setup, there, verdict };
+            }),
+          )
           .sort((a, b) => byVerdict(a.verdict, b.verdict));
         if (!best || best.verdict.covered.length === 0) return [];
-        return [coverOf(best.verdict, stretchId, { ...best, frame: there.frame })];
+        return [coverOf(best.verdict, best.there, { ...best, frame: best.there.frame })];
       });
     };
-    const held = coveredWith(null);
+    const asHeld = coveredWith(null);
     // What nothing covers with the reserve is planned as it is described.
-    const isHeld = held.length > 0 || !hasReserve(question.limits.reserve);
-    const first = isHeld ? held : coveredWith(NO_RESERVE);
+    const isWithReserve = asHeld.length > 0 || !hasReserve(question.limits.reserve);
+    const first = isWithReserve ? asHeld : coveredWith(NO_RESERVE);
     const keyOf = (c: Cover) => `${c.stretchId} ${stackItemIds(c).join()}`;
     const known = new Set(first.map(keyOf));
     return { ...result, covers: [...first, ...result.covers.filter((c) => !known.has(keyOf(c)))] };
@@ -88,6 +103,7 @@ export function handsAsPlanned({ stretches }: Stretches): HandAsPlanned[] {
       return {
         stretchId,
         shooterId: hand.shooterId,
+        stationId: hand.stationId,
         bodyIds: [...new Set(used.map((on) => on.bodyId))],
         pieceIds: [...new Set(used.flatMap((on) => on.pieceIds))],
         fixed: mayChange && !hand.placed ? null : used,

@@ -1,4 +1,4 @@
-import type { FrameId, Outing, Packing, ShooterId, StretchId } from '@/core/brief';
+import type { FrameId, Outing, Packing, ShooterId, StationId, StretchId } from '@/core/brief';
 import { type Body, type BodyId, type Weighing, weighingOf } from '@/core/gear';
 import { firstPerson, type LineupQuestion, type LineupResult } from '@/core/lineup';
 import { fewestChanges, type Put, type Schedule, type PlanStep } from './changes';
@@ -45,6 +45,8 @@ export interface Weights {
 /** One shooter in one stretch. */
 export interface CarryAssignment {
   readonly shooterId: ShooterId | null;
+  /** The station that is held to the end; null where one may walk. */
+  readonly stationId: StationId | null;
   /** A camera that stands there and that nobody carries. */
   readonly placed: boolean;
   /** What is mounted when the stretch begins; a body without a setup has an empty list. */
@@ -296,6 +298,7 @@ function assignmentOf(
   const bag = [...[...used].filter((id) => !worn.has(id)), ...(carriesSpares ? spares : [])];
   return {
     shooterId: assignment.shooterId,
+    stationId: assignment.stationId,
     placed: assignment.placed,
     start,
     bag,

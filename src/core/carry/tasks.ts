@@ -5,6 +5,7 @@ import {
   needAxis,
   NO_RESERVE,
   type ShooterId,
+  type StationId,
   type StretchId,
 } from '@/core/brief';
 import { coveredPositions } from '@/core/coverage';
@@ -62,7 +63,7 @@ export interface Shift {
 const MOST_TOGETHER = 3;
 
 /** The part of a lineup's result that a plan is made from: what it takes, and what it gets. */
-export type Planned = Pick<LineupResult, 'lineup' | 'bodies'> & {
+export type Planned = Pick<LineupResult, 'lineup' | 'bodies' | 'hands'> & {
   readonly frames: readonly Pick<LineupResult['frames'][number], 'frameId' | 'state'>[];
 };
 
@@ -84,7 +85,7 @@ export function shiftsOf(question: LineupQuestion, result: Planned): Shift[] {
   const along = new Set<string>(result.bodies);
   const bodies = shelf.bodies.filter((b) => along.has(b.id));
   const setups = mountableSetups({ ...withItems(shelf, ({ id }) => taken.has(id)), bodies });
-  const assignments = assignmentsOf(question, bodies);
+  const assignments = stationed(assignmentsOf(question, bodies), result);
   const shifts = assignments.map((assignment) => assignmentShift(assignment, setups));
   const coverOf = remembered((setup: Setup, frame: Frame) => coverBy(setup, frame, question));
   const stretchIds = [...new Set(assignments.map((h) => h.stretchId))];
@@ -120,6 +121,18 @@ export function shiftsOf(question: LineupQuestion, result: Planned): Shift[] {
       meetings: meetingsAt(stretches, at),
     };
   });
+}
+
+/** The assignments at the stations that the lineup holds, where nobody moves. */
+function stationed(
+  assignments: readonly Assignment[],
+  { hands }: Pick<Planned, 'hands'>,
+): readonly Assignment[] {
+  const held = new Map(hands.map((h) => [`${h.stretchId} ${h.shooterId}`, h.stationId]));
+  return assignments.filter(
+    ({ stretchId, shooterId, stationId }) =>
+      stationId === null || (held.get(`${stretchId} ${shooterId}`) ?? stationId) === stationId,
+  );
 }
 
 export function takenItems({ lineup }: Pick<LineupResult, 'lineup'>): string[] {
@@ -195,8 +208,10 @@ function optionsOf(
   assignments: readonly AssignmentShift[],
   coverOf: CoverOf,
 ): Option[] {
-  const byOpportunity = opportunities.map((o) => coversOf(o, assignments, coverOf));
-  const all = byOpportunity.flat();
+  const stationOf = new Map<Option, StationId | null>();
+  for (const o of opportunities)
+    for (const option of coversOf(o, assignments, coverOf)) stationOf.set(option, o.stationId);
+  const all = [...stationOf.keys()];
   if (frame.twice === null) return all;
   const shooterOf = (option: Option) =>
     assignments.find((h) => h.assignment.index === option[0]?.assignment)?.assignment.shooterId ??
@@ -215,7 +230,13 @@ function optionsOf(
   return all.flatMap((one, i) =>
     all
       .slice(i + 1)
-      .filter((other) => areApart(one, other) && !(byPeople && shooterOf(one) === shooterOf(other)))
+      .filter(
+        (other) =>
+          areApart(one, other) &&
+          (shooterOf(one) !== shooterOf(other) ||
+            // Nobody is at two stations at once.
+            (!byPeople && stationOf.get(one) === stationOf.get(other))),
+      )
       .map((other) => [...one, ...other]),
   );
 }

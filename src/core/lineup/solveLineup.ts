@@ -27,7 +27,7 @@ import { setupsByAssignment } from './explain/evaluate';
 import { baseTargets, heldFrame, type Problem, problemOf } from './problem/problem';
 import { fewGood, worthOf } from './solve/fewGood';
 import { frameResult, nearestMiss } from './explain/frames';
-import { isLoose } from './problem/assignments';
+import { type Assignment, eitherOr, isLoose } from './problem/assignments';
 import { lensesOut, onlyIt } from './explain/lenses';
 import type { MipSolver } from './solve/mipSolver';
 import { notesOf, restsOnEstimates } from './explain/notes';
@@ -255,6 +255,7 @@ export function draftOf({ frames }: LineupQuestion, problem: Problem, choice: Ch
   return {
     lineup: lineupOf(problem, choice),
     bodies: choice.along ?? problem.choice.bodies.map((b) => b.id),
+    hands: assignmentsResult(problem, choice),
     frames: frames.map(({ id }) => ({
       frameId: id,
       state: standingOf(choice, id),
@@ -301,15 +302,31 @@ function distinct(setups: readonly Setup[]): Setup[] {
   ];
 }
 
+/** The assignments without the stations that nobody holds; who has nothing in hand holds the first. */
+function heldAssignments(
+  assignments: readonly Assignment[],
+  uses: Choice['uses'],
+): readonly Assignment[] {
+  const inUse = new Set([...uses.held, ...uses.bodies].map((use) => use.assignment.index));
+  const left = new Set(
+    eitherOr(assignments).flatMap((group) => {
+      const held = group.find((a) => inUse.has(a.index)) ?? group[0];
+      return group.filter((a) => a !== held);
+    }),
+  );
+  return assignments.filter((a) => !left.has(a));
+}
+
 function assignmentsResult({ assignments }: Problem, { uses }: Choice): AssignmentOutcome[] {
   if (assignments.every(isLoose)) return [];
-  return assignments.map((assignment) => {
+  return heldAssignments(assignments, uses).map((assignment) => {
     const usesOf = <T extends { readonly assignment: { readonly index: number } }>(
       all: readonly T[],
     ) => all.filter((use) => use.assignment.index === assignment.index);
     return {
       stretchId: assignment.stretchId,
       shooterId: assignment.shooterId,
+      stationId: assignment.stationId,
       bodyIds: assignment.choosesBodies ? usesOf(uses.bodies).map((b) => b.bodyId) : null,
       pieceIds: assignment.choosesItems ? usesOf(uses.held).map((h) => h.itemId) : null,
       fixed: assignment.fixedSetups

@@ -1,4 +1,5 @@
 import { ITEM_KINDS, type Shelf } from '@/core/gear';
+import type { Ground } from '@/core/ground';
 import { same } from './join';
 import type { PersonalShelf } from './personal';
 import type { Plan } from './plan';
@@ -10,6 +11,7 @@ export type ChangedPart =
   | 'limit'
   | 'outing'
   | 'packing'
+  | 'ground'
   | 'item'
   | 'arrangement'
   | 'bag'
@@ -36,9 +38,22 @@ export function planChanges(before: Plan, after: Plan): Change[] {
     ...listChanges('stretch', before.stretches, after.stretches),
     ...fieldChanges('limit', before.limits, after.limits),
     ...fieldChanges('packing', before.packing, after.packing),
+    ...groundChanges(before.ground, after.ground),
     ...gearChanges(before.alone, after.alone),
     ...listChanges('arrangement', before.arranged.map(asNamed), after.arranged.map(asNamed)),
     ...fieldChanges('arrangement', before.ties, after.ties),
+  ];
+}
+
+/** What was changed on the plan of the ground; the sheet's own size and north count as the outing's. */
+function groundChanges(before: Ground, after: Ground): Change[] {
+  const { stations, subjects, obstacles, closed, ...sheet } = after;
+  return [
+    ...listChanges('ground', before.stations, stations),
+    ...listChanges('ground', before.subjects, subjects),
+    ...listChanges('ground', before.obstacles, obstacles),
+    ...listChanges('ground', before.closed, closed),
+    ...fieldChanges('ground', before, sheet),
   ];
 }
 

@@ -13,11 +13,11 @@ const LONGEST_NAME = 120;
  * its own. Someone whose shelf is still empty may go on with the gear of the outing that is open.
  */
 export function newPlan(
-  file: Pick<OutingFile, 'outing' | 'stretches' | 'frames' | 'limits' | 'packing'>,
+  file: Pick<OutingFile, 'outing' | 'stretches' | 'frames' | 'limits' | 'packing' | 'ground'>,
   { plan, shelf }: Pick<Desk, 'plan' | 'shelf'>,
   lendsGear = true,
 ): Plan {
-  const { outing, stretches, frames, limits, packing } = file;
+  const { outing, stretches, frames, limits, packing, ground } = file;
   const changed = USUAL_LIMITS.filter((key) => !same(limits[key], DEFAULT_LIMITS[key]));
   const without = new Set<string>(changed);
   const lends = lendsGear && shelf.gear.lenses.length === 0;
@@ -27,6 +27,7 @@ export function newPlan(
     frames,
     limits,
     packing,
+    ground,
     ties: { ...USUAL_TIES, usual: USUAL_TIES.usual.filter((key) => !without.has(key)) },
     arranged: lends ? plan.arranged : [],
     alone: lends ? plan.alone : NO_GEAR,
@@ -35,14 +36,14 @@ export function newPlan(
 
 /** The plan of a file whose gear is all of this outing alone: nothing of it is on anyone's shelf. */
 export function planAlone(file: OutingFile, settings: Settings): Plan {
-  const { outing, stretches, frames, limits, packing, shelf } = file;
+  const { outing, stretches, frames, limits, packing, ground, shelf } = file;
   const usual = usualKey.options.filter((key) =>
     key === 'currency'
       ? outing.currency === settings.currency
       : same(limits[key], settings.limits[key]),
   );
   const ties = { ...USUAL_TIES, usual };
-  return { outing, stretches, frames, limits, packing, ties, arranged: [], alone: shelf };
+  return { outing, stretches, frames, limits, packing, ground, ties, arranged: [], alone: shelf };
 }
 
 /** A plan under its name with an ending, for a copy beside it. */

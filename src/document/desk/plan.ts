@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { frame, limits, outing, packing, stretch } from '@/core/brief';
+import { ground } from '@/core/ground';
 import { itemId, loan, ownership, shelfParts } from '@/core/gear';
 import { usualKey } from './personal';
 
@@ -42,6 +43,7 @@ export const plan = z.strictObject({
   frames: z.array(frame).max(MAX_FRAMES),
   limits,
   packing,
+  ground,
   ties,
   arranged: z.array(arrangement).max(6000),
   /** Items of this outing alone; one with the id of an item on the shelf counts in its stead. */

@@ -1,4 +1,5 @@
 import { type Frame, type Limits, type Packing, type Shooter, type Stretch } from '@/core/brief';
+import { type Ground, measuredFrames } from '@/core/ground';
 import { isAway, itemsOf, type Shelf } from '@/core/gear';
 
 interface Referring {
@@ -7,6 +8,7 @@ interface Referring {
   readonly frames: Frame[];
   readonly limits: Limits;
   readonly packing: Packing;
+  readonly ground: Ground;
 }
 
 /** The same list when all of it is kept. */
@@ -29,7 +31,7 @@ function withChanges<T extends object>(of: T, change: Partial<T>): T {
 /**
  * An outing without what names things that are not there: gear that left the shelf, shooters and
  * stretches that were deleted, also in another tab meanwhile. What names only things that are there
- * comes back as the same object.
+ * comes back as the same object. Distances that are measured follow the plan of the ground.
  */
 export function withoutDangling<T extends Referring>(of: T, shelf: Shelf): T {
   const items = itemsOf(shelf);
@@ -39,6 +41,7 @@ export function withoutDangling<T extends Referring>(of: T, shelf: Shelf): T {
   const shooters = new Set<string>(of.outing.shooters.map((s) => s.id));
   const stretches = new Set<string>(of.stretches.map((s) => s.id));
   const { limits, packing } = of;
+  const ground = groundLeft(of);
   const lockedIn = kept(limits.lockedIn, (id) => things.has(id) && !away.has(id));
   return withChanges(of, {
     stretches: mapped(of.stretches, (s) =>
@@ -49,16 +52,20 @@ export function withoutDangling<T extends Referring>(of: T, shelf: Shelf): T {
         ),
       }),
     ),
-    frames: mapped(of.frames, (f) =>
-      withChanges(f, {
-        stretchIds: kept(f.stretchIds, (id) => stretches.has(id)),
-        shooterIds: kept(f.shooterIds, (id) => shooters.has(id)),
-        views: kept(f.views, (v) => shooters.has(v.shooterId)),
-        twice:
-          f.twice?.by === 'people' && !f.twice.shooterIds.every((id) => shooters.has(id))
-            ? { by: 'people', shooterIds: [] }
-            : f.twice,
-      }),
+    ground,
+    frames: measuredFrames(
+      mapped(of.frames, (f) =>
+        withChanges(f, {
+          stretchIds: kept(f.stretchIds, (id) => stretches.has(id)),
+          shooterIds: kept(f.shooterIds, (id) => shooters.has(id)),
+          views: kept(f.views, (v) => shooters.has(v.shooterId)),
+          twice:
+            f.twice?.by === 'people' && !f.twice.shooterIds.every((id) => shooters.has(id))
+              ? { by: 'people', shooterIds: [] }
+              : f.twice,
+        }),
+      ),
+      ground,
     ),
     limits: withChanges(limits, {
       lockedIn,
@@ -69,6 +76,24 @@ export function withoutDangling<T extends Referring>(of: T, shelf: Shelf): T {
       anyOrder: kept(packing.anyOrder, (id) => stretches.has(id)),
     }),
   } as Partial<T>);
+}
+
+/** The plan of the ground for the shooters, stretches and pictures that are there. */
+function groundLeft({ outing, stretches, frames, ground }: Referring): Ground {
+  const shooters = new Set<string>(outing.shooters.map((s) => s.id));
+  const during = new Set<string>(stretches.map((s) => s.id));
+  const pictures = new Set<string>(frames.map((f) => f.id));
+  return withChanges(ground, {
+    stations: mapped(ground.stations, (s) =>
+      withChanges(s, {
+        shooterIds: kept(s.shooterIds, (id) => shooters.has(id)),
+        stretchIds: kept(s.stretchIds, (id) => during.has(id)),
+      }),
+    ),
+    subjects: mapped(ground.subjects, (s) =>
+      withChanges(s, { frameIds: kept(s.frameIds, (id) => pictures.has(id)) }),
+    ),
+  });
 }
 
 /** Gear in which converters name no lens that is not there. */

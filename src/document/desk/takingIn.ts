@@ -122,12 +122,13 @@ export function takenIn(
   const { gear, alone, idOf } = placed;
   const after: PersonalShelf = { ...shelf, gear };
   const renamed = <T extends string>(ids: readonly T[]) => ids.map((id) => idOf(id) as T);
-  const { limits, packing, stretches, outing, frames } = file;
+  const { limits, packing, stretches, outing, frames, ground } = file;
   return {
     shelf: same(after, shelf) ? shelf : after,
     plan: {
       outing,
       frames,
+      ground,
       stretches: stretches.map((s) => ({
         ...s,
         hands: s.hands.map((h) => ({ ...h, bodyIds: renamed(h.bodyIds) })),

@@ -78,7 +78,7 @@ function byKind(of: (kind: ItemKind) => readonly ViewedItem[]): Omit<Shelf, 'mou
  */
 export function fileOf(desk: Desk, coming = comingGear(desk)): OutingFile {
   const { plan, settings, shelf } = desk;
-  const { outing, stretches, frames, ties } = plan;
+  const { outing, stretches, frames, ground, ties } = plan;
   const usual = new Set(ties.usual);
   const bag = shelf.bags.find((b) => b.id === ties.bagId);
   const limits = Object.fromEntries(
@@ -98,6 +98,7 @@ export function fileOf(desk: Desk, coming = comingGear(desk)): OutingFile {
         ...(bag ? { bagWeightG: bag.weightG, compartments: bag.compartments } : {}),
         things: [...usualThings(shelf.things, plan), ...plan.packing.things],
       },
+      ground,
       ties,
     },
     coming,
@@ -115,7 +116,7 @@ function usualThings(things: readonly PackedThing[], { ties, packing }: Plan): P
  */
 export function planAfter(desk: Desk, before: OutingFile, after: OutingFile): Plan {
   const { plan } = desk;
-  const { outing, stretches, frames, limits } = after;
+  const { outing, stretches, frames, limits, ground } = after;
   const changed = USUAL_LIMITS.filter((key) => !same(limits[key], before.limits[key]));
   const ownCurrency = outing.currency !== before.outing.currency;
   const changedKeys = new Set<string>([...changed, ...(ownCurrency ? ['currency'] : [])]);
@@ -123,7 +124,8 @@ export function planAfter(desk: Desk, before: OutingFile, after: OutingFile): Pl
     changedKeys.size === 0
       ? plan.ties
       : { ...plan.ties, usual: plan.ties.usual.filter((k) => !changedKeys.has(k)) };
-  return { ...plan, outing, stretches, frames, limits, ...packingAfter(desk, ties, before, after) };
+  const packed = packingAfter(desk, ties, before, after);
+  return { ...plan, outing, stretches, frames, limits, ground, ...packed };
 }
 
 function packingAfter(

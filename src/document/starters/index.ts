@@ -9,6 +9,7 @@ import {
   stretch,
 } from '@/core/brief';
 import type { Shelf } from '@/core/gear';
+import { EMPTY_GROUND } from '@/core/ground';
 import { FILE_FORMAT, type OutingFile } from '../outingFile';
 import { frameOf, type Starter, type StarterText } from './shot';
 
@@ -58,6 +59,7 @@ export function outingFromStarter(
     shelf,
     limits,
     packing: DEFAULT_PACKING,
+    ground: EMPTY_GROUND,
     ties: null,
   };
 }

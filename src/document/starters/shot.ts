@@ -81,6 +81,7 @@ export function frameOf(shot: Shot, { shots, notes }: StarterText): Frame {
     stretchIds: shot.stretch === undefined ? [] : [shot.stretch],
     shooterIds: [],
     views: [],
+    standpoints: [],
     subject: typeof shot.of === 'string' ? shot.of : null,
     twice: shot.twice ? { by: 'bodies' } : null,
     need: needOf(shot),

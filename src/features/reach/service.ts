@@ -31,7 +31,7 @@ export function servicesOf(
   const byStack = new Map<string, Setup[]>();
   for (const s of setups) byStack.set(stackKey(s), [...(byStack.get(stackKey(s)) ?? []), s]);
   return frames.flatMap((frame) => {
-    const askedFrames = framesThere(frame, question, bodies);
+    const askedFrames = framesThere(frame, { ...question, frames }, bodies);
     return [...byStack.values()].flatMap((same) => {
       const best = same
         .flatMap((s) => askedFrames.map((asked) => verdictOn(s, asked, limits)))

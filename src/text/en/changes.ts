@@ -9,6 +9,7 @@ const PARTS: Readonly<Record<ChangedPart, readonly [string, string]>> = {
   limit: ['limit', 'limits'],
   outing: ['detail of the outing', 'details of the outing'],
   packing: ['packing setting', 'packing settings'],
+  ground: ['detail of the plan', 'details of the plan'],
   item: ['item', 'items'],
   arrangement: ['choice of gear', 'choices of gear'],
   bag: ['bag', 'bags'],

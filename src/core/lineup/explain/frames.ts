@@ -48,7 +48,7 @@ export function frameResult(
     unit: positionUnit(needAxis(frame.need)),
     covers: reported.flatMap(({ opportunity, setups, verdicts }) =>
       bestOfEachStack(verdicts.filter((v) => v.covered.length > 0)).map((v) =>
-        coverOf(v, opportunity.stretchId, {
+        coverOf(v, opportunity, {
           setup: setups[verdicts.indexOf(v)]!,
           frame: opportunity.frame,
         }),
@@ -173,12 +173,13 @@ export function bestOfEachStack(verdicts: readonly Verdict[]): Verdict[] {
  */
 export function coverOf(
   v: Verdict,
-  stretchId: Cover['stretchId'],
+  { stretchId, stationId }: Pick<Opportunity, 'stretchId' | 'stationId'>,
   of: { readonly setup: Setup; readonly frame: Frame } | null = null,
 ): Cover {
   const { bodyId, builtIn, lensId, adapterId, converterId, tubeId, code } = v;
   return {
     stretchId,
+    stationId,
     bodyId,
     builtIn,
     lensId,
@@ -195,18 +196,19 @@ export function coverOf(
 
 /** The nearest miss of all that may be chosen; null when something makes it. */
 export function nearestMiss(problem: Problem, target: Target, pace: Pace = AT_EASE): Cover | null {
-  let best: { verdict: Verdict; stretchId: Cover['stretchId'] } | null = null;
+  let best: { verdict: Verdict; opportunity: Opportunity } | null = null;
   for (const { opportunity } of target.opportunities) {
     for (const assignment of opportunity.assignments) {
       for (const setup of problem.table.setupsIn(assignment)) {
         pace();
         const verdict = verdictOn(setup, opportunity.frame, problem.limits);
-        if (best === null || byVerdict(verdict, best.verdict) < 0)
-          best = { verdict, stretchId: opportunity.stretchId };
+        if (best === null || byVerdict(verdict, best.verdict) < 0) best = { verdict, opportunity };
       }
     }
   }
-  return best === null || isMade(best.verdict.code) ? null : coverOf(best.verdict, best.stretchId);
+  return best === null || isMade(best.verdict.code)
+    ? null
+    : coverOf(best.verdict, best.opportunity);
 }
 
 function oneOfEachBody(problem: Problem): Setup[] {

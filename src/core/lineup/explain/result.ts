@@ -1,4 +1,4 @@
-import type { FrameId, PositionUnit, ShooterId, StretchId, Want } from '@/core/brief';
+import type { FrameId, PositionUnit, ShooterId, StationId, StretchId, Want } from '@/core/brief';
 import type { Conflict, Margins, Shortfall, VerdictCode } from '@/core/coverage';
 import type { AdapterId, BodyId, ConverterId, LensId, Stack, TubeId } from '@/core/gear';
 import type { Interval } from '@/core/intervals';
@@ -11,12 +11,14 @@ import type { Gap, Overlap } from './ranges';
 import type { UnknownDecides } from './unknownDecides';
 import { type BeyondLimit, type UnknownUnderLimit } from '../problem/limitRules';
 
-export const RESULT_VERSION = 6;
+export const RESULT_VERSION = 7;
 
 /** One setup's part in a frame. */
 export interface Cover {
   /** Stretch in which it does; null without stretches. */
   readonly stretchId: StretchId | null;
+  /** Station of the ground from which it does; null where distances aren't measured. */
+  readonly stationId: StationId | null;
   readonly bodyId: BodyId;
   readonly lensId: LensId;
   readonly adapterId: AdapterId | null;
@@ -66,6 +68,8 @@ export interface FrameResult {
 export interface AssignmentOutcome {
   readonly stretchId: StretchId | null;
   readonly shooterId: ShooterId | null;
+  /** The station that is held to the end of the stretch; null where one may walk. */
+  readonly stationId: StationId | null;
   /** Bodies in hand; null when all are. */
   readonly bodyIds: readonly BodyId[] | null;
   /** Items carried there; null when all that come along are. */

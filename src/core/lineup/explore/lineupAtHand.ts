@@ -137,13 +137,14 @@ export class LineupAtHand {
   private inHand(assignment: Assignment): readonly Setup[] {
     const known = this.setupsOf.get(assignment.index);
     if (known) return known;
-    const { stretchId, shooterId, bodyIds } = assignment;
+    const { stretchId, shooterId, stationId, bodyIds } = assignment;
     const hand = this.result.hands.find(
       (h) => h.stretchId === stretchId && h.shooterId === shooterId,
     );
     const isInHand = (setup: Setup) => {
       const items = stackItemIds(setup);
       return (
+        (!hand || hand.stationId === stationId) &&
         bodyIds.includes(setup.bodyId) &&
         (!hand?.bodyIds || hand.bodyIds.includes(setup.bodyId)) &&
         (!hand?.pieceIds || items.every((id) => hand.pieceIds!.includes(id))) &&

@@ -1,12 +1,15 @@
 import {
+  type Frame,
   type Limits,
   PLAIN_STRETCH,
   type Reserve,
-  type Presence as Presence,
+  type Presence,
   setupsStay,
   type Shooter,
   type ShooterId,
-  Stretch,
+  type Standpoint,
+  type StationId,
+  type Stretch,
   type StretchId,
 } from '@/core/brief';
 import type { Body, BodyId } from '@/core/gear';
@@ -17,6 +20,8 @@ export interface Assignment {
   readonly index: number;
   readonly stretchId: StretchId | null;
   readonly shooterId: ShooterId | null;
+  /** The station of the ground that is held to the end of the stretch; null where one may walk. */
+  readonly stationId: StationId | null;
   readonly bodyIds: readonly BodyId[];
   /** How many of these bodies are in hand at once. */
   readonly bodiesAtOnce: number;
@@ -47,13 +52,28 @@ export function firstPerson(shooters: readonly Shooter[]): ShooterId | null {
   return shooters.find((s) => !s.placed)?.id ?? null;
 }
 
+/** Whether a station is open to someone in a stretch; a placed camera has to be named. */
+export function isOpenTo(
+  { shooterIds, stretchIds }: Pick<Standpoint, 'shooterIds' | 'stretchIds'>,
+  { shooterId, stretchId, placed }: Pick<Assignment, 'shooterId' | 'stretchId' | 'placed'>,
+): boolean {
+  const isTheirs = shooterIds.length === 0 ? !placed : shooterIds.some((id) => id === shooterId);
+  return isTheirs && (stretchIds.length === 0 || stretchIds.some((id) => id === stretchId));
+}
+
 /**
- * All assignments of an outing, stretch by stretch. Without stretches there is one.
+ * All assignments of an outing, stretch by stretch. Without stretches there is one. Where nobody moves,
+ * each station that a shooter may hold is an assignment by itself, of which one is held.
  *
  * @param tied which bodies come along and what is carried where is part of the choice everywhere
  */
 export function assignmentsOf(
-  { outing, stretches, limits }: Pick<LineupQuestion, 'outing' | 'stretches' | 'limits'>,
+  {
+    outing,
+    stretches,
+    frames,
+    limits,
+  }: Pick<LineupQuestion, 'outing' | 'stretches' | 'frames' | 'limits'>,
   bodies: readonly Body[],
   tied = false,
 ): Assignment[] {
@@ -62,6 +82,7 @@ export function assignmentsOf(
   const placed = new Set<string>(outing.shooters.filter((s) => s.placed).map((s) => s.id));
   const counted = limits.order.includes('changes');
   if (stretches.length === 0) return [wholeOuting(all, first, limits, counted, tied)];
+  const standpoints = uniqueStations(frames);
   const assignments: Assignment[] = [];
   for (const stretch of stretches) {
     const present =
@@ -78,25 +99,41 @@ export function assignmentsOf(
           other !== presence &&
           (other.bodyIds.length === 0 || bodyIds.some((id) => other.bodyIds.includes(id))),
       );
-      assignments.push({
-        index: assignments.length,
-        stretchId: stretch.id,
-        shooterId: presence.shooterId,
-        bodyIds,
-        bodiesAtOnce,
-        choosesBodies:
-          tied || bodiesAtOnce < bodyIds.length || contested || presence.maxWeightG !== null,
-        fixedSetups: isPlaced || setupsStay(stretch) || limits.neverChange,
-        choosesItems: tied || !alone || presence.maxWeightG !== null || counted,
-        maxWeightG: isPlaced ? null : presence.maxWeightG,
-        placed: isPlaced,
-        wet: stretch.weather.includes('wet'),
-        allowed: stretch.allowed,
-        reserve: limits.reserve,
-      });
+      const who = { shooterId: presence.shooterId, stretchId: stretch.id, placed: isPlaced };
+      const stays = stretch.stays || isPlaced;
+      const held = stays ? standpoints.filter((s) => isOpenTo(s, who)) : [];
+      const stations = held.length > 0 ? held.map((s) => s.stationId) : [null];
+      const isChosen = stations.length > 1;
+      for (const stationId of stations)
+        assignments.push({
+          index: assignments.length,
+          stretchId: stretch.id,
+          shooterId: presence.shooterId,
+          stationId,
+          bodyIds,
+          bodiesAtOnce,
+          choosesBodies:
+            isChosen ||
+            tied ||
+            bodiesAtOnce < bodyIds.length ||
+            contested ||
+            presence.maxWeightG !== null,
+          fixedSetups: isPlaced || setupsStay(stretch) || limits.neverChange,
+          choosesItems: isChosen || tied || !alone || presence.maxWeightG !== null || counted,
+          maxWeightG: isPlaced ? null : presence.maxWeightG,
+          placed: isPlaced,
+          wet: stretch.weather.includes('wet'),
+          allowed: stretch.allowed,
+          reserve: limits.reserve,
+        });
     }
   }
   return assignments;
+}
+
+/** The stations that pictures may be made from, each once. */
+function uniqueStations(frames: readonly Pick<Frame, 'standpoints'>[]): Standpoint[] {
+  return [...new Map(frames.flatMap((f) => f.standpoints).map((s) => [s.stationId, s])).values()];
 }
 
 function wholeOuting(
@@ -110,6 +147,7 @@ function wholeOuting(
     index: 0,
     stretchId: null,
     shooterId,
+    stationId: null,
     bodyIds,
     bodiesAtOnce: bodyIds.length,
     choosesBodies: tied,
@@ -126,6 +164,17 @@ function wholeOuting(
 /** Whether everything that comes along is at hand there, on any body, changed at will. */
 export function isLoose(assignment: Assignment): boolean {
   return !assignment.choosesBodies && !assignment.fixedSetups && !assignment.choosesItems;
+}
+
+/** Assignments of which one is held: the stations of a shooter who doesn't move in a stretch. */
+export function eitherOr(assignments: readonly Assignment[]): Assignment[][] {
+  const groups = new Map<string, Assignment[]>();
+  for (const assignment of assignments) {
+    if (assignment.stationId === null) continue;
+    const key = `${assignment.stretchId} ${assignment.shooterId}`;
+    groups.set(key, [...(groups.get(key) ?? []), assignment]);
+  }
+  return [...groups.values()].filter((group) => group.length > 1);
 }
 
 /** The assignments of the same stretch, by stretch. */

@@ -2,8 +2,9 @@ import type { FrameId } from '@/core/brief';
 import { type BodyId, stackItemIds } from '@/core/gear';
 import { AT_EASE, type Pace } from '@/core/pace';
 import type { OpportunitySegments } from '../presolve/segments';
+import type { Opportunity } from '../problem/opportunities';
 import type { Problem, Target } from '../problem/problem';
-import { type Assignment, assignmentsByStretch } from '../problem/assignments';
+import { type Assignment, assignmentsByStretch, eitherOr } from '../problem/assignments';
 import { type Candidate, neededCandidates } from '../problem/candidates';
 import type { MipModel, MipRow } from './mipSolver';
 import type { Presolved } from '../presolve/presolve';
@@ -67,6 +68,12 @@ export function modelOf(
   pace: Pace = AT_EASE,
 ): CoveringModel {
   return new ModelBuilder(problem, presolved).build(pace);
+}
+
+/** An opportunity with its columns: that it is covered, and, where asked, that it is once more. */
+interface Covered {
+  readonly opportunity: Opportunity;
+  readonly columns: readonly [number, ...number[]];
 }
 
 /** Combinations of segments of one frame that are looked at for rows that only tighten. */
@@ -135,6 +142,7 @@ class ModelBuilder {
     }
     this.fixSetups();
     this.shareAssignments();
+    this.holdStations();
     this.bringBodies();
     this.countChanges();
     this.limit();
@@ -211,20 +219,56 @@ class ModelBuilder {
       return;
     }
     if (people) return this.addByPeople(target, column, group);
-    const ways = new Map<string | null, number[]>();
+    const ways = new Map<string | null, Covered[]>();
     for (const opportunity of target.opportunities) {
       const { stretchId } = opportunity.opportunity;
-      const columns = this.coverOpportunity(opportunity, group);
-      ways.set(stretchId, [...(ways.get(stretchId) ?? []), ...columns]);
+      const covered = {
+        opportunity: opportunity.opportunity,
+        columns: this.coverOpportunity(opportunity, group),
+      };
+      ways.set(stretchId, [...(ways.get(stretchId) ?? []), covered]);
     }
     this.needALens(column, orElse, target, group);
-    if (!needsBackup) return this.impliedBy(column, [...ways.values(), orElse].flat(), group);
-    const stretches = [...ways.values()].map((columns) => {
+    if (!needsBackup) {
+      const columns = [...ways.values()].flat().flatMap((covered) => covered.columns);
+      return this.impliedBy(column, [...columns, ...orElse], group);
+    }
+    const stretches = [...ways.values()].map((covered) => {
       const inStretch = this.column(0, 1, true);
-      this.impliedBy(inStretch, columns, group, 2);
+      this.impliedBy(inStretch, this.atOneStation(covered, group), group, 2);
       return inStretch;
     });
     this.impliedBy(column, stretches, group);
+  }
+
+  /**
+   * The columns that count on some opportunities of a stretch: nobody is at two stations at once, so that
+   * what one shooter covers once from several of them counts once.
+   */
+  private atOneStation(all: readonly Covered[], group: RowGroup): number[] {
+    const counted: number[] = [];
+    const byShooter = new Map<string | null, number[]>();
+    for (const { opportunity, columns } of all) {
+      const [once, ...again] = columns;
+      const { stationId, assignments } = opportunity;
+      counted.push(...again);
+      if (stationId === null) counted.push(once);
+      else {
+        const shooterId = assignments[0]?.shooterId ?? null;
+        byShooter.set(shooterId, [...(byShooter.get(shooterId) ?? []), once]);
+      }
+    }
+    for (const columns of byShooter.values()) counted.push(this.anyOf(columns, group));
+    return counted;
+  }
+
+  /** A column that is 1 where one of some is. */
+  private anyOf(columns: readonly number[], group: RowGroup): number {
+    const [only] = columns;
+    if (columns.length === 1 && only !== undefined) return only;
+    const any = this.column(0, 1, false);
+    this.impliedBy(any, columns, group);
+    return any;
   }
 
   /** What is covered twice is covered once: implied, but it keeps the relaxation from the contrary. */
@@ -261,7 +305,8 @@ class ModelBuilder {
     }
     const ways = [...stretches.values()].map((byPerson) => {
       const inStretch = this.column(0, 1, true);
-      if (named.length === 0) this.impliedBy(inStretch, [...byPerson.values()].flat(), group, 2);
+      const people = () => [...byPerson.values()].map((columns) => this.anyOf(columns, group));
+      if (named.length === 0) this.impliedBy(inStretch, people(), group, 2);
       for (const id of named) this.impliedBy(inStretch, byPerson.get(id) ?? [], group);
       return inStretch;
     });
@@ -298,7 +343,7 @@ class ModelBuilder {
   private coverOpportunity(
     { segments, needsBackup }: OpportunitySegments,
     group: RowGroup,
-  ): number[] {
+  ): Covered['columns'] {
     const once = this.column(0, 1, false);
     for (const segment of segments)
       this.impliedBy(once, this.candidateColumns(segment.candidates), group);
@@ -531,6 +576,20 @@ class ModelBuilder {
       [...weights, ...bodies.map((b) => [b.column, bodyWeight.get(b.bodyId) ?? 0] as const)],
       { kind: 'handWeight', assignment },
     );
+  }
+
+  /** Who doesn't move holds one station: only there is anything in hand. */
+  private holdStations(): void {
+    for (const group of eitherOr(this.problem.assignments)) {
+      const columns = group.map((assignment) => {
+        const column = this.column(0, 1, true);
+        const inHand = [...this.heldAt.values(), ...this.bodyAt.values()];
+        for (const used of inHand)
+          if (used.assignment === assignment) this.atMost(used.column, column);
+        return column;
+      });
+      this.sumAtMostOne(columns);
+    }
   }
 
   /** Lenses carried in an assignment beyond its bodies: so many changes there are at the least. */

@@ -1,0 +1,26 @@
+/** A plan to scale: distances, lines of sight, and where one may stand. */
+export { type BandQuestion, flatRange, isInBand } from './bands';
+export {
+  type ClosedGround,
+  EMPTY_GROUND,
+  ground,
+  type Ground,
+  type GroundSubject,
+  isRound,
+  type Obstacle,
+  type Point,
+  type Station,
+} from './ground';
+export { edgesOf, eyeAt, measure, type Measured } from './measure';
+export { between, edgesAlong, flatM, isInside } from './plane';
+export {
+  type Eye,
+  heightNeededM,
+  outlineOf,
+  type Screen,
+  screensOf,
+  sees,
+  shadowOf,
+} from './sight';
+export { measuredFrames, standpointsOf } from './standpoints';
+export { isInWedge, wedgeOf } from './wedge';
