@@ -1,5 +1,13 @@
 import fc from 'fast-check';
-import { DEFAULT_LIMITS, type Frame, type Limits, shooterId, stretchId } from '@/core/brief';
+import {
+  DEFAULT_LIMITS,
+  type Frame,
+  type Limits,
+  shooterId,
+  type Standpoint,
+  stationId,
+  stretchId,
+} from '@/core/brief';
 import type { Lens, Shelf } from '@/core/gear';
 import type { LineupQuestion } from '@/core/lineup';
 import {
@@ -213,6 +221,7 @@ const anyStretch = (id: string) =>
   fc
     .record({
       changes: fc.boolean(),
+      stays: fc.boolean(),
       weather: fc.constantFrom([], [], ['wet']),
       allowed: fc.record({
         flash: fc.constantFrom(true, true, false),
@@ -226,6 +235,25 @@ const anyStretch = (id: string) =>
       ),
     })
     .map((change) => aStretch(id, change));
+
+/** The stations of these outings: who may stand where and when is the same for all pictures. */
+const STATIONS: readonly Pick<Standpoint, 'stationId' | 'shooterIds' | 'stretchIds'>[] = [
+  { stationId: stationId.parse('aisle'), shooterIds: [], stretchIds: [] },
+  { stationId: stationId.parse('corner'), shooterIds: [shooterId.parse('two')], stretchIds: [] },
+  {
+    stationId: stationId.parse('gallery'),
+    shooterIds: [shooterId.parse('one'), shooterId.parse('two')],
+    stretchIds: [stretchId.parse('s0')],
+  },
+];
+
+const anyStandpoint = fc
+  .record({
+    from: fc.constantFrom(2, 5, 10),
+    depth: fc.constantFrom(0, 2, 20),
+    seenPercent: fc.constantFrom(100, 100, 100, 40, 0),
+  })
+  .map(({ from, depth, seenPercent }) => ({ fromM: from, toM: from + depth, seenPercent }));
 
 /** Two shooters and stretches with everything: fixed setups, bodies in hand, weights, rain. */
 export const anyOutingOf = (mostLenses: number): fc.Arbitrary<LineupQuestion> =>
@@ -242,6 +270,10 @@ export const anyOutingOf = (mostLenses: number): fc.Arbitrary<LineupQuestion> =>
           shooter: fc.constantFrom('', '', 'one', 'two'),
           view: fc.option(fc.tuple(fc.constantFrom(2, 10), fc.constantFrom(12, 40)), { freq: 3 }),
           people: fc.constantFrom(null, null, null, null, [], ['one', 'two']),
+          standpoints: fc.oneof(
+            fc.array(anyStandpoint, { maxLength: 0 }),
+            fc.array(anyStandpoint, { maxLength: 3 }),
+          ),
         }),
         { minLength: 4, maxLength: 4 },
       ),
@@ -268,6 +300,10 @@ export const anyOutingOf = (mostLenses: number): fc.Arbitrary<LineupQuestion> =>
           views:
             place.view && f.need.kind === 'subject'
               ? [{ shooterId: shooterId.parse('two'), fromM: place.view[0], toM: place.view[1] }]
+              : [],
+          standpoints:
+            f.need.kind === 'subject'
+              ? place.standpoints.map((standpoint, at) => ({ ...STATIONS[at]!, ...standpoint }))
               : [],
         };
       }),

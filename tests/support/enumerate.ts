@@ -37,6 +37,8 @@ const HARDER = {
 interface AssignmentState {
   readonly shooterId: string | null;
   readonly placed: boolean;
+  /** The station that is held; null where all are open. */
+  readonly stationId: string | null;
   readonly setups: readonly Setup[];
 }
 
@@ -164,6 +166,7 @@ function aimValuesWith(
       stretch,
       bodies.map((b) => b.id),
     );
+    const stationings = everyStationing(question, stretch, rules);
     const fixed =
       limits.neverChange || (stretch !== null && (!stretch.changes || !stretch.allowed.bags));
     const seen = new Map<string, Outcome>();
@@ -184,17 +187,21 @@ function aimValuesWith(
       );
       const counted = limits.order.includes('changes') && !fixed;
       for (const way of ways) {
-        const states = way.map((assigned, i) => ({ ...rules[i]!, setups: assigned }));
-        const got = look(stretch, states);
         const changes = counted
           ? shared.reduce((s, { itemIds }, i) => {
               const lenses = items.filter((p) => p.isLens && itemIds.has(p.id)).length;
               return s + (rules[i]!.placed ? 0 : Math.max(0, lenses - rules[i]!.bodiesAtOnce));
             }, 0)
           : 0;
-        const key = [...got].sort().join();
-        const known = seen.get(key);
-        if (!known || changes < known.changes) seen.set(key, { got, changes });
+        for (const held of stationings) {
+          const got = look(
+            stretch,
+            way.map((assigned, i) => ({ ...rules[i]!, stationId: held[i]!, setups: assigned })),
+          );
+          const key = [...got].sort().join();
+          const known = seen.get(key);
+          if (!known || changes < known.changes) seen.set(key, { got, changes });
+        }
       }
     }
     const all = [...seen.values()];
@@ -242,6 +249,35 @@ function rulesOf(
       maxWeightG: placed ? null : assignment.maxWeightG,
     };
   });
+}
+
+/** Every way in which those who don't move can stand: a station each, of those open to them. */
+function everyStationing(
+  { frames }: LineupQuestion,
+  stretch: LineupQuestion['stretches'][number] | null,
+  rules: readonly AssignmentRule[],
+): (string | null)[][] {
+  return rules.reduce<(string | null)[][]>(
+    (all, rule) => {
+      const open = frames
+        .flatMap((f) => f.standpoints)
+        .filter((s) => isOpen(s, stretch, rule))
+        .map((s) => s.stationId);
+      const stations =
+        (stretch?.stays || (stretch && rule.placed)) && open.length > 0 ? new Set(open) : [null];
+      return all.flatMap((held) => [...stations].map((id) => [...held, id]));
+    },
+    [[]],
+  );
+}
+
+function isOpen(
+  { shooterIds, stretchIds }: Frame['standpoints'][number],
+  stretch: LineupQuestion['stretches'][number] | null,
+  { shooterId, placed }: Pick<AssignmentRule, 'shooterId' | 'placed'>,
+): boolean {
+  const who = shooterIds.length === 0 ? !placed : shooterIds.some((id) => id === shooterId);
+  return who && (stretchIds.length === 0 || stretchIds.some((id) => id === stretch?.id));
 }
 
 interface Shared {
@@ -359,11 +395,36 @@ function lookerFor({ frames, limits }: LineupQuestion): Look {
         (h) =>
           frame.shooterIds.some((id) => id === h.shooterId) ||
           (frame.shooterIds.length === 0 &&
-            (!h.placed || frame.views.some((v) => v.shooterId === h.shooterId))),
+            (!h.placed ||
+              frame.views.some((v) => v.shooterId === h.shooterId) ||
+              frame.standpoints.some((s) => s.shooterIds.some((id) => id === h.shooterId)))),
       );
       const groups = new Map<string, { frame: Frame; setups: Setup[]; shooterId: string | null }>();
-      for (const assignment of eligible) {
-        const view = frame.views.find((v) => v.shooterId === assignment.shooterId);
+      const isMeasured = frame.standpoints.length > 0;
+      interface From {
+        readonly assignment: AssignmentState;
+        readonly view: { readonly fromM: number; readonly toM: number } | undefined;
+        readonly station: string;
+      }
+      const fromWhere = eligible.flatMap((assignment): From[] =>
+        isMeasured
+          ? frame.standpoints
+              .filter(
+                (s) =>
+                  isOpen(s, stretch, assignment) &&
+                  (assignment.stationId === null || assignment.stationId === s.stationId) &&
+                  s.seenPercent >= (footingOf(frame.need) === 'free' ? 1 : 100),
+              )
+              .map((view) => ({ assignment, view, station: view.stationId }))
+          : [
+              {
+                assignment,
+                view: frame.views.find((v) => v.shooterId === assignment.shooterId),
+                station: '',
+              },
+            ],
+      );
+      for (const { assignment, view, station } of fromWhere) {
         const asked: Frame = {
           ...frame,
           special: { ...frame.special, sealed: frame.special.sealed || wet },
@@ -377,8 +438,9 @@ function lookerFor({ frames, limits }: LineupQuestion): Look {
               ? { ...frame.need, fromM: view.fromM, toM: view.toM }
               : frame.need,
         };
-        const alone = frame.twice?.by === 'people' ? assignment.shooterId : '';
-        const key = `${frame.id} ${wet} ${flash} ${asked.light.support} ${JSON.stringify(asked.need)} ${alone}`;
+        const isAlone = frame.twice?.by === 'people' || (frame.twice !== null && isMeasured);
+        const alone = isAlone ? assignment.shooterId : '';
+        const key = `${station} ${frame.id} ${wet} ${flash} ${asked.light.support} ${JSON.stringify(asked.need)} ${alone}`;
         const group = groups.get(key) ?? {
           frame: asked,
           setups: [],
@@ -390,15 +452,20 @@ function lookerFor({ frames, limits }: LineupQuestion): Look {
       for (const layer of LAYERS) {
         let times = 0;
         const people = new Set<string | null>();
+        /** What one person covers from one place after another does not add up. */
+        const most = new Map<string | null, number>();
         for (const [key, group] of groups) {
           const sets = group.setups.map((s) => ({
             setup: s,
             set: positionsOf(group.frame, key, layer, s),
           }));
           const made = timesMade(group.frame, sets);
-          times += made;
+          if (isMeasured && frame.twice !== null)
+            most.set(group.shooterId, Math.max(made, most.get(group.shooterId) ?? 0));
+          else times += made;
           if (made > 0) people.add(group.shooterId);
         }
+        for (const made of most.values()) times += made;
         if (isEnough(frame, layer, times, people)) got.add(`${frame.id} ${layer}`);
       }
     }

@@ -195,7 +195,8 @@ describe('the proof', () => {
       const frame = question.frames.find((f) => f.id === witness.frameId)!;
       const covered = witness.places.flatMap(({ stretchId, range }) => {
         const stretch = question.stretches.find((s) => s.id === stretchId);
-        const views = frame.views.map((v) => ({ ...frame.need, fromM: v.fromM, toM: v.toM }));
+        const places = [...frame.views, ...frame.standpoints];
+        const views = places.map(({ fromM, toM }) => ({ ...frame.need, fromM, toM }));
         const sealed = frame.special.sealed || stretch?.weather.includes('wet');
         const light = {
           ...frame.light,
