@@ -118,7 +118,15 @@ export function aimsOf(frames: readonly Frame[], limits: Limits): Aim[] {
       targetCost: (target) => (target.frame.want === 'must' && isFirst(target) ? 1 : 0),
     }),
     aim('once', {
-      targetCost: (target) => (target.frame.want === 'must' && isSecond(target) ? 1 : 0),
+      // What is lost altogether is not covered once: it counts among the musts lost alone.
+      targetCost: (target) =>
+        target.frame.want !== 'must' || !isAskedTwice(target.frame)
+          ? 0
+          : isSecond(target)
+            ? 1
+            : isFirst(target)
+              ? -1
+              : 0,
     }),
     aim('wants', {
       targetCost: (target) => partLost(target) * (shares.get(target.frame.id) ?? 0),
