@@ -404,6 +404,7 @@ function groundPlan(file: Json): Json {
         widthM: 60,
         heightM: 40,
         northDeg: 0,
+        location: null,
         stations: [],
         subjects: [],
         obstacles: [],

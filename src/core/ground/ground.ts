@@ -87,6 +87,13 @@ export const ground = z.strictObject({
   heightM: lengthM,
   /** Where north lies, degrees clockwise from the top of the plan. */
   northDeg: z.number().min(0).max(360),
+  /** Where on Earth its middle lies, for the sun; null where that doesn't matter. */
+  location: z
+    .strictObject({
+      latitudeDeg: z.number().min(-90).max(90),
+      longitudeDeg: z.number().min(-180).max(180),
+    })
+    .nullable(),
   stations: z.array(station).max(MOST),
   subjects: z.array(groundSubject).max(MOST),
   obstacles: z.array(obstacle).max(MOST),
@@ -99,6 +106,7 @@ export const EMPTY_GROUND: Ground = {
   widthM: 60,
   heightM: 40,
   northDeg: 0,
+  location: null,
   stations: [],
   subjects: [],
   obstacles: [],

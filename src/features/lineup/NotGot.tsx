@@ -217,6 +217,7 @@ function whyLost(
   hasLenses: boolean,
   name: (id: string) => string,
 ): string {
+  if (frame.noStation !== null) return t.noStation[frame.noStation];
   const [places = ''] = positionTexts(frame.unit, [frame.impossible]);
   const miss = frame.nearest;
   const setup = miss ? t.on(stackName(miss, name), name(miss.bodyId)) : '';

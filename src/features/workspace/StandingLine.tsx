@@ -155,6 +155,7 @@ function worstOf(result: LineupResult, file: OutingFile): string | null {
   const worst = lost.find((f) => f.want === 'must') ?? lost[0];
   if (!worst) return null;
   const name = file.frames.find((f) => f.id === worst.frameId)?.name ?? worst.frameId;
+  if (worst.noStation !== null) return t.noStation[worst.noStation](name);
   if (worst.nearest?.shortfall) return `${name}: ${shortfallText(worst.nearest.shortfall)}`;
   return worst.impossible.length > 0 ? t.noLensOnYourShelf(name) : t.excludedByYourLimits(name);
 }

@@ -55,6 +55,7 @@ export const briefText = {
     duplicate: (name: string) => `Duplicate ${name}`,
     deleteIt: (name: string) => `Delete ${name}`,
     noLensCoversIt: 'no lens covers it',
+    noStation: { hidden: 'hidden', nobody: 'no place to stand' },
     leftOut: 'left out',
   },
   stretches: {

@@ -272,6 +272,12 @@ export const lineupText = {
     noneOfYourLensesFits: 'None of your lenses fits a camera you can bring.',
     coversIt: 'covers it',
     nearest: (setup: string, lack: string) => `Nearest: ${setup}, ${lack}.`,
+    noStation: {
+      hidden:
+        'Something on the ground hides it from every station. Move a station, raise the camera or shorten what stands in the way.',
+      nobody:
+        'Nobody who is there may stand where it can be seen. Open a station to them on Ground, or change the stretch.',
+    },
     nearestAndNothingAt: (setup: string, lack: string, places: string) =>
       `Nearest: ${setup}, ${lack}. Nothing covers it at ${places}.`,
   },

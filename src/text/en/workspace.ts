@@ -93,6 +93,10 @@ export const workspaceText = {
     no: (label: string) => `no ${label}`,
     of: (got: number, of: number, label: string, once: number) =>
       `${got} of ${of} ${label}${once === 0 ? '' : `, ${once} more once instead of twice`}`,
+    noStation: {
+      hidden: (name: string) => `${name}: hidden from every station`,
+      nobody: (name: string) => `${name}: nobody may stand where it can be seen`,
+    },
     noLensOnYourShelf: (name: string) => `${name}: no lens on your shelf covers it`,
     excludedByYourLimits: (name: string) => `${name}: excluded by your limits`,
     thinkingThisIsStillThe: 'Thinking… this is still the answer from before your change',

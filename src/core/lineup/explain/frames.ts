@@ -1,4 +1,11 @@
-import { footingOf, type Frame, needAxis, positionUnit, type StretchId } from '@/core/brief';
+import {
+  footingOf,
+  type Frame,
+  isInSight,
+  needAxis,
+  positionUnit,
+  type StretchId,
+} from '@/core/brief';
 import {
   byVerdict,
   conflictOf,
@@ -63,8 +70,15 @@ export function frameResult(
       ? null
       : conflictOf(heldFrame(problem, frame), oneOfEachBody(problem), problem.limits),
     kept: null,
+    noStation: target.opportunities.length > 0 ? null : whyNoStation(frame),
     once: once ? whyOnce(target, problem) : null,
   };
+}
+
+/** Why a measured frame comes about from nowhere: nothing sees it, or nobody may stand where it is seen. */
+function whyNoStation(frame: Frame): FrameResult['noStation'] {
+  if (frame.standpoints.length === 0) return null;
+  return frame.standpoints.some((s) => isInSight(frame, s)) ? 'nobody' : 'hidden';
 }
 
 /** What is missing where least is: one opportunity is enough. */

@@ -60,6 +60,8 @@ export interface FrameResult {
   readonly conflict: Conflict | null;
   /** What keeps a must from being got that could be made by itself, and each way out; null for any other. */
   readonly kept: KeptOut | null;
+  /** Why no station of the ground will do, where its distances are measured; null where one does. */
+  readonly noStation: 'hidden' | 'nobody' | null;
   /** What keeps it from being covered twice, where it is covered once; null otherwise. */
   readonly once: OnceReason | null;
 }
