@@ -32,6 +32,24 @@ export {
   shelfIds,
   takeLineup,
 } from './edits';
+export {
+  GROUND_KINDS,
+  type GroundKind,
+  type OnGround,
+  putOnGround,
+  removeFromGround,
+  setGround,
+  tieFrame,
+} from './groundEdits';
+export {
+  GROUND_TEMPLATES,
+  groundFrom,
+  type GroundTemplate,
+  newClosed,
+  newObstacle,
+  newStation,
+  newSubject,
+} from './groundTemplates';
 export type { Refusal } from './reading';
 export { type FieldIssue, type FieldProblem, issuesOf, problemOf, TELLING } from './problems';
 export type { AsideReason } from './live/aside';

@@ -26,6 +26,7 @@ const PLACES = [
   '/reach',
   '/lineup',
   '/carry',
+  '/ground',
   '/log',
   '/next',
   '/help',

@@ -285,6 +285,16 @@ export function isInSight({ need: n }: Pick<Frame, 'need'>, { seenPercent }: Sta
   return footingOf(n) === 'free' ? seenPercent > 0 : seenPercent === 100;
 }
 
+/** Whether a standpoint has to do with a picture: someone who may make it may stand there in a stretch of it. */
+export function concerns(
+  of: Pick<Frame, 'shooterIds' | 'stretchIds'>,
+  { shooterIds, stretchIds }: Standpoint,
+): boolean {
+  const meet = (a: readonly string[], b: readonly string[]) =>
+    a.length === 0 || b.length === 0 || a.some((id) => b.includes(id));
+  return meet(shooterIds, of.shooterIds) && meet(stretchIds, of.stretchIds);
+}
+
 /** The frames that say enough to be asked for. */
 export function completeFrames(frames: readonly Frame[]): readonly Frame[] {
   return frames.every((f) => f.distanceKnown) ? frames : frames.filter((f) => f.distanceKnown);

@@ -2,6 +2,7 @@
 export { allowedBy, eligibleBodies, eligibleBy, eligibleGear } from './eligibility';
 export {
   completeFrames,
+  concerns,
   type Depth,
   type Footing,
   footingOf,

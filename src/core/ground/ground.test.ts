@@ -288,19 +288,19 @@ describe('frames that are tied to the plan', () => {
   };
   const [tied] = measuredFrames([frame], plan);
 
-  it('have the distances of every station, rounded so that no end is lost, and span what is seen', () => {
+  it('have the distances of every station, rounded so that no end is lost, and tell the nearest in sight', () => {
     expect(tied?.standpoints.map((s) => [s.stationId, s.fromM, s.toM, s.seenPercent])).toEqual([
       ['near', 5, 5, 100],
       ['far', 34.1, 34.2, 100],
       ['behind', 36.1, 36.2, 0],
     ]);
-    expect(tied?.need).toMatchObject({ fromM: 5, toM: 34.2 });
+    expect(tied?.need).toMatchObject({ fromM: 5, toM: 5 });
   });
 
   it('stay the same objects while nothing moves, and keep their distances when untied', () => {
     expect(measuredFrames([tied!], plan)[0]).toBe(tied);
     const [untied] = measuredFrames([tied!], { ...plan, subjects: [] });
-    expect(untied).toMatchObject({ standpoints: [], need: { fromM: 5, toM: 34.2 } });
+    expect(untied).toMatchObject({ standpoints: [], need: { fromM: 5, toM: 5 } });
     const list = [frame];
     expect(measuredFrames(list, EMPTY_GROUND)).toBe(list);
   });

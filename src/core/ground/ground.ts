@@ -92,6 +92,8 @@ export const ground = z.strictObject({
     .strictObject({
       latitudeDeg: z.number().min(-90).max(90),
       longitudeDeg: z.number().min(-180).max(180),
+      /** By how much clocks there are ahead of UTC, minutes. */
+      utcOffsetMin: z.number().int().min(-720).max(840),
     })
     .nullable(),
   stations: z.array(station).max(MOST),

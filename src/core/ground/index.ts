@@ -10,7 +10,9 @@ export {
   type Obstacle,
   type Point,
   type Station,
+  WIDEST_SHEET_M,
 } from './ground';
+export { type Place, placeOn, pointOn } from './local';
 export { edgesOf, eyeAt, measure, type Measured } from './measure';
 export { between, edgesAlong, flatM, isInside } from './plane';
 export {
@@ -23,4 +25,12 @@ export {
   shadowOf,
 } from './sight';
 export { measuredFrames, standpointsOf } from './standpoints';
+export {
+  directionOf,
+  type LightFrom,
+  lightFrom,
+  sunOver,
+  type SunOverPlan,
+  sunShadowOf,
+} from './sun';
 export { isInWedge, wedgeOf } from './wedge';

@@ -1,4 +1,4 @@
-import { type Frame, isInSight, type Standpoint } from '@/core/brief';
+import { concerns, type Frame, isInSight, type Standpoint } from '@/core/brief';
 import type { Ground, GroundSubject, Obstacle, Station } from './ground';
 import { measure } from './measure';
 import { type Screen, screensOf } from './sight';
@@ -79,17 +79,18 @@ export function measuredFrames(frames: readonly Frame[], ground: Ground): readon
   return next.every((frame, i) => frame === frames[i]) ? frames : next;
 }
 
-/** A frame with some standpoints, and with the distances that they span. */
+/** A frame with some standpoints; where one distance is told for it, it is that of the nearest in sight. */
 function followed(frame: Frame, standpoints: readonly Standpoint[]): Frame {
   if (frame.need.kind !== 'subject' || standpoints.length === 0)
     return frame.standpoints.length === 0 ? frame : { ...frame, standpoints: [] };
-  const inSight = standpoints.filter((s) => isInSight(frame, s));
-  const spanning = inSight.length > 0 ? inSight : standpoints;
-  const need = {
-    ...frame.need,
-    fromM: Math.min(...spanning.map((s) => s.fromM)),
-    toM: Math.max(...spanning.map((s) => s.toM)),
-  };
+  const [nearest] = standpoints.toSorted(
+    (a, b) =>
+      Number(concerns(frame, b)) - Number(concerns(frame, a)) ||
+      Number(isInSight(frame, b)) - Number(isInSight(frame, a)) ||
+      a.fromM - b.fromM,
+  );
+  const { fromM, toM } = nearest!;
+  const need = { ...frame.need, fromM, toM };
   const isSame =
     need.fromM === frame.need.fromM &&
     need.toM === frame.need.toM &&

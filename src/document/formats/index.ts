@@ -19,4 +19,5 @@ export {
   type SkipReason,
 } from './lensfun';
 export { gearFromDatabase } from './lensfunGear';
+export { groundGeoJson } from './groundGeoJson';
 export { type PackedLine, packingCsv, packingMarkdown } from './packing';

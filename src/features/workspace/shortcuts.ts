@@ -4,6 +4,7 @@ const t = workspaceText.shortcuts;
 /** The pages of the outing that is open, in the order of the work, then those over all outings. */
 export const PAGES = [
   ['/brief', t.brief, 'outing'],
+  ['/ground', t.ground, 'outing'],
   ['/reach', t.reach, 'outing'],
   ['/lineup', t.lineup, 'outing'],
   ['/carry', t.carry, 'outing'],

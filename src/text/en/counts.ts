@@ -31,6 +31,8 @@ const NOUNS = {
   newItem: { one: 'new item', other: 'new items' },
   otherIs: { one: 'other is', other: 'others are' },
   outing: { one: 'outing', other: 'outings' },
+  station: { one: 'station', other: 'stations' },
+  subject: { one: 'subject', other: 'subjects' },
   step: { one: 'step', other: 'steps' },
   time: { one: 'time', other: 'times' },
   wishedItem: { one: 'wished item', other: 'wished items' },

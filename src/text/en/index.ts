@@ -35,6 +35,7 @@ export { briefText } from './brief';
 export { briefFormText } from './briefForms';
 export { carryText } from './carry';
 export { dialogText } from './dialogs';
+export { groundText } from './ground';
 export { helpText } from './help';
 export { HELP_TITLES, HELP_TOPICS, helpTitleText, type HelpTopic } from './helpTopics';
 export { hostText } from './host';

@@ -117,6 +117,7 @@ export const workspaceText = {
   shortcuts: {
     brief: 'Brief',
     shelf: 'Shelf',
+    ground: 'Ground',
     reach: 'Reach',
     lineup: 'Lineup',
     carry: 'Carry',

@@ -20,6 +20,7 @@ export {
   weightSteps,
 } from './lineupSteps';
 export { exact, exactIn } from './exact';
+export { distanceSteps } from './groundSteps';
 export { marginSteps } from './marginSteps';
 export { pictureSteps } from './pictureSteps';
 export type { Step } from './step';

@@ -1,0 +1,7 @@
+import { GroundPage } from '@/features/ground';
+
+export const metadata = { title: 'Ground' };
+
+export default function Page() {
+  return <GroundPage />;
+}

@@ -1,0 +1,272 @@
+'use client';
+
+import {
+  between,
+  type ClosedGround,
+  directionOf,
+  edgesAlong,
+  flatM,
+  type Ground,
+  type GroundSubject,
+  isRound,
+  type Obstacle,
+  type Point,
+  type Station,
+} from '@/core/ground';
+import { formatMetres, groundText } from '@/text';
+import { pathOf } from './Bands';
+import { type Scale, stepM } from './scale';
+
+const t = groundText.plan;
+
+interface ShapeProps<T> {
+  readonly of: T;
+  readonly scale: Scale;
+  readonly isSelected: boolean;
+}
+
+/** A name beside what it is of, readable over lines. */
+function Name({
+  x,
+  y,
+  bold = false,
+  isBefore = false,
+  children,
+}: {
+  readonly x: number;
+  readonly y: number;
+  readonly bold?: boolean;
+  /** It ends there instead of beginning. */
+  readonly isBefore?: boolean;
+  readonly children: string;
+}) {
+  return (
+    <text
+      x={x}
+      y={y}
+      fontSize={12}
+      textAnchor={isBefore ? 'end' : 'start'}
+      fontWeight={bold ? 650 : 400}
+      fill="var(--ink)"
+      stroke="var(--sheet)"
+      strokeWidth={3}
+      paintOrder="stroke"
+      aria-hidden
+    >
+      {children}
+    </text>
+  );
+}
+
+export function ClosedShape({ of, scale, isSelected }: ShapeProps<ClosedGround>) {
+  const [first] = of.points;
+  return (
+    <>
+      <path
+        d={`${pathOf(of.points, scale)}Z`}
+        fill="url(#closed-hatch)"
+        stroke="var(--edge)"
+        strokeWidth={isSelected ? 2 : 0.8}
+        strokeDasharray="5 3"
+      />
+      {first && (
+        <Name x={scale.x(first.xM) + 5} y={scale.y(first.yM) - 5}>
+          {of.name}
+        </Name>
+      )}
+    </>
+  );
+}
+
+/** Standing people from above: a head every so many metres. */
+const HEAD_M = 0.6;
+const MOST_HEADS = 200;
+
+export function ObstacleShape({ of, scale, isSelected }: ShapeProps<Obstacle>) {
+  const [first] = of.points;
+  if (!first) return null;
+  const [x, y] = [scale.x(first.xM), scale.y(first.yM)];
+  const radius = Math.max(2.5, (of.acrossM / 2) * scale.perM);
+  const edge = { stroke: 'var(--ink)', strokeWidth: isSelected ? 2.2 : 1.2 };
+  if (isRound(of.kind))
+    return of.kind === 'pillar' ? (
+      <>
+        <circle cx={x} cy={y} r={radius} fill="var(--tone-4)" {...edge} />
+        {isSelected && (
+          <Name x={x + radius + 4} y={y + 4}>
+            {of.name}
+          </Name>
+        )}
+      </>
+    ) : (
+      <>
+        <circle
+          cx={x}
+          cy={y}
+          r={radius}
+          fill="var(--tone-1)"
+          fillOpacity={0.8}
+          {...edge}
+          strokeDasharray="4 2.5"
+        />
+        <circle cx={x} cy={y} r={Math.min(3, radius)} fill="var(--ink)" />
+        {isSelected && (
+          <Name x={x + radius + 4} y={y + 4}>
+            {of.name}
+          </Name>
+        )}
+      </>
+    );
+  const heads =
+    of.kind === 'people'
+      ? edgesAlong(of.points).flatMap(({ from, to }) => {
+          const count = Math.min(MOST_HEADS, Math.max(1, Math.floor(flatM(from, to) / HEAD_M)));
+          return Array.from({ length: count }, (_, i) => between(from, to, (i + 0.5) / count));
+        })
+      : [];
+  return (
+    <>
+      <path
+        d={pathOf(of.points, scale)}
+        fill="none"
+        stroke={of.kind === 'wall' ? 'var(--ink)' : 'transparent'}
+        strokeWidth={Math.max(of.kind === 'wall' ? 3 : 8, of.acrossM * scale.perM)}
+        strokeOpacity={isSelected ? 1 : 0.85}
+      />
+      {heads.map((p, i) => (
+        <circle
+          key={i}
+          cx={scale.x(p.xM)}
+          cy={scale.y(p.yM)}
+          r={Math.max(1.4, 0.2 * scale.perM)}
+          fill="var(--sheet)"
+          {...edge}
+          strokeWidth={0.9}
+        />
+      ))}
+      {isSelected && (
+        <Name x={x + 6} y={y - 6}>
+          {of.name}
+        </Name>
+      )}
+    </>
+  );
+}
+
+export function SubjectShape({ of, scale, isSelected }: ShapeProps<GroundSubject>) {
+  const at = of.points.at(-1);
+  if (!at) return null;
+  const [x, y] = [scale.x(at.xM), scale.y(at.yM)];
+  const line = { fill: 'none', stroke: 'var(--ink)', strokeWidth: isSelected ? 2.4 : 1.6 };
+  return (
+    <>
+      {of.kind !== 'point' && (
+        <path
+          d={pathOf(of.points, scale)}
+          {...line}
+          strokeDasharray={of.kind === 'path' ? '9 4' : undefined}
+        />
+      )}
+      {of.kind === 'path' && (
+        <path d={arrowAt(of.points, scale)} {...line} strokeDasharray="none" />
+      )}
+      {of.kind === 'point' && (
+        <>
+          <circle cx={x} cy={y} r={7} {...line} fill="var(--sheet)" />
+          <circle cx={x} cy={y} r={2.2} fill="var(--ink)" />
+        </>
+      )}
+      {of.kind === 'point' ? (
+        <Name x={x + 10} y={y + 4} bold={isSelected}>
+          {of.name}
+        </Name>
+      ) : (
+        <Name x={Math.min(x, scale.x(of.points[0]!.xM)) + 12} y={y - 8} bold={isSelected}>
+          {of.name}
+        </Name>
+      )}
+    </>
+  );
+}
+
+/** The head of an arrow at the end of a path. */
+function arrowAt(points: readonly Point[], scale: Scale): string {
+  const [from, to] = [points.at(-2), points.at(-1)];
+  if (!from || !to) return '';
+  const [x, y] = [scale.x(to.xM), scale.y(to.yM)];
+  const turn = Math.atan2(y - scale.y(from.yM), x - scale.x(from.xM));
+  const wing = (by: number) => `${x - 9 * Math.cos(turn + by)} ${y - 9 * Math.sin(turn + by)}`;
+  return `M${wing(0.45)}L${x} ${y}L${wing(-0.45)}`;
+}
+
+export function StationMark({
+  of,
+  scale,
+  isSelected,
+  note,
+  isBefore,
+}: ShapeProps<Station> & {
+  readonly note: string | null;
+  /** What it photographs lies to its right: its name stands to its left. */
+  readonly isBefore: boolean;
+}) {
+  const [x, y] = [scale.x(of.at.xM), scale.y(of.at.yM)];
+  const beside = isBefore ? x - 11 : x + 11;
+  return (
+    <>
+      <path
+        d={`M${x} ${y - 8}L${x + 7.5} ${y + 5.5}H${x - 7.5}Z`}
+        fill={isSelected ? 'var(--got)' : 'var(--ink)'}
+        stroke="var(--sheet)"
+        strokeWidth={1.5}
+      />
+      <Name x={beside} y={y + 4} bold isBefore={isBefore}>
+        {of.name}
+      </Name>
+      {note && (
+        <Name x={beside} y={y + 18} isBefore={isBefore}>
+          {note}
+        </Name>
+      )}
+    </>
+  );
+}
+
+/** Longest that the ruler is drawn, px. */
+const RULER_PX = 80;
+
+/** The ruler, and where north lies. */
+export function Marks({
+  ground,
+  scale,
+  size,
+}: {
+  readonly ground: Ground;
+  readonly scale: Scale;
+  readonly size: { readonly width: number; readonly height: number };
+}) {
+  const long = stepM(scale, RULER_PX / 2);
+  const [x, y] = [10, size.height - 10];
+  const north = directionOf(0, ground.northDeg);
+  const [nx, ny] = [size.width - 24, 26];
+  return (
+    <g aria-hidden>
+      <path
+        d={`M${x} ${y - 5}V${y}H${x + long * scale.perM}V${y - 5}`}
+        fill="none"
+        stroke="var(--ink)"
+      />
+      <Name x={x + 4} y={y - 5}>
+        {formatMetres(long)}
+      </Name>
+      <path
+        d={`M${nx - 13 * north.xM} ${ny + 13 * north.yM}L${nx + 13 * north.xM} ${ny - 13 * north.yM}`}
+        stroke="var(--ink)"
+      />
+      <circle cx={nx + 13 * north.xM} cy={ny - 13 * north.yM} r={2.5} fill="var(--ink)" />
+      <Name x={nx - 4 + 22 * north.xM} y={ny + 4 - 22 * north.yM}>
+        {t.north}
+      </Name>
+    </g>
+  );
+}
