@@ -262,14 +262,12 @@ function subjectOnly(f: {
   readonly depth: Depth;
   readonly special: Special;
   readonly views: readonly View[];
-  readonly standpoints: readonly Standpoint[];
 }): string[][] {
   return [
     ...(f.depth.sharp?.kind === 'rows' ? [['depth', 'sharp']] : []),
     ...(f.depth.blur === null ? [] : [['depth', 'blur']]),
     ...(f.special.magnification === null ? [] : [['special', 'magnification']]),
     ...(f.views.length === 0 ? [] : [['views']]),
-    ...(f.standpoints.length === 0 ? [] : [['standpoints']]),
   ];
 }
 

@@ -1,10 +1,18 @@
 'use client';
 
+import Link from 'next/link';
 import { type Frame, frame as frameSchema, type Need } from '@/core/brief';
 import { putFrame, TELLING } from '@/document';
 import { useEdit, useFileNow } from '@/session';
 import { CellNumber, CellSelect, CellText } from '@/ui';
-import { briefFormText, firstProblemText, FOOTINGS, needText, WANTS } from '@/text';
+import {
+  briefFormText,
+  firstProblemText,
+  formatDistances,
+  FOOTINGS,
+  needText,
+  WANTS,
+} from '@/text';
 
 const t = briefFormText.frameCells;
 
@@ -73,6 +81,12 @@ function EndCells({
 }) {
   const put = useFrameEdit(frame);
   const { from, to, unit, near, far } = ENDS[need.kind];
+  if (need.kind === 'subject' && frame.standpoints.length > 0)
+    return (
+      <Link href={`/ground?frame=${frame.id}`} className="underline">
+        {t.measured(formatDistances(need.fromM, need.toM))}
+      </Link>
+    );
   const ends = need as unknown as Readonly<Record<string, number>>;
   const end = (field: typeof from | typeof to, label: string) => (
     <CellNumber

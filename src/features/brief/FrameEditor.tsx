@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useFormContext, useWatch } from 'react-hook-form';
 import {
   type Frame,
@@ -9,8 +10,8 @@ import {
   type SubjectKey,
   SUBJECTS,
 } from '@/core/brief';
-import { putFrame, STARTING_NEEDS, STARTING_OUTPUTS } from '@/document';
-import { useEdit } from '@/session';
+import { putFrame, STARTING_NEEDS, STARTING_OUTPUTS, tieFrame } from '@/document';
+import { useEdit, useFilePart } from '@/session';
 import {
   Button,
   EntityForm,
@@ -20,10 +21,18 @@ import {
   FormText,
   FormTextArea,
   SelectField,
+  Sentence,
   Tick,
   useFormSet,
 } from '@/ui';
-import { briefFormText, FOOTING_HINTS, FOOTINGS, SUBJECT_NAMES, WANTS } from '@/text';
+import {
+  briefFormText,
+  FOOTING_HINTS,
+  formatDistances,
+  FOOTINGS,
+  SUBJECT_NAMES,
+  WANTS,
+} from '@/text';
 import { FrameStanding } from './FrameStanding';
 import { FrameView } from './FrameView';
 import { LightFields } from './LightFields';
@@ -186,11 +195,16 @@ function DistanceFields() {
   const { getValues } = useFormContext<Frame>();
   const set = useFormSet();
   const isKnown = useWatch({ name: 'distanceKnown' }) as boolean;
+  const [id, standpoints] = useWatch({ name: ['id', 'standpoints'] }) as [
+    Frame['id'],
+    Frame['standpoints'],
+  ];
   const order = () => {
     const { need } = getValues();
     if (need.kind !== 'subject' || !(need.fromM > need.toM)) return;
     set('need', { ...need, fromM: need.toM, toM: need.fromM });
   };
+  if (standpoints.length > 0) return <MeasuredDistances id={id} standpoints={standpoints} />;
   return (
     <div
       className="grid grid-cols-2 gap-2"
@@ -204,6 +218,37 @@ function DistanceFields() {
           <Button onClick={() => set('distanceKnown', true)}>{t.theseAreRight}</Button>
         </p>
       )}
+    </div>
+  );
+}
+
+/** Distances that follow the plan of the ground: from each station, until they are untied from it. */
+function MeasuredDistances({ id, standpoints }: Pick<Frame, 'id' | 'standpoints'>) {
+  const { stations } = useFilePart((file) => file.ground);
+  const edit = useEdit();
+  return (
+    <div className="space-y-1">
+      <p className="text-[12px] text-soft">
+        <Sentence
+          parts={t.measuredOn(
+            <Link href={`/ground?frame=${id}`} className="underline">
+              {t.ground}
+            </Link>,
+          )}
+        />
+      </p>
+      <ul className="text-[13px]">
+        {standpoints.map((s) => (
+          <li key={s.stationId} className={s.seenPercent === 0 ? 'text-soft' : ''}>
+            {t.fromStation(
+              stations.find((station) => station.id === s.stationId)?.name ?? s.stationId,
+              formatDistances(s.fromM, s.toM),
+              s.seenPercent,
+            )}
+          </li>
+        ))}
+      </ul>
+      <Button onClick={() => edit(tieFrame(id, null))}>{t.untie}</Button>
     </div>
   );
 }

@@ -13,6 +13,7 @@ import {
   stackName,
   marginSteps,
   namesOf,
+  stationName,
   ONCE_REASONS,
   plainList,
   positionTexts,
@@ -30,7 +31,14 @@ export function FrameStanding({ frame }: { frame: Frame }) {
   if (!standing) return null;
   const name = namesOf(file);
   const setupName = (c: Cover) =>
-    t.on(stackName(c, name), name(c.bodyId), c.stretchId ? `, ${name(c.stretchId)}` : '');
+    t.on(
+      stackName(c, name),
+      name(c.bodyId),
+      [
+        ...(c.stretchId ? [`, ${name(c.stretchId)}`] : []),
+        ...(c.stationId ? [t.fromStation(stationName(file, c.stationId))] : []),
+      ].join(''),
+    );
   const shownCovers = standing.covers.slice(0, 4);
   const places = positionTexts(standing.unit, [
     standing.missing,

@@ -2,6 +2,7 @@
 
 import { ArrowRightLeft, Camera } from 'lucide-react';
 import type { CarryAssignment, CarryStretch, OnBody } from '@/core/carry';
+import type { Cover } from '@/core/lineup';
 import {
   forbiddenTexts,
   carryText,
@@ -11,12 +12,13 @@ import {
   formatWeight,
   carriedWeightSteps,
   namesOf,
+  stationName,
   plainList,
   WEATHERS,
   listOf,
 } from '@/text';
 import { type OutingFile } from '@/document';
-import { useFile } from '@/session';
+import { useFile, useFrameResults } from '@/session';
 import { Figure } from '@/parts';
 
 const text = carryText.stretchPlan;
@@ -83,6 +85,7 @@ export function StretchPlan({
           <AssignmentPlan
             key={assignment.shooterId}
             assignment={assignment}
+            stretchId={plan.stretchId}
             named={plan.hands.length > 1}
           />
         ))}
@@ -102,15 +105,46 @@ function stackOf(on: OnBody, name: (id: string) => string): string {
     : text.on(on.pieceIds.map(name).join(' + '), name(on.bodyId));
 }
 
-/** From how far a shooter has a frame who stands elsewhere. */
-function fromWhere({ frames }: OutingFile, frameId: string, shooterId: string | null): string {
-  const view = frames.find((f) => f.id === frameId)?.views.find((v) => v.shooterId === shooterId);
+/** From which station a shooter has a frame, or from how far where she stands elsewhere. */
+function fromWhere(
+  file: OutingFile,
+  frameId: string,
+  { shooterId, stationId }: Pick<CarryAssignment, 'shooterId' | 'stationId'>,
+  covers: readonly Cover[],
+): string {
+  const frame = file.frames.find((f) => f.id === frameId);
+  const from = frame?.standpoints.find(
+    (s) => s.stationId === (stationId ?? covers.find((c) => c.stationId !== null)?.stationId),
+  );
+  if (from)
+    return text.fromStation(
+      stationName(file, from.stationId),
+      formatDistances(from.fromM, from.toM),
+    );
+  if (frame && frame.standpoints.length > 0) return '';
+  const view = frame?.views.find((v) => v.shooterId === shooterId);
   return view ? text.from(formatDistances(view.fromM, view.toM)) : '';
 }
 
-function AssignmentPlan({ assignment, named }: { assignment: CarryAssignment; named: boolean }) {
+function AssignmentPlan({
+  assignment,
+  named,
+  stretchId,
+}: {
+  assignment: CarryAssignment;
+  named: boolean;
+  stretchId: CarryStretch['stretchId'];
+}) {
   const file = useFile();
   const name = namesOf(file);
+  const standings = useFrameResults();
+  /** What covers a frame here with what is on the cameras for it. */
+  const coversOf = (doing: { readonly frameId: string; readonly with: readonly OnBody[] }) =>
+    standings
+      ?.find((f) => f.frameId === doing.frameId)
+      ?.covers.filter(
+        (c) => c.stretchId === stretchId && doing.with.some((on) => on.bodyId === c.bodyId),
+      ) ?? [];
   const { weights } = assignment;
   return (
     <div>
@@ -166,7 +200,7 @@ function AssignmentPlan({ assignment, named }: { assignment: CarryAssignment; na
                 <Camera size={15} className="mt-0.5 shrink-0 text-soft" aria-hidden />
                 <span>
                   {name(doing.frameId)}
-                  {fromWhere(file, doing.frameId, assignment.shooterId)}{' '}
+                  {fromWhere(file, doing.frameId, assignment, coversOf(doing))}{' '}
                   <span className="text-soft">
                     {text.withIt(listOf(doing.with.map((on) => stackOf(on, name))))}
                   </span>

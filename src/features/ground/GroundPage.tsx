@@ -3,7 +3,14 @@
 import { Maximize, Minus, Plus } from 'lucide-react';
 import { useCallback, useState } from 'react';
 import { minutesOf, type Stretch } from '@/core/brief';
-import { type Ground, screensOf, sunOver, type SunOverPlan, sunShadowOf } from '@/core/ground';
+import {
+  type Ground,
+  type Point,
+  screensOf,
+  sunOver,
+  type SunOverPlan,
+  sunShadowOf,
+} from '@/core/ground';
 import {
   freshId,
   GROUND_TEMPLATES,
@@ -23,6 +30,7 @@ import { Button, IconButton, Menu, notify, SelectField } from '@/ui';
 import { Bands, pathOf } from './Bands';
 import { exportGeoJson, exportPng, exportSvg } from './exportPlan';
 import { GroundTable } from './GroundTable';
+import { Here, HereMark } from './Here';
 import { Measured, TieIt } from './Measured';
 import { PlanView } from './PlanView';
 import { scaleOf, type Scale, wholeOf, type Zoom } from './scale';
@@ -69,6 +77,7 @@ function Plan({ onStart }: { readonly onStart: (template: GroundTemplate) => voi
   const [stretchId, setStretch] = useSelection('stretch');
   const [lensId, setLens] = useSelection('lens');
   const [zoom, setZoom] = useState<Zoom | null>(null);
+  const [here, setHere] = useState<Point | null>(null);
   const [box, size] = useSize();
   const tied = ground.subjects.flatMap((s) => s.frameIds);
   const frameId = frameKey ?? tied[0] ?? null;
@@ -106,8 +115,8 @@ function Plan({ onStart }: { readonly onStart: (template: GroundTemplate) => voi
           <Tools {...{ ground, onStart, svg }} onAdded={(key) => select(key)} />
         </div>
         <p>{picture ? answerText(picture, ground, namesOf(file)) : t.noneMeasured}</p>
-        <div className="flex flex-wrap items-end gap-3 print:hidden">
-          <div className="w-52">
+        <div className="grid grid-cols-2 items-end gap-3 sm:flex sm:flex-wrap print:hidden">
+          <div className="sm:w-52">
             <SelectField
               label={t.picture}
               value={frameId ?? ''}
@@ -118,7 +127,7 @@ function Plan({ onStart }: { readonly onStart: (template: GroundTemplate) => voi
               onChange={(id) => setFrame(id === '' ? null : id)}
             />
           </div>
-          <div className="w-52">
+          <div className="sm:w-52">
             <SelectField
               label={t.lens}
               value={isOfLineup || lensId === 'all' ? (lensId ?? '') : ''}
@@ -134,13 +143,18 @@ function Plan({ onStart }: { readonly onStart: (template: GroundTemplate) => voi
           </div>
           <StretchStepper stretchId={stretchId} onStretch={setStretch} />
         </div>
-        <div ref={box} className="relative h-[58vh] min-h-80 overflow-hidden border border-hair">
+        <div
+          ref={box}
+          className="relative max-h-[58vh] min-h-56 overflow-hidden border border-hair lg:min-h-96"
+          style={{ aspectRatio: `${ground.widthM + 1} / ${ground.heightM + 1}` }}
+        >
           <PlanView
             ground={ground}
             scale={scale}
             size={size}
             selected={selected}
             onSelect={select}
+            onPlace={(place) => setHere(isOnSheet(ground, place) ? place : null)}
             onMove={put}
             onRemove={remove}
             onPan={(dx, dy) =>
@@ -172,14 +186,13 @@ function Plan({ onStart }: { readonly onStart: (template: GroundTemplate) => voi
               </>
             }
             over={
-              picture && (
-                <>
-                  <SightLines picture={picture} ground={ground} scale={scale} />
-                  {ground.stations[0] && (
-                    <TrueSize picture={picture} from={ground.stations[0].at} scale={scale} />
-                  )}
-                </>
-              )
+              <>
+                {here && <HereMark at={here} scale={scale} />}
+                {picture && <SightLines picture={picture} ground={ground} scale={scale} />}
+                {picture && ground.stations[0] && (
+                  <TrueSize picture={picture} from={ground.stations[0].at} scale={scale} />
+                )}
+              </>
             }
           />
           <div className="absolute right-2 bottom-2 flex gap-1 print:hidden">
@@ -216,7 +229,7 @@ function Plan({ onStart }: { readonly onStart: (template: GroundTemplate) => voi
             onDone={() => select(null)}
           />
         ) : (
-          <Chosen picture={picture} frameId={frameId} sun={sun} stretch={stretch} />
+          <Chosen picture={picture} frameId={frameId} sun={sun} stretch={stretch} here={here} />
         )}
         {!thing && <Sheet ground={ground} />}
       </aside>
@@ -230,11 +243,13 @@ function Chosen({
   frameId,
   sun,
   stretch,
+  here,
 }: {
   readonly picture: PictureOnPlan | null;
   readonly frameId: string | null;
   readonly sun: SunOverPlan | null;
   readonly stretch: Stretch | null;
+  readonly here: Point | null;
 }) {
   const { frames, ground } = useFile();
   const frame = frames.find((f) => f.id === frameId);
@@ -248,6 +263,7 @@ function Chosen({
           {groundText.sheet.sun(formatAngle(sun.altitudeDeg), formatAngle(sun.azimuthDeg))}
         </p>
       )}
+      {picture && here && <Here picture={picture} at={here} />}
       {picture ? (
         <Measured picture={picture} sun={sun} />
       ) : frame ? (
@@ -361,6 +377,9 @@ function withSvg(svg: () => SVGSVGElement | null, write: (svg: SVGSVGElement) =>
 }
 
 const round = (m: number) => Number(m.toFixed(2));
+
+const isOnSheet = ({ widthM, heightM }: Ground, { xM, yM }: Point) =>
+  xM >= 0 && yM >= 0 && xM <= widthM && yM <= heightM;
 
 function panned({ times, middle }: Zoom, xM: number, yM: number): Zoom {
   return { times, middle: { xM: middle.xM - xM, yM: middle.yM + yM } };

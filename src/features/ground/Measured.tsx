@@ -93,7 +93,7 @@ export function Measured({
 
 const SEPARATOR = ', ';
 
-function sightText(
+export function sightText(
   percent: number,
   station: Station,
   { subject }: PictureOnPlan,

@@ -19,6 +19,8 @@ const DRAG_PX = 3;
 export interface PlanHandlers {
   readonly selected: string | null;
   readonly onSelect: (key: string | null) => void;
+  /** A press on the bare ground: one's own place. */
+  readonly onPlace: (place: Point) => void;
   /** Puts the points of a thing elsewhere. */
   readonly onMove: (moved: Thing) => void;
   readonly onRemove: (thing: Thing) => void;
@@ -213,7 +215,11 @@ function useDrag(ground: Ground, scale: Scale, handlers: PlanHandlers) {
       element.removeEventListener('pointermove', move);
       element.removeEventListener('pointerup', end);
       element.removeEventListener('pointercancel', end);
-      if (!hasMoved) handlers.onSelect(thing ? keyOf(thing) : null);
+      if (hasMoved) return;
+      handlers.onSelect(thing ? keyOf(thing) : null);
+      if (thing) return;
+      const box = element.getBoundingClientRect();
+      handlers.onPlace(scale.at(event.clientX - box.left, event.clientY - box.top));
     };
     element.addEventListener('pointermove', move);
     element.addEventListener('pointerup', end);

@@ -29,7 +29,7 @@ export function StretchStepper({
   const go = (by: number) => stretches[at + by]?.id ?? null;
   const chosen = stretches[at];
   return (
-    <div className="flex flex-wrap items-end gap-1">
+    <div className="col-span-2 flex flex-wrap items-end gap-1">
       <IconButton
         label={t.previousStretch}
         disabled={at < 0}

@@ -43,7 +43,7 @@ export function Header() {
         {PAGES.map(([href, name, of], i) => (
           <Fragment key={href}>
             {of === 'all' && PAGES[i - 1]?.[2] === 'outing' && (
-              <span className="ml-2 flex items-center border-l border-ink pl-3 text-[12px] text-soft max-sm:ml-1 max-sm:pl-1 max-sm:text-[0px]">
+              <span className="ml-2 flex items-center border-l border-ink pl-3 text-[12px] text-soft max-sm:ml-0.5 max-sm:pl-0.5 max-sm:text-[0px]">
                 {t.allOutings}
               </span>
             )}
@@ -51,7 +51,7 @@ export function Header() {
               href={href}
               prefetch={answered ? null : false}
               aria-current={path === href ? 'page' : undefined}
-              className="border-b-2 border-transparent px-3 py-1 hover:bg-chosen aria-[current=page]:border-ink max-sm:px-1.5 aria-[current=page]:font-semibold"
+              className="border-b-2 border-transparent px-3 py-1 hover:bg-chosen aria-[current=page]:border-ink max-sm:px-1 max-sm:text-[13.5px] aria-[current=page]:font-semibold"
             >
               {name}
             </Link>

@@ -1,6 +1,8 @@
+import { filled } from '../filled';
 /** What is said by the forms of Brief and its sheet, which open after the list. */
 export const briefFormText = {
   frameCells: {
+    measured: (distances: string) => `${distances}, measured`,
     nearest: 'Nearest',
     farthest: 'Farthest',
     shortest: 'Shortest',
@@ -55,6 +57,11 @@ export const briefFormText = {
     nearest: 'Nearest',
     distanceUnknown: 'The distance isn’t known yet, so the picture isn’t planned.',
     theseAreRight: 'These are right',
+    measuredOn: <Link>(ground: Link) => filled`Measured on ${ground}: distances follow the plan.`,
+    ground: 'Ground',
+    fromStation: (station: string, distances: string, seenPercent: number) =>
+      `${station}: ${distances}${seenPercent === 100 ? '' : seenPercent === 0 ? ', hidden' : `, ${seenPercent} % in sight`}`,
+    untie: 'Untie from the plan',
     farthest: 'Farthest',
     distancesFromTheCamerasSensor: 'Distances from the camera’s sensor plane.',
     fillsFrom: 'Fills from',
@@ -74,6 +81,7 @@ export const briefFormText = {
   },
   frameStanding: {
     on: (setup: string, name: string, more: string) => `${setup} on ${name}${more}`,
+    fromStation: (station: string) => `, from ${station}`,
     withIt: (name: string, setup: string) => `${name} with ${setup}`,
     nearestMiss: (setup: string) => `Nearest miss: ${setup}`,
     notCovered: (list: string) => `Not covered: ${list}`,

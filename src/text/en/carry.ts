@@ -145,6 +145,7 @@ export const carryText = {
     withoutALens: (name: string) => `${name} without a lens`,
     on: (list: string, name: string) => `${list} on ${name}`,
     from: (distances: string) => `, from ${distances},`,
+    fromStation: (station: string, distances: string) => `, from ${station} (${distances}),`,
     you: 'You',
     atTheStart: 'At the start',
     nothingInHand: 'nothing in hand',

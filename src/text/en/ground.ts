@@ -33,7 +33,7 @@ export const groundText = {
     bestLens: 'the one that covers it',
     replaced: (name: string) => `Started from “${name}”. Undo brings back the former plan.`,
     legend:
-      'Triangle: a station. Ring: a subject, with an arrow if it moves. Green: stand anywhere here. Hatched: closed ground. Wedge: what the lens takes in at its long end, dashed at its wide end.',
+      'Triangle: a station. Ring: a subject, with an arrow if it moves. Green: stand anywhere here. Hatched: closed ground. Wedge: what the lens takes in at its long end, dashed at its wide end. Press bare ground to ask about a place.',
     asTable: 'The plan as a table',
     planOf: (stations: string, subjects: string) =>
       `Plan to scale with ${stations} and ${subjects}`,
@@ -150,6 +150,13 @@ export const groundText = {
     coversIt: (lens: string) => `covered with ${lens}`,
     wouldCover: (lens: string) => `${lens} would cover it`,
     notCovered: 'not covered from here',
+  },
+  here: {
+    title: 'Where you pressed',
+    distance: (distances: string, seen: string) => `${distances}, ${seen}`,
+    covers: (lenses: string) => `From here it’s covered by ${lenses}.`,
+    none: 'No lens in the lineup covers it from here.',
+    closed: 'This is closed ground.',
   },
   answer: {
     from: (picture: string, places: string) => `${picture}: ${places}.`,

@@ -10,7 +10,15 @@ export { copyName, GEAR_KINDS, NEW_MOUNT } from './gearKinds';
 export { FIELD_NAMES, fieldText } from './itemFields';
 export { LIMIT_REASONS, LIMIT_TEXTS, UNKNOWN_NOTES, USUAL_LIMIT_NAMES } from './limits';
 export { lightText } from './light';
-export { behindText, isolated, itemNameOf, stackName, type Nameable, namesOf } from './names';
+export {
+  behindText,
+  isolated,
+  itemNameOf,
+  stackName,
+  type Nameable,
+  namesOf,
+  stationName,
+} from './names';
 export { FORGOTTEN, lineWords } from './packing';
 export {
   asideText,

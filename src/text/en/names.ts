@@ -38,6 +38,15 @@ export function namesOf({ shelf, stretches, frames, outing }: Nameable): (id: st
   return (id) => names.get(id) ?? id;
 }
 
+/** The name of a station of the ground. */
+export function stationName(
+  { ground }: { readonly ground: { readonly stations: readonly NamedThing[] } },
+  id: string,
+): string {
+  const station = ground.stations.find((s) => s.id === id);
+  return station ? isolated(station.name) : id;
+}
+
 /** A stack in words: the lens, then what stands behind it. */
 export function stackName(
   stack: Stack & { readonly builtIn?: boolean },
