@@ -86,6 +86,7 @@ function Plan({ onStart }: { readonly onStart: (template: GroundTemplate) => voi
     frameId,
     lensId === 'all' ? 'all' : isOfLineup && lensId !== null ? { id: lensId } : 'best',
   );
+  const frame = file.frames.find((f) => f.id === frameId);
   const stretch = file.stretches.find((s) => s.id === stretchId) ?? null;
   const sun = sunIn(ground, stretch);
   const thing = thingAt(ground, selected);
@@ -114,7 +115,13 @@ function Plan({ onStart }: { readonly onStart: (template: GroundTemplate) => voi
           <h1 className="text-xl">{t.title}</h1>
           <Tools {...{ ground, onStart, svg }} onAdded={(key) => select(key)} />
         </div>
-        <p>{picture ? answerText(picture, ground, namesOf(file)) : t.noneMeasured}</p>
+        <p>
+          {picture
+            ? answerText(picture, ground, namesOf(file))
+            : frame
+              ? groundText.answer.notOnPlan(frame.name)
+              : t.noneMeasured}
+        </p>
         <div className="grid grid-cols-2 items-end gap-3 sm:flex sm:flex-wrap print:hidden">
           <div className="sm:w-52">
             <SelectField
@@ -145,7 +152,7 @@ function Plan({ onStart }: { readonly onStart: (template: GroundTemplate) => voi
         </div>
         <div
           ref={box}
-          className="relative max-h-[58vh] min-h-56 overflow-hidden border border-hair lg:min-h-96"
+          className="relative max-h-[64vh] min-h-56 w-full overflow-hidden border border-hair lg:min-h-96"
           style={{ aspectRatio: `${ground.widthM + 1} / ${ground.heightM + 1}` }}
         >
           <PlanView
@@ -220,7 +227,7 @@ function Plan({ onStart }: { readonly onStart: (template: GroundTemplate) => voi
         tabIndex={0}
         className="space-y-4 lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto"
       >
-        {thing ? (
+        {thing && (
           <Selected
             key={keyOf(thing)}
             thing={thing}
@@ -228,9 +235,8 @@ function Plan({ onStart }: { readonly onStart: (template: GroundTemplate) => voi
             onRemove={remove}
             onDone={() => select(null)}
           />
-        ) : (
-          <Chosen picture={picture} frameId={frameId} sun={sun} stretch={stretch} here={here} />
         )}
+        <Chosen picture={picture} frameId={frameId} sun={sun} stretch={stretch} here={here} />
         {!thing && <Sheet ground={ground} />}
       </aside>
     </div>

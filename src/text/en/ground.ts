@@ -162,6 +162,8 @@ export const groundText = {
     from: (picture: string, places: string) => `${picture}: ${places}.`,
     place: (station: string, setup: string) => `from ${station} with ${setup}`,
     or: ', or ',
+    notOnPlan: (picture: string) =>
+      `${picture} isn’t on the plan: tie it to a subject and its distances are measured.`,
     lost: (picture: string) => `${picture} isn’t covered from any station.`,
     hidden: (picture: string) => `${picture} is hidden from every station.`,
     inPicture: (who: string, picture: string, station: string) =>
