@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { measuredFrames } from '@/core/ground';
 import { ok, type Result } from '@/core/result';
+import { followingGround } from './desk/references';
 import { migrate, VERSIONS } from './migrations';
 import { FILE_FORMAT, type OutingFile, outingFile } from './outingFile';
 import { type DocumentFormat, readText, readValue, type Refusal, writeText } from './reading';
@@ -25,9 +25,7 @@ export function decodeValue(value: unknown): Result<OutingFile, Refusal> {
 
 /** Measured distances follow the plan of the ground, whatever was written beside it. */
 function following(read: Result<OutingFile, Refusal>): Result<OutingFile, Refusal> {
-  if (!read.ok) return read;
-  const frames = measuredFrames(read.value.frames, read.value.ground);
-  return frames === read.value.frames ? read : ok({ ...read.value, frames: [...frames] });
+  return read.ok ? ok(followingGround(read.value)) : read;
 }
 
 /** Writes an outing file as text: stable, indented, with a newline at the end. */

@@ -23,7 +23,7 @@ import {
   withItems,
 } from '@/core/gear';
 import { freed, type Freeing } from '@/core/lineup';
-import { withoutDangling, withoutDanglingLenses } from './desk/references';
+import { followingGround, withoutDangling, withoutDanglingLenses } from './desk/references';
 import type { OutingFile } from './outingFile';
 
 /** Changes to an outing as pure functions: the old file in, the new one out; the gear stays as it is. */
@@ -74,12 +74,11 @@ const distancesOf = ({ need }: Frame): string =>
 
 export const removeFrame = (id: FrameId): Edit => removeFrames(new Set([id]));
 
+/** Takes frames out, of what the plan of the ground ties to its subjects too. */
 export const removeFrames =
   (ids: ReadonlySet<FrameId>): Edit =>
-  (file) => ({
-    ...file,
-    frames: file.frames.filter((f) => !ids.has(f.id)),
-  });
+  (file) =>
+    followingGround({ ...file, frames: file.frames.filter((f) => !ids.has(f.id)) });
 
 /** Adds someone who photographs, in every stretch until taken out; a placed camera goes where it is put. */
 export const addShooter =

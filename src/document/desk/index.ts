@@ -22,7 +22,7 @@ export { type Arrangement, type Plan, MAX_FRAMES, type Ties, USUAL_TIES } from '
 export { comingGear, type Desk, fileOf, knownGear, planAfter } from './view';
 export { join, type Joined, same, shared } from './join';
 export { planCodec, settingsCodec, shelfCodec, type Codec } from './codecs';
-export { withoutDangling } from './references';
+export { followingGround, withoutDangling } from './references';
 export {
   alreadyOn,
   type AnyItem,

@@ -2,6 +2,8 @@ import { type Frame, type Limits, type Packing, type Shooter, type Stretch } fro
 import { type Ground, measuredFrames } from '@/core/ground';
 import { isAway, itemsOf, type Shelf } from '@/core/gear';
 
+type OnGround = Pick<Referring, 'outing' | 'stretches' | 'frames' | 'ground'>;
+
 interface Referring {
   readonly outing: { readonly shooters: readonly Shooter[] };
   readonly stretches: Stretch[];
@@ -41,20 +43,18 @@ export function withoutDangling<T extends Referring>(of: T, shelf: Shelf): T {
   const shooters = new Set<string>(of.outing.shooters.map((s) => s.id));
   const stretches = new Set<string>(of.stretches.map((s) => s.id));
   const { limits, packing } = of;
-  const ground = groundLeft(of);
   const lockedIn = kept(limits.lockedIn, (id) => things.has(id) && !away.has(id));
-  return withChanges(of, {
-    stretches: mapped(of.stretches, (s) =>
-      withChanges(s, {
-        hands: mapped(
-          kept(s.hands, (h) => shooters.has(h.shooterId)),
-          (h) => withChanges(h, { bodyIds: kept(h.bodyIds, (id) => bodies.has(id)) }),
-        ),
-      }),
-    ),
-    ground,
-    frames: measuredFrames(
-      mapped(of.frames, (f) =>
+  return followingGround(
+    withChanges(of, {
+      stretches: mapped(of.stretches, (s) =>
+        withChanges(s, {
+          hands: mapped(
+            kept(s.hands, (h) => shooters.has(h.shooterId)),
+            (h) => withChanges(h, { bodyIds: kept(h.bodyIds, (id) => bodies.has(id)) }),
+          ),
+        }),
+      ),
+      frames: mapped(of.frames, (f) =>
         withChanges(f, {
           stretchIds: kept(f.stretchIds, (id) => stretches.has(id)),
           shooterIds: kept(f.shooterIds, (id) => shooters.has(id)),
@@ -65,21 +65,30 @@ export function withoutDangling<T extends Referring>(of: T, shelf: Shelf): T {
               : f.twice,
         }),
       ),
-      ground,
-    ),
-    limits: withChanges(limits, {
-      lockedIn,
-      lockedOut: kept(limits.lockedOut, (id) => things.has(id) && !lockedIn.includes(id)),
-      spares: kept(limits.spares, (s) => bodies.has(s.bodyId)),
-    }),
-    packing: withChanges(packing, {
-      anyOrder: kept(packing.anyOrder, (id) => stretches.has(id)),
-    }),
-  } as Partial<T>);
+      limits: withChanges(limits, {
+        lockedIn,
+        lockedOut: kept(limits.lockedOut, (id) => things.has(id) && !lockedIn.includes(id)),
+        spares: kept(limits.spares, (s) => bodies.has(s.bodyId)),
+      }),
+      packing: withChanges(packing, {
+        anyOrder: kept(packing.anyOrder, (id) => stretches.has(id)),
+      }),
+    } as Partial<T>),
+  );
+}
+
+/**
+ * An outing whose plan of the ground names only what is there, and whose measured distances follow it; the
+ * same object where nothing changes.
+ */
+export function followingGround<T extends OnGround>(of: T): T {
+  const ground = groundLeft(of);
+  const frames = measuredFrames(of.frames, ground);
+  return withChanges(of, { ground, frames } as Partial<T>);
 }
 
 /** The plan of the ground for the shooters, stretches and pictures that are there. */
-function groundLeft({ outing, stretches, frames, ground }: Referring): Ground {
+function groundLeft({ outing, stretches, frames, ground }: OnGround): Ground {
   const shooters = new Set<string>(outing.shooters.map((s) => s.id));
   const during = new Set<string>(stretches.map((s) => s.id));
   const pictures = new Set<string>(frames.map((f) => f.id));

@@ -1,6 +1,6 @@
 import { createStore } from 'zustand/vanilla';
 import { ok } from '@/core/result';
-import { comingGear, type Desk, fileOf, join, planAfter, shared } from '../desk';
+import { comingGear, type Desk, fileOf, followingGround, join, planAfter, shared } from '../desk';
 import { readableDesk, readableFile, type Unreadable } from '../desk/readable';
 import type { DeskEdit } from '../desk/editing';
 import type { Edit } from '../edits';
@@ -86,10 +86,11 @@ export function createDocumentStore(now: () => number, refused: OnRefused = () =
         throw new Error('gear is edited on the desk, not in the file');
       const read = readableFile(file, after);
       if (!read.ok) return refuse(read.error, after);
-      const plan = planAfter(desk, file, read.value);
+      const next = followingGround(read.value);
+      const plan = planAfter(desk, file, next);
       const parts = readableDesk(desk, { ...desk, plan });
       if (!parts.ok) return refuse(parts.error, plan);
-      return put({ desk: parts.value, file: read.value }, field);
+      return put({ desk: parts.value, file: next }, field);
     },
     /**
      * Applies an edit of gear, settings, or how the outing hangs together with them.

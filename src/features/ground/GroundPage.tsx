@@ -219,7 +219,9 @@ function Plan({ onStart }: { readonly onStart: (template: GroundTemplate) => voi
         </p>
         <details className="print:hidden">
           <summary className="cursor-pointer">{t.asTable}</summary>
-          <GroundTable ground={ground} onPut={put} />
+          <div className="overflow-x-auto" tabIndex={0}>
+            <GroundTable ground={ground} onPut={put} />
+          </div>
         </details>
       </div>
       <aside

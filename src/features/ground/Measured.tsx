@@ -49,7 +49,7 @@ export function Measured({
       <table className="w-full text-[13px]">
         <thead>
           <tr className="text-left text-[12px] text-soft">
-            <th className="font-normal">{t.from}</th>
+            <th className="w-2/5 font-normal">{t.from}</th>
             <th className="font-normal">{t.distance}</th>
           </tr>
         </thead>
