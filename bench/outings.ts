@@ -2,14 +2,24 @@ import { readFileSync } from 'node:fs';
 import { type Frame, frameId, shooterId, stretchId } from '@/core/brief';
 import type { Shift } from '@/core/carry';
 import { bodyId, lensId, type Setup } from '@/core/gear';
+import { EMPTY_GROUND } from '@/core/ground';
 import { assignmentsOf, type LineupQuestion } from '@/core/lineup';
 import { decode, type OutingFile } from '@/document';
 import { numbers } from '../tests/support/numbers';
 
 /** Made-up outings of any size, the same on every run: the demo's gear and frames, varied. */
 
-export function demoOuting(): OutingFile {
-  const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
+export const demoOuting = (): OutingFile => outingIn('demo/regatta.armreach.json');
+
+/** The demo with distances as they were typed before it had a plan: what is varied stays comparable. */
+const plainOuting = (): OutingFile => ({
+  ...demoOuting(),
+  frames: outingIn('tests/fixtures/released/outing-9.json').frames,
+  ground: EMPTY_GROUND,
+});
+
+function outingIn(path: string): OutingFile {
+  const read = decode(readFileSync(path, 'utf8'));
   if (!read.ok) throw new Error(read.error.code);
   return read.value;
 }
@@ -21,7 +31,7 @@ export function outingOf(
   stretchCount: number,
   seed = 4,
 ): LineupQuestion {
-  const { shelf, frames, limits, outing, stretches: all } = demoOuting();
+  const { shelf, frames, limits, outing, stretches: all } = plainOuting();
   const stretches = all.slice(-stretchCount);
   const next = numbers(seed);
   const between = (low: number, high: number) => low + (high - low) * next();
@@ -61,7 +71,7 @@ export function outingOf(
 
 /** The demo with ten lenses taken, all four bodies, and two shooters in every stretch. */
 export function carryOuting(): OutingFile {
-  const demo = demoOuting();
+  const demo = plainOuting();
   const lockedIn = [
     'k-16-35',
     'k-24-70',

@@ -293,6 +293,22 @@ export function concerns(
   return meet(shooterIds, of.shooterIds) && meet(stretchIds, of.stretchIds);
 }
 
+/** Distances of a subject, m. */
+interface Distances {
+  readonly fromM: number;
+  readonly toM: number;
+}
+
+/** From how far a picture may be made at all: as measured from its stations, else as it is typed. */
+export function askedDistances(
+  frame: Pick<Frame, 'need' | 'views' | 'standpoints' | 'shooterIds' | 'stretchIds'>,
+): readonly Distances[] {
+  const { need: n, views, standpoints } = frame;
+  if (n.kind !== 'subject') return [];
+  const own = standpoints.filter((s) => isInSight(frame, s) && concerns(frame, s));
+  return own.length > 0 ? own : [{ fromM: n.fromM, toM: n.toM }, ...views];
+}
+
 /** The frames that say enough to be asked for. */
 export function completeFrames(frames: readonly Frame[]): readonly Frame[] {
   return frames.every((f) => f.distanceKnown) ? frames : frames.filter((f) => f.distanceKnown);

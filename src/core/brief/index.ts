@@ -3,6 +3,7 @@ export { allowedBy, eligibleBodies, eligibleBy, eligibleGear } from './eligibili
 export {
   completeFrames,
   concerns,
+  askedDistances,
   type Depth,
   type Footing,
   footingOf,

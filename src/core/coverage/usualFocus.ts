@@ -1,12 +1,11 @@
-import { type Frame, needAxis, type NeedAxis } from '@/core/brief';
+import { askedDistances, needAxis, type NeedAxis } from '@/core/brief';
 import type { Setup } from '@/core/gear';
 import { intersect, type IntervalSet } from '@/core/intervals';
 
 /** Nearest that anybody asks a frame for, m from the sensor; null at infinity, and where no distance is given. */
-export function nearestAskedM({ need, views }: Pick<Frame, 'need' | 'views'>): number | null {
-  const { kind, range, atM } = needAxis(need);
-  const own = kind === 'distance' ? range.from : atM;
-  return own === null ? null : Math.min(own, ...views.map((v) => v.fromM));
+export function nearestAskedM(frame: Parameters<typeof askedDistances>[0]): number | null {
+  const { kind, atM } = needAxis(frame.need);
+  return kind === 'distance' ? Math.min(...askedDistances(frame).map((d) => d.fromM)) : atM;
 }
 
 /** Of the places that a setup makes, those at which it usually focuses. */

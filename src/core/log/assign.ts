@@ -1,4 +1,5 @@
 import {
+  askedDistances,
   ev100OfSource,
   type Frame,
   type FrameId,
@@ -226,10 +227,8 @@ function framedRanges({ limits }: Wanted) {
     const key = `${frame.id} ${sensor.widthMm} ${sensor.heightMm}`;
     const before = known.get(key);
     if (before) return before;
-    const places = [
-      needAxis(frame.need).range,
-      ...frame.views.map((v) => ({ from: v.fromM, to: v.toM })),
-    ];
+    const distances = askedDistances(frame).map((d) => ({ from: d.fromM, to: d.toM }));
+    const places = distances.length > 0 ? distances : [needAxis(frame.need).range];
     const from = Math.min(...places.map((p) => p.from));
     const to = Math.max(...places.map((p) => p.to));
     const isAny = frame.need.kind === 'focal' || frame.need.kind === 'angle';
@@ -324,7 +323,8 @@ const NEAR_ENOUGH = 1.3;
 /** How often a tube or a close-up lens is behind or before a lens, without the file saying so. */
 const WITH_A_TUBE = 0.02;
 
-function distanceLikelihood({ log }: Seen, i: number, { need, views }: Frame): number {
+function distanceLikelihood({ log }: Seen, i: number, frame: Frame): number {
+  const { need } = frame;
   const distance = log.numbers.subjectM[i] ?? NaN;
   if (Number.isNaN(distance)) return 0;
   const isFar =
@@ -335,7 +335,7 @@ function distanceLikelihood({ log }: Seen, i: number, { need, views }: Frame): n
     return distance > FAR_FROM_M ? 0 : normal(Math.log2(FAR_FROM_M / distance), SPREAD.distance);
   const places =
     need.kind === 'subject'
-      ? [{ fromM: need.fromM, toM: need.toM }, ...views]
+      ? askedDistances(frame)
       : [{ fromM: need.atM ?? 1, toM: need.atM ?? 1 }];
   const off = Math.min(
     ...places.map((p) => Math.max(0, Math.log2(p.fromM / distance), Math.log2(distance / p.toM))),

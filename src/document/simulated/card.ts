@@ -1,5 +1,5 @@
 import { XMLBuilder } from 'fast-xml-parser';
-import { ev100OfSource, type Frame, type Stretch } from '@/core/brief';
+import { ev100OfSource, type Frame, isInSight, type Stretch } from '@/core/brief';
 import { type Body, type Lens, widestFNumber } from '@/core/gear';
 import { cropFactor, lengthPerDistance } from '@/core/optics';
 import type { OutingFile } from '../outingFile';
@@ -144,16 +144,28 @@ function photosOf(habit: Habit, demo: OutingFile, random: Chances): Taken[] {
   while (taken.length < habit.photos) {
     const stretch = stretches[random.whole(0, stretches.length - 1)];
     if (!stretch) return taken;
-    const view = viewOf(frame, body, lens, random);
+    const there = fromThere(frame, stretch);
+    const view = viewOf(there, body, lens, random);
     const start = momentIn(stretch, random);
     const burst = Math.min(random.whole(1, 5), habit.photos - taken.length);
     for (let i = 0; i < burst; i += 1) {
       const atMs = start + i * random.whole(250, 1800);
-      const shot = shotOf({ atMs, view, frame, body, lens }, random);
+      const shot = shotOf({ atMs, view, frame: there, body, lens }, random);
       taken.push({ atMs, bodyId: body.id, frameId: frame.id, shot });
     }
   }
   return taken;
+}
+
+/** A frame as it is from the first station that sees it in a stretch, where it is measured. */
+function fromThere(frame: Frame, { id }: Stretch): Frame {
+  const { need } = frame;
+  const from = frame.standpoints.find(
+    (s) => isInSight(frame, s) && (s.stretchIds.length === 0 || s.stretchIds.includes(id)),
+  );
+  return from && need.kind === 'subject'
+    ? { ...frame, need: { ...need, fromM: from.fromM, toM: from.toM } }
+    : frame;
 }
 
 const EARLY_SHARE = 0.12;

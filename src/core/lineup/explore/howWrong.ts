@@ -1,4 +1,4 @@
-import { type Frame, type FrameId } from '@/core/brief';
+import { type Frame, type FrameId, isInSight } from '@/core/brief';
 import { boundary } from '@/core/bisect';
 import type { LensId } from '@/core/gear';
 import { clearlyBelow, type Interval, type IntervalSet, union } from '@/core/intervals';
@@ -198,6 +198,9 @@ function distancesGot(atHand: LineupAtHand, frame: Frame): IntervalSet {
     ...frame,
     need: wide({ ...need, footing: 'held' as const }),
     views: frame.views.map(wide),
+    standpoints: frame.standpoints
+      .filter((s) => isInSight(frame, s))
+      .map((s) => wide({ ...s, seenPercent: 100 })),
   };
   return union(
     atHand.lookedAt(all).flatMap(({ there, sets }): Interval[] => {
