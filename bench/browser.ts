@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { type Browser, chromium, type Page } from '@playwright/test';
 import { CHROMIUM_ARGS, CHROMIUM_PATH } from '../e2e/chromium';
 import { watchLongTasks } from './longTasks';
+import { benchDrag } from './ground';
 import { benchLogPages } from './log';
 import { benchSheet } from './sheet';
 import { benchStore } from './store';
@@ -25,6 +26,23 @@ export function benchLog(report: Report, median: (v: readonly number[]) => numbe
   return served(async () => {
     const browser = await launch();
     await benchLogPages(browser, ADDRESS, report, median);
+    await browser.close();
+  });
+}
+
+/** The plan of the ground, on the production build. */
+export function benchGround(report: Report, median: (v: readonly number[]) => number) {
+  return served(async () => {
+    const browser = await launch();
+    const runs: number[] = [];
+    for (let i = 0; i < 3; i += 1) runs.push(await benchDrag(browser, ADDRESS));
+    report(
+      'ground.drag',
+      median(runs),
+      'ms',
+      runs.length,
+      'longest task of the page while a station is dragged over 20 subjects, 12 stations and 30 obstacles; tasks under 50 ms count as 0',
+    );
     await browser.close();
   });
 }

@@ -12,9 +12,10 @@ import {
 } from '@/core/lineup';
 import { loadHighsSolver } from '@/solver';
 import { carryAnswer, fewestChanges } from '@/core/carry';
-import { benchBrowser, benchLog, benchSheetPage } from './browser';
+import { benchBrowser, benchGround, benchLog, benchSheetPage } from './browser';
 import { benchHindsight } from './log';
 import { benchNext } from './next';
+import { stationsOuting } from './ground';
 import { carryOuting, demoOuting, hardShifts, outingOf } from './outings';
 import { PEERS } from './peers';
 
@@ -231,6 +232,17 @@ const PARTS: readonly (readonly [string, () => void | Promise<void>])[] = [
     () =>
       reportReplan('replan.typical', typical(), 25, '40 lenses, 4 bodies, 20 frames, 4 stretches'),
   ],
+  [
+    'stations',
+    () =>
+      reportReplan(
+        'replan.stations',
+        stationsOuting(),
+        15,
+        'the typical outing, every picture from six stations',
+      ),
+  ],
+  ['ground', () => benchGround(report, median)],
   ['large', () => reportReplan('replan.large', large(), 5, '1,000 lenses, 60 frames, 6 stretches')],
   ['peers', () => againstPeers(typical(), 3)],
   ['tradeoff', () => explore(typical(), 5)],

@@ -145,3 +145,62 @@ for (const [size, scheme] of [
       size.width,
     );
   });
+
+test('a picture is laid under the plan and scaled by a known length; hostile, huge and broken ones are not', async ({
+  page,
+}) => {
+  await open(page, '/ground');
+  const input = page.getByLabel('Picture to lay under the plan');
+  const lay = (name: string, mimeType: string, buffer: Buffer) =>
+    input.setInputFiles({ name, mimeType, buffer });
+  await lay('broken.png', 'image/png', Buffer.from([0x89, 0x50, 0x4e, 0x47, 1, 2, 3]));
+  await expect(page.getByText('the file is damaged, or too large to draw')).toBeVisible();
+  await lay('page.png', 'image/png', Buffer.from('<html><body onload="alert(1)">'));
+  await expect(page.getByText('This isn’t a PNG, JPEG, WebP or SVG picture.')).toBeVisible();
+  await lay('huge.jpg', 'image/jpeg', Buffer.alloc(20_000_001));
+  await expect(page.getByText('The picture is over 20 MB.')).toBeVisible();
+  await expect(page.getByTestId('underlay')).toHaveCount(0);
+
+  let asked = 0;
+  page.on('request', (request) => (asked += Number(request.url().includes('secret'))));
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="300" height="160" onload="window.ran=1"><script>window.ran=1</script><image href="https://example.invalid/secret.png"/><rect width="150" height="160" fill="red"/></svg>`;
+  await lay('plan.svg', 'image/svg+xml', Buffer.from(svg));
+  const picture = page.getByTestId('underlay');
+  await expect(picture).toHaveAttribute('href', /^data:image\/jpeg;base64,/);
+  expect(await page.evaluate(() => 'ran' in window)).toBe(false);
+  expect(asked).toBe(0);
+
+  // Its left half is known to be 60 m wide: 150 m as it lies.
+  const aside = page.getByRole('complementary', { name: 'Where you may stand' });
+  await expect(aside.getByLabel('Picture beneath: Width')).toHaveValue('300');
+  await aside.getByRole('button', { name: 'Scale by a known length' }).click();
+  await aside.getByLabel('This length is').fill('60');
+  await aside.getByLabel('This length is').press('Enter');
+  await aside.getByRole('button', { name: 'Scale the picture' }).click();
+  // The line lies over 0.4 of the sheet: 120 m.
+  await expect(aside.getByLabel('Picture beneath: Width')).toHaveValue('150');
+  await saved(page);
+  const { ground } = await groundOf(page);
+  expect(ground.underlay.image.length).toBeLessThan(1_400_000);
+  await page.reload();
+  await expect(picture).toBeVisible();
+  await aside.getByRole('button', { name: 'Remove the picture' }).click();
+  await expect(picture).toHaveCount(0);
+});
+
+test('a plan starts from a file of places', async ({ page }) => {
+  await open(page, '/ground');
+  const input = page.getByLabel('File of places to start from');
+  const give = (name: string, content: string) =>
+    input.setInputFiles({ name, mimeType: 'text/xml', buffer: Buffer.from(content) });
+  await give('notes.gpx', 'no places');
+  await expect(page.getByText('This isn’t GeoJSON or GPX.')).toBeVisible();
+  await give(
+    'places.gpx',
+    '<gpx version="1.1"><wpt lat="44" lon="-30"><name>Slipway</name></wpt><wpt lat="44.001" lon="-30.001"><name>Weir</name></wpt></gpx>',
+  );
+  await expect(handle(page, 'Slipway')).toBeVisible();
+  await expect(aside(page).getByLabel('Latitude')).toHaveValue('44.0005');
+  await page.getByRole('button', { name: 'Undo (Ctrl+Z)' }).click();
+  await expect(handle(page, 'Towpath')).toBeVisible();
+});

@@ -6,6 +6,7 @@ import {
   decode,
   GROUND_TEMPLATES,
   groundFrom,
+  groundOfPlaces,
   type OutingFile,
   putOnGround,
   removeFrame,
@@ -14,6 +15,7 @@ import {
   tieFrame,
 } from '.';
 import { groundGeoJson } from './formats';
+import { readPlaces } from './formats/places';
 import { createDocumentStore } from './live';
 
 const demo = (): OutingFile => {
@@ -151,5 +153,55 @@ describe('a plan on Earth', () => {
     const [first] = features[0].geometry.coordinates;
     expect(Math.abs(first - -30)).toBeLessThan(0.01);
     expect(groundGeoJson({ ...plan, location: null })).toBeNull();
+  });
+
+  const NAMES = { station: 'Station', subject: 'Path', closed: 'Closed' };
+
+  test('comes back from GeoJSON to the centimetre, about the middle of what is on it', () => {
+    const north = { ...plan, northDeg: 0 };
+    const read = readPlaces(groundGeoJson(north)!);
+    if (!read.ok) throw new Error(read.error.code);
+    const back = groundOfPlaces(read.value, NAMES);
+    const told = ({ stations, subjects, closed, obstacles }: typeof back) =>
+      [stations, subjects, closed, obstacles].map((list) => list.map((x) => x.name));
+    expect(told(back)).toEqual(told(north));
+    const apart = ({ stations: [a, b] }: typeof back) =>
+      Math.hypot(a!.at.xM - b!.at.xM, a!.at.yM - b!.at.yM);
+    expect(Math.abs(apart(back) - apart(north))).toBeLessThan(0.03);
+    expect(back.subjects.map((s) => s.kind)).toEqual(north.subjects.map((s) => s.kind));
+  });
+
+  // Source: GPX 1.1 schema: wpt, rte/rtept, trk/trkseg/trkpt with lat and lon attributes.
+  test('waypoints, routes and tracks of GPX become stations and paths', () => {
+    const track = Array.from(
+      { length: 300 },
+      (_, i) => `<trkpt lat="${44 + i * 1e-5}" lon="-30"/>`,
+    );
+    const gpx = `<?xml version="1.0"?><gpx version="1.1" creator="x"><wpt lat="44" lon="-30"><name>Bank &amp; bridge</name></wpt><wpt lat="44.001" lon="-30"/><rte><name>Route</name><rtept lat="44" lon="-30.001"/><rtept lat="44.0005" lon="-30.002"/></rte><trk><name>Track</name><trkseg>${track.join('')}</trkseg></trk></gpx>`;
+    const read = readPlaces(gpx);
+    if (!read.ok) throw new Error(read.error.code);
+    const { stations, subjects, location } = groundOfPlaces(read.value, NAMES);
+    expect(stations.map((s) => s.name)).toEqual(['Bank & bridge', 'Station']);
+    expect(subjects.map((s) => [s.name, s.points.length])).toEqual([
+      ['Route', 2],
+      ['Track', 50],
+    ]);
+    // A thousandth of a degree of latitude is 111 m.
+    expect(Math.abs(stations[1]!.at.yM - stations[0]!.at.yM - 111.1)).toBeLessThan(0.2);
+    expect(location?.latitudeDeg).toBeCloseTo(44.001495, 6);
+  });
+
+  test.each(['', 'nothing', '{"type":3}', '<html><body>no</body></html>', '<gpx>'])(
+    'is no file of places: %s',
+    (text) => expect(readPlaces(text)).toEqual({ ok: false, error: { code: 'not-places' } }),
+  );
+
+  test('places that are none on Earth are left out', () => {
+    const point = (coordinates: unknown) => ({ type: 'Point', coordinates });
+    const geometries = [point([500, 0]), point(['a', 1]), point(null), { type: 'Blob' }];
+    expect(readPlaces(JSON.stringify({ type: 'GeometryCollection', geometries }))).toEqual({
+      ok: false,
+      error: { code: 'no-places' },
+    });
   });
 });

@@ -16,7 +16,8 @@ export type GroundTemplate = (typeof GROUND_TEMPLATES)[number];
 /** Names of what stands on a template, by its key. */
 export type GroundNames = (key: string) => string;
 
-const EYE_M = 1.6;
+/** A camera at the eye of someone who stands, m (common practice, no source). */
+export const USUAL_CAMERA_M = 1.6;
 const CHEST_M = 1.2;
 
 type Sketch = Pick<Ground, 'widthM' | 'heightM'> & {
@@ -140,7 +141,7 @@ export function groundFrom(template: GroundTemplate, nameOf: GroundNames): Groun
 /** What is new on a plan, but for its id and its name. */
 export const newStation = (place: Point): Omit<Station, 'id' | 'name'> => ({
   at: place,
-  cameraM: EYE_M,
+  cameraM: USUAL_CAMERA_M,
   shooterIds: [],
   stretchIds: [],
 });

@@ -41,6 +41,7 @@ export {
   setGround,
   tieFrame,
 } from './groundEdits';
+export { groundOfPlaces, type PlaceNames } from './groundOfPlaces';
 export {
   GROUND_TEMPLATES,
   groundFrom,
@@ -49,6 +50,7 @@ export {
   newObstacle,
   newStation,
   newSubject,
+  USUAL_CAMERA_M,
 } from './groundTemplates';
 export type { Refusal } from './reading';
 export { type FieldIssue, type FieldProblem, issuesOf, problemOf, TELLING } from './problems';

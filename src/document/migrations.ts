@@ -405,6 +405,7 @@ function groundPlan(file: Json): Json {
         heightM: 40,
         northDeg: 0,
         location: null,
+        underlay: null,
         stations: [],
         subjects: [],
         obstacles: [],

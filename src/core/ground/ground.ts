@@ -78,6 +78,27 @@ export const closedGround = z.strictObject({
 });
 export type ClosedGround = z.infer<typeof closedGround>;
 
+/** Most letters of a picture in its address: a million bytes, four letters for three. */
+const MOST_LETTERS = 1_400_000;
+
+/** A picture beneath the plan, kept in it: a floor plan, a view from the air. */
+export const underlay = z.strictObject({
+  /** PNG, JPEG or WebP as a data address. */
+  image: z
+    .string()
+    .max(MOST_LETTERS)
+    .regex(/^data:image\/(?:png|jpeg|webp);base64,[\d+/A-Za-z]+={0,2}$/),
+  /** Its lower left corner as it lies unturned. */
+  at: point,
+  widthM: lengthM,
+  heightM: lengthM,
+  /** Turned clockwise about its middle, degrees. */
+  turnDeg: z.number().min(0).max(360),
+  /** How much the paper shows through, percent. */
+  fadePercent: z.number().min(0).max(95),
+});
+export type Underlay = z.infer<typeof underlay>;
+
 /** Most of each kind that a plan holds. */
 const MOST = 60;
 
@@ -96,6 +117,7 @@ export const ground = z.strictObject({
       utcOffsetMin: z.number().int().min(-720).max(840),
     })
     .nullable(),
+  underlay: underlay.nullable(),
   stations: z.array(station).max(MOST),
   subjects: z.array(groundSubject).max(MOST),
   obstacles: z.array(obstacle).max(MOST),
@@ -109,6 +131,7 @@ export const EMPTY_GROUND: Ground = {
   heightM: 40,
   northDeg: 0,
   location: null,
+  underlay: null,
   stations: [],
   subjects: [],
   obstacles: [],

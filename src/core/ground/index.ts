@@ -10,6 +10,7 @@ export {
   type Obstacle,
   type Point,
   type Station,
+  type Underlay,
   WIDEST_SHEET_M,
 } from './ground';
 export { type Place, placeOn, pointOn } from './local';

@@ -11,4 +11,5 @@ export const LARGEST: Readonly<Record<ReaderKind, number>> = {
   backup: 300_000_000,
   packing: Infinity,
   photoTable: 300_000_000,
+  places: 10_000_000,
 };

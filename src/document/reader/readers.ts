@@ -3,6 +3,7 @@ import { decode } from '../codec';
 import { shelfCodec } from '../desk';
 import { readLensCsv, readLensfun } from '../formats';
 import { readGearLines } from '../formats/gearLines';
+import { readPlaces } from '../formats/places';
 import { readPhotoTable } from '../formats/photoTable';
 import { readShotList } from '../formats/shotList';
 
@@ -17,6 +18,7 @@ export const READERS = {
   backup: readBackup,
   packing: packBackup,
   photoTable: readPhotoTable,
+  places: readPlaces,
 } as const;
 export type Readers = typeof READERS;
 export type ReaderKind = keyof Readers;

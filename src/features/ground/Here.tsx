@@ -2,6 +2,7 @@
 
 import { footingOf } from '@/core/brief';
 import { isInBand, isInside, measure, type Point, screensOf, type Station } from '@/core/ground';
+import { USUAL_CAMERA_M } from '@/document';
 import { useFile } from '@/session';
 import { formatDistances, groundText, namesOf, plainList } from '@/text';
 import { sightText } from './Measured';
@@ -14,7 +15,7 @@ const t = groundText.here;
 function standing(at: Point, stations: readonly Station[]): Station {
   const [first] = stations;
   return {
-    ...(first ?? { shooterIds: [], stretchIds: [], cameraM: 1.6 }),
+    ...(first ?? { shooterIds: [], stretchIds: [], cameraM: USUAL_CAMERA_M }),
     id: 'here' as Station['id'],
     name: '',
     at,

@@ -5,6 +5,7 @@ import type { Ground, Point } from '@/core/ground';
 import { formatMetres, groundText } from '@/text';
 import { ClosedShape, Marks, ObstacleShape, StationMark, SubjectShape } from './shapes';
 import { type Scale, snapped, stepM } from './scale';
+import { UnderlayPicture } from './Underlay';
 import { keyOf, pointsOf, type Thing, thingsOf, withPoint, withPoints } from './things';
 
 const t = groundText.page;
@@ -72,6 +73,7 @@ export function PlanView(props: PlanViewProps) {
           <path d="M0 0V7" stroke="var(--hair)" strokeWidth="2" />
         </pattern>
       </defs>
+      {ground.underlay && <UnderlayPicture underlay={ground.underlay} scale={scale} />}
       <Grid ground={ground} scale={scale} />
       {of('closed').map((thing) => (
         <g key={keyOf(thing)} {...drag.body(thing)}>

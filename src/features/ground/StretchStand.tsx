@@ -144,3 +144,23 @@ function standingIn(
     });
   });
 }
+
+/** What is said under a station: who holds it. */
+export function noteOf(
+  shooters: readonly { readonly id: string; readonly name: string }[],
+  holders: ReadonlyMap<string, readonly (string | null)[]>,
+): (stationId: string) => string | null {
+  return (stationId) => {
+    const people = holders.get(stationId);
+    if (!people) return null;
+    return people
+      .map((id) => shooters.find((s) => s.id === id)?.name ?? groundText.answer.you)
+      .join(' + ');
+  };
+}
+
+/** Whether one may stand at a station in a stretch. */
+export function isOpenIn({ stations }: Ground, id: string, stretch: Stretch | null): boolean {
+  const during = stations.find((s) => s.id === id)?.stretchIds ?? [];
+  return stretch === null || during.length === 0 || during.some((s) => s === stretch.id);
+}

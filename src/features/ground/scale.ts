@@ -42,6 +42,16 @@ export function scaleOf(
   };
 }
 
+/** What is shown, moved by so many metres. */
+export function panned({ times, middle }: Zoom, xM: number, yM: number): Zoom {
+  return { times, middle: { xM: middle.xM - xM, yM: middle.yM + yM } };
+}
+
+export const isOnSheet = (
+  { widthM, heightM }: Pick<Ground, 'widthM' | 'heightM'>,
+  { xM, yM }: Point,
+): boolean => xM >= 0 && yM >= 0 && xM <= widthM && yM <= heightM;
+
 /** Steps that a ruler has, m. */
 const STEPS_M = [0.1, 0.5, 1, 5, 10, 50, 100, 500, 1000, 5000];
 

@@ -41,6 +41,8 @@ const FORMATS: Readonly<Record<string, string>> = {
   time: 'a time such as 14:30',
 };
 const PATTERNS: Readonly<Record<string, string>> = {
+  '/^data:image\\/(?:png|jpeg|webp);base64,[\\d+/A-Za-z]+={0,2}$/':
+    'use a PNG, JPEG or WebP picture as a data address',
   '/^[\\w.:-]+$/': 'use letters, digits, and . : _ - only',
   '/^[A-Z]{3}$/': 'use a three-letter currency code such as EUR',
 };

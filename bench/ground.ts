@@ -1,0 +1,89 @@
+import type { Browser } from '@playwright/test';
+import { shooterId, stationId, type Standpoint } from '@/core/brief';
+import { EMPTY_GROUND, type Ground } from '@/core/ground';
+import type { LineupQuestion } from '@/core/lineup';
+import { encode, groundFrom, newObstacle, newStation, newSubject } from '@/document';
+import { numbers } from '../tests/support/numbers';
+import { watchLongTasks } from './longTasks';
+import { demoOuting, outingOf } from './outings';
+
+/** A typical outing of which every picture may be made from six stations. */
+export function stationsOuting(): LineupQuestion {
+  const question = outingOf(40, 20, 4);
+  const next = numbers(11);
+  return {
+    ...question,
+    frames: question.frames.map((frame) => {
+      if (frame.need.kind !== 'subject') return frame;
+      const { fromM, toM } = frame.need;
+      const standpoints = Array.from({ length: 6 }, (_, i): Standpoint => {
+        const factor = 0.7 + 1.1 * next();
+        return {
+          stationId: stationId.parse(`station-${i}`),
+          shooterIds: i === 5 ? [shooterId.parse('second')] : [],
+          stretchIds: [],
+          fromM: fromM * factor,
+          toM: toM * factor,
+          seenPercent: next() < 0.15 ? 0 : 100,
+        };
+      });
+      return { ...frame, standpoints };
+    }),
+  };
+}
+
+/** The demo on a plan with 20 subjects, 12 stations and 30 obstacles. */
+function crowdedGround(): Ground {
+  const next = numbers(5);
+  const place = () => ({ xM: Math.round(300 * next()), yM: Math.round(160 * next()) });
+  const some = <T extends object>(count: number, of: (i: number) => T) =>
+    Array.from({ length: count }, (_, i) => ({ ...of(i), id: `x${i}`, name: `Number ${i}` }));
+  const frames = demoOuting().frames.filter((f) => f.need.kind === 'subject');
+  return {
+    ...groundFrom('room', (key) => key),
+    ...EMPTY_GROUND,
+    widthM: 300,
+    heightM: 160,
+    stations: some(12, () => newStation(place())) as Ground['stations'],
+    subjects: some(20, (i) => ({
+      ...newSubject(i % 2 === 0 ? 'point' : 'path', i % 2 === 0 ? [place()] : [place(), place()]),
+      frameIds: frames[i] ? [frames[i].id] : [],
+    })) as Ground['subjects'],
+    obstacles: some(30, (i) => {
+      const at = place();
+      return i % 3 === 0
+        ? newObstacle('pillar', [at])
+        : newObstacle('wall', [at, { xM: at.xM + 8, yM: at.yM + 5 }]);
+    }) as Ground['obstacles'],
+  };
+}
+
+/** How long the longest task is while a station is dragged over a crowded plan, ms. */
+export async function benchDrag(browser: Browser, address: string): Promise<number> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${address}/brief`);
+  await page.getByTestId('answer').waitFor();
+  const file = { ...demoOuting(), ground: crowdedGround() };
+  await page.getByLabel('Outing file to open').setInputFiles({
+    name: 'crowded.armreach.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(encode(file)),
+  });
+  await page.getByText(/^Opened /).waitFor();
+  await page.goto(`${address}/ground`);
+  const station = page.getByTestId('plan').getByRole('button', { name: /^Number 3, point 1/ });
+  await station.first().waitFor();
+  await page.waitForTimeout(4000);
+  const longest = await watchLongTasks(page);
+  const box = (await station.first().boundingBox())!;
+  await page.mouse.move(box.x + 6, box.y + 6);
+  await page.mouse.down();
+  for (let i = 0; i < 60; i += 1) {
+    await page.mouse.move(box.x + 6 + 3 * i, box.y + 6 + i);
+    await page.waitForTimeout(30);
+  }
+  await page.mouse.up();
+  const took = await longest();
+  await page.close();
+  return took;
+}
