@@ -11,11 +11,11 @@ import {
   type NextRun,
 } from '@/core/next';
 import { numbers } from '../tests/support/numbers';
-import { demoOuting } from './outings';
+import { plainOuting } from './outings';
 
 /** A year of made-up outings from the demo's pictures, with a dozen lenses owned and many wished. */
 export function yearOf(wishes: number, outings: number, frames: number, seed = 11): NextQuestion {
-  const demo = demoOuting();
+  const demo = plainOuting();
   const next = numbers(seed);
   const between = (low: number, high: number) => low + (high - low) * next();
   const pick = <T>(from: readonly T[]) => from[Math.floor(next() * from.length)] as T;

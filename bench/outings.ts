@@ -12,7 +12,7 @@ import { numbers } from '../tests/support/numbers';
 export const demoOuting = (): OutingFile => outingIn('demo/regatta.armreach.json');
 
 /** The demo with distances as they were typed before it had a plan: what is varied stays comparable. */
-const plainOuting = (): OutingFile => ({
+export const plainOuting = (): OutingFile => ({
   ...demoOuting(),
   frames: outingIn('tests/fixtures/released/outing-9.json').frames,
   ground: EMPTY_GROUND,

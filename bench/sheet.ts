@@ -1,5 +1,5 @@
 import { type Browser } from '@playwright/test';
-import { demoOuting } from './outings';
+import { plainOuting } from './outings';
 import { watchLongTasks } from './longTasks';
 
 const PICTURES = 60;
@@ -9,7 +9,7 @@ export async function benchSheet(
   browser: Browser,
   address: string,
 ): Promise<{ readonly drawnMs: number; readonly longestTaskMs: number }> {
-  const demo = demoOuting();
+  const demo = plainOuting();
   const frames = Array.from({ length: PICTURES }, (_, i) => {
     const model = demo.frames[i % demo.frames.length]!;
     return { ...model, id: `${model.id}-${i}`, name: `${model.name} ${i}` };

@@ -1,6 +1,7 @@
 import { connect } from 'node:net';
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
+import { EMPTY_GROUND } from '@/core/ground';
 import { demoOuting, outingOf } from '../bench/outings';
 
 /** The HTTP door of the built server, without a browser. */
@@ -73,7 +74,8 @@ function hardOuting(): string {
   );
   const demo = demoOuting();
   const packing = { ...demo.packing, anyOrder: [] };
-  return JSON.stringify({ ...demo, ...rest, frames: held, packing, ties: null });
+  const file = { ...demo, ...rest, frames: held, packing, ground: EMPTY_GROUND, ties: null };
+  return JSON.stringify(file);
 }
 
 const post = (baseURL: string, body: string, query = '', signal?: AbortSignal) =>
