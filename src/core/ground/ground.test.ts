@@ -288,7 +288,7 @@ describe('frames that are tied to the plan', () => {
   };
   const [tied] = measuredFrames([frame], plan);
 
-  it('have the distances of every station, rounded so that no end is lost, and tell the nearest in sight', () => {
+  it('have the distances of every station, rounded so that no end is lost, and tell those of the first that sees it', () => {
     expect(tied?.standpoints.map((s) => [s.stationId, s.fromM, s.toM, s.seenPercent])).toEqual([
       ['near', 5, 5, 100],
       ['far', 34.1, 34.2, 100],

@@ -79,17 +79,16 @@ export function measuredFrames(frames: readonly Frame[], ground: Ground): readon
   return next.every((frame, i) => frame === frames[i]) ? frames : next;
 }
 
-/** A frame with some standpoints; where one distance is told for it, it is that of the nearest in sight. */
+/** A frame with some standpoints; where one distance is told for it, it is that of the first that sees it. */
 function followed(frame: Frame, standpoints: readonly Standpoint[]): Frame {
   if (frame.need.kind !== 'subject' || standpoints.length === 0)
     return frame.standpoints.length === 0 ? frame : { ...frame, standpoints: [] };
-  const [nearest] = standpoints.toSorted(
+  const [first] = standpoints.toSorted(
     (a, b) =>
       Number(concerns(frame, b)) - Number(concerns(frame, a)) ||
-      Number(isInSight(frame, b)) - Number(isInSight(frame, a)) ||
-      a.fromM - b.fromM,
+      Number(isInSight(frame, b)) - Number(isInSight(frame, a)),
   );
-  const { fromM, toM } = nearest!;
+  const { fromM, toM } = first!;
   const need = { ...frame.need, fromM, toM };
   const isSame =
     need.fromM === frame.need.fromM &&
