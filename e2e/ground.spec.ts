@@ -21,7 +21,7 @@ test('the demo says from where with what, what is hidden, and follows what is dr
   await handle(page, 'Moored barge').focus();
   await page.keyboard.press('Delete');
   await expect(towpath).toContainText('all in sight');
-  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await page.getByRole('button', { name: 'Undo (Ctrl Z)' }).click();
   await expect(towpath).toContainText('8 % in sight');
 
   // Moved 20 m inland, the far bank is too far for what it had.
@@ -35,7 +35,7 @@ test('the demo says from where with what, what is hidden, and follows what is dr
   await page.mouse.move(bank.x + 8, bank.y - 40, { steps: 6 });
   await page.mouse.up();
   await expect(aside(page).getByRole('row', { name: /Far bank/ })).not.toHaveText(before);
-  await page.getByRole('button', { name: 'Undo (Ctrl+Z)' }).click();
+  await page.getByRole('button', { name: 'Undo (Ctrl Z)' }).click();
   await expect
     .poll(() =>
       aside(page)
@@ -60,11 +60,11 @@ test('a hall is built by keyboard alone, and its distances become the picture’
   await expect(page.getByText(/Started from “Hall with an aisle”/)).toBeVisible();
   await handle(page, 'Rite').focus();
   await tick(aside(page).getByRole('checkbox', { name: 'Prize-giving under the awning' }));
-  await expect(aside(page).getByRole('row', { name: /Aisle/ })).toContainText('9.0 m');
+  await expect(aside(page).getByRole('row', { name: /Aisle/ })).toContainText(/9.m/);
   await handle(page, 'Aisle').focus();
   await page.keyboard.press('ArrowUp');
   await page.keyboard.press('ArrowUp');
-  await expect(aside(page).getByRole('row', { name: /Aisle/ })).toContainText('7.0 m');
+  await expect(aside(page).getByRole('row', { name: /Aisle/ })).toContainText(/7.m/);
   await press('Add');
   await page.keyboard.press('Enter');
   const name = aside(page).getByLabel('Name');
@@ -101,7 +101,7 @@ test('where nobody moves, each holds one station, and the lineup changes for it'
 test('one’s own place is asked about by a press, and the plan goes out as SVG, PNG and GeoJSON', async ({
   page,
 }) => {
-  await open(page, '/ground?frame=f01');
+  await open(page, '/ground?frame=f14');
   const bridge = await handle(page, 'Bridge, third arch').boundingBox();
   if (!bridge) throw new Error('no bridge');
   await page.mouse.click(bridge.x + 40, bridge.y - 90);
@@ -125,7 +125,7 @@ test('one’s own place is asked about by a press, and the plan goes out as SVG,
     'River',
   );
   // With a place on Earth there is a sun.
-  await page.goto('/ground?frame=f01&stretch=heats');
+  await page.goto('/ground?frame=f14&stretch=heats');
   await expect(aside(page)).toContainText(/Sun \d+° high/);
 });
 
@@ -201,6 +201,6 @@ test('a plan starts from a file of places', async ({ page }) => {
   );
   await expect(handle(page, 'Slipway')).toBeVisible();
   await expect(aside(page).getByLabel('Latitude')).toHaveValue('44.0005');
-  await page.getByRole('button', { name: 'Undo (Ctrl+Z)' }).click();
+  await page.getByRole('button', { name: 'Undo (Ctrl Z)' }).click();
   await expect(handle(page, 'Towpath')).toBeVisible();
 });
