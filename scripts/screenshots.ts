@@ -11,7 +11,7 @@ const VIEWS = [
   ['reach', '/reach', 'light'],
   ['lineup', '/lineup', 'light'],
   ['carry', '/carry', 'light'],
-  ['storage', '/storage', 'light'],
+  ['ground', '/ground?frame=f03&stretch=finals', 'light'],
   ['viewfinder', '/reach?frame=f05', 'light'],
   ['sheet', '/brief?as=sheet', 'light'],
   ['help', '/help?topic=day', 'light'],

@@ -34,13 +34,18 @@ interface BandsProps {
 export function Bands({ picture, ...of }: BandsProps) {
   const { subject, covered, frame } = picture;
   const bands = covered.flatMap((range) => flatRange(range, subject.middleM - of.cameraM) ?? []);
-  return bands.map((band) => (
-    <Band
-      key={`${band.from} ${band.to}`}
-      {...of}
-      {...{ subject, band, footing: footingOf(frame.need) }}
-    />
-  ));
+  // Together as if one: where bands lie over one another they are no stronger.
+  return (
+    <g opacity={0.22}>
+      {bands.map((band) => (
+        <Band
+          key={`${band.from} ${band.to}`}
+          {...of}
+          {...{ subject, band, footing: footingOf(frame.need) }}
+        />
+      ))}
+    </g>
+  );
 }
 
 type BandProps = Omit<BandsProps, 'picture'> & {
@@ -111,7 +116,7 @@ function MaskedBand({ subject, band, footing, scale, sheet, cameraM, screens, cl
         />
         <path d={closed.map((c) => `${pathOf(c.points, scale)}Z`).join('')} fill="black" />
       </mask>
-      <rect {...all} fill="var(--got)" opacity={0.22} mask={`url(#${id})`} />
+      <rect {...all} fill="var(--got)" mask={`url(#${id})`} />
     </g>
   );
 }
