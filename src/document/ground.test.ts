@@ -7,6 +7,7 @@ import {
   GROUND_TEMPLATES,
   groundFrom,
   groundOfPlaces,
+  join,
   type OutingFile,
   putOnGround,
   removeFrame,
@@ -110,6 +111,24 @@ test('a file that says other distances than its plan is read by the plan; a brok
     const refused = decode(JSON.stringify({ ...file, ground: { ...file.ground, subjects } }));
     expect(refused.ok ? [] : refused.error.issues.map((i) => i.path)).toEqual([path]);
   }
+});
+
+test('two tabs move two stations: both have moved, and nothing conflicts', () => {
+  const base = opened().store.getState().desk!.plan;
+  const moved = (id: string) => {
+    const document = opened();
+    const station = document.now().ground.stations.find((s) => s.id === id)!;
+    document.edit(putOnGround('stations', { ...station, at: { xM: 60, yM: 140 } }));
+    return document.store.getState().desk!.plan;
+  };
+  const [mine, theirs] = [moved('far-bank'), moved('towpath')];
+  expect(mine.frames).not.toEqual(base.frames);
+  const { value, conflicts } = join(base, mine, theirs);
+  expect(conflicts).toEqual([]);
+  expect(value.ground.stations.filter((s) => s.at.yM === 140).map((s) => s.id)).toEqual([
+    'towpath',
+    'far-bank',
+  ]);
 });
 
 describe('a plan on Earth', () => {

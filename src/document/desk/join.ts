@@ -40,7 +40,14 @@ function joinValue(
   return shared(mine, theirs);
 }
 
-function joinFields(base: Fields, mine: Fields, theirs: Fields, at: string, conflicts: string[]) {
+function joinFields(
+  base: Fields,
+  mine: Fields,
+  other: Fields,
+  at: string,
+  conflicts: string[],
+): Fields {
+  const theirs = measuredAs(mine, other);
   const keys = [...new Set([...Object.keys(theirs), ...Object.keys(mine)])];
   const value = Object.fromEntries(
     keys.map((key) => [
@@ -49,6 +56,20 @@ function joinFields(base: Fields, mine: Fields, theirs: Fields, at: string, conf
     ]),
   );
   return keys.every((key) => value[key] === mine[key]) ? mine : value;
+}
+
+/**
+ * Another state of a frame with the distances that this one has, where either is measured on the ground:
+ * they are worked out anew from the plan, so that they never conflict.
+ */
+function measuredAs(mine: Fields, other: Fields): Fields {
+  const isMeasured = [mine, other].some(
+    (of) => isList(of.standpoints) && of.standpoints.length > 0,
+  );
+  if (!isMeasured || !isFields(mine.need) || !isFields(other.need)) return other;
+  const { fromM, toM, kind } = mine.need;
+  const need = other.need.kind === kind ? { ...other.need, fromM, toM } : other.need;
+  return { ...other, need, standpoints: mine.standpoints };
 }
 
 function joinKeyed(
