@@ -1,7 +1,7 @@
 'use client';
 
 import { useWatch } from 'react-hook-form';
-import type { BackupRule, View } from '@/core/brief';
+import type { BackupRule, Standpoint, View } from '@/core/brief';
 import { useFile } from '@/session';
 import { FormNumber, SelectField, Tick, useFormSet } from '@/ui';
 import { Section } from './parts';
@@ -13,9 +13,9 @@ const t = briefFormText.whereFields;
 export function WhereFields() {
   const { stretches, outing } = useFile();
   const set = useFormSet();
-  const [stretchIds, shooterIds, twice, views, kind] = useWatch({
-    name: ['stretchIds', 'shooterIds', 'twice', 'views', 'need.kind'],
-  }) as [string[], string[], BackupRule | null, View[], string];
+  const [stretchIds, shooterIds, twice, views, kind, standpoints] = useWatch({
+    name: ['stretchIds', 'shooterIds', 'twice', 'views', 'need.kind', 'standpoints'],
+  }) as [string[], string[], BackupRule | null, View[], string, Standpoint[]];
   const toggled = (ids: readonly string[], id: string, on: boolean) =>
     on ? [...ids, id] : ids.filter((other) => other !== id);
   return (
@@ -72,6 +72,7 @@ export function WhereFields() {
         </fieldset>
       )}
       {kind === 'subject' &&
+        standpoints.length === 0 &&
         outing.shooters.slice(1).map((s) => {
           const at = views.findIndex((v) => v.shooterId === s.id);
           return (
