@@ -104,7 +104,7 @@ async function openSmall(page: Page) {
   }));
   const file = {
     ...rest,
-    frames: frames.slice(0, 10),
+    frames: frames.filter((f: Named, i: number) => i < 10 || f.id === 'f14'),
     shelf: { ...shelf, lenses, converters },
     limits: { ...limits, lockedIn: [], lockedOut: [] },
     packing,

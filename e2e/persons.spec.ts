@@ -91,7 +91,7 @@ test('by keyboard alone: from the first page to a proven lineup and why', async 
   await expect(
     page.getByRole('button', { name: 'Move Cox calling the stroke, now number 3' }),
   ).toBeVisible();
-  await page.keyboard.press('3');
+  await page.keyboard.press('4');
   await expect(page.getByRole('heading', { name: /lenses and 1 tube cover every/ })).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
