@@ -63,7 +63,7 @@ test('a school is chosen, rivals are looked for, and what they would do is told'
   const rivals = page.getByTestId('rivals');
   await expect(rivals).toBeVisible();
   await expect(rivals).toContainText('Next best of another kind');
-  await expect(rivals.getByRole('region', { name: 'Trade-off' }).getByRole('row')).toHaveCount(12);
+  await expect(rivals.getByRole('region', { name: 'Trade-off' }).getByRole('row')).toHaveCount(9);
   await expect(rivals.getByTestId('trade-proposed')).toBeVisible();
   await expect(rivals).toContainText('nothing on your shelf can replace it');
 });

@@ -48,9 +48,10 @@ test('gear that may be used changes the answer, and everything comes back by und
   page,
 }) => {
   await open(page, '/lineup');
-  await tick(page.getByLabel('wished for'));
-  await expect(standing(page)).not.toContainText('and 1 tube');
+  const owned = page.getByRole('checkbox', { name: 'owned', exact: true });
+  await tick(owned, false);
+  await expect(standing(page)).not.toContainText('4 lenses and 1 tube');
   await page.getByRole('button', { name: 'Undo (Ctrl Z)' }).click();
   await expect(standing(page)).toContainText('4 lenses and 1 tube');
-  await expect(page.getByLabel('wished for')).not.toBeChecked();
+  await expect(owned).toBeChecked();
 });
