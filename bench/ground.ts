@@ -69,7 +69,12 @@ export async function benchDrag(browser: Browser, address: string): Promise<numb
     mimeType: 'application/json',
     buffer: Buffer.from(encode(file)),
   });
-  await page.getByText(/^Opened /).waitFor();
+  const open = page.getByRole('button', { name: 'Open the outing' });
+  const opened = page.getByText(/^Opened /);
+  await open.or(opened).first().waitFor();
+  if (await open.isVisible()) await open.click();
+  await opened.waitFor();
+  await page.getByText('Saved here').waitFor();
   await page.goto(`${address}/ground`);
   const station = page.getByTestId('plan').getByRole('button', { name: /^Number 3, point 1/ });
   await station.first().waitFor();
