@@ -39,3 +39,4 @@ export {
 export { type CarriedWeight, carriedWeight, packedAnyhowG } from './packedWeight';
 export { solveCarried, solveWithinWeight } from './withinWeight';
 export { afterScenario, lostTo, type Scenario } from './scenario';
+export { takenItems } from './tasks';

@@ -25,7 +25,7 @@ export {
   sees,
   shadowOf,
 } from './sight';
-export { measuredFrames, standpointsOf } from './standpoints';
+export { measuredFrames, seenPercent, standpointsOf } from './standpoints';
 export {
   directionOf,
   type LightFrom,

@@ -27,6 +27,9 @@ function told(distanceM: number, round: (steps: number) => number): number {
   return Math.min(MOST_M, Math.max(LEAST_M, Number((rounded * stepM).toFixed(2))));
 }
 
+/** A share in sight as it is told: all only where it is all. */
+export const seenPercent = (seen: number): number => Math.floor(100 * seen + ROUNDING);
+
 /** A frame's standpoints: one for each station that the plan has. */
 export function standpointsOf(
   subject: GroundSubject,
@@ -62,7 +65,7 @@ function standpointOf(
     stretchIds: station.stretchIds,
     fromM: told(fromM, Math.floor),
     toM: told(toM, Math.ceil),
-    seenPercent: Math.floor(100 * seen + ROUNDING),
+    seenPercent: seenPercent(seen),
   };
 }
 

@@ -11,7 +11,7 @@ import type { PictureOnPlan } from './usePicture';
 
 const t = groundText.page;
 
-/** What is said beside the plan while nothing on it is selected. */
+/** What is said beside the plan of the chosen picture and stretch. */
 export function Chosen({
   picture,
   frameId,

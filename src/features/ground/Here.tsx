@@ -1,7 +1,15 @@
 'use client';
 
 import { footingOf } from '@/core/brief';
-import { isInBand, isInside, measure, type Point, screensOf, type Station } from '@/core/ground';
+import {
+  isInBand,
+  isInside,
+  measure,
+  type Point,
+  screensOf,
+  seenPercent,
+  type Station,
+} from '@/core/ground';
 import { USUAL_CAMERA_M } from '@/document';
 import { useFile } from '@/session';
 import { formatDistances, groundText, namesOf, plainList } from '@/text';
@@ -48,7 +56,7 @@ export function Here({ picture, at }: { readonly picture: PictureOnPlan; readonl
       <p>
         {t.distance(
           formatDistances(fromM, toM),
-          sightText(Math.floor(100 * seen + 1e-7), station, picture, ground),
+          sightText(seenPercent(seen), station, picture, ground),
         )}
       </p>
       <p className={lenses.length > 0 ? 'text-got' : ''}>

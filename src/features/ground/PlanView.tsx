@@ -3,12 +3,17 @@
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef } from 'react';
 import type { Ground, Point } from '@/core/ground';
 import { formatMetres, groundText } from '@/text';
-import { ClosedShape, Marks, ObstacleShape, StationMark, SubjectShape } from './shapes';
-import { type Scale, snapped, stepM } from './scale';
+import {
+  ClosedHatch,
+  ClosedShape,
+  Marks,
+  ObstacleShape,
+  StationMark,
+  SubjectShape,
+} from './shapes';
+import { type Scale, snapped, stepM, WAYS } from './scale';
 import { UnderlayPicture } from './Underlay';
 import { keyOf, pointsOf, type Thing, thingsOf, withPoint, withPoints } from './things';
-
-const t = groundText.page;
 
 /** What the arrow keys move by, m: and with Shift. */
 const STEP_M = { coarse: 1, fine: 0.1 } as const;
@@ -62,17 +67,7 @@ export function PlanView(props: PlanViewProps) {
       className="block touch-none bg-sheet select-none"
       onPointerDown={drag.pan}
     >
-      <defs>
-        <pattern
-          id="closed-hatch"
-          width="7"
-          height="7"
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(45)"
-        >
-          <path d="M0 0V7" stroke="var(--hair)" strokeWidth="2" />
-        </pattern>
-      </defs>
+      <ClosedHatch />
       {ground.underlay && <UnderlayPicture underlay={ground.underlay} scale={scale} />}
       <Grid ground={ground} scale={scale} />
       {of('closed').map((thing) => (
@@ -289,12 +284,4 @@ function useDrag(ground: Ground, scale: Scale, handlers: PlanHandlers) {
   };
 }
 
-const WAYS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-};
 const round = (m: number) => Number(m.toFixed(2));
-
-export const PLAN_HINT = t.dragging;

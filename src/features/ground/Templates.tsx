@@ -4,7 +4,7 @@ import { GROUND_TEMPLATES, groundFrom, type GroundTemplate } from '@/document';
 import { groundText } from '@/text';
 import { Button } from '@/ui';
 import { scaleOf, wholeOf } from './scale';
-import { ClosedShape, ObstacleShape, StationMark, SubjectShape } from './shapes';
+import { ClosedHatch, ClosedShape, ObstacleShape, StationMark, SubjectShape } from './shapes';
 
 const t = groundText;
 
@@ -48,17 +48,7 @@ function Sketch({ template }: { readonly template: GroundTemplate }) {
   const unnamed = <T extends object>(of: T) => ({ ...of, name: '' });
   return (
     <svg width={SIZE.width} height={SIZE.height} aria-hidden>
-      <defs>
-        <pattern
-          id="closed-hatch"
-          width="7"
-          height="7"
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(45)"
-        >
-          <path d="M0 0V7" stroke="var(--hair)" strokeWidth="2" />
-        </pattern>
-      </defs>
+      <ClosedHatch />
       {ground.closed.map((of) => (
         <ClosedShape key={of.id} of={unnamed(of)} {...shape} />
       ))}

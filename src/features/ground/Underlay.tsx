@@ -7,7 +7,7 @@ import { useEdit, useHistory } from '@/session';
 import { groundText } from '@/text';
 import { Button, CellNumber, FileInput, notify } from '@/ui';
 import { readUnderlay } from './readUnderlay';
-import type { Scale } from './scale';
+import { type Scale, WAYS } from './scale';
 
 const t = groundText.underlay;
 
@@ -280,10 +280,3 @@ export function KnownLine({
     </g>
   );
 }
-
-const WAYS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-};

@@ -52,6 +52,14 @@ export const isOnSheet = (
   { xM, yM }: Point,
 ): boolean => xM >= 0 && yM >= 0 && xM <= widthM && yM <= heightM;
 
+/** Which way an arrow key moves on a plan: to the right, and up. */
+export const WAYS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
+
 /** Steps that a ruler has, m. */
 const STEPS_M = [0.1, 0.5, 1, 5, 10, 50, 100, 500, 1000, 5000];
 

@@ -58,6 +58,23 @@ function Name({
   );
 }
 
+/** The hatching of closed ground, for the drawing that it stands in. */
+export function ClosedHatch() {
+  return (
+    <defs>
+      <pattern
+        id="closed-hatch"
+        width="7"
+        height="7"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(45)"
+      >
+        <path d="M0 0V7" stroke="var(--hair)" strokeWidth="2" />
+      </pattern>
+    </defs>
+  );
+}
+
 export function ClosedShape({ of, scale, isSelected }: ShapeProps<ClosedGround>) {
   const [first] = of.points;
   return (

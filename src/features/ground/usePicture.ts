@@ -2,6 +2,7 @@
 
 import { useMemo } from 'react';
 import { concerns, footingOf, type Frame, type Limits, type Standpoint } from '@/core/brief';
+import { takenItems } from '@/core/carry';
 import { coveredDistances } from '@/core/coverage';
 import { mountableSetups, type Setup, withItems } from '@/core/gear';
 import type { GroundSubject } from '@/core/ground';
@@ -15,7 +16,7 @@ export interface PictureOnPlan {
   readonly frame: Frame;
   readonly subject: GroundSubject;
   readonly standing: FrameResult | undefined;
-  /** Setups of the lineup, of one lens or of all. */
+  /** Setups of the lineup. */
   readonly setups: readonly Setup[];
   /** Distances from which each lens of the lineup makes it, with whatever of it behind it, m. */
   readonly byLens: readonly LensReach[];
@@ -88,8 +89,7 @@ const PLACELESS = { standpoints: [], views: [], name: '', note: '' };
 
 function setupsOf({ shelf }: OutingFile, result: LineupResult | null): readonly Setup[] {
   if (!result) return [];
-  const { lensIds, converterIds, tubeIds, adapterIds } = result.lineup;
-  const taken = new Set<string>([...lensIds, ...converterIds, ...tubeIds, ...adapterIds]);
+  const taken = new Set<string>(takenItems(result));
   const bodies = shelf.bodies.filter((b) => result.bodies.includes(b.id));
   return mountableSetups({ ...withItems(shelf, ({ id }) => taken.has(id)), bodies });
 }
