@@ -1,36 +1,9 @@
 import type { Browser } from '@playwright/test';
-import { shooterId, stationId, type Standpoint } from '@/core/brief';
 import { EMPTY_GROUND, type Ground } from '@/core/ground';
-import type { LineupQuestion } from '@/core/lineup';
 import { encode, groundFrom, newObstacle, newStation, newSubject } from '@/document';
 import { numbers } from '../tests/support/numbers';
 import { watchLongTasks } from './longTasks';
-import { demoOuting, outingOf } from './outings';
-
-/** A typical outing of which every picture may be made from six stations. */
-export function stationsOuting(): LineupQuestion {
-  const question = outingOf(40, 20, 4);
-  const next = numbers(11);
-  return {
-    ...question,
-    frames: question.frames.map((frame) => {
-      if (frame.need.kind !== 'subject') return frame;
-      const { fromM, toM } = frame.need;
-      const standpoints = Array.from({ length: 6 }, (_, i): Standpoint => {
-        const factor = 0.7 + 1.1 * next();
-        return {
-          stationId: stationId.parse(`station-${i}`),
-          shooterIds: i === 5 ? [shooterId.parse('second')] : [],
-          stretchIds: [],
-          fromM: fromM * factor,
-          toM: toM * factor,
-          seenPercent: next() < 0.15 ? 0 : 100,
-        };
-      });
-      return { ...frame, standpoints };
-    }),
-  };
-}
+import { demoOuting } from './outings';
 
 /** The demo on a plan with 20 subjects, 12 stations and 30 obstacles. */
 function crowdedGround(): Ground {

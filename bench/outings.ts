@@ -1,5 +1,12 @@
 import { readFileSync } from 'node:fs';
-import { type Frame, frameId, shooterId, stretchId } from '@/core/brief';
+import {
+  type Frame,
+  frameId,
+  shooterId,
+  type Standpoint,
+  stationId,
+  stretchId,
+} from '@/core/brief';
 import type { Shift } from '@/core/carry';
 import { bodyId, lensId, type Setup } from '@/core/gear';
 import { EMPTY_GROUND } from '@/core/ground';
@@ -66,6 +73,31 @@ export function outingOf(
     shelf: { ...shelf, lenses, converters: [] },
     frames: many,
     limits,
+  };
+}
+
+/** A typical outing of which every picture may be made from six stations. */
+export function stationsOuting(): LineupQuestion {
+  const question = outingOf(40, 20, 4);
+  const next = numbers(11);
+  return {
+    ...question,
+    frames: question.frames.map((frame) => {
+      if (frame.need.kind !== 'subject') return frame;
+      const { fromM, toM } = frame.need;
+      const standpoints = Array.from({ length: 6 }, (_, i): Standpoint => {
+        const factor = 0.7 + 1.1 * next();
+        return {
+          stationId: stationId.parse(`station-${i}`),
+          shooterIds: i === 5 ? [shooterId.parse('second')] : [],
+          stretchIds: [],
+          fromM: fromM * factor,
+          toM: toM * factor,
+          seenPercent: next() < 0.15 ? 0 : 100,
+        };
+      });
+      return { ...frame, standpoints };
+    }),
   };
 }
 

@@ -15,8 +15,7 @@ import { carryAnswer, fewestChanges } from '@/core/carry';
 import { benchBrowser, benchGround, benchLog, benchSheetPage } from './browser';
 import { benchHindsight } from './log';
 import { benchNext } from './next';
-import { stationsOuting } from './ground';
-import { carryOuting, demoOuting, hardShifts, outingOf } from './outings';
+import { carryOuting, demoOuting, hardShifts, outingOf, stationsOuting } from './outings';
 import { PEERS } from './peers';
 
 /** One JSON line for each figure: medians over several runs, after warm-up runs that do not count. */

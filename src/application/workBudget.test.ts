@@ -7,7 +7,7 @@ import type { OutingFile } from '@/document';
 import { outingFromStarter, STARTERS } from '@/document/starters';
 import { loadHighsSolver } from '@/solver';
 import { STARTER_TEXTS } from '@/text';
-import { carryOuting, demoOuting, hardShifts, outingOf } from '../../bench/outings';
+import { carryOuting, demoOuting, hardShifts, outingOf, stationsOuting } from '../../bench/outings';
 
 /**
  * What an answer costs in counts that are the same on every machine. Speed that nobody counts is lost:
@@ -106,6 +106,7 @@ const OUTINGS: readonly (readonly [string, () => Promise<Work>])[] = [
   ['three pictures, 20 lenses', () => workOf(outingOf(20, 3, 1))],
   ['the demo', () => workOf(demoOuting())],
   ['typical: 40 lenses, 20 pictures, 4 stretches', () => workOf(outingOf(40, 20, 4))],
+  ['typical, every picture from six stations', () => workOf(stationsOuting())],
   ['100 lenses, 30 pictures, 4 stretches', () => workOf(outingOf(100, 30, 4))],
   ['300 lenses, 40 pictures, 6 stretches', () => workOf(outingOf(300, 40, 6))],
   ['large: 1,000 lenses, 60 pictures, 6 stretches', () => workOf(outingOf(1000, 60, 6))],

@@ -7,6 +7,7 @@ import {
   undominated,
 } from './dominance';
 import type { Problem, Target } from '../problem/problem';
+import { unbeaten } from './unbeaten';
 import { isAvailable } from '../problem/candidates';
 import { missingOf, positionsOf } from '../problem/positions';
 import type { SelectableItem } from '../problem/item';
@@ -91,6 +92,8 @@ function cutAll(
         return segmentsOf(o, allowed);
       })
       .filter(({ segments }) => segments.every((segment) => segment.candidates.length > 0));
-    return isKept(target, opportunities) ? [{ ...target, opportunities }] : [];
+    return isKept(target, opportunities)
+      ? [unbeaten({ ...target, opportunities }, allowed.length)]
+      : [];
   });
 }
