@@ -30,18 +30,22 @@ export function benchLog(report: Report, median: (v: readonly number[]) => numbe
   });
 }
 
+/** What a frame has, ms. */
+const FRAME_MS = 16;
+
 /** The plan of the ground, on the production build. */
 export function benchGround(report: Report, median: (v: readonly number[]) => number) {
   return served(async () => {
     const browser = await launch();
-    const runs: number[] = [];
+    const runs: number[][] = [];
     for (let i = 0; i < 3; i += 1) runs.push(await benchDrag(browser, ADDRESS));
+    const over = runs.map((tasks) => tasks.filter((ms) => ms > FRAME_MS).length);
     report(
       'ground.drag',
-      median(runs),
+      median(runs.map(([longest = 0]) => longest)),
       'ms',
       runs.length,
-      'longest task of the page while a station is dragged over 20 subjects, 12 stations and 30 obstacles; tasks under 50 ms count as 0',
+      `longest task of the page in 60 moves of a station over 20 subjects, 12 stations and 30 obstacles; over ${FRAME_MS} ms: ${over.join(', ')}`,
     );
     await browser.close();
   });

@@ -2,7 +2,7 @@ import type { Browser } from '@playwright/test';
 import { EMPTY_GROUND, type Ground } from '@/core/ground';
 import { encode, groundFrom, newObstacle, newStation, newSubject } from '@/document';
 import { numbers } from '../tests/support/numbers';
-import { watchLongTasks } from './longTasks';
+import { tracedTasks } from './longTasks';
 import { demoOuting } from './outings';
 
 /** The demo on a plan with 20 subjects, 12 stations and 30 obstacles. */
@@ -31,8 +31,8 @@ function crowdedGround(): Ground {
   };
 }
 
-/** How long the longest task is while a station is dragged over a crowded plan, ms. */
-export async function benchDrag(browser: Browser, address: string): Promise<number> {
+/** How long the tasks of the page are while a station is dragged over a crowded plan, ms, longest first. */
+export async function benchDrag(browser: Browser, address: string): Promise<number[]> {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`${address}/brief`);
   await page.getByTestId('answer').waitFor();
@@ -52,16 +52,16 @@ export async function benchDrag(browser: Browser, address: string): Promise<numb
   const station = page.getByTestId('plan').getByRole('button', { name: /^Number 3, point 1/ });
   await station.first().waitFor();
   await page.waitForTimeout(4000);
-  const longest = await watchLongTasks(page);
   const box = (await station.first().boundingBox())!;
-  await page.mouse.move(box.x + 6, box.y + 6);
-  await page.mouse.down();
-  for (let i = 0; i < 60; i += 1) {
-    await page.mouse.move(box.x + 6 + 3 * i, box.y + 6 + i);
-    await page.waitForTimeout(30);
-  }
+  const tasks = await tracedTasks(browser, page, async () => {
+    await page.mouse.move(box.x + 6, box.y + 6);
+    await page.mouse.down();
+    for (let i = 0; i < 60; i += 1) {
+      await page.mouse.move(box.x + 6 + 3 * i, box.y + 6 + i);
+      await page.waitForTimeout(30);
+    }
+  });
   await page.mouse.up();
-  const took = await longest();
   await page.close();
-  return took;
+  return tasks.toSorted((a, b) => b - a);
 }

@@ -83,7 +83,7 @@ test('where nobody moves, each holds one station, and the lineup changes for it'
   await open(page, '/ground?frame=f03&stretch=finals');
   await tick(page.getByLabel('nobody moves'));
   await expect(aside(page)).toContainText('Nobody moves in this stretch');
-  await expect(aside(page)).toContainText('Second shooter: Far bank');
+  await expect(aside(page)).toContainText('Far bank: Second shooter');
   await expect(standing(page)).toContainText('fewest possible (proven)');
   await page.goto('/carry');
   await expect(page.getByRole('region', { name: 'Finals, both banks' })).toContainText(
@@ -110,16 +110,41 @@ test('one’s own place is asked about by a press, and the plan goes out as SVG,
   expect(svg).toContain('Far bank');
   expect(svg).not.toContain('var(');
   expect((await save('Plan as PNG')).subarray(1, 4).toString()).toBe('PNG');
-  await aside(page).getByLabel('Latitude').fill('44');
-  await aside(page).getByLabel('Latitude').press('Enter');
-  await expect(aside(page).getByLabel('Longitude')).toHaveValue('0');
   const json = JSON.parse((await save('Plan as GeoJSON')).toString());
   expect(json.features.map((f: { properties: { name: string } }) => f.properties.name)).toContain(
     'River',
   );
-  // With a place on Earth there is a sun.
-  await page.goto('/ground?frame=f14&stretch=heats');
+});
+
+test('with a place on Earth there is a sun, minute by minute', async ({ page }) => {
+  await open(page, '/ground?frame=f14&stretch=heats');
   await expect(aside(page)).toContainText(/Sun \d+° high/);
+  await expect(page.getByRole('img', { name: 'Where the sun shines from' })).toBeVisible();
+  const time = aside(page).getByRole('slider', { name: 'Time' });
+  const before = await time.getAttribute('aria-valuetext');
+  await time.press('End');
+  await expect(time).not.toHaveAttribute('aria-valuetext', before ?? '');
+  // Another plan has no place yet: it is one with both of its figures.
+  await page.getByRole('button', { name: 'Start from', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Court' }).click();
+  await aside(page).getByLabel('Latitude').fill('44');
+  await aside(page).getByLabel('Latitude').press('Enter');
+  await expect(aside(page).getByLabel('Clock ahead of UTC')).toHaveCount(0);
+  await aside(page).getByLabel('Longitude').fill('-31');
+  await aside(page).getByLabel('Longitude').press('Enter');
+  await expect(page.getByText('The clock is taken as UTC−2')).toBeVisible();
+  await expect(aside(page).getByLabel('Clock ahead of UTC')).toHaveValue(/^[-−]2$/);
+});
+
+test('on paper each stretch in which a station is of use has its sheet', async ({ page }) => {
+  await open(page, '/ground?frame=f02&stretch=finals');
+  await expect(page.getByTestId('printed-sheets')).toHaveCount(0);
+  await page.emulateMedia({ media: 'print' });
+  const sheets = page.getByTestId('printed-sheets').locator('section');
+  await expect(sheets).toHaveCount(3);
+  await expect(sheets.first()).toContainText('Heats from the bridge');
+  await expect(sheets.first()).toContainText('Shell racing, far reach: 70–300 mm');
+  await expect(page.getByTestId('plan')).toBeHidden();
 });
 
 for (const [size, scheme] of [

@@ -37,6 +37,13 @@ export function useSessionState<T>(select: (state: SessionState) => T): T {
   return useStore(useSession().state, select);
 }
 
+const Draft = createContext<OutingFile | null>(null);
+
+/** Shows parts by an outing that is not the open one yet: while something is dragged. */
+export function ShownFile({ file, children }: { file: OutingFile; children: ReactNode }) {
+  return <Draft value={file}>{children}</Draft>;
+}
+
 /** The open outing; only for parts shown once one is open. */
 export function useFile(): OutingFile {
   return useFilePart((file) => file);
@@ -48,10 +55,12 @@ export function useFile(): OutingFile {
  * @param select gives something that the file holds, never something made anew
  */
 export function useFilePart<T>(select: (file: OutingFile) => T): T {
-  return useStore(useSession().document.store, ({ file }) => {
+  const draft = use(Draft);
+  const kept = useStore(useSession().document.store, ({ file }) => {
     if (file === null) throw new Error(text.noOutingIsOpenYet);
     return select(file);
   });
+  return draft ? select(draft) : kept;
 }
 
 /** The open outing at the time it is asked for, for what happens later. */

@@ -8,6 +8,7 @@ export { rescueOuting } from './rescue';
 export { startEarly } from './earlySession';
 export {
   SessionProvider,
+  ShownFile,
   useAnswer,
   useDesk,
   useDeskNow,

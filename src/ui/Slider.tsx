@@ -4,37 +4,56 @@ import { Slider as Radix } from 'radix-ui';
 
 const STEPS = 200;
 
+interface SliderProps {
+  readonly label: string;
+  readonly from: number;
+  readonly to: number;
+  readonly value: number;
+  readonly show: (value: number) => string;
+  /** Room for a few words where the value is said. */
+  readonly wide?: boolean;
+  readonly onChange: (value: number) => void;
+}
+
 /** A slider along a range, evenly in its logarithm, with its value said in words. */
-export function LogSlider({
+export function LogSlider({ from, to, value, onChange, ...how }: SliderProps) {
+  const ratio = Math.log(to / from);
+  const valueAt = (at: number) =>
+    at <= 0 ? from : at >= STEPS ? to : from * Math.exp((ratio * at) / STEPS);
+  return (
+    <Slider
+      {...how}
+      from={0}
+      to={STEPS}
+      value={Math.round((STEPS * Math.log(value / from)) / ratio)}
+      said={how.show(value)}
+      onChange={(at) => onChange(valueAt(at))}
+    />
+  );
+}
+
+/** A slider along whole numbers, with its value said in words. */
+export function EvenSlider(props: SliderProps) {
+  return <Slider {...props} said={props.show(props.value)} />;
+}
+
+function Slider({
   label,
   from,
   to,
   value,
-  show,
+  said,
   wide = false,
   onChange,
-}: {
-  label: string;
-  from: number;
-  to: number;
-  value: number;
-  show: (value: number) => string;
-  /** Room for a few words where the value is said. */
-  wide?: boolean;
-  onChange: (value: number) => void;
-}) {
-  const ratio = Math.log(to / from);
-  const step = Math.round((STEPS * Math.log(value / from)) / ratio);
-  const valueAt = (at: number) =>
-    at <= 0 ? from : at >= STEPS ? to : from * Math.exp((ratio * at) / STEPS);
+}: Omit<SliderProps, 'show'> & { readonly said: string }) {
   return (
     <div className="flex items-center gap-3 text-[13px]">
       <span className="w-16 shrink-0 text-soft">{label}</span>
       <Radix.Root
-        min={0}
-        max={STEPS}
-        value={[step]}
-        onValueChange={([next]) => onChange(valueAt(next ?? 0))}
+        min={from}
+        max={to}
+        value={[value]}
+        onValueChange={([next]) => onChange(next ?? from)}
         className="relative flex h-7 min-w-24 flex-1 touch-none items-center select-none"
       >
         <Radix.Track className="relative h-px flex-1 bg-edge">
@@ -42,14 +61,14 @@ export function LogSlider({
         </Radix.Track>
         <Radix.Thumb
           aria-label={label}
-          aria-valuetext={show(value)}
+          aria-valuetext={said}
           className="grid h-6 w-6 place-items-center"
         >
           <span className="block h-3.5 w-2 bg-ink" />
         </Radix.Thumb>
       </Radix.Root>
       <output className={`${wide ? 'w-28' : 'w-16'} shrink-0 text-right whitespace-nowrap`}>
-        {show(value)}
+        {said}
       </output>
     </div>
   );

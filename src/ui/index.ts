@@ -23,7 +23,7 @@ export { AcrossMarks, AxisWords, marksOf, UpMarks } from './plotAxes';
 export { pngOfSvg } from './pngOfSvg';
 export { Sentence } from './Sentence';
 export { setSingleKeys, singleKeysOn } from './singleKeys';
-export { LogSlider } from './Slider';
+export { EvenSlider, LogSlider } from './Slider';
 export {
   applyTheme,
   colourNow,

@@ -30,8 +30,11 @@ export {
   directionOf,
   type LightFrom,
   lightFrom,
+  type LightSince,
+  lightThrough,
   sunOver,
   type SunOverPlan,
   sunShadowOf,
+  sunsOver,
 } from './sun';
 export { isInWedge, wedgeOf } from './wedge';

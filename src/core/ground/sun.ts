@@ -57,6 +57,38 @@ export function lightFrom(
   return ahead < STRAIGHT_DEG ? 'back' : ahead > 180 - STRAIGHT_DEG ? 'front' : 'side';
 }
 
+/** The sun at each minute of a run, the first and the last among them; null where the location isn't known. */
+export function sunsOver(
+  ground: Pick<Ground, 'location'>,
+  day: string,
+  fromMin: number,
+  toMin: number,
+): readonly SunOverPlan[] | null {
+  const suns = Array.from({ length: toMin - fromMin + 1 }, (_, i) =>
+    sunOver(ground, day, fromMin + i),
+  );
+  return suns.every((sun) => sun !== null) ? suns : null;
+}
+
+/** Where the light of a picture comes from, and since when: `after` the first of a run of suns. */
+export interface LightSince {
+  readonly after: number;
+  readonly light: LightFrom | 'down';
+}
+
+/** How the light turns through a run of suns for a picture taken from one place towards another. */
+export function lightThrough(
+  suns: readonly SunOverPlan[],
+  from: Point,
+  towards: Point,
+  northDeg: number,
+): LightSince[] {
+  const lights = suns.map((sun) =>
+    sun.altitudeDeg < 0 ? 'down' : lightFrom(from, towards, sun, northDeg),
+  );
+  return lights.flatMap((light, after) => (light === lights[after - 1] ? [] : { after, light }));
+}
+
 /** Lower than this shadows are longer than any plan, degrees. */
 const LEAST_ALTITUDE_DEG = 0.5;
 

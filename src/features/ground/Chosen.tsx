@@ -1,13 +1,15 @@
 'use client';
 
-import type { Stretch } from '@/core/brief';
-import type { Point, SunOverPlan } from '@/core/ground';
+import { type Stretch, timeOf } from '@/core/brief';
+import type { Point } from '@/core/ground';
 import { useFile } from '@/session';
 import { formatAngle, groundText } from '@/text';
+import { EvenSlider } from '@/ui';
 import { Here } from './Here';
 import { Measured, TieIt } from './Measured';
 import { StretchNotes } from './StretchStand';
 import type { PictureOnPlan } from './usePicture';
+import type { SunThrough } from './useSun';
 
 const t = groundText.page;
 
@@ -21,7 +23,7 @@ export function Chosen({
 }: {
   readonly picture: PictureOnPlan | null;
   readonly frameId: string | null;
-  readonly sun: SunOverPlan | null;
+  readonly sun: SunThrough | null;
   readonly stretch: Stretch | null;
   readonly here: Point | null;
 }) {
@@ -32,11 +34,7 @@ export function Chosen({
     <>
       <p className="text-soft">{t.measured(measured, frames.length)}</p>
       {stretch && <StretchNotes stretch={stretch} picture={picture} />}
-      {sun && (
-        <p className="text-[13px]">
-          {groundText.sheet.sun(formatAngle(sun.altitudeDeg), formatAngle(sun.azimuthDeg))}
-        </p>
-      )}
+      {sun && <SunLine sun={sun} />}
       {picture && here && <Here picture={picture} at={here} />}
       {picture ? (
         <Measured picture={picture} sun={sun} />
@@ -49,5 +47,33 @@ export function Chosen({
         <p className="text-soft">{groundText.selected.nothing}</p>
       )}
     </>
+  );
+}
+
+/** Where the sun stands, and the minute of the stretch at which that is asked. */
+function SunLine({ sun: { suns, fromMin, after, now, look } }: { readonly sun: SunThrough }) {
+  const timeAt = (minute: number) => timeOf(fromMin + minute);
+  return (
+    <div className="text-[13px]">
+      <p>
+        {now.altitudeDeg < 0
+          ? groundText.sheet.sunDown(timeAt(after))
+          : groundText.sheet.sun(
+              formatAngle(now.altitudeDeg),
+              formatAngle(now.azimuthDeg),
+              timeAt(after),
+            )}
+      </p>
+      {suns.length > 1 && (
+        <EvenSlider
+          label={groundText.sheet.time}
+          from={0}
+          to={suns.length - 1}
+          value={after}
+          show={timeAt}
+          onChange={look}
+        />
+      )}
+    </div>
   );
 }

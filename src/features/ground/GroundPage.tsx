@@ -1,50 +1,34 @@
 'use client';
 
 import { useCallback, useState } from 'react';
-import { type Point, screensOf } from '@/core/ground';
-import {
-  groundFrom,
-  type GroundTemplate,
-  putOnGround,
-  removeFromGround,
-  setGround,
-  USUAL_CAMERA_M,
-} from '@/document';
-import { useAnswer, useEdit, useFile, useHistory, useSelection } from '@/session';
-import { counted, groundText, namesOf } from '@/text';
+import { groundFrom, type GroundTemplate, putOnGround, setGround } from '@/document';
+import { ShownFile, useEdit, useFile, useHistory } from '@/session';
+import { groundText } from '@/text';
 import { notify } from '@/ui';
-import { answerText } from './answerText';
-import { Bands } from './Bands';
-import { Choosers, NO_PICTURE } from './Choosers';
-import { Chosen } from './Chosen';
-import { GroundTable } from './GroundTable';
-import { HereMark } from './Here';
-import { PlanView } from './PlanView';
-import { isOnSheet, panned, scaleOf, wholeOf, type Zoom } from './scale';
-import { Selected } from './Selected';
-import { Sheet } from './Sheet';
-import { SightLines } from './SightLines';
-import { holdersOf, isOpenIn, noteOf } from './StretchStand';
-import { sunIn, SunShadows } from './SunShadows';
+import { Plan } from './Plan';
+import { PrintedSheets } from './PrintedSheets';
 import { Templates } from './Templates';
-import { keyOf, type Thing, thingAt } from './things';
-import { Tools } from './Tools';
-import { type KnownLength, KnownLine, UnderlayFields } from './Underlay';
-import { useSize } from './useSize';
-import { usePicture } from './usePicture';
-import { aimOf, TrueSize, Wedges } from './Wedges';
-import { ZoomButtons } from './ZoomButtons';
+import { keyOf, type Thing } from './things';
+import { useDragged } from './useDragged';
 
 const t = groundText.page;
 
 export function GroundPage() {
-  const { ground } = useFile();
+  const open = useFile();
+  const { ground } = open;
   const isBlank = [ground.stations, ground.subjects, ground.obstacles, ground.closed].every(
     (list) => list.length === 0,
   );
   const [isBegun, setBegun] = useState(false);
   const edit = useEdit();
   const { undo } = useHistory();
+  const put = useCallback(
+    (moved: Thing) => {
+      edit(putOnGround(moved.kind, moved.of), `ground.${keyOf(moved)}`);
+    },
+    [edit],
+  );
+  const { file, drag, drop } = useDragged(open, put);
   const start = (template: GroundTemplate | null) => {
     setBegun(true);
     if (template === null) return;
@@ -54,157 +38,11 @@ export function GroundPage() {
         action: { label: t.undo, onClick: undo },
       });
   };
-  return isBlank && !isBegun ? <Templates onStart={start} /> : <Plan onStart={start} />;
-}
-
-function Plan({ onStart }: { readonly onStart: (template: GroundTemplate) => void }) {
-  const file = useFile();
-  const { ground } = file;
-  const edit = useEdit();
-  const { undo } = useHistory();
-  const { result } = useAnswer();
-  const [selected, select] = useSelection('at');
-  const [frameKey, setFrame] = useSelection('frame');
-  const [stretchId, setStretch] = useSelection('stretch');
-  const [lensId, setLens] = useSelection('lens');
-  const [zoom, setZoom] = useState<Zoom | null>(null);
-  const [here, setHere] = useState<Point | null>(null);
-  const [known, setKnown] = useState<KnownLength | null>(null);
-  const [box, size] = useSize();
-  const tied = ground.subjects.flatMap((s) => s.frameIds);
-  const frameId = frameKey === NO_PICTURE ? null : (frameKey ?? tied[0] ?? null);
-  const isOfLineup = result?.lineup.lensIds.some((id) => id === lensId) ?? false;
-  const picture = usePicture(
-    frameId,
-    lensId === 'all' ? 'all' : isOfLineup && lensId !== null ? { id: lensId } : 'best',
-  );
-  const frame = file.frames.find((f) => f.id === frameId);
-  const stretch = file.stretches.find((s) => s.id === stretchId) ?? null;
-  const sun = sunIn(ground, stretch);
-  const thing = thingAt(ground, selected);
-  const shown = zoom ?? wholeOf(ground);
-  const scale = scaleOf(ground, size, shown);
-  const put = useCallback(
-    (moved: Thing) => {
-      edit(putOnGround(moved.kind, moved.of), `ground.${keyOf(moved)}`);
-    },
-    [edit],
-  );
-  const remove = (gone: Thing) => {
-    edit(removeFromGround(gone.kind, gone.of.id));
-    select(null);
-    notify(groundText.selected.removed(gone.of.name), {
-      action: { label: t.undo, onClick: undo },
-    });
-  };
-  const svg = () => box.current?.querySelector('svg') ?? null;
+  if (isBlank && !isBegun) return <Templates onStart={start} />;
   return (
-    <div className="grid gap-x-8 gap-y-4 pt-3 lg:grid-cols-[minmax(0,1fr)_19rem]">
-      <div className="min-w-0 space-y-2">
-        <div className="flex flex-wrap items-end justify-between gap-2">
-          <h1 className="text-xl">{t.title}</h1>
-          <Tools {...{ ground, onStart, svg }} onAdded={(key) => select(key)} />
-        </div>
-        <p>
-          {picture
-            ? answerText(picture, ground, namesOf(file))
-            : frame
-              ? groundText.answer.notOnPlan(frame.name)
-              : t.noneMeasured}
-        </p>
-        <Choosers
-          {...{ frameId, lensId, stretchId }}
-          onFrame={setFrame}
-          onLens={setLens}
-          onStretch={setStretch}
-        />
-        <div
-          ref={box}
-          className="relative max-h-[64vh] min-h-56 w-full overflow-hidden border border-hair lg:min-h-96"
-          style={{ aspectRatio: `${ground.widthM + 1} / ${ground.heightM + 1}` }}
-        >
-          <PlanView
-            ground={ground}
-            scale={scale}
-            size={size}
-            selected={selected}
-            onSelect={select}
-            onPlace={(place) => setHere(isOnSheet(ground, place) ? place : null)}
-            onMove={put}
-            onRemove={remove}
-            onPan={(dx, dy) =>
-              setZoom((before) =>
-                panned(before ?? wholeOf(ground), dx / scale.perM, dy / scale.perM),
-              )
-            }
-            aim={picture && aimOf(picture.subject)}
-            isOpen={(id) => isOpenIn(ground, id, stretch)}
-            noteOf={noteOf(file.outing.shooters, holdersOf(result, stretchId))}
-            label={t.planOf(
-              counted(ground.stations.length, 'station'),
-              counted(ground.subjects.length, 'subject'),
-            )}
-            beneath={
-              <>
-                {sun && <SunShadows {...{ ground, sun, scale }} />}
-                {picture && (
-                  <Bands
-                    picture={picture}
-                    scale={scale}
-                    cameraM={
-                      thing?.kind === 'stations'
-                        ? thing.of.cameraM
-                        : (ground.stations[0]?.cameraM ?? USUAL_CAMERA_M)
-                    }
-                    screens={screensOf(ground.obstacles)}
-                    closed={ground.closed}
-                    sheet={ground}
-                  />
-                )}
-                {picture && <Wedges picture={picture} stations={ground.stations} scale={scale} />}
-              </>
-            }
-            over={
-              <>
-                {known && <KnownLine known={known} onKnown={setKnown} scale={scale} />}
-                {here && <HereMark at={here} scale={scale} />}
-                {picture && <SightLines picture={picture} ground={ground} scale={scale} />}
-                {picture && ground.stations[0] && (
-                  <TrueSize picture={picture} from={ground.stations[0].at} scale={scale} />
-                )}
-              </>
-            }
-          />
-          <ZoomButtons zoom={shown} onZoom={setZoom} />
-        </div>
-        <p className="text-[12px] text-soft">
-          {t.legend} <span className="print:hidden">{t.dragging}</span>
-        </p>
-        <details className="print:hidden">
-          <summary className="cursor-pointer">{t.asTable}</summary>
-          <div className="overflow-x-auto" tabIndex={0}>
-            <GroundTable ground={ground} onPut={put} />
-          </div>
-        </details>
-      </div>
-      <aside
-        aria-label={t.title}
-        tabIndex={0}
-        className="space-y-4 lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto"
-      >
-        {thing && (
-          <Selected
-            key={keyOf(thing)}
-            thing={thing}
-            onPut={put}
-            onRemove={remove}
-            onDone={() => select(null)}
-          />
-        )}
-        <Chosen picture={picture} frameId={frameId} sun={sun} stretch={stretch} here={here} />
-        {!thing && <Sheet ground={ground} />}
-        {!thing && <UnderlayFields ground={ground} known={known} onKnown={setKnown} />}
-      </aside>
-    </div>
+    <ShownFile file={file}>
+      <Plan onStart={start} onPut={put} onDrag={drag} onDrop={drop} />
+      <PrintedSheets />
+    </ShownFile>
   );
 }

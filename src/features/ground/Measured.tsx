@@ -1,14 +1,13 @@
 'use client';
 
-import type { Frame } from '@/core/brief';
+import { type Frame, timeOf } from '@/core/brief';
 import {
   type Ground,
   heightNeededM,
-  type LightFrom,
-  lightFrom,
+  type LightSince,
+  lightThrough,
   screensOf,
   type Station,
-  type SunOverPlan,
 } from '@/core/ground';
 import { tieFrame } from '@/document';
 import { useEdit, useFile } from '@/session';
@@ -18,11 +17,13 @@ import {
   formatMetres,
   groundText,
   namesOf,
+  plainList,
   stackName,
 } from '@/text';
 import { Button, notify, SelectField } from '@/ui';
 import { Figure } from '@/parts';
 import { coversFrom, lensFor, type PictureOnPlan } from './usePicture';
+import type { SunThrough } from './useSun';
 import { aimOf } from './Wedges';
 
 const t = groundText.measured;
@@ -33,7 +34,7 @@ export function Measured({
   sun,
 }: {
   readonly picture: PictureOnPlan;
-  readonly sun: SunOverPlan | null;
+  readonly sun: SunThrough | null;
 }) {
   const { frame, subject, standing, standpoints } = picture;
   const { ground, shelf, stretches, frames, outing } = useFile();
@@ -110,16 +111,26 @@ export function sightText(
   return Number.isFinite(needed) ? t.heightNeeded(formatMetres(needed)) : t.hidden;
 }
 
-const LIGHTS: Readonly<Record<LightFrom, string>> = { front: t.front, side: t.side, back: t.back };
+const LIGHTS: Readonly<Record<LightSince['light'], string>> = {
+  front: t.front,
+  side: t.side,
+  back: t.back,
+  down: t.sunDown,
+};
 
+/** Where the light comes from through the stretch, with the minutes at which it turns. */
 function sunText(
   station: Station,
   { subject }: PictureOnPlan,
-  sun: SunOverPlan,
+  { suns, fromMin }: SunThrough,
   { northDeg }: Ground,
 ): string {
-  if (sun.altitudeDeg < 0) return t.sunDown;
-  return LIGHTS[lightFrom(station.at, aimOf(subject), sun, northDeg)];
+  const lights = lightThrough(suns, station.at, aimOf(subject), northDeg);
+  return plainList(
+    lights.map(({ after, light }) =>
+      after === 0 ? LIGHTS[light] : t.turns(LIGHTS[light], timeOf(fromMin + after)),
+    ),
+  );
 }
 
 /** A picture that is not on the plan yet: which subject it is of. */

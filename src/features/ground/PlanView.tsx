@@ -1,24 +1,14 @@
 'use client';
 
-import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef } from 'react';
+import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
 import type { Ground, Point } from '@/core/ground';
 import { formatMetres, groundText } from '@/text';
-import {
-  ClosedHatch,
-  ClosedShape,
-  Marks,
-  ObstacleShape,
-  StationMark,
-  SubjectShape,
-} from './shapes';
-import { type Scale, snapped, stepM, WAYS } from './scale';
-import { UnderlayPicture } from './Underlay';
-import { keyOf, pointsOf, type Thing, thingsOf, withPoint, withPoints } from './things';
+import { type DrawingProps, PlanDrawing } from './PlanDrawing';
+import { type Scale, snapped, WAYS } from './scale';
+import { joinedWith, keyOf, pointsOf, type Thing, thingsOf, withPoint, withPoints } from './things';
 
 /** What the arrow keys move by, m: and with Shift. */
 const STEP_M = { coarse: 1, fine: 0.1 } as const;
-/** Room that a name needs, px. */
-const ROOM_PX = 130;
 /** Movement that makes a press a drag, px. */
 const DRAG_PX = 3;
 
@@ -29,34 +19,25 @@ export interface PlanHandlers {
   readonly onPlace: (place: Point) => void;
   /** Puts the points of a thing elsewhere. */
   readonly onMove: (moved: Thing) => void;
+  /** A thing as it is dragged; it is put where it was dragged last when it is let go. */
+  readonly onDrag: (moved: Thing) => void;
   readonly onRemove: (thing: Thing) => void;
   /** Moves what is shown by so many pixels. */
   readonly onPan: (dx: number, dy: number) => void;
 }
 
-interface PlanViewProps extends PlanHandlers {
-  readonly ground: Ground;
-  readonly scale: Scale;
-  readonly size: { readonly width: number; readonly height: number };
-  /** What is drawn beneath obstacles and marks: bands, wedges. */
-  readonly beneath: ReactNode;
-  /** What is drawn over them: measured lines. */
-  readonly over: ReactNode;
-  /** Said under a station: who holds it. */
-  readonly noteOf: (stationId: string) => string | null;
-  readonly isOpen: (stationId: string) => boolean;
-  /** What is photographed; null for nothing. */
-  readonly aim: Point | null;
-  readonly label: string;
-}
-
 /** The plan to scale; everything on it is dragged, or moved by the arrow keys. */
-export function PlanView(props: PlanViewProps) {
-  const { ground, scale, size, beneath, over, label, noteOf, isOpen, aim, ...handlers } = props;
+export function PlanView({
+  label,
+  drawing,
+  ...handlers
+}: PlanHandlers & {
+  readonly label: string;
+  readonly drawing: Omit<DrawingProps, 'selected'>;
+}) {
+  const { ground, scale, size } = drawing;
+  const { selected } = handlers;
   const drag = useDrag(ground, scale, handlers);
-  const things = thingsOf(ground);
-  const of = (kind: Thing['kind']) => things.filter((thing) => thing.kind === kind);
-  const marked = (thing: Thing) => ({ isSelected: keyOf(thing) === handlers.selected });
   return (
     <svg
       width={size.width}
@@ -67,51 +48,18 @@ export function PlanView(props: PlanViewProps) {
       className="block touch-none bg-sheet select-none"
       onPointerDown={drag.pan}
     >
-      <ClosedHatch />
-      {ground.underlay && <UnderlayPicture underlay={ground.underlay} scale={scale} />}
-      <Grid ground={ground} scale={scale} />
-      {of('closed').map((thing) => (
-        <g key={keyOf(thing)} {...drag.body(thing)}>
-          {thing.kind === 'closed' && (
-            <ClosedShape of={thing.of} scale={scale} {...marked(thing)} />
-          )}
-        </g>
-      ))}
-      {beneath}
-      {of('obstacles').map((thing) => (
-        <g key={keyOf(thing)} {...drag.body(thing)}>
-          {thing.kind === 'obstacles' && (
-            <ObstacleShape of={thing.of} scale={scale} {...marked(thing)} />
-          )}
-        </g>
-      ))}
-      {of('subjects').map((thing) => (
-        <g key={keyOf(thing)} {...drag.body(thing)}>
-          {thing.kind === 'subjects' && (
-            <SubjectShape of={thing.of} scale={scale} {...marked(thing)} />
-          )}
-        </g>
-      ))}
-      {over}
-      {of('stations').map((thing) => (
-        <g key={keyOf(thing)} {...drag.body(thing)} opacity={isOpen(thing.of.id) ? 1 : 0.35}>
-          {thing.kind === 'stations' && (
-            <StationMark
-              of={thing.of}
-              scale={scale}
-              note={noteOf(thing.of.id)}
-              isBefore={
-                aim !== null && aim.xM > thing.of.at.xM && scale.x(thing.of.at.xM) > ROOM_PX
-              }
-              {...marked(thing)}
-            />
-          )}
-        </g>
-      ))}
-      {things.map((thing) => (
-        <Handles key={keyOf(thing)} {...{ thing, scale, drag }} {...marked(thing)} />
-      ))}
-      <Marks ground={ground} scale={scale} size={size} />
+      <PlanDrawing
+        {...drawing}
+        selected={selected}
+        bodyOf={drag.body}
+        handles={thingsOf(ground).map((thing) => (
+          <Handles
+            key={keyOf(thing)}
+            {...{ thing, scale, drag }}
+            isSelected={keyOf(thing) === selected}
+          />
+        ))}
+      />
     </svg>
   );
 }
@@ -152,35 +100,6 @@ function Handles({
   ));
 }
 
-/** Metres as on squared paper. */
-function Grid({ ground, scale }: { readonly ground: Ground; readonly scale: Scale }) {
-  const step = stepM(scale, 22);
-  const lines = (most: number) =>
-    Array.from({ length: Math.floor(most / step) + 1 }, (_, i) => i * step);
-  const [left, right] = [scale.x(0), scale.x(ground.widthM)];
-  const [top, bottom] = [scale.y(ground.heightM), scale.y(0)];
-  return (
-    <g aria-hidden>
-      <path
-        d={[
-          ...lines(ground.widthM).map((x) => `M${scale.x(x)} ${top}V${bottom}`),
-          ...lines(ground.heightM).map((y) => `M${left} ${scale.y(y)}H${right}`),
-        ].join('')}
-        stroke="var(--hair)"
-        strokeWidth={0.4}
-      />
-      <rect
-        x={left}
-        y={top}
-        width={right - left}
-        height={bottom - top}
-        fill="none"
-        stroke="var(--edge)"
-      />
-    </g>
-  );
-}
-
 /** Pressing, dragging and the arrow keys. */
 function useDrag(ground: Ground, scale: Scale, handlers: PlanHandlers) {
   const start = useRef<{ readonly x: number; readonly y: number; moved: boolean } | null>(null);
@@ -192,6 +111,7 @@ function useDrag(ground: Ground, scale: Scale, handlers: PlanHandlers) {
     event: PointerEvent<SVGElement>,
     thing: Thing | null,
     onMove: (dx: number, dy: number) => void,
+    onDrop: () => void = () => undefined,
   ) => {
     if (event.button !== 0) return;
     event.stopPropagation();
@@ -212,7 +132,7 @@ function useDrag(ground: Ground, scale: Scale, handlers: PlanHandlers) {
       element.removeEventListener('pointermove', move);
       element.removeEventListener('pointerup', end);
       element.removeEventListener('pointercancel', end);
-      if (hasMoved) return;
+      if (hasMoved) return onDrop();
       handlers.onSelect(thing ? keyOf(thing) : null);
       if (thing) return;
       const box = element.getBoundingClientRect();
@@ -236,6 +156,20 @@ function useDrag(ground: Ground, scale: Scale, handlers: PlanHandlers) {
       last = { dx, dy };
     });
   };
+  /** Tells where a thing is dragged to, and where it is let go. */
+  const carry = (
+    event: PointerEvent<SVGElement>,
+    thing: Thing,
+    to: (dx: number, dy: number) => Thing,
+  ) => {
+    let last = thing;
+    track(
+      event,
+      thing,
+      (dx, dy) => handlers.onDrag((last = to(dx, dy))),
+      () => handlers.onMove(last),
+    );
+  };
   return {
     pan: (event: PointerEvent<SVGElement>) => drag(event, null, handlers.onPan),
     /** Dragging a thing moves all of it; closed ground, which is large, only once it is selected. */
@@ -246,14 +180,12 @@ function useDrag(ground: Ground, scale: Scale, handlers: PlanHandlers) {
         const [first] = points;
         const isLoose = thing.kind !== 'closed' || keyOf(thing) === handlers.selected;
         if (!isLoose || !first) return drag(event, thing, handlers.onPan);
-        track(event, thing, (dx, dy) => {
+        carry(event, thing, (dx, dy) => {
           const to = snapped(movedBy(first, dx, dy), [], scale);
           const [x, y] = [to.xM - first.xM, to.yM - first.yM];
-          handlers.onMove(
-            withPoints(
-              thing,
-              points.map((p) => ({ xM: round(p.xM + x), yM: round(p.yM + y) })),
-            ),
+          return withPoints(
+            thing,
+            points.map((p) => ({ xM: round(p.xM + x), yM: round(p.yM + y) })),
           );
         });
       },
@@ -262,8 +194,9 @@ function useDrag(ground: Ground, scale: Scale, handlers: PlanHandlers) {
       onPointerDown: (event: PointerEvent<SVGElement>) => {
         const place = pointsOf(thing)[index]!;
         const fixed = others(thing);
-        track(event, thing, (dx, dy) =>
-          handlers.onMove(withPoint(thing, index, snapped(movedBy(place, dx, dy), fixed, scale))),
+        const joined = joinedWith(thing, index);
+        carry(event, thing, (dx, dy) =>
+          withPoint(thing, index, snapped(movedBy(place, dx, dy), fixed, scale, joined)),
         );
       },
       onFocus: () => handlers.onSelect(keyOf(thing)),

@@ -1,17 +1,20 @@
 'use client';
 
+import { useState } from 'react';
 import type { Ground } from '@/core/ground';
 import { setGround } from '@/document';
 import { useEdit } from '@/session';
 import { groundText } from '@/text';
-import { CellNumber } from '@/ui';
+import { CellNumber, notify } from '@/ui';
 
 const t = groundText.sheet;
 
+/** Degrees that the sun moves in an hour: what clocks are taken to be ahead by until it is entered. */
+const DEG_PER_HOUR = 15;
 /** Minutes in an hour: clocks are told in hours ahead of UTC. */
 const HOUR_MIN = 60;
-/** A location that is begun with a latitude alone. */
-const NOWHERE = { latitudeDeg: 0, longitudeDeg: 0, utcOffsetMin: 0 };
+
+type Begun = Partial<Pick<NonNullable<Ground['location']>, 'latitudeDeg' | 'longitudeDeg'>>;
 
 /** The sheet itself: how large, where north lies, and where on Earth it is. */
 export function Sheet({ ground }: { readonly ground: Ground }) {
@@ -19,8 +22,17 @@ export function Sheet({ ground }: { readonly ground: Ground }) {
   const { location } = ground;
   const put = (change: Partial<Ground>, field: string) =>
     edit(setGround(change), `ground.${field}`);
-  const locate = (change: Partial<NonNullable<Ground['location']>>) =>
-    put({ location: { ...(location ?? NOWHERE), ...change } }, 'location');
+  // A place on Earth is one only with both of its figures.
+  const [begun, begin] = useState<Begun>({});
+  const locate = (change: Begun & { readonly utcOffsetMin?: number }) => {
+    if (location) return put({ location: { ...location, ...change } }, 'location');
+    const { latitudeDeg, longitudeDeg } = { ...begun, ...change };
+    begin({ ...begun, ...change });
+    if (latitudeDeg === undefined || longitudeDeg === undefined) return;
+    const hours = Math.round(longitudeDeg / DEG_PER_HOUR);
+    put({ location: { latitudeDeg, longitudeDeg, utcOffsetMin: HOUR_MIN * hours } }, 'location');
+    notify(t.clockGuessed(hours));
+  };
   const figure = (
     label: string,
     value: number | null,
@@ -50,20 +62,23 @@ export function Sheet({ ground }: { readonly ground: Ground }) {
         put({ heightM }, 'heightM'),
       )}
       {figure(t.north, ground.northDeg, '°', [0, 360], (northDeg) => put({ northDeg }, 'northDeg'))}
-      {figure(t.latitude, location?.latitudeDeg ?? null, '°', [-90, 90], (latitudeDeg) =>
+      {figure(t.latitude, (location ?? begun).latitudeDeg ?? null, '°', [-90, 90], (latitudeDeg) =>
         locate({ latitudeDeg }),
       )}
-      {figure(t.longitude, location?.longitudeDeg ?? null, '°', [-180, 180], (longitudeDeg) =>
-        locate({ longitudeDeg }),
-      )}
       {figure(
-        t.utc,
-        location === null ? null : location.utcOffsetMin / HOUR_MIN,
-        'h',
-        [-12, 14],
-        (hours) => locate({ utcOffsetMin: Math.round(hours * HOUR_MIN) }),
+        t.longitude,
+        (location ?? begun).longitudeDeg ?? null,
+        '°',
+        [-180, 180],
+        (longitudeDeg) => locate({ longitudeDeg }),
       )}
-      {location === null && <p className="text-[12px] text-soft">{t.locationHint}</p>}
+      {location === null ? (
+        <p className="text-[12px] text-soft">{t.locationHint}</p>
+      ) : (
+        figure(t.utc, location.utcOffsetMin / HOUR_MIN, 'h', [-12, 14], (hours) =>
+          locate({ utcOffsetMin: Math.round(hours * HOUR_MIN) }),
+        )
+      )}
     </section>
   );
 }

@@ -1,16 +1,16 @@
 'use client';
 
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import { flatM, isInWedge, type Ground } from '@/core/ground';
-import type { LineupResult } from '@/core/lineup';
+import { flatM, isInWedge, type Ground, type Station } from '@/core/ground';
+import type { Cover, FrameResult, LineupResult } from '@/core/lineup';
 import type { Stretch } from '@/core/brief';
 import { putStretch } from '@/document';
-import { useAnswer, useEdit, useFile } from '@/session';
-import { groundText, namesOf } from '@/text';
+import { useAnswer, useEdit, useFile, useFrameResults } from '@/session';
+import { groundText, namesOf, stackName } from '@/text';
 import { IconButton, SelectField, Tick } from '@/ui';
 import type { PictureOnPlan } from './usePicture';
 import { coversFrom, setupOfCover } from './usePicture';
-import { acrossDeg, aimOf, orientationOf } from './Wedges';
+import { aimOf, tightestDeg } from './Wedges';
 
 const t = groundText.page;
 
@@ -81,6 +81,61 @@ export function holdersOf(
   return holders;
 }
 
+/** What is photographed from a station in a stretch, and by whom where nobody moves. */
+export interface StationUse {
+  readonly station: Station;
+  readonly people: readonly (string | null)[];
+  readonly pictures: readonly { readonly frameId: string; readonly cover: Cover }[];
+}
+
+/** The stations of use in a stretch; null for the outing as a whole. */
+export function usesOf(
+  { stations }: Ground,
+  standings: readonly FrameResult[],
+  holders: ReadonlyMap<string, readonly (string | null)[]>,
+  stretchId: string | null,
+): StationUse[] {
+  return stations
+    .map((station) => ({
+      station,
+      people: holders.get(station.id) ?? [],
+      pictures: standings.flatMap(({ frameId, covers }) => {
+        const cover = covers.find(
+          (c) => c.stationId === station.id && (c.stretchId === stretchId || c.stretchId === null),
+        );
+        return cover ? [{ frameId, cover }] : [];
+      }),
+    }))
+    .filter((use) => use.people.length > 0 || use.pictures.length > 0);
+}
+
+/** Who stands where in a stretch, and what is photographed from there with what. */
+export function StationUses({ stretchId }: { readonly stretchId: string | null }) {
+  const file = useFile();
+  const { result } = useAnswer();
+  const name = namesOf(file);
+  const standings = useFrameResults() ?? [];
+  const uses = usesOf(file.ground, standings, holdersOf(result, stretchId), stretchId);
+  return (
+    <ul className="space-y-1">
+      {uses.map(({ station, people, pictures }) => (
+        <li key={station.id}>
+          <strong className="font-semibold">{station.name}</strong>
+          {people.length > 0 && `: ${people.map(whoIs(name)).join(' + ')}`}
+          {pictures.map(({ frameId, cover }) => (
+            <span key={frameId} className="block pl-3">
+              {groundText.answer.made(name(frameId), stackName(cover, name))}
+            </span>
+          ))}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+const whoIs = (name: (id: string) => string) => (id: string | null) =>
+  id === null ? groundText.answer.you : name(id);
+
 /** What is said of a stretch: who stands where, and who stands in whose picture. */
 export function StretchNotes({
   stretch,
@@ -92,7 +147,7 @@ export function StretchNotes({
   const file = useFile();
   const { result } = useAnswer();
   const name = namesOf(file);
-  const who = (id: string | null) => (id === null ? groundText.answer.you : name(id));
+  const who = whoIs(name);
   const holders = holdersOf(result, stretch.id);
   const stations = new Map<string, Ground['stations'][number]>(
     file.ground.stations.map((s) => [s.id, s]),
@@ -103,11 +158,7 @@ export function StretchNotes({
       <p className="text-soft">
         {stretch.stays ? groundText.answer.nobodyMoves : groundText.answer.mayWalk}
       </p>
-      {[...holders].map(([id, people]) => (
-        <p key={id}>
-          {groundText.answer.holds(people.map(who).join(' + '), stations.get(id)?.name ?? id)}
-        </p>
-      ))}
+      <StationUses stretchId={stretch.id} />
       {inTheWay.map(({ shooterId, from }) => (
         <p key={`${shooterId} ${from}`} className="text-wrong">
           {groundText.answer.inPicture(
@@ -133,7 +184,7 @@ function standingIn(
     const [cover] = coversFrom(standing, from);
     const setup = cover && setupOfCover(setups, cover);
     if (!station || !setup) return [];
-    const angle = acrossDeg(setup, setup.focal.longMm, orientationOf(frame.need));
+    const angle = tightestDeg(setup, frame, cover.margins);
     return [...holders].flatMap(([id, people]) => {
       const other = stations.get(id);
       if (!other || id === from) return [];

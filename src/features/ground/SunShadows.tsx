@@ -1,17 +1,9 @@
 'use client';
 
-import { minutesOf, type Stretch } from '@/core/brief';
-import { type Ground, screensOf, sunOver, type SunOverPlan, sunShadowOf } from '@/core/ground';
+import { directionOf, type Ground, screensOf, type SunOverPlan, sunShadowOf } from '@/core/ground';
+import { groundText } from '@/text';
 import { pathOf } from './Bands';
 import type { Scale } from './scale';
-
-/** Where the sun stands in the middle of a stretch; null without a day, times or a location. */
-export function sunIn(ground: Ground, stretch: Stretch | null): SunOverPlan | null {
-  if (!stretch?.day || stretch.fromTime === null) return null;
-  const from = minutesOf(stretch.fromTime);
-  const to = stretch.toTime === null ? from : minutesOf(stretch.toTime);
-  return sunOver(ground, stretch.day, (from + (to < from ? to + 24 * 60 : to)) / 2);
-}
 
 /** Shadows of what stands on the ground. */
 export function SunShadows({
@@ -23,12 +15,10 @@ export function SunShadows({
   readonly sun: SunOverPlan;
   readonly scale: Scale;
 }) {
-  const outlines = screensOf(ground.obstacles).flatMap(
-    (screen) => sunShadowOf(screen, sun, ground.northDeg) ?? [],
-  );
-  const quads = Array.from({ length: outlines.length / 4 }, (_, i) =>
-    outlines.slice(4 * i, 4 * i + 4),
-  );
+  const quads = screensOf(ground.obstacles).flatMap((screen) => {
+    const shadow = sunShadowOf(screen, sun, ground.northDeg);
+    return shadow ? [shadow] : [];
+  });
   return (
     <path
       d={quads.map((quad) => `${pathOf(quad, scale)}Z`).join('')}
@@ -36,5 +26,37 @@ export function SunShadows({
       opacity={0.35}
       aria-hidden
     />
+  );
+}
+
+/** Room to the edge of the drawing, and the length of the arrow, px. */
+const EDGE_PX = 34;
+const ARROW_PX = 46;
+
+/** At the edge of the plan from which the sun shines: its disc, and an arrow the way its light goes. */
+export function SunArrow({
+  sun: { altitudeDeg, azimuthDeg },
+  northDeg,
+  size,
+}: {
+  readonly sun: SunOverPlan;
+  readonly northDeg: number;
+  readonly size: { readonly width: number; readonly height: number };
+}) {
+  if (altitudeDeg < 0) return null;
+  const { xM: right, yM: up } = directionOf(azimuthDeg, northDeg);
+  const [halfX, halfY] = [size.width / 2 - EDGE_PX, size.height / 2 - EDGE_PX];
+  const reach = Math.min(halfX / Math.abs(right), halfY / Math.abs(up));
+  const [x, y] = [size.width / 2 + reach * right, size.height / 2 - reach * up];
+  const at = (along: number, aside = 0) =>
+    `${(x - along * right - aside * up).toFixed(1)} ${(y + along * up - aside * right).toFixed(1)}`;
+  return (
+    <g aria-label={groundText.sheet.sunFrom} role="img" fill="none" stroke="var(--ink)">
+      <circle cx={x} cy={y} r={7} fill="var(--sheet)" strokeWidth={1.6} />
+      <path
+        d={`M${at(10)}L${at(ARROW_PX)}M${at(ARROW_PX - 8, 5)}L${at(ARROW_PX)}L${at(ARROW_PX - 8, -5)}`}
+        strokeWidth={1.4}
+      />
+    </g>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { useId } from 'react';
 import { GROUND_TEMPLATES, groundFrom, type GroundTemplate } from '@/document';
 import { groundText } from '@/text';
 import { Button } from '@/ui';
@@ -43,23 +44,23 @@ export function Templates({
 /** A template in small, without names. */
 function Sketch({ template }: { readonly template: GroundTemplate }) {
   const ground = groundFrom(template, () => '-');
+  const hatch = useId();
   const scale = scaleOf(ground, SIZE, wholeOf(ground), 10);
   const shape = { scale, isSelected: false };
-  const unnamed = <T extends object>(of: T) => ({ ...of, name: '' });
   return (
     <svg width={SIZE.width} height={SIZE.height} aria-hidden>
-      <ClosedHatch />
+      <ClosedHatch id={hatch} />
       {ground.closed.map((of) => (
-        <ClosedShape key={of.id} of={unnamed(of)} {...shape} />
+        <ClosedShape key={of.id} of={of} hatch={hatch} {...shape} />
       ))}
       {ground.obstacles.map((of) => (
-        <ObstacleShape key={of.id} of={unnamed(of)} {...shape} />
+        <ObstacleShape key={of.id} of={of} {...shape} />
       ))}
       {ground.subjects.map((of) => (
-        <SubjectShape key={of.id} of={unnamed(of)} {...shape} />
+        <SubjectShape key={of.id} of={of} {...shape} />
       ))}
       {ground.stations.map((of) => (
-        <StationMark key={of.id} of={unnamed(of)} note={null} isBefore={false} {...shape} />
+        <StationMark key={of.id} of={of} {...shape} />
       ))}
     </svg>
   );

@@ -3,13 +3,16 @@
 import { flatM, wedgeOf } from '@/core/ground';
 import type { Setup } from '@/core/gear';
 import { angleOfViewDeg } from '@/core/optics';
-import type { Orientation, Need } from '@/core/brief';
+import type { Frame, Need, Orientation } from '@/core/brief';
+import type { Margins } from '@/core/coverage';
 import type { Point, Station } from '@/core/ground';
 import type { PictureOnPlan } from './usePicture';
 import { coversFrom, setupOfCover } from './usePicture';
 import { pathOf } from './Bands';
 import type { Scale } from './scale';
 
+/** From such a crop on it is drawn. */
+const CROPPED = 1.005;
 /** A fisheye takes in all before it, as seen from above. */
 const HALF_ROUND_DEG = 179;
 
@@ -17,6 +20,12 @@ const HALF_ROUND_DEG = 179;
 export function acrossDeg(setup: Setup, focalMm: number, orientation: Orientation): number {
   if (setup.projection !== 'rectilinear') return HALF_ROUND_DEG;
   return angleOfViewDeg(focalMm, setup.sensor, orientation === 'portrait' ? 'height' : 'width');
+}
+
+/** The narrowest picture that a setup makes of a frame: at its longest that still frames it, degrees. */
+export function tightestDeg(setup: Setup, { need }: Frame, { focalNeeded }: Margins): number {
+  const longMm = Math.min(setup.focal.longMm, focalNeeded.longMm);
+  return acrossDeg(setup, Math.max(longMm, setup.focal.wideMm), orientationOf(need));
 }
 
 /** The point of a subject that pictures from a station are aimed at: its middle. */
@@ -51,8 +60,12 @@ export function Wedges({
       const angle = acrossDeg(setup, focalMm, orientationOf(frame.need));
       return `${pathOf(wedgeOf(station.at, aim, angle, far * away), scale)}Z`;
     };
+    const cut = cover.margins.crop;
     return (
       <g key={station.id} fill="none" stroke="var(--ink)" strokeWidth={0.8}>
+        {cut > CROPPED && (
+          <path d={wedge(setup.focal.longMm * cut, 1.05)} strokeDasharray="1 2.5" />
+        )}
         <path d={wedge(setup.focal.wideMm, 1.05)} strokeDasharray="3 3" opacity={0.7} />
         <path d={wedge(setup.focal.longMm, 1.05)} fill="var(--ink)" fillOpacity={0.1} />
       </g>

@@ -73,11 +73,38 @@ const CATCH_PX = 7;
 /** What a drag moves by at the least, px. */
 const FINEST_PX = 4;
 
-/** A dragged place on the nearest other point, else on whole steps of the ruler. */
-export function snapped(place: Point, others: readonly Point[], scale: Scale): Point {
+/** Directions that a line is drawn to: every so many degrees. */
+const CATCH_DEG = 15;
+
+/**
+ * A dragged place on the nearest other point; else at a usual angle from a point that a line joins it
+ * with, a whole length away; else on whole steps of the ruler.
+ *
+ * @param joined the points that lines join it with
+ */
+export function snapped(
+  place: Point,
+  others: readonly Point[],
+  scale: Scale,
+  joined: readonly Point[] = [],
+): Point {
   const near = others.find((o) => flatM(o, place) * scale.perM < CATCH_PX);
   if (near) return near;
   const step = stepM(scale, FINEST_PX);
-  const round = (m: number) => Number((Math.round(m / step) * step).toFixed(2));
-  return { xM: round(place.xM), yM: round(place.yM) };
+  const whole = (m: number) => Math.round(m / step) * step;
+  const caught = joined
+    .map((from) => onUsualAngle(place, from, whole))
+    .filter((to) => flatM(to, place) * scale.perM < CATCH_PX)
+    .toSorted((a, b) => flatM(a, place) - flatM(b, place))[0];
+  const { xM, yM } = caught ?? { xM: whole(place.xM), yM: whole(place.yM) };
+  return { xM: Number(xM.toFixed(2)), yM: Number(yM.toFixed(2)) };
+}
+
+/** The place a whole length from another in the usual direction that is nearest. */
+function onUsualAngle(place: Point, from: Point, whole: (m: number) => number): Point {
+  const unit = (CATCH_DEG * Math.PI) / 180;
+  const turn = unit * Math.round(Math.atan2(place.yM - from.yM, place.xM - from.xM) / unit);
+  const [ux, uy] = [Math.cos(turn), Math.sin(turn)];
+  const long = whole((place.xM - from.xM) * ux + (place.yM - from.yM) * uy);
+  return { xM: from.xM + long * ux, yM: from.yM + long * uy };
 }

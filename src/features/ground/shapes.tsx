@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import {
   between,
   type ClosedGround,
@@ -15,6 +16,7 @@ import {
 } from '@/core/ground';
 import { formatMetres, groundText } from '@/text';
 import { pathOf } from './Bands';
+import { LINE_PX, type NameAsked, placedNames } from './names';
 import { type Scale, stepM } from './scale';
 
 const t = groundText.plan;
@@ -25,19 +27,19 @@ interface ShapeProps<T> {
   readonly isSelected: boolean;
 }
 
-/** A name beside what it is of, readable over lines. */
-function Name({
+/** Words readable over lines. */
+function Words({
   x,
   y,
   bold = false,
-  isBefore = false,
+  ends = false,
   children,
 }: {
   readonly x: number;
   readonly y: number;
   readonly bold?: boolean;
-  /** It ends there instead of beginning. */
-  readonly isBefore?: boolean;
+  /** They end there instead of beginning. */
+  readonly ends?: boolean;
   readonly children: string;
 }) {
   return (
@@ -45,7 +47,7 @@ function Name({
       x={x}
       y={y}
       fontSize={12}
-      textAnchor={isBefore ? 'end' : 'start'}
+      textAnchor={ends ? 'end' : 'start'}
       fontWeight={bold ? 650 : 400}
       fill="var(--ink)"
       stroke="var(--sheet)"
@@ -58,12 +60,39 @@ function Name({
   );
 }
 
+/** The names of what is on the plan, beside their marks. */
+export function Names({
+  names,
+  size,
+}: {
+  readonly names: readonly NameAsked[];
+  readonly size: { readonly width: number; readonly height: number };
+}) {
+  return (
+    <g pointerEvents="none">
+      {placedNames(names, size).map(({ key, lines, atX, atY, bold, ends }) =>
+        lines.map((line, i) => (
+          <Words
+            key={`${key} ${i}`}
+            x={atX}
+            y={atY + i * LINE_PX}
+            bold={bold && i === 0}
+            ends={ends}
+          >
+            {line}
+          </Words>
+        )),
+      )}
+    </g>
+  );
+}
+
 /** The hatching of closed ground, for the drawing that it stands in. */
-export function ClosedHatch() {
+export function ClosedHatch({ id }: { readonly id: string }) {
   return (
     <defs>
       <pattern
-        id="closed-hatch"
+        id={id}
         width="7"
         height="7"
         patternUnits="userSpaceOnUse"
@@ -75,31 +104,24 @@ export function ClosedHatch() {
   );
 }
 
-export function ClosedShape({ of, scale, isSelected }: ShapeProps<ClosedGround>) {
-  const [first] = of.points;
-  return (
-    <>
-      <path
-        d={`${pathOf(of.points, scale)}Z`}
-        fill="url(#closed-hatch)"
-        stroke="var(--edge)"
-        strokeWidth={isSelected ? 2 : 0.8}
-        strokeDasharray="5 3"
-      />
-      {first && (
-        <Name x={scale.x(first.xM) + 5} y={scale.y(first.yM) - 5}>
-          {of.name}
-        </Name>
-      )}
-    </>
-  );
-}
+export const ClosedShape = memo(
+  ({ of, scale, isSelected, hatch }: ShapeProps<ClosedGround> & { readonly hatch: string }) => (
+    <path
+      d={`${pathOf(of.points, scale)}Z`}
+      fill={`url(#${hatch})`}
+      stroke="var(--edge)"
+      strokeWidth={isSelected ? 2 : 0.8}
+      strokeDasharray="5 3"
+    />
+  ),
+);
+ClosedShape.displayName = 'ClosedShape';
 
 /** Standing people from above: a head every so many metres. */
 const HEAD_M = 0.6;
 const MOST_HEADS = 200;
 
-export function ObstacleShape({ of, scale, isSelected }: ShapeProps<Obstacle>) {
+export const ObstacleShape = memo(({ of, scale, isSelected }: ShapeProps<Obstacle>) => {
   const [first] = of.points;
   if (!first) return null;
   const [x, y] = [scale.x(first.xM), scale.y(first.yM)];
@@ -107,14 +129,7 @@ export function ObstacleShape({ of, scale, isSelected }: ShapeProps<Obstacle>) {
   const edge = { stroke: 'var(--ink)', strokeWidth: isSelected ? 2.2 : 1.2 };
   if (isRound(of.kind))
     return of.kind === 'pillar' ? (
-      <>
-        <circle cx={x} cy={y} r={radius} fill="var(--tone-4)" {...edge} />
-        {isSelected && (
-          <Name x={x + radius + 4} y={y + 4}>
-            {of.name}
-          </Name>
-        )}
-      </>
+      <circle cx={x} cy={y} r={radius} fill="var(--tone-4)" {...edge} />
     ) : (
       <>
         <circle
@@ -127,11 +142,6 @@ export function ObstacleShape({ of, scale, isSelected }: ShapeProps<Obstacle>) {
           strokeDasharray="4 2.5"
         />
         <circle cx={x} cy={y} r={Math.min(3, radius)} fill="var(--ink)" />
-        {isSelected && (
-          <Name x={x + radius + 4} y={y + 4}>
-            {of.name}
-          </Name>
-        )}
       </>
     );
   const heads =
@@ -161,16 +171,12 @@ export function ObstacleShape({ of, scale, isSelected }: ShapeProps<Obstacle>) {
           strokeWidth={0.9}
         />
       ))}
-      {isSelected && (
-        <Name x={x + 6} y={y - 6}>
-          {of.name}
-        </Name>
-      )}
     </>
   );
-}
+});
+ObstacleShape.displayName = 'ObstacleShape';
 
-export function SubjectShape({ of, scale, isSelected }: ShapeProps<GroundSubject>) {
+export const SubjectShape = memo(({ of, scale, isSelected }: ShapeProps<GroundSubject>) => {
   const at = of.points.at(-1);
   if (!at) return null;
   const [x, y] = [scale.x(at.xM), scale.y(at.yM)];
@@ -193,18 +199,10 @@ export function SubjectShape({ of, scale, isSelected }: ShapeProps<GroundSubject
           <circle cx={x} cy={y} r={2.2} fill="var(--ink)" />
         </>
       )}
-      {of.kind === 'point' ? (
-        <Name x={x + 10} y={y + 4} bold={isSelected}>
-          {of.name}
-        </Name>
-      ) : (
-        <Name x={Math.min(x, scale.x(of.points[0]!.xM)) + 12} y={y - 8} bold={isSelected}>
-          {of.name}
-        </Name>
-      )}
     </>
   );
-}
+});
+SubjectShape.displayName = 'SubjectShape';
 
 /** The head of an arrow at the end of a path. */
 function arrowAt(points: readonly Point[], scale: Scale): string {
@@ -216,38 +214,18 @@ function arrowAt(points: readonly Point[], scale: Scale): string {
   return `M${wing(0.45)}L${x} ${y}L${wing(-0.45)}`;
 }
 
-export function StationMark({
-  of,
-  scale,
-  isSelected,
-  note,
-  isBefore,
-}: ShapeProps<Station> & {
-  readonly note: string | null;
-  /** What it photographs lies to its right: its name stands to its left. */
-  readonly isBefore: boolean;
-}) {
+export const StationMark = memo(({ of, scale, isSelected }: ShapeProps<Station>) => {
   const [x, y] = [scale.x(of.at.xM), scale.y(of.at.yM)];
-  const beside = isBefore ? x - 11 : x + 11;
   return (
-    <>
-      <path
-        d={`M${x} ${y - 8}L${x + 7.5} ${y + 5.5}H${x - 7.5}Z`}
-        fill={isSelected ? 'var(--got)' : 'var(--ink)'}
-        stroke="var(--sheet)"
-        strokeWidth={1.5}
-      />
-      <Name x={beside} y={y + 4} bold isBefore={isBefore}>
-        {of.name}
-      </Name>
-      {note && (
-        <Name x={beside} y={y + 18} isBefore={isBefore}>
-          {note}
-        </Name>
-      )}
-    </>
+    <path
+      d={`M${x} ${y - 8}L${x + 7.5} ${y + 5.5}H${x - 7.5}Z`}
+      fill={isSelected ? 'var(--got)' : 'var(--ink)'}
+      stroke="var(--sheet)"
+      strokeWidth={1.5}
+    />
   );
-}
+});
+StationMark.displayName = 'StationMark';
 
 /** Longest that the ruler is drawn, px. */
 const RULER_PX = 80;
@@ -273,17 +251,17 @@ export function Marks({
         fill="none"
         stroke="var(--ink)"
       />
-      <Name x={x + 4} y={y - 5}>
+      <Words x={x + 4} y={y - 5}>
         {formatMetres(long)}
-      </Name>
+      </Words>
       <path
         d={`M${nx - 13 * north.xM} ${ny + 13 * north.yM}L${nx + 13 * north.xM} ${ny - 13 * north.yM}`}
         stroke="var(--ink)"
       />
       <circle cx={nx + 13 * north.xM} cy={ny - 13 * north.yM} r={2.5} fill="var(--ink)" />
-      <Name x={nx - 4 + 22 * north.xM} y={ny + 4 - 22 * north.yM}>
+      <Words x={nx - 4 + 22 * north.xM} y={ny + 4 - 22 * north.yM}>
         {t.north}
-      </Name>
+      </Words>
     </g>
   );
 }

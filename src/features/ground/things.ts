@@ -36,6 +36,15 @@ export function withPoint(thing: Thing, index: number, place: Point): Thing {
   );
 }
 
+/** The points that lines join a point of a thing with. */
+export function joinedWith(thing: Thing, index: number): readonly Point[] {
+  const points = pointsOf(thing);
+  const beside = [points[index - 1], points[index + 1]];
+  if (thing.kind === 'closed' && index === 0) beside.push(points.at(-1));
+  if (thing.kind === 'closed' && index === points.length - 1) beside.push(points[0]);
+  return beside.flatMap((p) => p ?? []);
+}
+
 /** Fewest points that a thing of its kind has; one that stands at a point has exactly one. */
 export function fewestPoints(thing: Thing): number {
   if (thing.kind === 'closed') return 3;

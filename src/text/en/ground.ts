@@ -40,7 +40,7 @@ export const groundText = {
     bestLens: 'the one that covers it',
     replaced: (name: string) => `Started from “${name}”. Undo brings back the former plan.`,
     legend:
-      'Triangle: a station. Ring: a subject, with an arrow if it moves. Green: stand anywhere here. Hatched: closed ground. Wedge: what the lens takes in at its long end, dashed at its wide end. Press bare ground to ask about a place.',
+      'Triangle: a station. Ring: a subject, with an arrow if it moves. Green: stand anywhere here. Hatched: closed ground. Wedge: what the lens takes in at its long end, dashed at its wide end, dotted after a crop. Press bare ground to ask about a place.',
     asTable: 'The plan as a table',
     planOf: (stations: string, subjects: string) =>
       `Plan to scale with ${stations} and ${subjects}`,
@@ -175,7 +175,7 @@ export const groundText = {
     hidden: (picture: string) => `${picture} is hidden from every station.`,
     inPicture: (who: string, picture: string, station: string) =>
       `${who} stands in ${picture} as seen from ${station}.`,
-    holds: (who: string, station: string) => `${who}: ${station}`,
+    made: (picture: string, setup: string) => `${picture}: ${setup}`,
     you: 'You',
     nobodyMoves: 'Nobody moves in this stretch: each holds one station.',
     mayWalk: 'You may walk between stations in this stretch.',
@@ -188,10 +188,15 @@ export const groundText = {
     latitude: 'Latitude',
     longitude: 'Longitude',
     utc: 'Clock ahead of UTC',
-    sun: (altitude: string, azimuth: string) => `Sun ${altitude} high, ${azimuth} from north`,
+    sun: (altitude: string, azimuth: string, time: string) =>
+      `Sun ${altitude} high, ${azimuth} from north at ${time}`,
+    sunDown: (time: string) => `Sun down at ${time}`,
     locationHint: 'With the location, the plan shows where the sun stands.',
     mustBe: (from: number, to: number) => `Enter a number from ${from} to ${to}.`,
     time: 'Time',
+    sunFrom: 'Where the sun shines from',
+    clockGuessed: (hours: number) =>
+      `The clock is taken as UTC${hours < 0 ? '−' : '+'}${Math.abs(hours)}, by the longitude. Change it if it differs.`,
   },
   underlay: {
     title: 'Picture beneath',
