@@ -7,3 +7,4 @@ export {
   USUAL_FOLDER,
 } from './lensDatabase';
 export { outingPost } from './outingPost';
+export { season, type Season } from './season';

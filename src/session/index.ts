@@ -5,6 +5,7 @@ export { download, downloadOuting } from './download';
 export type { PhotographKeeper, PhotographsState, ReadingDone, TableProblem } from './photographs';
 export { usePhotographKeeper, usePhotographs } from './usePhotographs';
 export { rescueOuting } from './rescue';
+export { enterSeason, isSeason, leaveSeason } from './season';
 export { startEarly } from './earlySession';
 export {
   SessionProvider,

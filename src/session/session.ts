@@ -20,11 +20,13 @@ import {
   createDocumentStore,
   createHost,
   createKeeper,
+  deleteLeftSeason,
   type DocumentStore,
   hasLeftBehind,
   hasOldStorage,
   type Keeper,
   type KeeperNews,
+  named,
   openPersonal,
   openPlanOrNewer,
   type OutingKey,
@@ -96,7 +98,7 @@ const TIDY_AFTER_MS = 4000;
 /** The demo that a first visit opens, one for all tabs. */
 const FIRST_DEMO: OutingKey = 'outing:demo';
 /** Set once something is stored: an answer at once, to be relied on only for haste. */
-const STORED = 'arm-reach-stored';
+const STORED = named('arm-reach-stored');
 
 const FIRST_STATE: SessionState = {
   phase: 'opening',
@@ -258,6 +260,7 @@ async function tidyUp(library: () => Promise<Library>, folder: FolderBackup): Pr
   await library()
     .then((l) => l.emptyBin())
     .catch(() => undefined);
+  await deleteLeftSeason().catch(() => undefined);
 }
 
 const TEXTS: Readonly<Record<'settings' | 'shelf', unknown>> = {

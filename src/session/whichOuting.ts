@@ -1,4 +1,4 @@
-import type { OutingKey } from '@/document/live';
+import { namedIn, type OutingKey, type Place, placeOfTab } from '@/document/live';
 
 /**
  * Which outing a tab has open, and which was opened last in any. Both only say where to look first:
@@ -6,10 +6,11 @@ import type { OutingKey } from '@/document/live';
  */
 const KEY = 'arm-reach-open';
 
-export function rememberOpen(key: OutingKey): void {
+export function rememberOpen(key: OutingKey, place: Place = placeOfTab()): void {
+  const name = namedIn(place, KEY);
   try {
-    sessionStorage.setItem(KEY, key);
-    localStorage.setItem(KEY, key);
+    sessionStorage.setItem(name, key);
+    localStorage.setItem(name, key);
   } catch {
     // Without it the outing that was saved last is opened.
   }
@@ -18,7 +19,8 @@ export function rememberOpen(key: OutingKey): void {
 /** The keys to look under first. */
 export function lastOpen(): OutingKey[] {
   try {
-    const keys = [sessionStorage.getItem(KEY), localStorage.getItem(KEY)];
+    const name = namedIn(placeOfTab(), KEY);
+    const keys = [sessionStorage.getItem(name), localStorage.getItem(name)];
     return keys.filter((key): key is OutingKey => key?.startsWith('outing:') ?? false);
   } catch {
     return [];

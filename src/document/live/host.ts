@@ -1,5 +1,6 @@
 import { NoAnswerError } from './ending';
-import { openStores, type Stores } from './keyValue';
+import { openStores } from './keyValue';
+import { namedIn, type Place, placeOfTab } from './place';
 import type { Host, RecordKey } from './stored';
 
 const CHANNEL = 'arm-reach';
@@ -10,11 +11,18 @@ export interface BrowserHost extends Host {
   readonly listen: (changed: (key: RecordKey | 'photographs') => void) => () => void;
 }
 
-export function createHost(stores: Stores = openStores()): BrowserHost {
-  const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(CHANNEL);
+/** @param place where its documents lie; no other place sees them */
+export function createHost(place: Place = placeOfTab()): BrowserHost {
+  const stores = openStores(place);
+  const channel =
+    typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(namedIn(place, CHANNEL));
+  const locks = namedIn(place, CHANNEL);
   return {
     stores,
-    lock: typeof navigator !== 'undefined' && 'locks' in navigator ? lockBetweenTabs : lockHere(),
+    lock:
+      typeof navigator !== 'undefined' && 'locks' in navigator
+        ? (name, work) => lockBetweenTabs(`${locks}:${name}`, work)
+        : lockHere(),
     announce: (key) => channel?.postMessage(key),
     listen: (changed) => {
       const heard = ({ data }: MessageEvent<RecordKey | 'photographs'>) => changed(data);
@@ -37,7 +45,7 @@ async function lockBetweenTabs<T>(name: string, work: () => Promise<T>): Promise
     LOCKED_WITHIN_MS,
   );
   const { signal } = waiting;
-  const held = navigator.locks.request(`arm-reach:${name}`, { signal }, () => {
+  const held = navigator.locks.request(name, { signal }, () => {
     clearTimeout(timer);
     return work();
   });

@@ -8,6 +8,16 @@ export { type KeyValue, openStores, problemOf, type StorageProblem, type Stores 
 export { hasLeftBehind } from './leftBehind';
 export { hasOldStorage } from './oldPlaces';
 export {
+  deleteLeftSeason,
+  deleteSeason,
+  goToSeason,
+  leaveSeason,
+  named,
+  namedIn,
+  type Place,
+  placeOfTab,
+} from './place';
+export {
   allOutings,
   BIN_DAYS,
   openPersonal,

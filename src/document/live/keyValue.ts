@@ -1,4 +1,5 @@
 import localforage from 'localforage';
+import { databaseName, type Place, type StoreName } from './place';
 import { ending, NoAnswerError } from './ending';
 
 /**
@@ -29,18 +30,18 @@ export interface Stores {
   readonly large: KeyValue;
 }
 
-export function openStores(): Stores {
+export function openStores(place: Place): Stores {
   return {
-    records: openStore('records'),
-    versions: openStore('versions'),
-    aside: openStore('aside'),
-    large: openStore('large'),
+    records: openStore(place, 'records'),
+    versions: openStore(place, 'versions'),
+    aside: openStore(place, 'aside'),
+    large: openStore(place, 'large'),
   };
 }
 
-function openStore(storeName: string): KeyValue {
+function openStore(place: Place, storeName: StoreName): KeyValue {
   const db = localforage.createInstance({
-    name: `arm-reach-${storeName}`,
+    name: databaseName(place, storeName),
     storeName,
     driver: localforage.INDEXEDDB,
   });

@@ -8,13 +8,15 @@ import type { KeeperNews } from '@/document/live';
 import {
   download,
   downloadOuting,
+  isSeason,
+  leaveSeason,
   useFileNow,
   useHistory,
   useSession,
   useSessionState,
 } from '@/session';
 import { Button } from '@/ui';
-import { asideText, listOf, workspaceText } from '@/text';
+import { asideText, listOf, seasonText, workspaceText } from '@/text';
 
 const t = workspaceText.notices;
 
@@ -36,10 +38,26 @@ export function Notices() {
       {touring && <Tour onStart={() => setStarting(true)} />}
       {starting && <FirstOuting open onOpenChange={setStarting} />}
       {isArriving && <ThreeWays onStart={() => setStarting(true)} />}
+      {isSeason() && <SeasonBar />}
       <Unsaved />
       <News />
       <SetAside />
     </>
+  );
+}
+
+/** What is shown is made up, and the way back to one's own. */
+function SeasonBar() {
+  return (
+    <p
+      className="mx-5 mt-2 flex flex-wrap items-center gap-x-3 text-[13px] text-soft print:hidden"
+      data-testid="season"
+    >
+      {seasonText.isSeason}
+      <button type="button" className="min-h-6 text-ink underline" onClick={leaveSeason}>
+        {seasonText.leave}
+      </button>
+    </p>
   );
 }
 

@@ -6,8 +6,9 @@ import dynamic from 'next/dynamic';
 import type { ReactNode } from 'react';
 import { useAnswer, useOnceAnswered, useSession } from '@/session';
 import { Button } from '@/ui';
-import { threeWaysText } from '@/text';
+import { seasonText, threeWaysText } from '@/text';
 import { newOuting } from './newOuting';
+import { openSeason } from './openSeason';
 import { useOpening } from './useOpening';
 
 const t = threeWaysText;
@@ -44,6 +45,7 @@ export function ThreeWays({ onStart }: { onStart: () => void }) {
         </Link>
         <span className="flex flex-wrap gap-2">
           <Button onClick={() => state.setState({ touring: true })}>{t.showMeAround}</Button>
+          <Button onClick={() => void openSeason()}>{seasonText.enter}</Button>
           <Button look="quiet" onClick={() => state.setState({ firstVisit: false })}>
             {t.gotIt}
           </Button>

@@ -1,9 +1,10 @@
 'use client';
 
-import { downloadOuting, useFileNow } from '@/session';
+import { downloadOuting, isSeason, leaveSeason, useFileNow } from '@/session';
 import { newOuting } from './newOuting';
+import { openSeason } from './openSeason';
 import { useOpening } from './useOpening';
-import { workspaceText } from '@/text';
+import { seasonText, workspaceText } from '@/text';
 
 const t = workspaceText.useOutingActions;
 
@@ -50,6 +51,9 @@ export function useOutingActions(dialogs: OutingDialogs): readonly (readonly Out
         run: () => void start(newOuting(), t.startedANewOutingWith, false),
       },
       { label: t.theDemoOuting, run: openDemo },
+      isSeason()
+        ? { label: seasonText.leaveAction, run: leaveSeason }
+        : { label: seasonText.action, run: () => void openSeason() },
       { label: t.showMeAround, run: dialogs.startTour },
     ],
     [

@@ -55,6 +55,7 @@ export { pageErrorText } from './pageError';
 export { panelText } from './panels';
 export { partsText } from './parts';
 export { reachText } from './reach';
+export { seasonText } from './season';
 export { sessionText } from './session';
 export { shelfText } from './shelf';
 export { threeWaysText } from './threeWays';

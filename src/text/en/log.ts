@@ -41,6 +41,10 @@ export const logText = {
     lessons: 'Lessons',
     photographs: 'Photographs',
     noneHere: 'None of your photographs were taken on the days of this outing.',
+    waitsFor: (day: string) =>
+      `This outing is on ${day}. Photographs taken then are held against its plan here.`,
+    haveSome: 'These outings have photographs:',
+    hasSome: (outing: string, count: string) => `${outing}: ${count}`,
     lookAtAll: 'Look at all of them',
     working: 'Working it out…',
     cancelled: 'Cancelled.',
