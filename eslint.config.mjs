@@ -14,6 +14,7 @@ const elements = [
   { type: 'carry', pattern: 'src/core/carry' },
   { type: 'log', pattern: 'src/core/log' },
   { type: 'next', pattern: 'src/core/next' },
+  { type: 'compare', pattern: 'src/core/compare' },
   { type: 'core-base', pattern: 'src/core' },
   { type: 'document', pattern: 'src/document' },
   { type: 'solver', pattern: 'src/solver' },
@@ -41,6 +42,7 @@ const CORE = [
   'carry',
   'log',
   'next',
+  'compare',
 ];
 const MAY_USE = {
   'core-base': [],
@@ -51,8 +53,9 @@ const MAY_USE = {
   coverage: ['core-base', 'optics', 'gear', 'brief'],
   lineup: ['core-base', 'optics', 'gear', 'brief', 'coverage'],
   carry: ['core-base', 'optics', 'gear', 'brief', 'coverage', 'lineup', 'carry'],
-  log: CORE.filter((room) => room !== 'next'),
-  next: CORE,
+  log: CORE.filter((room) => room !== 'next' && room !== 'compare'),
+  next: CORE.filter((room) => room !== 'compare'),
+  compare: ['core-base', 'optics', 'gear', 'brief', 'coverage', 'lineup'],
   solver: [...CORE],
   application: [...CORE, 'solver'],
   document: [...CORE],

@@ -24,6 +24,7 @@ const PLACES = [
   '/brief',
   '/shelf',
   '/reach',
+  '/beside',
   '/lineup',
   '/carry',
   '/ground',

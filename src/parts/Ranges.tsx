@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Advantage, LineupResult, Overlap } from '@/core/lineup';
+import type { Advantage, Gap, LineupResult, Overlap } from '@/core/lineup';
 import {
   advantageSteps,
   advantageText,
@@ -28,17 +28,7 @@ export function Ranges({ result, name }: { result: LineupResult; name: (id: stri
         <ul className="space-y-1">
           {result.gaps.map((gap) => (
             <li key={gap.range.from} className="border-b border-hair pb-1">
-              <Sentence
-                parts={t.gap<ReactNode>(
-                  formatFocalRange(gap.range.from, gap.range.to),
-                  <Figure label={t.whatBridgesTheGap} steps={() => gapSteps(gap)}>
-                    {t.cropOf(
-                      formatCrop(gap.crop),
-                      gap.megapixelsLeft === null ? null : formatMegapixels(gap.megapixelsLeft),
-                    )}
-                  </Figure>,
-                )}
-              />{' '}
+              <GapText gap={gap} />{' '}
               {gap.lostFrameIds.length > 0 && (
                 <span className="text-wrong">{t.costs(plainList(gap.lostFrameIds.map(name)))}</span>
               )}{' '}
@@ -56,19 +46,51 @@ export function Ranges({ result, name }: { result: LineupResult; name: (id: stri
         <ul className="space-y-1">
           {result.overlaps.map((o) => (
             <li key={o.lensIds.join()} className="border-b border-hair pb-1">
-              {t.overlap(
-                formatFocalRange(o.range.from, o.range.to),
-                name(o.lensIds[0]),
-                name(o.lensIds[1]),
-              )}{' '}
-              <span className="text-soft">
-                {o.reasons.length === 0 ? doublingText(o, name) : <Advantages of={o} name={name} />}
-              </span>
+              <OverlapText of={o} name={name} />
             </li>
           ))}
         </ul>
       </div>
     </section>
+  );
+}
+
+/** A hole, and the crop that bridges it. */
+export function GapText({ gap }: { readonly gap: Gap }) {
+  return (
+    <Sentence
+      parts={t.gap<ReactNode>(
+        formatFocalRange(gap.range.from, gap.range.to),
+        <Figure label={t.whatBridgesTheGap} steps={() => gapSteps(gap)}>
+          {t.cropOf(
+            formatCrop(gap.crop),
+            gap.megapixelsLeft === null ? null : formatMegapixels(gap.megapixelsLeft),
+          )}
+        </Figure>,
+      )}
+    />
+  );
+}
+
+/** A range that two lenses share, and what each has over the other there. */
+export function OverlapText({
+  of,
+  name,
+}: {
+  readonly of: Overlap;
+  readonly name: (id: string) => string;
+}) {
+  return (
+    <>
+      {t.overlap(
+        formatFocalRange(of.range.from, of.range.to),
+        name(of.lensIds[0]),
+        name(of.lensIds[1]),
+      )}{' '}
+      <span className="text-soft">
+        {of.reasons.length === 0 ? doublingText(of, name) : <Advantages of={of} name={name} />}
+      </span>
+    </>
   );
 }
 

@@ -33,3 +33,5 @@ export {
   themeChosen,
   watchTheme,
 } from './theme';
+export { standaloneSvg } from './standaloneSvg';
+export { useSize } from './useSize';

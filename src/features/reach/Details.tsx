@@ -1,8 +1,10 @@
 'use client';
 
+import Link from 'next/link';
 import { ev100OfSource } from '@/core/brief';
 import { apertureEnds, stackKey, stackItemIds } from '@/core/gear';
 import {
+  besideText,
   formatFNumbers,
   formatFocalRange,
   stackName,
@@ -14,9 +16,9 @@ import {
   shortfallText,
 } from '@/text';
 import { type Lock, lockOf, setLock } from '@/document';
-import { useEdit, useFile } from '@/session';
+import { useAnswer, useEdit, useFile } from '@/session';
 import { Choice } from '@/ui';
-import { StateMark, Figure } from '@/parts';
+import { besideHref, StateMark, Figure } from '@/parts';
 import type { Highlight } from './chartOption';
 import type { Service } from './service';
 import { Through } from './Through';
@@ -40,6 +42,7 @@ export function Details({
 }) {
   const file = useFile();
   const edit = useEdit();
+  const { result } = useAnswer();
   if (highlight === null) {
     return <p className="border-t border-hair pt-3 text-soft">{t.pointAtALensTo}</p>;
   }
@@ -76,6 +79,15 @@ export function Details({
           options={LOCKS}
           onChange={(next) => edit(setLock(lens.id, next))}
         />
+      )}
+      {lens && (
+        <Link
+          prefetch={false}
+          className="block underline"
+          href={besideHref([lens.id, ...(result?.lineup.lensIds ?? [])])}
+        >
+          {besideText.withLineup}
+        </Link>
       )}
       <Through key={highlight.id} frame={frame ?? null} services={services} />
       <ServiceList

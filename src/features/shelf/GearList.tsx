@@ -2,12 +2,15 @@
 
 import { Columns3 } from 'lucide-react';
 import { Popover } from 'radix-ui';
+import Link from 'next/link';
 import { useState } from 'react';
+import { MOST_BESIDE } from '@/core/compare';
 import { type Source, SOURCES } from '@/core/gear';
 import { type Kind } from '@/document';
 import { useKnownGear } from '@/session';
+import { besideHref } from '@/parts';
 import { Button, Sentence } from '@/ui';
-import { GEAR_KINDS, inOwnUnits, OWNERSHIPS, shelfText } from '@/text';
+import { besideText, counted, GEAR_KINDS, inOwnUnits, OWNERSHIPS, shelfText } from '@/text';
 import { GearTable } from './GearTable';
 import { formatsOn, type Narrowing } from './narrowing';
 import { EXTRA_COLUMNS, mountOf } from './rows';
@@ -32,6 +35,8 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
   const [editing, setEditing] = useState(false);
   const [hidden, setHidden] = useState<ReadonlySet<string>>(EXTRA_COLUMNS);
   const rows = useGearRows(kind, filter);
+  const [ticked, setTicked] = useState<ReadonlySet<string> | null>(null);
+  const isLenses = kind === 'lenses';
   return (
     <>
       <div className="mb-1 flex flex-wrap items-center gap-2">
@@ -43,6 +48,7 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
         <Button aria-pressed={editing} onClick={() => setEditing(!editing)}>
           {editing ? words.done : words.editHere}
         </Button>
+        {isLenses && <Beside ticked={ticked} onChange={setTicked} />}
         <span className="text-soft">
           <Sentence
             parts={words.shown(
@@ -61,7 +67,54 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
         editing={editing}
         selected={selected}
         onSelect={onSelect}
+        ticks={
+          isLenses && ticked
+            ? {
+                ticked,
+                labelOf: besideText.tick,
+                tick: (id) => setTicked(toggled(ticked, id)),
+              }
+            : null
+        }
       />
+    </>
+  );
+}
+
+function toggled(ids: ReadonlySet<string>, id: string): ReadonlySet<string> {
+  const next = new Set(ids);
+  if (!next.delete(id)) next.add(id);
+  return next;
+}
+
+/** Fewest lenses that stand side by side. */
+const FEWEST = 2;
+
+/** Ticks lenses, and leads to where they stand side by side. */
+function Beside({
+  ticked,
+  onChange,
+}: {
+  readonly ticked: ReadonlySet<string> | null;
+  readonly onChange: (ticked: ReadonlySet<string> | null) => void;
+}) {
+  const count = ticked?.size ?? 0;
+  return (
+    <>
+      <Button
+        aria-pressed={ticked !== null}
+        onClick={() => onChange(ticked === null ? new Set() : null)}
+      >
+        {besideText.sideBySide}
+      </Button>
+      {ticked !== null &&
+        (count >= FEWEST && count <= MOST_BESIDE ? (
+          <Link prefetch={false} className="font-semibold underline" href={besideHref([...ticked])}>
+            {besideText.show(counted(count, 'lens'))}
+          </Link>
+        ) : (
+          <span className="text-soft">{besideText.tickSome}</span>
+        ))}
     </>
   );
 }

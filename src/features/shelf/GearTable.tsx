@@ -38,6 +38,14 @@ interface GearTableProps {
   readonly editing: boolean;
   readonly selected: string | null;
   readonly onSelect: (id: string) => void;
+  /** Rows that are ticked, and how they are; where they can be. */
+  readonly ticks?: Ticks | null;
+}
+
+export interface Ticks {
+  readonly ticked: ReadonlySet<string>;
+  readonly labelOf: (name: string) => string;
+  readonly tick: (id: string) => void;
 }
 
 /** A table of hundreds of rows: only those in sight are drawn. */
@@ -50,6 +58,7 @@ export function GearTable({
   editing,
   selected,
   onSelect,
+  ticks = null,
 }: GearTableProps) {
   const scroller = useRef<HTMLDivElement>(null);
   const table = useTable({
@@ -124,6 +133,7 @@ export function GearTable({
                 editing={editing}
                 isChosen={row.id === selected}
                 onSelect={onSelect}
+                ticks={ticks}
               />
             );
           })}
@@ -169,21 +179,42 @@ function MountRow({ mount, span }: { readonly mount: string; readonly span: numb
   );
 }
 
-interface ItemRowProps extends Pick<GearTableProps, 'kind' | 'columns' | 'editing' | 'onSelect'> {
+interface ItemRowProps extends Pick<
+  GearTableProps,
+  'kind' | 'columns' | 'editing' | 'onSelect' | 'ticks'
+> {
   readonly row: GearRow;
   /** In the whole table, with its heading as the first, for screen readers. */
   readonly rowIndex: number;
   readonly isChosen: boolean;
 }
 
-function ItemRow({ row, rowIndex, kind, columns, editing, isChosen, onSelect }: ItemRowProps) {
+function ItemRow({
+  row,
+  rowIndex,
+  kind,
+  columns,
+  editing,
+  isChosen,
+  onSelect,
+  ticks = null,
+}: ItemRowProps) {
   return (
     <tr
       aria-rowindex={rowIndex}
       style={{ height: ROW_HEIGHT }}
       className={`border-b border-hair ${isChosen ? 'bg-chosen' : 'hover:bg-sheet'}`}
     >
-      <td className="pr-4">
+      <td className="pr-4 whitespace-nowrap">
+        {ticks && (
+          <input
+            type="checkbox"
+            className="mr-2"
+            aria-label={ticks.labelOf(row.name)}
+            checked={ticks.ticked.has(row.id)}
+            onChange={() => ticks.tick(row.id)}
+          />
+        )}
         <button
           type="button"
           aria-pressed={isChosen}

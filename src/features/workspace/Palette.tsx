@@ -6,8 +6,16 @@ import { Dialog as Radix } from 'radix-ui';
 import { PROFILES, withProfile } from '@/core/brief';
 import { ITEM_KINDS } from '@/core/gear';
 import { setLimits } from '@/document';
-import { useEdit, useFile, useHistory, useKnownGear } from '@/session';
-import { PROFILE_NAMES, dialogText, HELP_TITLES, HELP_TOPICS, helpTitleText } from '@/text';
+import { useAnswer, useEdit, useFile, useHistory, useKnownGear, useSelection } from '@/session';
+import { besideHref } from '@/parts';
+import {
+  besideText,
+  PROFILE_NAMES,
+  dialogText,
+  HELP_TITLES,
+  HELP_TOPICS,
+  helpTitleText,
+} from '@/text';
 import { useFocusBefore, useInertBehind } from '@/ui';
 import { PAGES } from './shortcuts';
 import type { OutingAction } from './useOutingActions';
@@ -94,6 +102,10 @@ function useEntries(
   const edit = useEdit();
   const router = useRouter();
   const { undo, redo } = useHistory();
+  const { result } = useAnswer();
+  const [shown] = useSelection('lenses');
+  // What stands side by side already, else the lineup.
+  const beside = shown?.split(',') ?? result?.lineup.lensIds ?? [];
   const entry = (key: string, name: string, what: () => void): FoundEntry => ({
     key,
     name,
@@ -105,7 +117,13 @@ function useEntries(
   const linked = (key: string, name: string, href: string) =>
     entry(key, name, () => router.push(href));
   return [
-    [t.pages, PAGES.map(([href, name]) => linked(href, name, href))],
+    [
+      t.pages,
+      [
+        ...PAGES.map(([href, name]) => linked(href, name, href)),
+        linked('/beside', besideText.title, besideHref(beside)),
+      ],
+    ],
     [
       helpTitleText.help,
       HELP_TOPICS.map((topic) =>
@@ -117,6 +135,12 @@ function useEntries(
       t.gear,
       ITEM_KINDS.flatMap((kind) =>
         shelf[kind].map(({ id, name }) => linked(id, name, `/shelf?kind=${kind}&item=${id}`)),
+      ),
+    ],
+    [
+      besideText.sideBySide,
+      shelf.lenses.map(({ id, name }) =>
+        linked(`beside ${id}`, besideText.besideIt(name), besideHref([...beside, id])),
       ),
     ],
     [

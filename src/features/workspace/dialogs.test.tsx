@@ -50,6 +50,7 @@ jest.mock('@/session', () => ({
     keeper: { outing: () => 'outing:one' },
     state: touring,
   }),
+  isSeason: () => false,
   download: (name: string, text: string) => went.push(`${name}: ${text}`),
 }));
 

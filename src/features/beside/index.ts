@@ -1,0 +1,2 @@
+/** Lenses side by side, whether or not any picture is wanted. */
+export { BesidePage } from './BesidePage';
