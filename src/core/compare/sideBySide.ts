@@ -1,5 +1,5 @@
-import { footingOf, type Frame, type FrameId, type Limits, needAxis } from '@/core/brief';
-import { coveredPositions } from '@/core/coverage';
+import type { Frame, FrameId, Limits } from '@/core/brief';
+import { coversAlone } from '@/core/coverage';
 import {
   type BodyId,
   type Converter,
@@ -10,7 +10,7 @@ import {
   type Setup,
   type Shelf,
 } from '@/core/gear';
-import { covers, type Interval, union } from '@/core/intervals';
+import type { Interval } from '@/core/intervals';
 import { equivalentRange, type Gap, gapsOf, type Overlap, overlapsOf } from '@/core/lineup';
 
 /** Most lenses that stand side by side. */
@@ -103,7 +103,9 @@ export function sideBySide(
   );
   const madeBy = frames.map((frame) => ({
     frame,
-    keys: found.filter(({ own }) => makes(own, frame, limits)).map(({ column }) => column.key),
+    keys: found
+      .filter(({ own }) => coversAlone(own, frame, limits))
+      .map(({ column }) => column.key),
   }));
   const idsOf = (is: (keys: readonly LensId[]) => boolean) =>
     madeBy.filter(({ keys }) => is(keys)).map(({ frame }) => frame.id);
@@ -172,12 +174,4 @@ function bandsOf(setups: readonly Setup[]): Band[] {
     });
   }
   return [...bands.values()].sort((a, b) => a.cropFactor - b.cropFactor);
-}
-
-/** Whether some setups make all of a picture, or some of it where that is enough. */
-function makes(setups: readonly Setup[], frame: Frame, limits: Limits): boolean {
-  const made = union(setups.flatMap((s) => [...coveredPositions(s, frame, limits)]));
-  return footingOf(frame.need) === 'free'
-    ? made.length > 0
-    : covers(made, needAxis(frame.need).range);
 }

@@ -14,6 +14,7 @@ import { type JointModel, jointOf } from './joint';
 import { type Cost, resaleOf } from './money';
 import type { Tradable } from './question';
 import { hadIn, haveGoal, type NextOpen, solveGoals } from './solving';
+import { type LeftAlone, leftAlone } from './spares';
 import { difference, type Worth } from './worth';
 
 /** Things that can go together without a picture less. */
@@ -40,6 +41,8 @@ export interface Selling {
     readonly proven: boolean;
   }[];
   readonly held: readonly { readonly id: string; readonly why: HeldWhy }[];
+  /** What stands alone once all that can go is gone. */
+  readonly alone: LeftAlone;
 }
 
 /**
@@ -61,7 +64,7 @@ export function selling(field: NextField, run: NextRun): Selling {
     const proven = without.proven && before.proven;
     return { id, resale, lost, spareable: losesNothing(without, before), proven };
   });
-  return { before, unneeded, kept, held: field.held };
+  return { before, unneeded, kept, held: field.held, alone: leftAlone(field, had, gone) };
 }
 
 function losesNothing(after: YearWorth, before: YearWorth): boolean {

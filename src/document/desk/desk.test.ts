@@ -153,7 +153,10 @@ describe('settings', () => {
   it('of version 1 get what is asked on buying', () => {
     const { next, ...first } = DEFAULT_SETTINGS;
     const text = JSON.stringify({ format: 'armreach-settings', version: 1, ...first });
-    expect(settingsCodec.read(text)).toEqual({ ok: true, value: { ...first, next } });
+    expect(settingsCodec.read(text)).toEqual({
+      ok: true,
+      value: { ...first, next: { ...next, resalePercent: 100 } },
+    });
   });
 
   const desk = deskOf(demo, all, {

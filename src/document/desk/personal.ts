@@ -63,10 +63,13 @@ export const nextSettings = z.strictObject({
 export type NextSettings = z.infer<typeof nextSettings>;
 export type ChosenOuting = NextSettings['outings'][number];
 
+/** What a dealer usually pays of what he then asks for it (common practice, no source). */
+const USUAL_RESALE_PERCENT = 75;
+
 export const DEFAULT_NEXT: NextSettings = {
   outings: [],
   buy: 'new',
-  resalePercent: 100,
+  resalePercent: USUAL_RESALE_PERCENT,
   after: 'money',
   budget: 2000,
   stepBudget: 1000,

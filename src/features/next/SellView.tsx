@@ -38,6 +38,7 @@ function Found({ work, found }: { work: NextWork; found: Selling }) {
             ? t.nothing
             : t.canGo(goes.map(name), costText(found.unneeded.resale, currency, name))}
       </p>
+      <Alone work={work} alone={found.alone} />
       {goes !== null && <Proof open={found.unneeded.open} proven={t.proven} work={work} />}
       <Things work={work} found={found} />
       <p className="max-w-prose text-[13px] text-soft">
@@ -47,13 +48,35 @@ function Found({ work, found }: { work: NextWork; found: Selling }) {
   );
 }
 
+/** What has no stand-in any more once all of it is sold. */
+function Alone({ work, alone }: { work: NextWork; alone: Selling['alone'] }) {
+  const { shelf, question, names } = work;
+  const name = itemNameOf(shelf);
+  const pictureOf = ({ outing, frameId }: { outing: number; frameId: string }) => {
+    const frames = question?.outings[outing]?.question.frames ?? [];
+    const picture = frames.find((f) => f.id === frameId)?.name ?? frameId;
+    return names.length > 1 ? t.pictureIn(picture, names[outing] ?? '') : picture;
+  };
+  if (alone.lenses.length === 0 && alone.bodyId === null) return null;
+  return (
+    <ul className="max-w-prose space-y-1" data-testid="left-alone">
+      {alone.lenses.map(({ lensId, musts }) => (
+        <li key={lensId}>{t.onlyLens(name(lensId), musts.map(pictureOf))}</li>
+      ))}
+      {alone.bodyId && <li>{t.onlyCamera(name(alone.bodyId))}</li>}
+    </ul>
+  );
+}
+
 function Things({ work, found }: { work: NextWork; found: Selling }) {
   const { shelf, year } = work;
   const used = useYearsUse(shelf);
   const resale = new Map(
     itemsOf(shelf).map((item) => [item.id as string, resaleText(item.priceUsed, work)]),
   );
-  const gone = found.unneeded.ids ?? [];
+  const usesOf = (id: string) => used?.get(id) ?? 0;
+  // What is hardly used goes first.
+  const gone = (found.unneeded.ids ?? []).toSorted((a, b) => usesOf(a) - usesOf(b));
   const rows: readonly (readonly [id: string, lost: ReactNode])[] = [
     ...gone.map((id) => [id, <b key={id}>{t.goes}</b>] as const),
     ...[...found.kept]

@@ -3,7 +3,8 @@ import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { aStretch, assignmentsOf } from '../../../tests/support/gear';
 import { demoFile, held } from '../../../tests/support/render';
-import type { Stretch } from '@/core/brief';
+import { frameId, type Stretch } from '@/core/brief';
+import { bodyId, lensId } from '@/core/gear';
 import { DEFAULT_NEXT, type NextSettings } from '@/document';
 import type { NextThing, OneStep, Selling, Worth } from '@/core/next';
 import type { Buying } from '@/workers/backgroundClient';
@@ -243,11 +244,22 @@ test('a thing that is kept is never sold; a cut search says what may still be in
       },
     ],
     held: [{ id: 'k1', why: 'named' }],
+    alone: {
+      lenses: [
+        { lensId: lensId.parse('k-85'), musts: [{ outing: 0, frameId: frameId.parse('f05') }] },
+      ],
+      bodyId: bodyId.parse('k1'),
+    },
   };
   mockFound.answer = answer;
   const changed: Partial<NextSettings>[] = [];
   render(<SellView work={workWith((change) => changed.push(change))} />);
   expect(screen.getByText('Best found so far: it may come out up to €300 better.')).toBeVisible();
+  const alone = screen.getByTestId('left-alone');
+  expect(alone).toHaveTextContent(
+    'Then only 85 mm f/1.8 covers Crew portrait on the slip: nothing of yours stands in if it breaks.',
+  );
+  expect(alone).toHaveTextContent('K1 is then your only camera.');
   const rows = within(screen.getByTestId('next-sell-things')).getAllByRole('row');
   expect(rows[2]).toHaveTextContent('nothing lost: another item does the same');
   expect(rows[3]).toHaveTextContent('−4 musts a year, −5');

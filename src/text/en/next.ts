@@ -227,6 +227,10 @@ export const nextText = {
     intro:
       'Sold together without losing a must or a wanted picture of these outings, and without carrying more items for them.',
     canGo: (names: readonly string[], money: string) => `${listOf(names)} can go, for ${money}.`,
+    onlyLens: (lens: string, pictures: readonly string[]) =>
+      `Then only ${lens} covers ${listOf(pictures)}: nothing of yours stands in if it breaks.`,
+    onlyCamera: (camera: string) => `${camera} is then your only camera.`,
+    pictureIn: (picture: string, outing: string) => `${picture} (${outing})`,
     nothing: 'Nothing can go without losing a picture.',
     proven: 'Nothing that can go brings in more (proven).',
     spare:
