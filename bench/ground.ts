@@ -1,5 +1,5 @@
 import type { Browser } from '@playwright/test';
-import { EMPTY_GROUND, type Ground } from '@/core/ground';
+import { EMPTY_GROUND, type Ground, isInBand, screensOf } from '@/core/ground';
 import { encode, groundFrom, newObstacle, newStation, newSubject } from '@/document';
 import { numbers } from '../tests/support/numbers';
 import { tracedTasks } from './longTasks';
@@ -29,6 +29,30 @@ function crowdedGround(): Ground {
         : newObstacle('wall', [at, { xM: at.xM + 8, yM: at.yM + 5 }]);
     }) as Ground['obstacles'],
   };
+}
+
+/** Places asked of a crowded plan whether a picture is made from them. */
+const PLACES = 10_000;
+
+/** How long it takes to tell of so many places whether a picture is made from them, ms. */
+export function benchBands(): { readonly ms: number; readonly places: number } {
+  const ground = crowdedGround();
+  const screens = screensOf(ground.obstacles);
+  const next = numbers(7);
+  const started = performance.now();
+  for (let i = 0; i < PLACES; i += 1)
+    isInBand(
+      { xM: ground.widthM * next(), yM: ground.heightM * next() },
+      {
+        subject: ground.subjects[i % ground.subjects.length]!,
+        footing: 'held',
+        covered: [{ from: 5, to: 120 }],
+        cameraM: 1.6,
+        screens,
+        closed: [],
+      },
+    );
+  return { ms: performance.now() - started, places: PLACES };
 }
 
 /** How long the tasks of the page are while a station is dragged over a crowded plan, ms, longest first. */

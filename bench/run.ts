@@ -13,6 +13,7 @@ import {
 import { loadHighsSolver } from '@/solver';
 import { carryAnswer, fewestChanges } from '@/core/carry';
 import { benchBrowser, benchGround, benchLog, benchSheetPage } from './browser';
+import { benchBands } from './ground';
 import { benchHindsight } from './log';
 import { benchNext } from './next';
 import { carryOuting, demoOuting, hardShifts, outingOf, stationsOuting } from './outings';
@@ -221,6 +222,17 @@ function carryHard(runs: number): void {
 const typical = () => outingOf(40, 20, 4);
 const large = () => outingOf(1000, 60, 6);
 
+function reportBands(): void {
+  const runs = Array.from({ length: 5 }, benchBands);
+  report(
+    'ground.bands',
+    median(runs.map(({ ms }) => ms)),
+    'ms',
+    runs.length,
+    `${runs[0]!.places} places on a plan with 20 subjects and 30 obstacles, each told whether it makes a picture`,
+  );
+}
+
 /** The parts of the run, in order; named on the command line, only those run. */
 const PARTS: readonly (readonly [string, () => void | Promise<void>])[] = [
   ['carry', () => carry(9)],
@@ -241,6 +253,7 @@ const PARTS: readonly (readonly [string, () => void | Promise<void>])[] = [
         'the typical outing, every picture from six stations',
       ),
   ],
+  ['bands', reportBands],
   ['ground', () => benchGround(report, median)],
   ['large', () => reportReplan('replan.large', large(), 5, '1,000 lenses, 60 frames, 6 stretches')],
   ['peers', () => againstPeers(typical(), 3)],

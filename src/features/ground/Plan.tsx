@@ -18,6 +18,7 @@ import { Selected } from './Selected';
 import { Sheet } from './Sheet';
 import { SightLines } from './SightLines';
 import { holdersOf, isOpenIn, noteOf } from './StretchStand';
+import { stretchNow } from './stretchOn';
 import { SunArrow, SunShadows } from './SunShadows';
 import { keyOf, type Thing, thingAt } from './things';
 import { Tools } from './Tools';
@@ -28,6 +29,9 @@ import { aimOf, TrueSize, Wedges } from './Wedges';
 import { ZoomButtons } from './ZoomButtons';
 
 const t = groundText.page;
+
+/** In the address: every stretch, rather than the one that is on. */
+const EVERY_STRETCH = 'all';
 
 interface PlanProps {
   readonly onStart: (template: GroundTemplate) => void;
@@ -45,7 +49,10 @@ export function Plan({ onStart, onPut, onDrag, onDrop }: PlanProps) {
   const { result } = useAnswer();
   const [selected, select] = useSelection('at');
   const [frameKey, setFrame] = useSelection('frame');
-  const [stretchId, setStretch] = useSelection('stretch');
+  const [stretchKey, setStretch] = useSelection('stretch');
+  const [on] = useState(() => stretchNow(file.stretches, new Date())?.id ?? null);
+  // On the day, the stretch that is on stands there by itself.
+  const stretchId = stretchKey === EVERY_STRETCH ? null : (stretchKey ?? on);
   const [lensId, setLens] = useSelection('lens');
   const [zoom, setZoom] = useState<Zoom | null>(null);
   const [here, setHere] = useState<Point | null>(null);
@@ -90,7 +97,7 @@ export function Plan({ onStart, onPut, onDrag, onDrop }: PlanProps) {
           {...{ frameId, lensId, stretchId }}
           onFrame={setFrame}
           onLens={setLens}
-          onStretch={setStretch}
+          onStretch={(id) => setStretch(id ?? (on === null ? null : EVERY_STRETCH))}
         />
         <div
           ref={box}

@@ -7,6 +7,7 @@ import type { Stretch } from '@/core/brief';
 import { putStretch } from '@/document';
 import { useAnswer, useEdit, useFile, useFrameResults } from '@/session';
 import { groundText, namesOf, stackName } from '@/text';
+import { StateMark } from '@/parts';
 import { IconButton, SelectField, Tick } from '@/ui';
 import type { PictureOnPlan } from './usePicture';
 import { coversFrom, setupOfCover } from './usePicture';
@@ -115,6 +116,8 @@ export function StationUses({ stretchId }: { readonly stretchId: string | null }
   const { result } = useAnswer();
   const name = namesOf(file);
   const standings = useFrameResults() ?? [];
+  const stateOf = (frameId: string) =>
+    standings.find((s) => s.frameId === frameId)?.state ?? 'lost';
   const uses = usesOf(file.ground, standings, holdersOf(result, stretchId), stretchId);
   return (
     <ul className="space-y-1">
@@ -124,6 +127,7 @@ export function StationUses({ stretchId }: { readonly stretchId: string | null }
           {people.length > 0 && `: ${people.map(whoIs(name)).join(' + ')}`}
           {pictures.map(({ frameId, cover }) => (
             <span key={frameId} className="block pl-3">
+              <StateMark state={stateOf(frameId)} />{' '}
               {groundText.answer.made(name(frameId), stackName(cover, name))}
             </span>
           ))}

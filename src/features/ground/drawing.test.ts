@@ -1,5 +1,7 @@
+import { aStretch } from '../../../tests/support/gear';
 import { placedNames } from './names';
 import { scaleOf, snapped, wholeOf } from './scale';
+import { stretchNow, stretchOn } from './stretchOn';
 
 const SHEET = { widthM: 100, heightM: 50 };
 const scale = scaleOf(SHEET, { width: 1052, height: 552 }, wholeOf(SHEET));
@@ -55,5 +57,30 @@ describe('names on a plan', () => {
           a.right <= b.left || b.right <= a.left || a.bottom <= b.top || b.bottom <= a.top;
         expect(apart).toBe(true);
       }
+  });
+});
+
+describe('the stretch that is on', () => {
+  const at = (day: string, fromTime: string, toTime: string) => ({ day, fromTime, toTime });
+  const stretches = [
+    aStretch('heats', at('2027-06-12', '08:30', '12:30')),
+    aStretch('night', at('2027-06-12', '22:00', '01:30')),
+    aStretch('whenever'),
+  ];
+
+  it.each([
+    ['2027-06-12', '08:29', null],
+    ['2027-06-12', '08:30', 'heats'],
+    ['2027-06-12', '12:30', null],
+    ['2027-06-13', '09:00', null],
+    ['2027-06-12', '23:00', 'night'],
+    ['2027-06-13', '01:29', 'night'],
+    ['2027-06-13', '01:30', null],
+    ['2027-06-14', '00:30', null],
+  ])('on %s at %s: %s', (day, time, expected) => {
+    const [hours, minutes] = time.split(':').map(Number);
+    expect(stretchOn(stretches, day, 60 * hours! + minutes!)?.id ?? null).toBe(expected);
+    // By the clock of this machine, whatever its zone.
+    expect(stretchNow(stretches, new Date(`${day}T${time}:00`))?.id ?? null).toBe(expected);
   });
 });
