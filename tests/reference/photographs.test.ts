@@ -6,6 +6,7 @@ import fc from 'fast-check';
 import sharp from 'sharp';
 import type { Photo } from '@/core/log';
 import { HEAD_BYTES, type PhotoRead, readPhoto } from '@/document/formats/photoData';
+import { readPhotoFiles } from '@/document/reader/photoFiles';
 import { readPhotoTable } from '@/document/formats/photoTable';
 
 /**
@@ -389,3 +390,91 @@ test('a file whose byte order is the wrong one is damaged or tells nothing, and 
     expect([kind, readOf(wrong).kind]).not.toEqual([kind, 'photo']);
   }
 });
+
+describe('at the size of real ones, with their data behind the picture', () => {
+  /** A picture that can't be pressed into the first 128 KB. */
+  const [width, height] = [1600, 1200];
+  const grain = Buffer.alloc(3 * width * height);
+  let state = 1;
+  for (const i of grain.keys()) {
+    state = (state * 1_103_515_245 + 12_345) & 0x7f_ff_ff_ff;
+    grain[i] = state >> 16;
+  }
+  const exif = {
+    IFD0: { Make: 'Quillmar', Model: 'K1' },
+    IFD2: {
+      FNumber: '28/10',
+      ExposureTime: '1/250',
+      FocalLength: '50/1',
+      ISOSpeedRatings: '400',
+      DateTimeOriginal: '2027:06:12 10:00:00',
+    },
+  };
+  const told = { fNumber: 2.8, timeS: 1 / 250, focalMm: 50, iso: 400 };
+  const readWhole = async (name: string, bytes: Buffer) => {
+    const file = new Blob([new Uint8Array(bytes)]);
+    const [came] = await readPhotoFiles([{ folder: '', name, file, sidecar: null }], false);
+    return came!;
+  };
+
+  it.each(['webp', 'avif', 'heic', 'png', 'jpeg'] as const)(
+    '%s tells what exiftool reads of it',
+    async (kind) => {
+      const picture = sharp(grain, { raw: { width, height, channels: 3 } });
+      const format = kind === 'heic' ? 'avif' : kind;
+      const bytes = await picture
+        .toFormat(format, kind === 'jpeg' || kind === 'png' ? {} : { quality: 90, effort: 0 })
+        .withExif(exif)
+        .toBuffer();
+      expect(bytes.length).toBeGreaterThan(2 * HEAD_BYTES);
+      const path = join(folder, `real.${kind}`);
+      writeFileSync(path, bytes);
+      const [tags] = JSON.parse(
+        execFileSync('exiftool', ['-json', '-n', '-G', path], { encoding: 'utf8' }),
+      ) as Tags[];
+      expect([tags!['EXIF:FNumber'], tags!['EXIF:ISO'], tags!['EXIF:FocalLength']]).toEqual([
+        told.fNumber,
+        told.iso,
+        told.focalMm,
+      ]);
+      expect(await readWhole(`real.${kind}`, bytes)).toMatchObject({ kind: 'photo', photo: told });
+    },
+    60_000,
+  );
+
+  it('TIFF with its directory last, as its standard allows, tells the same', async () => {
+    // Offsets of the directories are the only places that say where they lie (TIFF 6.0, section 2).
+    const small = files.find((f) => f.kind === 'tif' && f.tags['EXIF:FNumber'])!;
+    const bytes = directoryLast(small.bytes, 3 * HEAD_BYTES);
+    const path = join(folder, 'last.tif');
+    writeFileSync(path, bytes);
+    const [tags] = JSON.parse(
+      execFileSync('exiftool', ['-json', '-n', '-G', path], { encoding: 'utf8' }),
+    ) as Tags[];
+    expect(tags!['EXIF:FNumber']).toBe(small.tags['EXIF:FNumber']);
+    expect(await readWhole('last.tif', bytes)).toMatchObject({
+      kind: 'photo',
+      photo: { fNumber: expected(tags!).fNumber },
+    });
+  });
+
+  it('what tells nothing anywhere still tells nothing', async () => {
+    const bare = await sharp(grain, { raw: { width, height, channels: 3 } })
+      .webp({ quality: 90, effort: 0 })
+      .toBuffer();
+    expect(await readWhole('bare.webp', bare)).toEqual({ kind: 'no-data' });
+  });
+});
+
+/** A TIFF with its first directory copied to behind so many more bytes; all its offsets stay true. */
+function directoryLast(bytes: Buffer, more: number): Buffer {
+  const isLittle = bytes.toString('latin1', 0, 2) === 'II';
+  const at = isLittle ? bytes.readUInt32LE(4) : bytes.readUInt32BE(4);
+  const count = isLittle ? bytes.readUInt16LE(at) : bytes.readUInt16BE(at);
+  const directory = bytes.subarray(at, at + 2 + 12 * count + 4);
+  const even = (bytes.length + more) % 2;
+  const moved = Buffer.concat([bytes, Buffer.alloc(more + even), directory]);
+  if (isLittle) moved.writeUInt32LE(bytes.length + more + even, 4);
+  else moved.writeUInt32BE(bytes.length + more + even, 4);
+  return moved;
+}

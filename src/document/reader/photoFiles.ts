@@ -11,6 +11,23 @@ export interface PhotoFile {
 /** Longest XMP text beside a photograph that is read, bytes. */
 const LONGEST_SIDECAR = 1_000_000;
 
+/**
+ * Longest file that is read whole where its beginning doesn't tell how it was taken, bytes. More than one
+ * in a few never has to be: a camera writes its data first, a program that exports may write them last.
+ */
+const LONGEST_WHOLE = 100_000_000;
+
+/** What files begin with whose own data may lie behind the picture: TIFF, PNG; ISO media and WebP further in. */
+const MAY_LIE_BEHIND = [/^(?:II\*\0|MM\0\*)/, /^\x89PNG/, /^.{4}ftyp/s, /^RIFF.{4}WEBP/s];
+const MARK_BYTES = 12;
+
+const mayLieBehind = (head: ArrayBuffer): boolean => {
+  const mark = String.fromCharCode(
+    ...new Uint8Array(head, 0, Math.min(MARK_BYTES, head.byteLength)),
+  );
+  return MAY_LIE_BEHIND.some((begins) => begins.test(mark));
+};
+
 /** Reads the beginnings of some files, all at once: most of the time is waited for the disk. */
 export function readPhotoFiles(
   files: readonly PhotoFile[],
@@ -29,7 +46,12 @@ async function readPhotoFile(
       (file.size <= HEAD_BYTES ? file : file.slice(0, HEAD_BYTES)).arrayBuffer(),
       sidecar === null ? null : sidecar.slice(0, LONGEST_SIDECAR).text(),
     ]);
-    return readPhoto({ folder, name, head, sidecar: beside }, withPlace);
+    const read = readPhoto({ folder, name, head, sidecar: beside }, withPlace);
+    const isWhole = file.size <= HEAD_BYTES;
+    if (read.kind === 'photo' || isWhole || file.size > LONGEST_WHOLE || !mayLieBehind(head))
+      return read;
+    const all = await file.arrayBuffer();
+    return readPhoto({ folder, name, head: all, sidecar: beside }, withPlace);
   } catch {
     // A card that is drawn out, or a file that is gone, ends nothing but its own reading.
     return { kind: 'damaged' };
