@@ -1,8 +1,8 @@
 import ExifReader from 'exifreader';
-import { XMLParser } from 'fast-xml-parser';
 import { MOST_TEXT, plausiblePhoto, ratingOf, timeMs, zoneMinutes } from './photoValues';
 import { type LensSpecification, type Photo, type Place } from '@/core/log';
 import type { SensorSize } from '@/core/optics';
+import { find, xmpIn, xmpOf } from './xmp';
 
 /** How much of a file is read: own data stand at its beginning. */
 export const HEAD_BYTES = 131_072;
@@ -386,65 +386,4 @@ function sensorOf(
     (mm) => mm >= SENSOR_SIDE_MM.least && mm <= SENSOR_SIDE_MM.most,
   );
   return isTrue ? { widthMm, heightMm } : null;
-}
-
-/** What an XMP text says of a picture's worth. */
-export interface Worth {
-  readonly rating: number | null;
-  readonly label: string;
-}
-
-const XMP_START = '<x:xmpmeta';
-const XMP_END = '</x:xmpmeta>';
-
-/** The XMP packet inside a file's beginning; null where there is none, or it is cut. */
-function xmpIn(head: ArrayBuffer): Worth | null {
-  const bytes = new Uint8Array(head);
-  const from = find(bytes, XMP_START, 0);
-  const to = from < 0 ? -1 : find(bytes, XMP_END, from);
-  if (to < 0) return null;
-  return xmpOf(new TextDecoder().decode(bytes.subarray(from, to + XMP_END.length)));
-}
-
-/** Where a text of one-byte letters stands among bytes; −1 where it doesn't. */
-function find(bytes: Uint8Array, text: string, from: number): number {
-  const first = text.charCodeAt(0);
-  for (let at = bytes.indexOf(first, from); at >= 0; at = bytes.indexOf(first, at + 1)) {
-    let length = 1;
-    while (length < text.length && bytes[at + length] === text.charCodeAt(length)) length += 1;
-    if (length === text.length) return at;
-  }
-  return -1;
-}
-
-const XML = new XMLParser({
-  ignoreAttributes: false,
-  attributeNamePrefix: '',
-  processEntities: false,
-  parseTagValue: false,
-  parseAttributeValue: false,
-});
-
-/** Rating and label of an XMP text, as attribute or as element of its description. */
-export function xmpOf(xml: string): Worth | null {
-  let found: unknown;
-  try {
-    found = XML.parse(xml);
-  } catch {
-    return null;
-  }
-  const description = (found as Tree)?.['x:xmpmeta']?.['rdf:RDF']?.['rdf:Description'] as unknown;
-  const parts = (Array.isArray(description) ? description : [description]) as unknown[];
-  const valueOf = (name: string) =>
-    parts
-      .map((part) => (typeof part === 'object' && part !== null ? (part as Tree)[name] : undefined))
-      .find((value): value is never => typeof value === 'string') as string | undefined;
-  const rating = valueOf('xmp:Rating');
-  return {
-    rating: rating === undefined || rating === '' ? null : ratingOf(Number(rating)),
-    label: (valueOf('xmp:Label') ?? '').trim().slice(0, MOST_TEXT),
-  };
-}
-interface Tree {
-  readonly [name: string]: Tree;
 }

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { decode, type OutingFile } from '@/document';
 import { simulatedCard } from '@/document/simulated';
-import { xmpOf } from '../formats/photoData';
+import { xmpOf } from '../formats/xmp';
 import { readPhotoFiles } from './photoFiles';
 import { counted, sorted } from './readPhotos';
 
@@ -63,8 +63,41 @@ test.each([
   ['no rating', XMP('<rdf:Description xmp:Rating=""/>'), null, ''],
   ['a rating that is none', XMP('<rdf:Description xmp:Rating="9"/>'), null, ''],
   ['something else', '<html></html>', null, ''],
+  ['the prefix of earlier years', XMP('<rdf:Description xap:Rating="4"/>'), 4, ''],
+  [
+    'a prefix of its own',
+    XMP(`<rdf:Description xmlns:a="http://ns.adobe.com/xap/1.0/" a:Rating="2" a:Label="Blue"/>`),
+    2,
+    'Blue',
+  ],
+  [
+    'a rating that is another’s',
+    XMP('<rdf:Description xmlns:b="http://other.example/" b:Rating="2"/>'),
+    null,
+    '',
+  ],
+  ['no frame about it', '<rdf:RDF><rdf:Description xmp:Rating="3"/></rdf:RDF>', 3, ''],
+  [
+    'signs that XML writes otherwise, once',
+    XMP('<rdf:Description xmp:Label="R&amp;D &#252;b&#xe9;r &amp;lt; &nope;"/>'),
+    null,
+    'R&D übér &lt; &nope;',
+  ],
 ])('XMP with %s', (_, xml, rating, label) => {
   expect(xmpOf(xml)).toEqual({ rating, label });
+});
+
+test.each([
+  ['UTF-16, little end first', [0xff, 0xfe], (code: number) => [code & 255, code >> 8]],
+  ['UTF-16, big end first', [0xfe, 0xff], (code: number) => [code >> 8, code & 255]],
+  ['UTF-8 with its mark', [0xef, 0xbb, 0xbf], (code: number) => [code]],
+])('an XMP file in %s is read', async (_, mark, bytesOf) => {
+  const xml = XMP('<rdf:Description xmp:Rating="4"/>');
+  const bytes = Uint8Array.from([...mark, ...[...xml].flatMap((c) => bytesOf(c.charCodeAt(0)))]);
+  const [good] = card.files;
+  const file = new Blob([good!.bytes]);
+  const beside = { folder: '', name: 'good.jpg', file, sidecar: new Blob([bytes]) };
+  expect(await readPhotoFiles([beside], false)).toMatchObject([{ photo: { rating: 4 } }]);
 });
 
 test.each(['', '<', '<x:xmpmeta><rdf:RDF>', '\0\0\0', '<!DOCTYPE x [<!ENTITY a "b">]><x>&a;</x>'])(

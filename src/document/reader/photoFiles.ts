@@ -1,4 +1,5 @@
 import { HEAD_BYTES, type PhotoRead, readPhoto } from '../formats/photoData';
+import { xmpText } from '../formats/xmp';
 
 /** A file to be read: where it lies, the file itself, and the XMP file beside it. */
 export interface PhotoFile {
@@ -44,14 +45,15 @@ async function readPhotoFile(
     const [head, beside] = await Promise.all([
       // Cutting costs more than reading; what is small enough is read as it is.
       (file.size <= HEAD_BYTES ? file : file.slice(0, HEAD_BYTES)).arrayBuffer(),
-      sidecar === null ? null : sidecar.slice(0, LONGEST_SIDECAR).text(),
+      sidecar === null ? null : sidecar.slice(0, LONGEST_SIDECAR).arrayBuffer(),
     ]);
-    const read = readPhoto({ folder, name, head, sidecar: beside }, withPlace);
+    const xmp = beside && xmpText(beside);
+    const read = readPhoto({ folder, name, head, sidecar: xmp }, withPlace);
     const isWhole = file.size <= HEAD_BYTES;
     if (read.kind === 'photo' || isWhole || file.size > LONGEST_WHOLE || !mayLieBehind(head))
       return read;
     const all = await file.arrayBuffer();
-    return readPhoto({ folder, name, head: all, sidecar: beside }, withPlace);
+    return readPhoto({ folder, name, head: all, sidecar: xmp }, withPlace);
   } catch {
     // A card that is drawn out, or a file that is gone, ends nothing but its own reading.
     return { kind: 'damaged' };
