@@ -70,6 +70,7 @@ export function Plan({ onStart, onPut, onDrag, onDrop }: PlanProps) {
   const stretch = file.stretches.find((s) => s.id === stretchId) ?? null;
   const sun = useSun(ground, stretch);
   const thing = thingAt(ground, selected);
+  const openStations = ground.stations.filter((s) => isOpenIn(ground, s.id, stretch));
   const { scale, shown } = useScale(ground, size, zoom);
   const remove = (gone: Thing) => {
     edit(removeFromGround(gone.kind, gone.of.id));
@@ -142,7 +143,7 @@ export function Plan({ onStart, onPut, onDrag, onDrop }: PlanProps) {
                       sheet={ground}
                     />
                   )}
-                  {picture && <Wedges picture={picture} stations={ground.stations} scale={scale} />}
+                  {picture && <Wedges picture={picture} stations={openStations} scale={scale} />}
                 </>
               ),
               over: (
@@ -150,7 +151,9 @@ export function Plan({ onStart, onPut, onDrag, onDrop }: PlanProps) {
                   {sun && <SunArrow {...{ sun: sun.now, size }} northDeg={ground.northDeg} />}
                   {known && <KnownLine known={known} onKnown={setKnown} scale={scale} />}
                   {here && <HereMark at={here} scale={scale} />}
-                  {picture && <SightLines picture={picture} ground={ground} scale={scale} />}
+                  {picture && (
+                    <SightLines picture={picture} stations={openStations} scale={scale} />
+                  )}
                   {picture && ground.stations[0] && (
                     <TrueSize picture={picture} from={ground.stations[0].at} scale={scale} />
                   )}

@@ -78,7 +78,13 @@ function SheetOf({ stretch }: { readonly stretch: Stretch | null }) {
           over={
             <>
               {sun && <SunArrow {...{ sun: sun.now, size }} northDeg={ground.northDeg} />}
-              {picture && <SightLines picture={picture} ground={ground} scale={scale} />}
+              {picture && (
+                <SightLines
+                  picture={picture}
+                  stations={ground.stations.filter((s) => isOpenIn(ground, s.id, stretch))}
+                  scale={scale}
+                />
+              )}
             </>
           }
         />

@@ -1,6 +1,6 @@
 'use client';
 
-import { between, flatM, type Ground } from '@/core/ground';
+import { between, flatM, type Station } from '@/core/ground';
 import { formatDistances } from '@/text';
 import { pathOf } from './Bands';
 import type { Scale } from './scale';
@@ -15,16 +15,17 @@ const ROOM_PX = 60;
 /** From each station to the subject: how far it is; dashed and marked where something is in the way. */
 export function SightLines({
   picture: { standpoints, subject },
-  ground,
+  stations,
   scale,
 }: {
   readonly picture: PictureOnPlan;
-  readonly ground: Ground;
+  /** Those that may be stood at. */
+  readonly stations: readonly Station[];
   readonly scale: Scale;
 }) {
   const aim = aimOf(subject);
   return standpoints.map((s) => {
-    const station = ground.stations.find((x) => x.id === s.stationId);
+    const station = stations.find((x) => x.id === s.stationId);
     if (!station) return null;
     const isHidden = s.seenPercent === 0;
     const at = between(station.at, aim, FIGURE_AT);
