@@ -3,7 +3,7 @@
 import { Columns3 } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { MOST_BESIDE } from '@/core/compare';
 import { type Source, SOURCES } from '@/core/gear';
 import { type Kind } from '@/document';
@@ -13,7 +13,7 @@ import { Button, Sentence } from '@/ui';
 import { besideText, counted, GEAR_KINDS, inOwnUnits, OWNERSHIPS, shelfText } from '@/text';
 import { GearTable } from './GearTable';
 import { formatsOn, type Narrowing } from './narrowing';
-import { EXTRA_COLUMNS, mountOf } from './rows';
+import { EXTRA_COLUMNS, mountOf, sayingTheSame } from './rows';
 import { type GearFilter, NO_FILTER, useGearRows } from './useGearRows';
 
 const words = shelfText.gearList;
@@ -33,15 +33,34 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
   const [filter, setFilter] = useState<GearFilter>(NO_FILTER);
   const [grouped, setGrouped] = useState(false);
   const [editing, setEditing] = useState(false);
-  const [hidden, setHidden] = useState<ReadonlySet<string>>(EXTRA_COLUMNS);
+  const [asked, setAsked] = useState<ReadonlyMap<string, boolean>>(new Map());
   const rows = useGearRows(kind, filter);
+  const all = useGearRows(kind, NO_FILTER);
+  // What tells nothing apart is left out by itself, unless it is asked for or to be typed into.
+  const same = useMemo(
+    () =>
+      new Set(
+        editing
+          ? []
+          : sayingTheSame(
+              all,
+              columns.map(([key]) => key),
+            ),
+      ),
+    [all, columns, editing],
+  );
+  const isShown = (key: string) => asked.get(key) ?? !(EXTRA_COLUMNS.has(key) || same.has(key));
   const [ticked, setTicked] = useState<ReadonlySet<string> | null>(null);
   const isLenses = kind === 'lenses';
   return (
     <>
       <div className="mb-1 flex flex-wrap items-center gap-2">
         <GearFilters kind={kind} filter={filter} onChange={setFilter} />
-        <ColumnChoice columns={columns} hidden={hidden} onChange={setHidden} />
+        <ColumnChoice
+          columns={columns}
+          isShown={isShown}
+          onChange={(key, shown) => setAsked(new Map([...asked, [key, shown]]))}
+        />
         <Button aria-pressed={grouped} onClick={() => setGrouped(!grouped)}>
           {words.byMount}
         </Button>
@@ -62,7 +81,7 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
         kind={kind}
         label={label}
         rows={rows}
-        columns={columns.filter(([key]) => !hidden.has(key))}
+        columns={columns.filter(([key]) => isShown(key))}
         grouped={grouped}
         editing={editing}
         selected={selected}
@@ -205,12 +224,12 @@ function GearFilters({
 
 function ColumnChoice({
   columns,
-  hidden,
+  isShown,
   onChange,
 }: {
   columns: readonly (readonly [string, string])[];
-  hidden: ReadonlySet<string>;
-  onChange: (hidden: ReadonlySet<string>) => void;
+  isShown: (key: string) => boolean;
+  onChange: (key: string, shown: boolean) => void;
 }) {
   return (
     <Popover.Root>
@@ -230,13 +249,8 @@ function ColumnChoice({
             <label key={key} className="flex min-h-7 items-center gap-2">
               <input
                 type="checkbox"
-                checked={!hidden.has(key)}
-                onChange={(e) => {
-                  const next = new Set(hidden);
-                  if (e.target.checked) next.delete(key);
-                  else next.add(key);
-                  onChange(next);
-                }}
+                checked={isShown(key)}
+                onChange={(e) => onChange(key, e.target.checked)}
               />
               {name}
             </label>

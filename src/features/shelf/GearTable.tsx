@@ -8,6 +8,7 @@ import {
   tableFeatures,
   useTable,
 } from '@tanstack/react-table';
+import type { Interval } from '@/core/intervals';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type ReactNode, useRef } from 'react';
 import type { Kind } from '@/document';
@@ -234,9 +235,39 @@ function ItemRow({
           ) : (
             row.cells[key]?.text
           )}
+          {key === 'range' && row.band && <BandMark band={row.band} />}
         </td>
       ))}
     </tr>
+  );
+}
+
+/** The axis of the bands in rows: focal lengths on the 36×24 mm frame, mm, and its length, px. */
+const AXIS = { fromMm: 8, toMm: 1000, px: 110 } as const;
+/** A lens of one focal length is seen, px. */
+const LEAST_PX = 3;
+
+/** What a lens reaches, on an axis that all rows share. */
+function BandMark({ band: { from, to } }: { readonly band: Interval }) {
+  const at = (mm: number) =>
+    (AXIS.px * Math.log(Math.min(AXIS.toMm, Math.max(AXIS.fromMm, mm)) / AXIS.fromMm)) /
+    Math.log(AXIS.toMm / AXIS.fromMm);
+  return (
+    <svg
+      width={AXIS.px}
+      height={9}
+      aria-hidden
+      className="ml-2 inline-block align-[-1px] max-lg:hidden"
+    >
+      <path d={`M0 4.5H${AXIS.px}`} stroke="var(--hair)" />
+      <rect
+        x={at(from)}
+        y={1.5}
+        width={Math.max(LEAST_PX, at(to) - at(from))}
+        height={6}
+        fill="var(--ink-soft)"
+      />
+    </svg>
   );
 }
 

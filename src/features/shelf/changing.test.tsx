@@ -69,6 +69,22 @@ test('columns are chosen, and rows stand under their mounts', async () => {
   expect(within(table).getByRole('columnheader', { name: 'Brindlewick P' })).toBeVisible();
 });
 
+test('a column that says the same in every row is left out until it is asked for', async () => {
+  const user = userEvent.setup();
+  const { shelf } = demoFile();
+  const sealed = shelf.lenses.map((l) => ({ ...l, mount: 'Quillmar K' }));
+  held.file = { ...demoFile(), shelf: { ...shelf, lenses: sealed } };
+  list();
+  expect(screen.queryByRole('columnheader', { name: 'Mount' })).toBeNull();
+  expect(screen.getByRole('columnheader', { name: 'Weight' })).toBeVisible();
+  await user.click(screen.getByRole('button', { name: 'Columns' }));
+  await user.click(screen.getByLabelText('Mount', { selector: '[type=checkbox]' }));
+  await user.click(screen.getByLabelText('Weight', { selector: '[type=checkbox]' }));
+  await user.keyboard('{Escape}');
+  expect(screen.getByRole('columnheader', { name: 'Mount' })).toBeVisible();
+  expect(screen.queryByRole('columnheader', { name: 'Weight' })).toBeNull();
+});
+
 test('what fits what is said and drawn, straight and by an adapter', () => {
   const { rerender } = render(<Fits kind="lenses" id="k-50" />);
   expect(document.body).toHaveTextContent('Fits K1, K2 R.');

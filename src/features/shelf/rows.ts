@@ -18,6 +18,7 @@ import {
   usualFigure,
 } from '@/core/gear';
 import { eligibleBy, type Limits } from '@/core/brief';
+import type { Interval } from '@/core/intervals';
 import { cropFactor } from '@/core/optics';
 import {
   counted,
@@ -44,7 +45,22 @@ export interface GearRow {
   readonly cells: Readonly<
     Record<string, { readonly text: string; readonly sort: number | string | undefined }>
   >;
+  /** Focal lengths on the 36×24 mm frame, on the largest format of its mount; null for what has none. */
+  readonly band: Interval | null;
 }
+
+/**
+ * Columns that say the same in every row, where there are enough rows for that to be no chance: they tell
+ * nothing apart.
+ */
+export function sayingTheSame(rows: readonly GearRow[], columns: readonly string[]): string[] {
+  const [first] = rows;
+  if (!first || rows.length < FEWEST_ROWS) return [];
+  return columns.filter((key) =>
+    rows.every((row) => row.cells[key]?.text === first.cells[key]?.text),
+  );
+}
+const FEWEST_ROWS = 4;
 
 type Cells = GearRow['cells'];
 
@@ -157,7 +173,7 @@ interface Context {
 export function lensRow(lens: Lens, context: Context): GearRow {
   const { wideMm, longMm } = lens.focal;
   const ends = apertureEnds(lens.apertures);
-  return rowOf('lenses', lens, context, {
+  const row = rowOf('lenses', lens, context, {
     range: { text: formatFocalRange(wideMm, longMm), sort: wideMm },
     fNumber: {
       text: formatFNumbers(...ends),
@@ -169,6 +185,12 @@ export function lensRow(lens: Lens, context: Context): GearRow {
       sort: lens.grade === null ? undefined : GRADES.indexOf(lens.grade),
     },
   });
+  // On the largest format that its mount has here; without a camera, as on 36×24 mm.
+  const crops = context.shelf.bodies.flatMap((b) =>
+    b.mount === lens.mount ? [cropFactor(b.sensor)] : [],
+  );
+  const crop = crops.length === 0 ? 1 : Math.min(...crops);
+  return { ...row, band: { from: wideMm * crop, to: longMm * crop } };
 }
 
 export function bodyRow(body: Body, context: Context): GearRow {
@@ -245,6 +267,7 @@ function rowOf(
       ownership: { text: OWNERSHIPS[item.ownership], sort: item.ownership },
       outing: { text: onOuting, sort: onOuting },
     },
+    band: null,
   };
 }
 

@@ -6,7 +6,7 @@ import { demoFile, held } from '../../../tests/support/render';
 import { GearEditor } from './GearEditor';
 import { GearTable } from './GearTable';
 import { copyItem, newItem } from '@/document';
-import { bodyRow, converterRow, LENS_COLUMNS, lensRow } from './rows';
+import { bodyRow, converterRow, LENS_COLUMNS, lensRow, sayingTheSame } from './rows';
 
 const NEW = { name: 'New', mount: 'M' };
 
@@ -55,6 +55,25 @@ describe('rows', () => {
     const shelf = { ...demo.shelf, lenses: [unweighed] };
     const { weight } = lensRow(unweighed, { ...context, shelf }).cells;
     expect(plain(weight!.text)).toMatch(/^≈ \d{3} g$/);
+  });
+
+  it('tell what a lens reaches on the largest format of its mount', () => {
+    // Quillmar K is on 36×24 mm, Tessendorn T on 23.5×15.6 mm alone: a crop of 1.53.
+    expect(lensRow(lensOf('k-24-240'), context).band).toEqual({ from: 24, to: 240 });
+    const { from, to } = lensRow(lensOf('t-16-55'), context).band!;
+    expect([from, to].map(Math.round)).toEqual([25, 84]);
+    // Whatever no camera here takes stands as it is marked.
+    const odd = { ...lensOf('t-23'), mount: 'Nothing' };
+    expect(lensRow(odd, context).band).toEqual({ from: 23, to: 23 });
+  });
+
+  it('tell which columns say the same in all of them, where they are not few', () => {
+    const rows = demo.shelf.lenses.map((l) => lensRow({ ...l, maxMagnification: 0.2 }, context));
+    const keys = ['mount', 'maxMagnification', 'weight'];
+    expect(sayingTheSame(rows, keys)).toEqual(['maxMagnification']);
+    expect(sayingTheSame(rows.slice(0, 4), keys)).toEqual(['mount', 'maxMagnification']);
+    expect(sayingTheSame(rows.slice(0, 3), keys)).toEqual([]);
+    expect(sayingTheSame([], keys)).toEqual([]);
   });
 
   it('tell what is in the lineup and what stays out', async () => {
