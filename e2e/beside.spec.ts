@@ -50,7 +50,8 @@ test('on a phone, by night, it is no wider than the screen, and the palette adds
   await page.getByRole('button', { name: 'Those of the lineup' }).click();
   await expect(page.getByRole('button', { name: /^Take .* away$/ })).toHaveCount(4);
   await page.keyboard.press('Control+k');
-  await page.keyboard.type('50 mm f/1.8, side');
+  await page.getByRole('combobox', { name: 'Find anything' }).fill('50 mm f/1.8, side');
+  await expect(page.getByRole('option', { name: '50 mm f/1.8, side by side' })).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'Take 50 mm f/1.8 away' })).toBeVisible();
   expect(await axeFindings(page)).toEqual([]);

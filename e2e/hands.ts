@@ -68,12 +68,14 @@ function targetsOn(leftAlone: string): Target[] {
 /** The texts of what this browser keeps: the newest outing, the shelf, the settings. */
 function storedTexts(): Promise<Record<string, string>> {
   return new Promise((resolve, reject) => {
-    const request = indexedDB.open('arm-reach-records');
+    // The made-up year lies in a place of its own.
+    const end = sessionStorage.getItem('arm-reach-season') === null ? '' : '-season';
+    const request = indexedDB.open(`arm-reach-records${end}`);
     request.onerror = () => reject(request.error);
     request.onsuccess = () => {
       const store = request.result.transaction('records').objectStore('records');
       const texts: Record<string, string> = {};
-      const open = sessionStorage.getItem('arm-reach-open') ?? '';
+      const open = sessionStorage.getItem(`arm-reach-open${end}`) ?? '';
       let newest = -1;
       store.openCursor().onsuccess = ({ target }) => {
         const cursor = (target as IDBRequest<IDBCursorWithValue | null>).result;
