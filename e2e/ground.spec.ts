@@ -36,6 +36,21 @@ test('the demo says from where with what, what is hidden, and follows what is dr
   await expect(farBank).not.toContainText('15–40');
   await page.getByRole('button', { name: 'Undo (Ctrl Z)' }).click();
   await expect(farBank).toContainText('15–40');
+
+  // A hundred metres along the bank it takes another lens: the lineup is another one.
+  const lineup = standing(page);
+  await expect(lineup).toContainText('2.20');
+  const plan = (await page.getByTestId('plan').boundingBox())!;
+  const from = (await handle(page, 'Far bank').boundingBox())!;
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  // The sheet is 300 m broad and stands in the drawing with its margins.
+  await page.mouse.move(from.x + from.width / 2 - (plan.width - 52) / 3, from.y + 11, { steps: 8 });
+  await page.mouse.up();
+  await expect(
+    page.getByText('Shell racing past, near: from Far bank with 70–300 mm f/4–5.6'),
+  ).toBeVisible();
+  await expect(lineup).not.toContainText('2.20');
 });
 
 test('a hall is built by keyboard alone, and its distances become the picture’s', async ({

@@ -12,9 +12,7 @@ test('a made-up year is looked through and left again, and touches nothing of on
 
   // Three people of whom nobody moves: from where with what.
   await page.goto('/ground?frame=vows&stretch=rite');
-  await expect(
-    page.getByText(/^The vows: from Aisle with .*, or from Front right with/),
-  ).toBeVisible();
+  await expect(page.getByText(/^The vows: from .* with .*, or from .* with/)).toBeVisible();
   // What a former outing of the kind taught.
   await page.goto('/brief');
   await expect(page.getByText(/agree on them before the doors open/)).toBeVisible();
