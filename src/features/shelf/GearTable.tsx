@@ -233,7 +233,10 @@ function ItemRow({
           {editing && isEditable(key) ? (
             <EditCell kind={kind} id={row.id} name={row.name} column={key} />
           ) : (
-            row.cells[key]?.text
+            // As broad in every row, so that the bands behind it stand under one another.
+            <span className={key === 'range' ? 'inline-block lg:min-w-24' : undefined}>
+              {row.cells[key]?.text}
+            </span>
           )}
           {key === 'range' && row.band && <BandMark band={row.band} />}
         </td>
