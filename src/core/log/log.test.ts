@@ -8,6 +8,7 @@ import {
   gearSeen,
   isPortrait,
   type Log,
+  identityAt,
   logBuilder,
   logOf,
   NO_MARKS,
@@ -99,7 +100,7 @@ describe('columns', () => {
     const { log, added } = filled([
       one,
       raw,
-      { ...one, takenMs: 6 },
+      { ...one, takenMs: 6000 },
       { ...one, name: 'RIV_0002.JPG' },
     ]);
     expect([added, log.count]).toEqual([3, 3]);
@@ -107,6 +108,35 @@ describe('columns', () => {
     const again = filled([{ ...raw, rating: null, label: '' }], log);
     expect(again.added).toBe(0);
     expect(photoAt(again.log, 0)).toMatchObject({ rating: 4, label: 'Red' });
+  });
+
+  it('know a raw file and its JPEG as one where each tells its moment and camera in its own way', () => {
+    const jpeg = aPhoto('DSC_7.JPG', {
+      body: { make: 'Quillmar', model: 'K1', serial: '' },
+      takenMs: 5000,
+    });
+    const raw = {
+      ...jpeg,
+      name: 'DSC_7.NEF',
+      body: { make: 'QUILLMAR WORKS', model: 'k1', serial: '0417' },
+      takenMs: 5480,
+    };
+    expect(filled([jpeg, raw]).added).toBe(1);
+    expect(filled([raw, jpeg]).added).toBe(1);
+    // Known again when it is read later, among others of its second.
+    expect(filled([raw], filled([jpeg, aPhoto('x', { takenMs: 5100 })]).log).added).toBe(0);
+    // Two cameras of a model, by their numbers.
+    const other = { ...raw, body: { ...raw.body, serial: '0999' } };
+    expect(filled([raw, other]).added).toBe(2);
+  });
+
+  it('without a moment know photographs apart by their folders', () => {
+    const bare = { body: K1, takenMs: null };
+    const photos = ['a', 'b'].map((folder) => aPhoto('DSC_1.JPG', { ...bare, folder }));
+    const { log, added } = filled(photos);
+    expect(added).toBe(2);
+    expect(identityAt(log, 0)).not.toBe(identityAt(log, 1));
+    expect(filled(photos, log).added).toBe(0);
   });
 
   it('leave a log as it is while photographs are added to it and rated', () => {

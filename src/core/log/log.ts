@@ -155,19 +155,50 @@ function numbersOf(p: Photo): Record<NumberColumn, number | null> {
   };
 }
 
+/** What tells one photograph from another. */
+type Told = Pick<Photo, 'body' | 'takenMs' | 'name' | 'folder'>;
+
+/** A file's name without its ending: that of a raw file and of the JPEG beside it. */
+const stemOf = (name: string) => name.replace(/\.[^.]*$/, '').toLowerCase();
+
 /**
- * Which photograph it is, wherever it was read from: camera, moment and the file's name without its
- * ending, so that a raw file and the JPEG beside it are one picture, and a card read again adds none.
+ * Which photograph it is, as what is said of it is kept under: camera, moment and the file's name without
+ * its ending. Without a moment the folder tells it as well: cameras begin their names anew.
  */
-export function identityOf(camera: Device, takenMs: number | null, name: string): string {
-  const stem = name.replace(/\.[^.]*$/, '').toLowerCase();
-  return `${deviceKey(camera)} ${takenMs} ${stem}`;
+export function identityOf({ body, takenMs, name, folder }: Told): string {
+  const stem = stemOf(name);
+  return `${deviceKey(body)} ${takenMs} ${takenMs === null ? `${folder}/${stem}` : stem}`;
 }
 
 /** The identity of a photograph of the log. */
 export function identityAt(log: Log, i: number): string {
-  return identityOf(listed(log.cameras, log.lists.camera[i]), takenAt(log, i), nameAt(log, i));
+  return identityOf(toldAt(log, i));
 }
+
+function toldAt(log: Log, i: number): Told {
+  return {
+    body: listed(log.cameras, log.lists.camera[i]),
+    takenMs: takenAt(log, i),
+    name: nameAt(log, i),
+    folder: listed(log.folders, log.lists.folder[i]),
+  };
+}
+
+/**
+ * What two files of one photograph share, wherever they were read from: the model of the camera, the
+ * second, and the name without its ending. A raw file may tell fractions of the second, the camera's
+ * number, or another maker's name than the JPEG beside it.
+ */
+function sharedBy({ body, takenMs, name, folder }: Told): string {
+  const model = body.model.toLowerCase();
+  const second = takenMs === null ? folder : Math.floor(takenMs / SECOND_MS);
+  return `${model} ${second} ${stemOf(name)}`;
+}
+const SECOND_MS = 1000;
+
+/** Two cameras of a model may make pictures of one name in one second: their numbers tell them apart. */
+const canBeOne = (a: Device, b: Device) =>
+  a.serial === '' || b.serial === '' || a.serial === b.serial;
 
 /** A list that gives everything added to it one number. */
 function numbering<T>(start: readonly T[], keyOf: (entry: T) => string) {
@@ -259,12 +290,23 @@ function joined<C extends Column>(type: new (length: number) => C, columns: read
   return all;
 }
 
-/** Where those of some photographs are that a log has, told by their moments first; null for all it has. */
-function knownAmong(log: Log, photos: readonly Photo[] | null): Map<string, number> {
-  const moments = photos && new Set(photos.map(({ takenMs }) => takenMs ?? NaN));
-  const known = new Map<string, number>();
+/** Photographs of a log by what files of one share. */
+type Known = Map<string, { readonly at: number; readonly body: Device }[]>;
+
+function know(known: Known, told: Told, at: number): void {
+  const key = sharedBy(told);
+  const alike = known.get(key);
+  if (alike) alike.push({ at, body: told.body });
+  else known.set(key, [{ at, body: told.body }]);
+}
+
+/** Those of some photographs that a log has, told by their seconds first; all that it has for null. */
+function knownAmong(log: Log, photos: readonly Photo[] | null): Known {
+  const secondOf = (ms: number) => Math.floor(ms / SECOND_MS);
+  const seconds = photos && new Set(photos.map(({ takenMs }) => secondOf(takenMs ?? NaN)));
+  const known: Known = new Map();
   for (let i = 0; i < log.count; i += 1)
-    if (moments?.has(log.takenMs[i]!) ?? true) known.set(identityAt(log, i), i);
+    if (seconds?.has(secondOf(log.takenMs[i]!)) ?? true) know(known, toldAt(log, i), i);
   return known;
 }
 
@@ -305,13 +347,12 @@ export function logBuilder(start: Log = EMPTY_LOG, toAdd: readonly Photo[] | nul
   return {
     /** Gives false for a photograph that is in the log; its rating and label are still taken over. */
     add(photo: Photo): boolean {
-      const identity = identityOf(photo.body, photo.takenMs, photo.name);
-      const before = known.get(identity);
+      const before = known.get(sharedBy(photo))?.find(({ body }) => canBeOne(body, photo.body));
       if (before !== undefined) {
-        rate(before, photo);
+        rate(before.at, photo);
         return false;
       }
-      known.set(identity, count);
+      know(known, photo, count);
       const from = count === 0 ? 0 : (nameEnds[count - 1] ?? 0);
       const end = from + photo.name.length;
       makeRoom(end);
