@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, open, outingMenu, test } from './support';
+import { expect, open, outingMenu, saved, test } from './support';
 import { axeFindings } from './axe';
 
 const card = async (page: Page) => {
@@ -38,6 +38,20 @@ test('from a card to what was used, against the plan, in hindsight, and pictures
   await expect(
     page.getByRole('list', { name: 'Planned lens changes' }).getByRole('listitem'),
   ).toHaveCount(5);
+  // Kept, what was carried stands whatever becomes of the outing.
+  await page.getByRole('button', { name: 'I carried this' }).click();
+  await expect(
+    page.getByText(/^Held against what you carried, kept on .*23 mm f\/1\.4/),
+  ).toBeVisible();
+  await saved(page);
+  await page.goto('/shelf?item=t-23');
+  await page.getByRole('radio', { name: 'leave out' }).click();
+  await saved(page);
+  await page.goto('/carry');
+  await expect(page.getByRole('button', { name: /^Carried: kept on/ })).toBeVisible();
+  await page.goto('/log?view=against');
+  await expect(page.getByText('23 mm f/1.4 was carried and never used (375 g).')).toBeVisible();
+  await expect(page.getByText(/23 lens changes made, 5 planned/)).toBeVisible();
 
   // One that is none of the pictures is said to be one, and counts there.
   const hall = against.getByRole('row', { name: /Boathouse, whole hall/ });

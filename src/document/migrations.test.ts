@@ -5,9 +5,10 @@ import { FIGURES, ITEM_KINDS, itemsOf } from '@/core/gear';
 import { decode, decodeValue, planCodec, settingsCodec, shelfCodec } from '@/document';
 import { migrate, VERSIONS } from './migrations';
 
-/** A file of version 9 as one of version 10, with a blank plan of the ground. */
-const withGround = (old: { stretches: object[]; frames: object[] }) => ({
+/** A file of version 9 as one of version 11: with a blank plan of the ground, and nothing said of what was carried. */
+const withGround = (old: { stretches: object[]; frames: object[]; packing: object }) => ({
   ...old,
+  packing: { ...old.packing, carried: null },
   ground: EMPTY_GROUND,
   stretches: old.stretches.map((s) => ({ ...s, stays: false })),
   frames: old.frames.map((f) => ({ ...f, standpoints: [] })),
@@ -37,7 +38,7 @@ describe('an outing of version 1', () => {
   });
 
   it('asks for nothing new: no stretches, no wishes, figures not known', () => {
-    expect(file).toMatchObject({ version: 10, stretches: [], outing: { shooters: [] } });
+    expect(file).toMatchObject({ version: 11, stretches: [], outing: { shooters: [] } });
     expect(file?.frames.every((f) => !f.twice && f.depth.sharp === null)).toBe(true);
     expect(file?.shelf.lenses.every((l) => l.shift === null && l.builtInConverter === null)).toBe(
       true,
@@ -64,7 +65,7 @@ describe('an outing of version 1', () => {
 
   it('is left as it is when it is no document at all, or new already', () => {
     expect(migrate('outing', 'text', 1)).toBe('text');
-    expect(migrate('outing', { version: 10, frames: 7 }, 10)).toEqual({ version: 10, frames: 7 });
+    expect(migrate('outing', { version: 11, frames: 7 }, 11)).toEqual({ version: 11, frames: 7 });
   });
 });
 
@@ -157,7 +158,7 @@ test('an outing of version 5 is read as it was written, with no loan and tied to
   const read = decode(JSON.stringify(old));
   if (!read.ok) throw new Error(read.error.code);
   const { shelf, ties, version, ...rest } = read.value;
-  expect([version, ties]).toEqual([10, null]);
+  expect([version, ties]).toEqual([11, null]);
   expect(rest.limits.sources).toEqual(['owned', 'borrowed', 'rented']);
   old.limits.sources.push('rented');
   Object.assign(old.limits, { maxDiameterMm: null, reserve: NO_RESERVE });
@@ -208,7 +209,7 @@ test('an outing of version 8 holds nothing in reserve, and its distances are kno
   const read = decode(JSON.stringify(old));
   const limits = { ...old.limits, reserve: NO_RESERVE };
   const frames = old.frames.map((f: Frame) => ({ ...f, distanceKnown: true }));
-  const value = { ...withGround({ ...old, frames }), limits, version: 10 };
+  const value = { ...withGround({ ...old, frames }), limits, version: 11 };
   expect(read).toEqual({ ok: true, value });
 });
 

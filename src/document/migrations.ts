@@ -21,6 +21,7 @@ const STEPS: readonly Readonly<Record<DocumentKind, Migration | null>>[] = [
   { outing: null, plan: null, shelf: null, settings: buying },
   { outing: reserveAndDistances, plan: reserveAndDistances, shelf: null, settings: null },
   { outing: groundPlan, plan: groundPlan, shelf: null, settings: null },
+  { outing: carriedPlan, plan: carriedPlan, shelf: null, settings: null },
 ];
 
 /** What each kind was first released as; an outing's own part took the number of its file. */
@@ -413,6 +414,11 @@ function groundPlan(file: Json): Json {
       },
     }),
   };
+}
+
+/** 10 to 11: what was carried; nothing was said of it yet. */
+function carriedPlan(file: Json): Json {
+  return { ...file, version: 11, packing: added(file.packing, { carried: null }) };
 }
 
 function isJson(value: unknown): value is Json {

@@ -6,6 +6,7 @@ export { HelpLink } from './HelpLink';
 export { LeftOutList } from './LeftOutList';
 export { readFile } from './readFile';
 export { besideHref } from './besideHref';
+export { carriedNow } from './carriedNow';
 export { GapText, OverlapText, Ranges } from './Ranges';
 export { type FrameState, StateMark } from './StateMark';
 export { type Choices, TakingList } from './taking';

@@ -73,6 +73,7 @@ export {
   type Charging,
   compartment,
   type Compartment,
+  type Carried,
   DEFAULT_PACKING,
   packedThing,
   type PackedThing,

@@ -46,6 +46,17 @@ export const charging = z.discriminatedUnion('kind', [
 ]);
 export type Charging = z.infer<typeof charging>;
 
+/** What was carried, kept so that photographs are held against it however the outing is edited later. */
+export const carried = z.strictObject({
+  /** The day on which it was said, by the clock of the machine. */
+  day: z.iso.date(),
+  /** Ids of all that was in the lineup. */
+  itemIds: z.array(itemId).max(200),
+  /** Lens changes of the plan; null where there was none yet. */
+  changes: z.number().int().min(0).max(1_000_000).nullable(),
+});
+export type Carried = z.infer<typeof carried>;
+
 /** What the plan of carrying and packing goes by, besides the outing itself. */
 export const packing = z.strictObject({
   /** Pictures expected over the whole outing; null for what is usual for its length. */
@@ -69,6 +80,8 @@ export const packing = z.strictObject({
   weights: packedWeights,
   /** Ids of packed things that are ticked off. */
   ticked: z.array(z.string().max(120)).max(500),
+  /** What was carried; null while the lineup in sight stands for it. */
+  carried: carried.nullable(),
 });
 export type Packing = z.infer<typeof packing>;
 
@@ -99,4 +112,5 @@ export const DEFAULT_PACKING: Packing = {
   spareCards: 'shared',
   weights: USUAL_WEIGHTS,
   ticked: [],
+  carried: null,
 };

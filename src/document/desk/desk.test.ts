@@ -262,6 +262,10 @@ describe('gear of a file beside the shelf', () => {
     )({
       ...demo,
       shelf: { ...NO_GEAR, lenses: [k50] },
+      packing: {
+        ...demo.packing,
+        carried: { day: '2027-06-12', itemIds: ['k-50'], changes: 3 },
+      },
       limits: DEFAULT_LIMITS,
       stretches: [],
       frames: [],
@@ -271,6 +275,7 @@ describe('gear of a file beside the shelf', () => {
     const file = fileOf({ ...taken, settings: DEFAULT_SETTINGS });
     expect(file.shelf.lenses).toMatchObject([{ id: 'mine', weightG: inOuting }]);
     expect(file.limits.lockedIn).toEqual(['mine']);
+    expect(file.packing.carried).toEqual({ day: '2027-06-12', itemIds: ['mine'], changes: 3 });
   });
 
   it('takes the figures that were typed of what is known, and what is new as it is said to stand', () => {

@@ -142,6 +142,10 @@ export function takenIn(
       packing: {
         ...packing,
         things: packing.things.filter((t) => !shelf.things.some((other) => same(other, t))),
+        carried: packing.carried && {
+          ...packing.carried,
+          itemIds: renamed(packing.carried.itemIds),
+        },
       },
       ties: tiesOf(file, after, settings, idOf, alone),
       arranged: arrangedIn(file.shelf, gear, alone, idOf),

@@ -6,10 +6,12 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { cautionsFor, packingList, type PackingLine } from '@/core/carry';
 import { dayAfter, minutesOf, type Stretch } from '@/core/brief';
-import { carryText, namesOf } from '@/text';
-import { useFile, useCarryPlan } from '@/session';
+import type { LineupResult } from '@/core/lineup';
+import { setPacking } from '@/document';
+import { carryText, dayText, namesOf } from '@/text';
+import { useCarryPlan, useEdit, useFile } from '@/session';
 import { Button, Menu, Sentence } from '@/ui';
-import { HelpLink } from '@/parts';
+import { carriedNow, HelpLink } from '@/parts';
 import { Bag } from './Bag';
 import { Cautions } from './Cautions';
 import { exportCalendar, exportCsv, exportMarkdown } from './exports';
@@ -49,7 +51,7 @@ export function CarryPage() {
   return (
     <div className="grid gap-x-8 gap-y-6 pt-4 lg:grid-cols-[minmax(0,1fr)_19rem]">
       <div className="min-w-0 space-y-6">
-        <PlanBar lines={lines} />
+        <PlanBar lines={lines} result={result} changes={plan.changes} />
         <Lanes plan={plan} />
         <Summary answer={answer} thinking={thinking} />
         {plan.stretches.slice(1).map(
@@ -88,8 +90,19 @@ export function CarryPage() {
 }
 
 /** The heading, with the ways out of the browser. */
-function PlanBar({ lines }: { readonly lines: readonly PackingLine[] }) {
+function PlanBar({
+  lines,
+  result,
+  changes,
+}: {
+  readonly lines: readonly PackingLine[];
+  readonly result: LineupResult;
+  readonly changes: number;
+}) {
   const file = useFile();
+  const edit = useEdit();
+  const { carried } = file.packing;
+  const now = () => carriedNow(result, changes, new Date());
   const ways = [
     {
       label: t.stretchesAsACalendar,
@@ -106,7 +119,19 @@ function PlanBar({ lines }: { readonly lines: readonly PackingLine[] }) {
         <HelpLink topic="day" />
       </span>
       <span className="flex gap-2 print:hidden">
-        <Button onClick={() => window.print()}>
+        <Button
+          aria-pressed={carried !== null}
+          onClick={() => edit(setPacking({ carried: carried ? null : now() }))}
+        >
+          {carried ? t.carriedOn(dayText(carried.day)) : t.iCarriedThis}
+        </Button>
+        <Button
+          onClick={() => {
+            // What is printed is what is carried.
+            if (carried === null) edit(setPacking({ carried: now() }));
+            window.print();
+          }}
+        >
           <Printer size={14} aria-hidden />
           {t.print}
         </Button>

@@ -5,10 +5,12 @@ import type { CarryPlan } from '@/core/carry';
 import type { AgainstPlan, FrameHad } from '@/core/log';
 import { deviceKey, type Log } from '@/core/log';
 import type { Shelf } from '@/core/gear';
-import { useFile, usePhotographs, useCarryPlan } from '@/session';
+import { setPacking } from '@/document';
+import { useAnswer, useEdit, useFile, usePhotographs, useCarryPlan } from '@/session';
 import { Button, notify } from '@/ui';
-import { StateMark } from '@/parts';
+import { carriedNow, StateMark } from '@/parts';
 import {
+  dayText,
   digits,
   formatMoment,
   formatPercent,
@@ -58,6 +60,7 @@ function Held({ work, answer }: { work: LogWork; answer: OutingAnswer }) {
         <p role="status" className="max-w-prose">
           {t.summary(against.count, against.outside.length, against.missed.length)}
         </p>
+        <WhatWasCarried />
         <FrameTable work={work} against={against} />
         <p className="max-w-prose text-[12px] text-soft">{t.howGiven}</p>
       </section>
@@ -76,6 +79,36 @@ function Held({ work, answer }: { work: LogWork; answer: OutingAnswer }) {
         )}
       </section>
     </div>
+  );
+}
+
+/** Which plan photographs are held against, and the way to keep it or to let it go. */
+function WhatWasCarried() {
+  const file = useFile();
+  const edit = useEdit();
+  const { result } = useAnswer();
+  const changes = useCarryPlan().answer?.plan.changes ?? null;
+  const { carried } = file.packing;
+  const name = namesOf(file);
+  const keep = () =>
+    result && edit(setPacking({ carried: carriedNow(result, changes, new Date()) }));
+  return (
+    <p className="flex max-w-prose flex-wrap items-center gap-x-3 text-[13px] text-soft">
+      {carried
+        ? t.heldCarried(dayText(carried.day), plainList(carried.itemIds.map(name)))
+        : t.heldNow}
+      {carried ? (
+        <Button look="quiet" onClick={() => edit(setPacking({ carried: null }))}>
+          {t.letGo}
+        </Button>
+      ) : (
+        result && (
+          <Button look="quiet" onClick={keep}>
+            {t.iCarriedThis}
+          </Button>
+        )
+      )}
+    </p>
   );
 }
 
@@ -318,14 +351,17 @@ function Changes({ work, against }: { work: LogWork; against: AgainstPlan }) {
   const [all, setAll] = useState(false);
   const names = groupNames(log, work.view.shelf, against);
   const name = namesOf(useFile());
-  const plan = useCarryPlan().answer?.plan ?? null;
+  const { carried } = useFile().packing;
+  const inSight = useCarryPlan().answer?.plan ?? null;
+  const plan = carried ? null : inSight;
+  const planned = carried ? carried.changes : (plan?.changes ?? null);
   const shown = all ? against.changes : against.changes.slice(0, LISTED);
   return (
     <section aria-labelledby="changes" className="space-y-1">
       <h2 id="changes" className="text-lg">
         {t.changesTitle}
       </h2>
-      <p>{t.changes(against.changes.length, plan?.changes ?? null)}</p>
+      <p>{t.changes(against.changes.length, planned)}</p>
       {plan !== null && plan.changes > 0 && (
         <ul className="text-[13px]" aria-label={t.plannedChanges}>
           {plannedChanges(plan).map(({ stretchId, on }, i) => (

@@ -33,8 +33,9 @@ export function Lessons({ work }: { work: LogWork }) {
   const file = useFile();
   const shelf = useKnownGear();
   const [, setView] = useSelection('view');
-  const plannedChanges = useCarryPlan().answer?.plan.changes ?? null;
-  const { limits } = file;
+  const inSight = useCarryPlan().answer?.plan.changes ?? null;
+  const { limits, packing } = file;
+  const plannedChanges = packing.carried ? packing.carried.changes : inSight;
   const outing = useMemo<LogOuting | null>(
     () => (work.ofOuting ? { ...work.outing, plannedChanges } : null),
     [work.ofOuting, work.outing, plannedChanges],

@@ -39,7 +39,8 @@ export interface LogWork {
 }
 
 export function useLogWork(keeper: PhotographKeeper): LogWork {
-  const { outing, frames, stretches, limits } = useFile();
+  const { outing, frames, stretches, limits, packing } = useFile();
+  const { carried } = packing;
   const { log, marks } = usePhotographs(keeper);
   const { result } = useAnswer();
   const shelf = useKnownGear();
@@ -71,7 +72,15 @@ export function useLogWork(keeper: PhotographKeeper): LogWork {
     }),
     [shelf, marks, of, span, spansAlike, keptOnly],
   );
-  const plannedLensIds = result?.lineup.lensIds ?? null;
+  const inSight = result?.lineup.lensIds ?? null;
+  // What was carried counts, however the outing has been edited since.
+  const plannedLensIds = useMemo(
+    () =>
+      carried
+        ? shelf.lenses.flatMap(({ id }) => (carried.itemIds.some((c) => c === id) ? [id] : []))
+        : inSight,
+    [carried, shelf.lenses, inSight],
+  );
   const about = useMemo<LogOuting>(
     () => ({
       outing,

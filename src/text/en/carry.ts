@@ -50,6 +50,8 @@ export const carryText = {
     shelf: 'Shelf',
     theDayStretchByStretch: 'The day, stretch by stretch',
     print: 'Print',
+    iCarriedThis: 'I carried this',
+    carriedOn: (day: string) => `Carried: kept on ${day}`,
     exportIt: 'Export',
     stretchesAsACalendar: 'Stretches as a calendar',
     packingListAsCsv: 'Packing list as CSV',

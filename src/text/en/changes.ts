@@ -39,6 +39,7 @@ const FIELDS: Readonly<Record<string, string>> = {
   sources: 'Gear that may be used',
   neverChange: 'Never change a lens',
   ticked: 'ticks',
+  carried: 'what was carried',
   things: 'own things',
   compartments: 'bag',
   picture: 'pictures',

@@ -200,6 +200,12 @@ export const logText = {
     change: (when: string, camera: string, from: string, to: string) =>
       `${when}, ${camera}: ${from} → ${to}`,
     plannedChanges: 'Planned lens changes',
+    heldNow:
+      'Held against the lineup as it is now. If you carried it, keep it: later edits change nothing then.',
+    heldCarried: (day: string, items: string) =>
+      `Held against what you carried, kept on ${day}: ${items}.`,
+    iCarriedThis: 'I carried this',
+    letGo: 'Hold against the lineup as it is now',
     plannedChange: (stretch: string | null, camera: string, items: string) =>
       `Planned${stretch === null ? '' : ` in ${stretch}`}, ${camera}: → ${items}`,
     allChanges: (n: number) => `Show all ${many(n)}`,
