@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, open, outingMenu, saved, test } from './support';
+import { expect, open, outingMenu, saved, test, tick } from './support';
 import { axeFindings } from './axe';
 
 const card = async (page: Page) => {
@@ -45,11 +45,11 @@ test('from a card to what was used, against the plan, in hindsight, and pictures
   ).toBeVisible();
   await saved(page);
   await page.goto('/shelf?item=t-23');
-  await page.getByRole('radio', { name: 'leave out' }).click();
+  await tick(page.getByRole('radio', { name: 'leave out' }));
   await saved(page);
   await page.goto('/carry');
   await expect(page.getByRole('button', { name: /^Carried: kept on/ })).toBeVisible();
-  await page.goto('/log?view=against');
+  await page.goto('/log?view=against&of=outing');
   await expect(page.getByText('23 mm f/1.4 was carried and never used (375 g).')).toBeVisible();
   await expect(page.getByText(/23 lens changes made, 5 planned/)).toBeVisible();
 
