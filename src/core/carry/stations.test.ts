@@ -219,3 +219,26 @@ test('reaches the same aims as going through every set, sharing and way of stand
   // In so many it costs something that nobody moves.
   expect(held).toBeGreaterThan(8);
 }, 400_000);
+
+test('the proof names every lens that makes a picture from any of its stations', () => {
+  // From 4 m the zoom alone makes it; from 35 m the heavy one does as well, though the zoom beats it.
+  const shelf = aShelf(
+    [aLens('zoom', 24, 400, 4, { weightG: 500 }), aLens('heavy', 280, 320, 4, { weightG: 2000 })],
+    [],
+    [aBody()],
+  );
+  const frame = measured('far', [
+    standpoint('aisle', ALONE_M.short),
+    standpoint('gallery', ALONE_M.long),
+  ]);
+  const question = {
+    ...aQuestion({ shelf, frames: [{ ...frame, ...MUSTS } as Frame], limits: someLimits() }),
+  };
+  const { lineup, proof } = solveWith(solver, question);
+  expect(lineup.lensIds).toEqual(['zoom']);
+  expect(proof).toMatchObject({
+    kind: 'witnesses',
+    bound: 1,
+    witnesses: [{ frameId: 'far', lensIds: ['heavy', 'zoom'] }],
+  });
+});

@@ -18,6 +18,8 @@ import type { SelectableItem } from '../problem/item';
  */
 export interface Presolved {
   readonly targets: readonly Target<OpportunitySegments>[];
+  /** The same with every opportunity, those too that another beats: what a proof has to look at. */
+  readonly withEveryWay: readonly Target<OpportunitySegments>[];
   /** Items that are left, in the order of ids. */
   readonly items: readonly SelectableItem[];
   /** Items that must be taken: what is locked in, and what is tried. */
@@ -41,7 +43,11 @@ export function presolve(problem: Problem, options: ReduceOptions = {}): Presolv
     items.filter((p) => p.lockedIn || options.forced?.has(p.id)).map((p) => p.id),
   );
   const allowed = candidatesAmong(problem, items);
-  if (options.keepAll) return { targets: cutAll(problem.targets, allowed, pace), items, forced };
+  const reduced = (withEveryWay: readonly Target<OpportunitySegments>[]) => ({
+    withEveryWay,
+    targets: withEveryWay.map((target) => unbeaten(target, allowed.length)),
+  });
+  if (options.keepAll) return { ...reduced(cutAll(problem.targets, allowed, pace)), items, forced };
   const ranking = { ...options, forced };
   const left = (kept: ReadonlySet<string>) => items.filter((p) => kept.has(p.id));
   const open = coverable(problem.targets, allowed);
@@ -53,7 +59,7 @@ export function presolve(problem: Problem, options: ReduceOptions = {}): Presolv
     undominated(problem, abilitiesBySegments(problem, segments), byPositions, ranking),
   );
   return {
-    targets: cutAll(open, candidatesAmong(problem, bySegments), pace),
+    ...reduced(cutAll(open, candidatesAmong(problem, bySegments), pace)),
     items: bySegments,
     forced,
   };
@@ -92,8 +98,6 @@ function cutAll(
         return segmentsOf(o, allowed);
       })
       .filter(({ segments }) => segments.every((segment) => segment.candidates.length > 0));
-    return isKept(target, opportunities)
-      ? [unbeaten({ ...target, opportunities }, allowed.length)]
-      : [];
+    return isKept(target, opportunities) ? [{ ...target, opportunities }] : [];
   });
 }

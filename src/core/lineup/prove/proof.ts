@@ -61,7 +61,7 @@ export function proofOf(
     problem.choice.items.filter((p) => p.lockedIn && p.kind === 'lens').map((p) => p.id),
   );
   const candidates = fewestLenses(
-    presolved.targets
+    presolved.withEveryWay
       .filter(
         ({ layer, frame: { id, want } }) =>
           want !== 'bonus' && got.has(id) && layer === (once.has(id) ? 'single' : 'base'),
