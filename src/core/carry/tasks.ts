@@ -8,9 +8,9 @@ import {
   type StationId,
   type StretchId,
 } from '@/core/brief';
-import { coveredPositions } from '@/core/coverage';
+import { coveredPositions, isEnough } from '@/core/coverage';
 import { type BodyId, stackItemIds, mountableSetups, type Setup, withItems } from '@/core/gear';
-import { covers, type Interval, type IntervalSet, subtract, union } from '@/core/intervals';
+import { type Interval, type IntervalSet, subtract, union } from '@/core/intervals';
 import {
   type Assignment,
   assignmentsOf,
@@ -182,11 +182,7 @@ type CoverOf = (setup: Setup, frame: Frame) => Cover;
 
 function coverBy(setup: Setup, frame: Frame, { limits }: Pick<LineupQuestion, 'limits'>): Cover {
   const covered = coveredPositions(setup, frame, limits);
-  const isFree = footingOf(frame.need) === 'free';
-  return {
-    covered,
-    got: isFree ? covered.length > 0 : covers(covered, needAxis(frame.need).range),
-  };
+  return { covered, got: isEnough(covered, frame) };
 }
 
 /** The same setup on the same frame is asked for in every stretch. */

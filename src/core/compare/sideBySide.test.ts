@@ -123,6 +123,19 @@ describe('lenses side by side, by hand', () => {
     expect([byAll, byNone]).toEqual([['between'], ['farther']]);
   });
 
+  it('what comes towards the camera is covered by one camera, not by parts on two', () => {
+    // 14 m takes at least 93 mm on 36×24: 70 mm has it on crop 1.5 (105), where 20 mm is too long for 2 m.
+    const cameras = [aBody(), aBody({ id: 'crop', sensor: CROP_15 })];
+    const shelf = aShelf([aLens('n', 20, 70, 2.8)], [], cameras);
+    const by = (footing: string) =>
+      sideBySide(shelf, bare('n'), [personFrame('x', 2, 14, footing)], LIMITS).byAll;
+    expect(by('held')).toEqual(['x']);
+    expect(by('flowing')).toEqual([]);
+    expect(
+      sideBySide(shelf, bare('n'), [personFrame('x', 2, 10, 'flowing')], LIMITS).byAll,
+    ).toEqual(['x']);
+  });
+
   it('leaves out what is not there or doesn’t go together, and names each once', () => {
     const shelf = aShelf([aLens('n', 24, 70, 2.8)], [aConverter('x', 2, ['other'])]);
     const asked = [...bare('gone', 'n'), { lensId: 'n', converterId: 'x' }];

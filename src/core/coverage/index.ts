@@ -15,7 +15,7 @@ export {
   LEAST_CORNER_ANGLE_DEG,
 } from './exclusions';
 export { type Conflict, conflictOf } from './conflict';
-export { coversAlone } from './coversAlone';
+export { coversAlone, isEnough } from './coversAlone';
 export { coveredDistances } from './coveredDistances';
 export {
   type Demand,
