@@ -33,5 +33,6 @@ export {
   themeChosen,
   watchTheme,
 } from './theme';
-export { standaloneSvg } from './standaloneSvg';
+export { DrawnWords, Hatch } from './drawn';
+export { standalonePng, standaloneSvg } from './standaloneSvg';
 export { useSize } from './useSize';

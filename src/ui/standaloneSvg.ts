@@ -1,3 +1,4 @@
+import { pngOfSvg } from './pngOfSvg';
 import { colourNow } from './theme';
 
 const VARIABLE = /var\((--[\w-]+)\)/g;
@@ -11,4 +12,10 @@ export function standaloneSvg(svg: SVGSVGElement): string {
   return new XMLSerializer()
     .serializeToString(copy)
     .replace(VARIABLE, (_, name: string) => colourNow(name));
+}
+
+/** The same as PNG at twice its size, on a colour of the theme. */
+export function standalonePng(svg: SVGSVGElement, ground: `--${string}`): Promise<Blob> {
+  const size = { width: svg.clientWidth, height: svg.clientHeight };
+  return pngOfSvg(standaloneSvg(svg), size, colourNow(ground));
 }

@@ -4,7 +4,7 @@ import { useId } from 'react';
 import type { Band, Column, SideBySide } from '@/core/compare';
 import { useKnownGear } from '@/session';
 import { besideText, formatAngle, formatCrop, plainList } from '@/text';
-import { useSize } from '@/ui';
+import { DrawnWords, Hatch, useSize } from '@/ui';
 import { angleTicks } from '@/parts';
 import { columnName } from './columnName';
 
@@ -51,17 +51,7 @@ export function BandsChart({ sides }: { readonly sides: SideBySide }) {
           aria-label={t.chartOf(columns.length)}
           className="block"
         >
-          <defs>
-            <pattern
-              id={hatch}
-              width="7"
-              height="7"
-              patternUnits="userSpaceOnUse"
-              patternTransform="rotate(45)"
-            >
-              <path d="M0 0V7" stroke="var(--hair)" strokeWidth="2" />
-            </pattern>
-          </defs>
+          <Hatch id={hatch} />
           {overlaps.map(({ range, lensIds }) => (
             <rect
               key={`${lensIds} ${range.from}`}
@@ -81,20 +71,20 @@ export function BandsChart({ sides }: { readonly sides: SideBySide }) {
                 height={bottom - TOP_PX}
                 fill={`url(#${hatch})`}
               />
-              <Label x={(x(range.from) + x(range.to)) / 2} y={bottom - 6} middle>
+              <DrawnWords x={(x(range.from) + x(range.to)) / 2} y={bottom - 6} anchor="middle">
                 {formatCrop(crop)}
-              </Label>
+              </DrawnWords>
             </g>
           ))}
           {angles.map(({ deg, mm }) => (
-            <Label key={deg} x={x(mm)} y={14} middle soft>
+            <DrawnWords key={deg} x={x(mm)} y={14} anchor="middle" colour="var(--ink-soft)">
               {formatAngle(deg)}
-            </Label>
+            </DrawnWords>
           ))}
           {focals.map((mm) => (
-            <Label key={mm} x={x(mm)} y={height - 8} middle soft>
+            <DrawnWords key={mm} x={x(mm)} y={height - 8} anchor="middle" colour="var(--ink-soft)">
               {`${mm}`}
-            </Label>
+            </DrawnWords>
           ))}
           <path d={`M0 ${TOP_PX}H${width}M0 ${bottom}H${width}`} stroke="var(--edge)" />
           {rows.map(({ column, band, isFirst }, i) => (
@@ -141,9 +131,13 @@ function Row({
   const ends = from + LETTER_PX * text.length > width - SIDE_PX;
   return (
     <g>
-      <Label x={ends ? Math.max(to, from + LEAST_PX) : from} y={y + 14} ends={ends}>
+      <DrawnWords
+        x={ends ? Math.max(to, from + LEAST_PX) : from}
+        y={y + 14}
+        anchor={ends ? 'end' : 'start'}
+      >
         {text}
-      </Label>
+      </DrawnWords>
       <rect
         x={from}
         y={y + 19}
@@ -153,36 +147,5 @@ function Row({
         stroke="var(--ink)"
       />
     </g>
-  );
-}
-
-function Label({
-  x,
-  y,
-  middle = false,
-  ends = false,
-  soft = false,
-  children,
-}: {
-  readonly x: number;
-  readonly y: number;
-  readonly middle?: boolean;
-  readonly ends?: boolean;
-  readonly soft?: boolean;
-  readonly children: string;
-}) {
-  return (
-    <text
-      x={x}
-      y={y}
-      fontSize={12}
-      textAnchor={middle ? 'middle' : ends ? 'end' : 'start'}
-      fill={soft ? 'var(--ink-soft)' : 'var(--ink)'}
-      stroke="var(--sheet)"
-      strokeWidth={3}
-      paintOrder="stroke"
-    >
-      {children}
-    </text>
   );
 }

@@ -7,7 +7,7 @@ import { formatKey, mountableSetups } from '@/core/gear';
 import type { Interval } from '@/core/intervals';
 import { download, useAnswer, useFile, useKnownGear, useSelection } from '@/session';
 import { besideText, formatFocalRange } from '@/text';
-import { Button, colourNow, IconButton, Menu, pngOfSvg, SelectField, standaloneSvg } from '@/ui';
+import { Button, IconButton, Menu, SelectField, standalonePng, standaloneSvg } from '@/ui';
 import { GapText, OverlapText } from '@/parts';
 import { BandsChart } from './BandsChart';
 import { addressOf, besideOf } from './chosen';
@@ -199,11 +199,8 @@ function Ways({ svg }: { readonly svg: () => SVGSVGElement | null }) {
   const save = async (as: 'svg' | 'png') => {
     const drawn = svg();
     if (!drawn) return;
-    const alone = standaloneSvg(drawn);
-    const size = { width: drawn.clientWidth, height: drawn.clientHeight };
-    if (as === 'svg') download('side-by-side.svg', alone, 'image/svg+xml');
-    else
-      download('side-by-side.png', await pngOfSvg(alone, size, colourNow('--paper')), 'image/png');
+    if (as === 'svg') download('side-by-side.svg', standaloneSvg(drawn), 'image/svg+xml');
+    else download('side-by-side.png', await standalonePng(drawn, '--paper'), 'image/png');
   };
   return (
     <span className="print:hidden">

@@ -2,15 +2,8 @@ import { memo, type ReactNode, type SVGProps, useId } from 'react';
 import type { Ground, Point } from '@/core/ground';
 import type { NameAsked } from './names';
 import { type Scale, stepM } from './scale';
-import {
-  ClosedHatch,
-  ClosedShape,
-  Marks,
-  Names,
-  ObstacleShape,
-  StationMark,
-  SubjectShape,
-} from './shapes';
+import { ClosedShape, Marks, Names, ObstacleShape, StationMark, SubjectShape } from './shapes';
+import { Hatch } from '@/ui';
 import { keyOf, pointsOf, type Thing, thingsOf } from './things';
 import { UnderlayPicture } from './Underlay';
 
@@ -63,7 +56,7 @@ export function PlanDrawing({
     );
   return (
     <>
-      <ClosedHatch id={hatch} />
+      <Hatch id={hatch} />
       {ground.underlay && <UnderlayPicture underlay={ground.underlay} scale={scale} />}
       <Grid widthM={ground.widthM} heightM={ground.heightM} scale={scale} />
       {drawn('closed')}
@@ -117,25 +110,22 @@ function namesAsked(
   scale: Scale,
   { selected, noteOf, aim, rightPx }: Naming,
 ): NameAsked[] {
-  const order: readonly Thing['kind'][] = ['stations', 'subjects', 'obstacles', 'closed'];
   const named = things.filter((t) => t.kind !== 'obstacles' || keyOf(t) === selected);
-  return named
-    .toSorted((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind))
-    .flatMap((thing) => {
-      const [at] = pointsOf(thing).toSorted((a, b) => a.xM - b.xM);
-      if (!at) return [];
-      const [x, y] = [scale.x(at.xM), scale.y(at.yM)];
-      const note = thing.kind === 'stations' ? noteOf(thing.of.id) : null;
-      const towards = thing.kind === 'stations' && aim !== null && aim.xM > at.xM;
-      return {
-        key: keyOf(thing),
-        lines: note === null ? [thing.of.name] : [thing.of.name, note],
-        ...{ x, y, gap: 11 },
-        bold: thing.kind === 'stations' || keyOf(thing) === selected,
-        isBefore: (towards && x > ROOM_PX) || x > rightPx - ROOM_PX,
-        isAbove: pointsOf(thing).length > 1,
-      };
-    });
+  return named.flatMap((thing) => {
+    const [at] = pointsOf(thing).toSorted((a, b) => a.xM - b.xM);
+    if (!at) return [];
+    const [x, y] = [scale.x(at.xM), scale.y(at.yM)];
+    const note = thing.kind === 'stations' ? noteOf(thing.of.id) : null;
+    const towards = thing.kind === 'stations' && aim !== null && aim.xM > at.xM;
+    return {
+      key: keyOf(thing),
+      lines: note === null ? [thing.of.name] : [thing.of.name, note],
+      ...{ x, y, gap: 11 },
+      bold: thing.kind === 'stations' || keyOf(thing) === selected,
+      isBefore: (towards && x > ROOM_PX) || x > rightPx - ROOM_PX,
+      isAbove: pointsOf(thing).length > 1,
+    };
+  });
 }
 
 /** Metres as on squared paper. */

@@ -2,6 +2,7 @@
 
 import { between, flatM, type Station } from '@/core/ground';
 import { formatDistances } from '@/text';
+import { DrawnWords } from '@/ui';
 import { pathOf } from './Bands';
 import type { Scale } from './scale';
 import type { PictureOnPlan } from './usePicture';
@@ -38,18 +39,15 @@ export function SightLines({
           strokeDasharray={s.seenPercent < 100 ? '2 4' : undefined}
         />
         {flatM(station.at, aim) * scale.perM > ROOM_PX && (
-          <text
+          <DrawnWords
             x={scale.x(at.xM)}
             y={scale.y(at.yM)}
-            fontSize={11}
-            textAnchor="middle"
-            fill={isHidden ? 'var(--wrong)' : 'var(--ink)'}
-            stroke="var(--sheet)"
-            strokeWidth={3}
-            paintOrder="stroke"
+            size={11}
+            anchor="middle"
+            colour={isHidden ? 'var(--wrong)' : 'var(--ink)'}
           >
             {formatDistances(s.fromM, s.toM)}
-          </text>
+          </DrawnWords>
         )}
       </g>
     );

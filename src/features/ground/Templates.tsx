@@ -3,9 +3,9 @@
 import { useId } from 'react';
 import { GROUND_TEMPLATES, groundFrom, type GroundTemplate } from '@/document';
 import { groundText } from '@/text';
-import { Button } from '@/ui';
+import { Button, Hatch } from '@/ui';
 import { scaleOf, wholeOf } from './scale';
-import { ClosedHatch, ClosedShape, ObstacleShape, StationMark, SubjectShape } from './shapes';
+import { ClosedShape, ObstacleShape, StationMark, SubjectShape } from './shapes';
 
 const t = groundText;
 
@@ -49,7 +49,7 @@ function Sketch({ template }: { readonly template: GroundTemplate }) {
   const shape = { scale, isSelected: false };
   return (
     <svg width={SIZE.width} height={SIZE.height} aria-hidden>
-      <ClosedHatch id={hatch} />
+      <Hatch id={hatch} />
       {ground.closed.map((of) => (
         <ClosedShape key={of.id} of={of} hatch={hatch} {...shape} />
       ))}

@@ -15,6 +15,7 @@ import {
   type Station,
 } from '@/core/ground';
 import { formatMetres, groundText } from '@/text';
+import { DrawnWords } from '@/ui';
 import { pathOf } from './Bands';
 import { LINE_PX, type NameAsked, placedNames } from './names';
 import { type Scale, stepM } from './scale';
@@ -25,39 +26,6 @@ interface ShapeProps<T> {
   readonly of: T;
   readonly scale: Scale;
   readonly isSelected: boolean;
-}
-
-/** Words readable over lines. */
-function Words({
-  x,
-  y,
-  bold = false,
-  ends = false,
-  children,
-}: {
-  readonly x: number;
-  readonly y: number;
-  readonly bold?: boolean;
-  /** They end there instead of beginning. */
-  readonly ends?: boolean;
-  readonly children: string;
-}) {
-  return (
-    <text
-      x={x}
-      y={y}
-      fontSize={12}
-      textAnchor={ends ? 'end' : 'start'}
-      fontWeight={bold ? 650 : 400}
-      fill="var(--ink)"
-      stroke="var(--sheet)"
-      strokeWidth={3}
-      paintOrder="stroke"
-      aria-hidden
-    >
-      {children}
-    </text>
-  );
 }
 
 /** The names of what is on the plan, beside their marks. */
@@ -72,35 +40,19 @@ export function Names({
     <g pointerEvents="none">
       {placedNames(names, size).map(({ key, lines, atX, atY, bold, ends }) =>
         lines.map((line, i) => (
-          <Words
+          <DrawnWords
             key={`${key} ${i}`}
             x={atX}
             y={atY + i * LINE_PX}
             bold={bold && i === 0}
-            ends={ends}
+            anchor={ends ? 'end' : 'start'}
+            hidden
           >
             {line}
-          </Words>
+          </DrawnWords>
         )),
       )}
     </g>
-  );
-}
-
-/** The hatching of closed ground, for the drawing that it stands in. */
-export function ClosedHatch({ id }: { readonly id: string }) {
-  return (
-    <defs>
-      <pattern
-        id={id}
-        width="7"
-        height="7"
-        patternUnits="userSpaceOnUse"
-        patternTransform="rotate(45)"
-      >
-        <path d="M0 0V7" stroke="var(--hair)" strokeWidth="2" />
-      </pattern>
-    </defs>
   );
 }
 
@@ -251,17 +203,17 @@ export function Marks({
         fill="none"
         stroke="var(--ink)"
       />
-      <Words x={x + 4} y={y - 5}>
+      <DrawnWords x={x + 4} y={y - 5}>
         {formatMetres(long)}
-      </Words>
+      </DrawnWords>
       <path
         d={`M${nx - 13 * north.xM} ${ny + 13 * north.yM}L${nx + 13 * north.xM} ${ny - 13 * north.yM}`}
         stroke="var(--ink)"
       />
       <circle cx={nx + 13 * north.xM} cy={ny - 13 * north.yM} r={2.5} fill="var(--ink)" />
-      <Words x={nx - 4 + 22 * north.xM} y={ny + 4 - 22 * north.yM}>
+      <DrawnWords x={nx - 4 + 22 * north.xM} y={ny + 4 - 22 * north.yM}>
         {t.north}
-      </Words>
+      </DrawnWords>
     </g>
   );
 }
