@@ -1,3 +1,4 @@
+import { format } from 'date-fns';
 import type { Carried } from '@/core/brief';
 import { takenItems } from '@/core/carry';
 import type { LineupResult } from '@/core/lineup';
@@ -8,11 +9,8 @@ import type { LineupResult } from '@/core/lineup';
  * @param changes lens changes of its plan; null where there is none yet
  * @param now by the clock of this machine
  */
-export function carriedNow(result: LineupResult, changes: number | null, now: Date): Carried {
-  const two = (n: number) => String(n).padStart(2, '0');
-  return {
-    day: `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`,
-    itemIds: takenItems(result),
-    changes,
-  };
-}
+export const carriedNow = (result: LineupResult, changes: number | null, now: Date): Carried => ({
+  day: format(now, 'yyyy-MM-dd'),
+  itemIds: takenItems(result),
+  changes,
+});

@@ -1,7 +1,7 @@
 import hallFile from '../../demo/hall.armreach.json';
 import regattaFile from '../../demo/regatta.armreach.json';
 import { dayAfter } from '@/core/brief';
-import type { Ownership, Shelf, Source } from '@/core/gear';
+import { mapShelf, type Ownership, type Shelf, type Source } from '@/core/gear';
 import {
   decodeValue,
   DEFAULT_NEXT,
@@ -102,28 +102,16 @@ function makeSeason(): Season {
 const BORROWED: ReadonlySet<string> = new Set(['k2r', 'a-k-t']);
 
 /** An outing with her gear. */
-function hers(file: OutingFile): OutingFile {
-  const own = <T extends { readonly id: string; readonly ownership: Ownership }>(
-    items: readonly T[],
-  ) =>
-    items.map((item): T =>
+const hers = (file: OutingFile): OutingFile => ({
+  ...file,
+  shelf: mapShelf(file.shelf, (items) =>
+    items.map((item) =>
       item.ownership === 'borrowed' && !BORROWED.has(item.id)
         ? { ...item, ownership: 'wished' }
         : item,
-    );
-  const { bodies, lenses, converters, tubes, adapters, mounts } = file.shelf;
-  return {
-    ...file,
-    shelf: {
-      mounts,
-      bodies: own(bodies),
-      lenses: own(lenses),
-      converters: own(converters),
-      tubes: own(tubes),
-      adapters: own(adapters),
-    },
-  };
-}
+    ),
+  ),
+});
 
 /** Where a thing comes from: what is away for a while is her own all the same. */
 const sourceOf = (ownership: Ownership): Source =>

@@ -1,6 +1,7 @@
 import type { Frame, FrameId, Limits } from '@/core/brief';
 import { coversAlone } from '@/core/coverage';
 import {
+  apertureEnds,
   type BodyId,
   type Converter,
   formatKey,
@@ -82,7 +83,8 @@ export function sideBySide(
   limits: Limits,
   format: string | null = null,
 ): SideBySide {
-  const setups = mountableSetups(shelf).filter(
+  const lenses = shelf.lenses.filter(({ id }) => asked.some(({ lensId }) => lensId === id));
+  const setups = mountableSetups({ ...shelf, lenses }).filter(
     ({ sensor }) => format === null || formatKey(sensor) === format,
   );
   const found = asked.flatMap((beside) => columnOf(shelf, beside, setups) ?? []);
@@ -127,7 +129,7 @@ export function sideBySide(
 function columnOf(shelf: Shelf, beside: Beside, setups: readonly Setup[]) {
   const lens = shelf.lenses.find((l) => l.id === beside.lensId);
   const converter = shelf.converters.find((c) => c.id === beside.converterId) ?? null;
-  if (!lens || (beside.converterId !== null && converter === null)) return null;
+  if (!lens || (beside.converterId !== null && !converter?.lensIds.includes(lens.id))) return null;
   const own = setups.filter(
     (s) =>
       s.lensId === lens.id &&
@@ -135,8 +137,6 @@ function columnOf(shelf: Shelf, beside: Beside, setups: readonly Setup[]) {
       s.tubeId === null &&
       !s.builtIn,
   );
-  const fits = converter === null || converter.lensIds.includes(lens.id);
-  if (!fits) return null;
   const [first] = own;
   const factor = converter?.factor ?? 1;
   const focal = {
@@ -151,7 +151,7 @@ function columnOf(shelf: Shelf, beside: Beside, setups: readonly Setup[]) {
     maxMagnification: first?.maxMagnification ?? lens.maxMagnification,
     fNumbers: first
       ? [first.fNumberAt(first.focal.wideMm), first.fNumberAt(first.focal.longMm)]
-      : [lens.apertures[0]?.fNumber ?? 1, lens.apertures.at(-1)?.fNumber ?? 1],
+      : apertureEnds(lens.apertures),
     focal: first?.focal ?? focal,
     bands: bandsOf(own),
   };

@@ -23,7 +23,6 @@ export {
   columnsOf,
   EMPTY_LOG,
   identityAt,
-  identityOf,
   joinedColumns,
   type Log,
   logBuilder,

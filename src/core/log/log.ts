@@ -165,7 +165,7 @@ const stemOf = (name: string) => name.replace(/\.[^.]*$/, '').toLowerCase();
  * Which photograph it is, as what is said of it is kept under: camera, moment and the file's name without
  * its ending. Without a moment the folder tells it as well: cameras begin their names anew.
  */
-export function identityOf({ body, takenMs, name, folder }: Told): string {
+function identityOf({ body, takenMs, name, folder }: Told): string {
   const stem = stemOf(name);
   return `${deviceKey(body)} ${takenMs} ${takenMs === null ? `${folder}/${stem}` : stem}`;
 }

@@ -49,7 +49,7 @@ export function outingSpan(
 const AFTER_MIDNIGHT_MS = 5 * 60 * MINUTE_MS;
 
 /** Whether a photograph was taken in a span of time. */
-export function takenWithin({ takenMs }: Seen, span: readonly [number, number]) {
+export function takenWithin({ takenMs }: Pick<Seen, 'takenMs'>, span: readonly [number, number]) {
   return (i: number): boolean => {
     const ms = takenMs[i] ?? NaN;
     return ms >= span[0] && ms < span[1];

@@ -1,6 +1,6 @@
 import { eligibleGear, type FrameId } from '@/core/brief';
 import { coversAlone } from '@/core/coverage';
-import { type BodyId, type LensId, mountableSetups } from '@/core/gear';
+import { type BodyId, type LensId, mountableSetups, type Setup, type Shelf } from '@/core/gear';
 import { type NextField, questionWith } from './field';
 
 /** What stands alone once some things are sold: where it breaks, nothing of one's own stands in. */
@@ -39,18 +39,11 @@ export function leftAlone(
     const left = there(new Set([...had].filter((id) => !gone.has(id))));
     for (const { id } of own.bodies) bodies.before.add(id);
     for (const { id } of left.bodies) bodies.after.add(id);
-    const now = mountableSetups(own);
-    const then = mountableSetups(left);
+    const [now, then] = [ofEachLens(own), ofEachLens(left)];
     for (const frame of frames) {
       if (frame.want !== 'must') continue;
-      const covering = (setups: typeof now) =>
-        own.lenses.filter(({ id }) =>
-          coversAlone(
-            setups.filter((s) => s.lensId === id),
-            frame,
-            limits,
-          ),
-        );
+      const covering = (setups: SetupsOfLens) =>
+        own.lenses.filter(({ id }) => coversAlone(setups.get(id) ?? [], frame, limits));
       const [only, ...more] = covering(then);
       if (!only || more.length > 0 || covering(now).length < 2) continue;
       last.set(only.id, [...(last.get(only.id) ?? []), { outing, frameId: frame.id }]);
@@ -62,4 +55,13 @@ export function leftAlone(
     lenses: [...last].map(([lensId, musts]) => ({ lensId, musts })),
     bodyId: isLast ? body : null,
   };
+}
+
+type SetupsOfLens = ReadonlyMap<LensId, readonly Setup[]>;
+
+function ofEachLens(shelf: Shelf): SetupsOfLens {
+  const setups = new Map<LensId, Setup[]>();
+  for (const setup of mountableSetups(shelf))
+    setups.set(setup.lensId, [...(setups.get(setup.lensId) ?? []), setup]);
+  return setups;
 }

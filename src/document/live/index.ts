@@ -9,7 +9,6 @@ export { hasLeftBehind } from './leftBehind';
 export { hasOldStorage } from './oldPlaces';
 export {
   deleteLeftSeason,
-  deleteSeason,
   goToSeason,
   leaveSeason,
   named,

@@ -47,7 +47,7 @@ export async function deleteLeftSeason(): Promise<void> {
 }
 
 /** Deletes what a made-up year has stored here; nothing else. */
-export async function deleteSeason(): Promise<void> {
+async function deleteSeason(): Promise<void> {
   for (const store of STORES)
     await localforage.dropInstance({ name: databaseName('season', store) });
   for (const storage of [localStorage, sessionStorage])

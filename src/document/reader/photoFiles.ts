@@ -13,8 +13,8 @@ export interface PhotoFile {
 const LONGEST_SIDECAR = 1_000_000;
 
 /**
- * Longest file that is read whole where its beginning doesn't tell how it was taken, bytes. More than one
- * in a few never has to be: a camera writes its data first, a program that exports may write them last.
+ * Longest file that is read whole where its beginning doesn't tell how it was taken, bytes. Few have to
+ * be: a camera writes its data first, a program that exports may write them last.
  */
 const LONGEST_WHOLE = 100_000_000;
 

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { outingSpan } from '@/core/log';
+import { outingSpan, takenWithin } from '@/core/log';
 import { usePhotographs, useSavedOutings, useSession } from '@/session';
 import { counted, dayText, logText } from '@/text';
 import { Button } from '@/ui';
@@ -43,7 +43,8 @@ function usePhotographed({ keeper }: LogWork) {
         .flatMap(({ key, plan: { outing, stretches } }) => {
           const span = outingSpan(outing, stretches);
           if (span === null) return [];
-          const count = log.takenMs.reduce((n, ms) => n + Number(ms >= span[0] && ms < span[1]), 0);
+          const isWithin = takenWithin(log, span);
+          const count = log.takenMs.reduce((n, _, i) => n + Number(isWithin(i)), 0);
           return count === 0 ? [] : [{ key, name: outing.name, count }];
         })
         .toSorted((a, b) => b.count - a.count)

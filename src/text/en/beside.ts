@@ -10,8 +10,8 @@ function rangesText(
   const [only] = ranges;
   if (only === undefined) return none;
   const named = [...new Set(ranges)];
-  if (named.length > MOST_NAMED) return `${ranges.length} ${more.replace(/ at$/, '')}`;
-  return named.length === 1 ? `${one} ${only}` : `${more} ${listOf(named)}`;
+  if (named.length > MOST_NAMED) return `${ranges.length} ${more}`;
+  return named.length === 1 ? `${one} at ${only}` : `${more} at ${listOf(named)}`;
 }
 
 /** What is said of lenses side by side. */
@@ -28,15 +28,15 @@ export const besideText = {
   add: 'Add a lens',
   choose: 'choose one',
   withBehind: (lens: string, behind: string) => `${lens} + ${behind}`,
-  remove: (lens: string) => `Take ${lens} away`,
-  full: (most: number) => `${most} are shown: take one away to add another.`,
+  remove: (lens: string) => `Remove ${lens}`,
+  full: (most: number) => `${most} are shown: remove one to add another.`,
   save: 'Save',
   asSvg: 'Chart as SVG',
   asPng: 'Chart as PNG',
   print: 'Print',
   one: 'Add a second lens to compare it with.',
   answer: (gaps: readonly string[], overlaps: readonly string[]) =>
-    `${rangesText(gaps, ['No gaps', 'A gap at', 'Gaps at'])}; ${rangesText(overlaps, ['no overlaps', 'an overlap at', 'overlaps at'])}.`,
+    `${rangesText(gaps, ['No gaps', 'A gap', 'Gaps'])}; ${rangesText(overlaps, ['no overlaps', 'an overlap', 'overlaps'])}.`,
   chart: 'What they reach',
   chartOf: (count: number) => `What ${count} lenses reach, by focal length on 36×24 mm`,
   axis: 'Focal length below for 36×24 mm, angle of view above. Hatched: a gap. Tinted: an overlap.',
@@ -49,7 +49,6 @@ export const besideText = {
   figures: 'Figures',
   figure: 'Figure',
   ofTheFirst: (difference: string) => `(${difference})`,
-  same: '=',
   rows: {
     focal: 'Focal lengths',
     equivalent: 'On 36×24 mm',

@@ -44,7 +44,7 @@ export const groundText = {
     asTable: 'The plan as a table',
     planOf: (stations: string, subjects: string) =>
       `Plan to scale with ${stations} and ${subjects}`,
-    dragging: 'Drag, or use the arrow keys: 1 m a press, 0.1 m with Shift.',
+    dragging: 'Drag, or use the arrow keys: 1 m per press, 0.1 m with Shift.',
   },
   plan: {
     north: 'N',
