@@ -5,7 +5,7 @@ export { FittingLenses } from './FittingLenses';
 export { HelpLink } from './HelpLink';
 export { LeftOutList } from './LeftOutList';
 export { readFile } from './readFile';
-export { besideHref } from './besideHref';
+export { besideAddress, besideHref, besideKeys } from './besideHref';
 export { carriedNow } from './carriedNow';
 export { GapText, OverlapText, Ranges } from './Ranges';
 export { type FrameState, StateMark } from './StateMark';

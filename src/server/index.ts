@@ -7,4 +7,4 @@ export {
   USUAL_FOLDER,
 } from './lensDatabase';
 export { outingPost } from './outingPost';
-export { season, type Season } from './season';
+export { season } from './season';

@@ -14,24 +14,9 @@ import {
   shelfCodec,
   takenIn,
 } from '@/document';
-import { simulatedYear } from '@/document/simulated';
+import { type Season, simulatedYear } from '@/document/simulated';
 import { outingFromStarter, STARTERS, type StarterKey } from '@/document/starters';
 import { seasonText, STARTER_TEXTS } from '@/text';
-
-/** A made-up photographer's year, as texts that a browser stores. */
-export interface Season {
-  readonly shelf: string;
-  readonly settings: string;
-  /** The first is the one that is opened. */
-  readonly outings: readonly {
-    readonly key: `outing:${string}`;
-    readonly name: string;
-    readonly savedAt: number;
-    readonly text: string;
-  }[];
-  /** A table of its photographs. */
-  readonly photographs: string;
-}
 
 /** The regatta of the demo, a year before: it is over and photographed. */
 const BEFORE_DAYS = -364;

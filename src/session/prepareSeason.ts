@@ -6,28 +6,15 @@ import {
   deleteLeftSeason,
   goToSeason,
   NO_PHOTOGRAPHS,
-  type OutingKey,
   type RecordKey,
   replaceRecord,
   withPhotos,
 } from '@/document/live';
 import { readInWorker } from '@/document/reader';
+import type { Season } from '@/document/simulated';
 import { rememberOpen } from './whichOuting';
 
 const ADDRESS = '/api/season';
-
-/** The year as the server gives it: texts as they are stored. */
-interface Season {
-  readonly shelf: string;
-  readonly settings: string;
-  readonly outings: readonly {
-    readonly key: OutingKey;
-    readonly name: string;
-    readonly savedAt: number;
-    readonly text: string;
-  }[];
-  readonly photographs: string;
-}
 
 /**
  * Makes this tab's next page show a made-up photographer's year, kept apart from what is the person's own;

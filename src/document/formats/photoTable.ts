@@ -1,6 +1,13 @@
 import Papa from 'papaparse';
 import { type Log, type LensSpecification, type Photo, photoAt } from '@/core/log';
-import { exifTime, plausiblePhoto, ratingOf, timeMs, zoneMinutes } from './photoValues';
+import {
+  exifTime,
+  folderAndName,
+  plausiblePhoto,
+  ratingOf,
+  timeMs,
+  zoneMinutes,
+} from './photoValues';
 
 /**
  * Columns of a table of photographs: exiftool's names of tags, and units as its `-n` writes them. The
@@ -92,12 +99,11 @@ function cell(row: Row, name: Column | 'FileName' | 'Directory' | 'CreateDate'):
 function photoOf(row: Row, withPlace: boolean): Photo | null {
   const source = cell(row, 'SourceFile') || cell(row, 'FileName');
   if (source === '') return null;
-  const path = source.replace(/^\.\//, '').replaceAll('\\', '/').split('/');
+  const path = source.replace(/^\.\//, '').replaceAll('\\', '/');
   const sized = [figure(row, 'SensorWidthMm'), figure(row, 'SensorHeightMm')] as const;
   const place = [degrees(cell(row, 'GPSLatitude')), degrees(cell(row, 'GPSLongitude'))] as const;
   return {
-    folder: path.slice(0, -1).join('/'),
-    name: path.at(-1) ?? source,
+    ...folderAndName(path),
     ...clockOf(row),
     body: {
       make: cell(row, 'Make'),

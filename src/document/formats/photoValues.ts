@@ -97,3 +97,9 @@ export function plausiblePhoto(photo: Photo): Photo {
     sensor: size?.[0] && size[1] ? { widthMm: size[0], heightMm: size[1] } : null,
   };
 }
+
+/** Folder and name of a file by its path, with `/`. */
+export function folderAndName(path: string): { readonly folder: string; readonly name: string } {
+  const at = path.lastIndexOf('/');
+  return { folder: path.slice(0, Math.max(0, at)), name: path.slice(at + 1) };
+}

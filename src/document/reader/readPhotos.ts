@@ -1,6 +1,7 @@
 import { type Remote, wrap } from 'comlink';
 import type { Photo } from '@/core/log';
 import type { PhotoRead } from '../formats/photoData';
+import { folderAndName } from '../formats/photoValues';
 import type { PhotoFile } from './photoFiles';
 import type { PhotoService } from './photos.worker';
 
@@ -132,10 +133,9 @@ export function sorted(found: readonly FoundFile[]): PhotoFile[] {
   return rest
     .filter(({ path }) => !/(?:^|\/)\./.test(path))
     .map(({ path, file }): PhotoFile => {
-      const parts = path.split('/');
       const lower = path.toLowerCase();
       // Beside DSC_1.NEF stands DSC_1.xmp, or DSC_1.NEF.xmp.
       const sidecar = sidecars.get(lower) ?? sidecars.get(lower.replace(/\.[^./]*$/, '')) ?? null;
-      return { folder: parts.slice(0, -1).join('/'), name: parts.at(-1) ?? path, file, sidecar };
+      return { ...folderAndName(path), file, sidecar };
     });
 }

@@ -1,9 +1,25 @@
 import { logBuilder, type Photo } from '@/core/log';
 import { readPhoto } from '../formats/photoData';
 import { readPhotoTable, writePhotoTable } from '../formats/photoTable';
+import { folderAndName } from '../formats/photoValues';
 import type { OutingFile } from '../outingFile';
 import { simulatedArchive } from './archive';
 import { simulatedCard } from './card';
+
+/** A made-up photographer's year, as texts that a browser stores. */
+export interface Season {
+  readonly shelf: string;
+  readonly settings: string;
+  /** The first is the one that is opened. */
+  readonly outings: readonly {
+    readonly key: `outing:${string}`;
+    readonly name: string;
+    readonly savedAt: number;
+    readonly text: string;
+  }[];
+  /** A table of its photographs. */
+  readonly photographs: string;
+}
 
 /**
  * All photographs of a year as a table: the regatta's card, and the archive's on days without an outing.
@@ -13,9 +29,7 @@ import { simulatedCard } from './card';
 export function simulatedYear(regatta: OutingFile, outings: readonly OutingFile[]): string {
   const builder = logBuilder();
   for (const { path, bytes } of simulatedCard(regatta).files) {
-    const [name = '', ...folders] = path.split('/').reverse();
-    const folder = folders.reverse().join('/');
-    const read = readPhoto({ folder, name, head: bytes.buffer, sidecar: null });
+    const read = readPhoto({ ...folderAndName(path), head: bytes.buffer, sidecar: null });
     if (read.kind === 'photo') builder.add(read.photo);
   }
   const isOnOuting = ({ takenMs }: Photo) => {

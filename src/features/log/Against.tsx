@@ -6,7 +6,7 @@ import type { AgainstPlan, FrameHad } from '@/core/log';
 import { deviceKey, type Log } from '@/core/log';
 import type { Shelf } from '@/core/gear';
 import { setPacking } from '@/document';
-import { useAnswer, useEdit, useFile, usePhotographs, useCarryPlan } from '@/session';
+import { useAnswer, useEdit, useFile, usePhotographs } from '@/session';
 import { Button, notify } from '@/ui';
 import { carriedNow, StateMark } from '@/parts';
 import {
@@ -25,6 +25,7 @@ import { cameraName, lensSeenName } from './names';
 import { NoneHere } from './NoneHere';
 import type { LogWork } from './useLogWork';
 import { useOutingAnswer } from './useOutingAnswer';
+import { usePlanned } from './usePlanned';
 import { Working } from './Working';
 
 const t = logText.against;
@@ -87,8 +88,7 @@ function WhatWasCarried() {
   const file = useFile();
   const edit = useEdit();
   const { result } = useAnswer();
-  const changes = useCarryPlan().answer?.plan.changes ?? null;
-  const { carried } = file.packing;
+  const { carried, changes } = usePlanned();
   const name = namesOf(file);
   const keep = () =>
     result && edit(setPacking({ carried: carriedNow(result, changes, new Date()) }));
@@ -351,17 +351,14 @@ function Changes({ work, against }: { work: LogWork; against: AgainstPlan }) {
   const [all, setAll] = useState(false);
   const names = groupNames(log, work.view.shelf, against);
   const name = namesOf(useFile());
-  const { carried } = useFile().packing;
-  const inSight = useCarryPlan().answer?.plan ?? null;
-  const plan = carried ? null : inSight;
-  const planned = carried ? carried.changes : (plan?.changes ?? null);
+  const { plan, changes } = usePlanned();
   const shown = all ? against.changes : against.changes.slice(0, LISTED);
   return (
     <section aria-labelledby="changes" className="space-y-1">
       <h2 id="changes" className="text-lg">
         {t.changesTitle}
       </h2>
-      <p>{t.changes(against.changes.length, planned)}</p>
+      <p>{t.changes(against.changes.length, changes)}</p>
       {plan !== null && plan.changes > 0 && (
         <ul className="text-[13px]" aria-label={t.plannedChanges}>
           {plannedChanges(plan).map(({ stretchId, on }, i) => (

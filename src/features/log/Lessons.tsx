@@ -2,7 +2,7 @@
 
 import { useCallback, useMemo } from 'react';
 import type { Lesson } from '@/core/log';
-import { useFile, useKnownGear, usePhotographs, useSelection, useCarryPlan } from '@/session';
+import { useFile, useKnownGear, usePhotographs, useSelection } from '@/session';
 import { itemNameOf, lessonText, logText, namesOf } from '@/text';
 import type { HindsightAsked, LogOuting } from '@/workers/logClient';
 import { lensSeenName } from './names';
@@ -10,6 +10,7 @@ import { Notes } from './Notes';
 import { useAsked } from './useAsked';
 import { Working } from './Working';
 import type { LogWork } from './useLogWork';
+import { usePlanned } from './usePlanned';
 
 const t = logText.lessons;
 const TIME_LIMIT_S = 10;
@@ -33,9 +34,8 @@ export function Lessons({ work }: { work: LogWork }) {
   const file = useFile();
   const shelf = useKnownGear();
   const [, setView] = useSelection('view');
-  const inSight = useCarryPlan().answer?.plan.changes ?? null;
-  const { limits, packing } = file;
-  const plannedChanges = packing.carried ? packing.carried.changes : inSight;
+  const plannedChanges = usePlanned().changes;
+  const { limits } = file;
   const outing = useMemo<LogOuting | null>(
     () => (work.ofOuting ? { ...work.outing, plannedChanges } : null),
     [work.ofOuting, work.outing, plannedChanges],

@@ -34,8 +34,7 @@ export function GearList({ kind, label, columns, selected, onSelect }: GearListP
   const [grouped, setGrouped] = useState(false);
   const [editing, setEditing] = useState(false);
   const [asked, setAsked] = useState<ReadonlyMap<string, boolean>>(new Map());
-  const rows = useGearRows(kind, filter);
-  const all = useGearRows(kind, NO_FILTER);
+  const { all, rows } = useGearRows(kind, filter);
   // What tells nothing apart is left out by itself, unless it is asked for or to be typed into.
   const same = useMemo(
     () =>

@@ -1,4 +1,5 @@
 import { useDeferredValue, useMemo } from 'react';
+import { takenItems } from '@/core/carry';
 import { itemsOf, type Source } from '@/core/gear';
 import { doubled, type Kind } from '@/document';
 import { useAnswer, useDesk, useFile, useKnownGear } from '@/session';
@@ -22,8 +23,11 @@ export const NO_FILTER: GearFilter = {
   narrowing: NO_NARROWING,
 };
 
-/** The rows of one kind of gear that a filter leaves, with what looks like the same thing noted. */
-export function useGearRows(kind: Kind, filter: GearFilter): GearRow[] {
+/** The rows of one kind of gear, with what looks like the same thing noted: all, and those that a filter leaves. */
+export function useGearRows(
+  kind: Kind,
+  filter: GearFilter,
+): { readonly all: readonly GearRow[]; readonly rows: readonly GearRow[] } {
   const { shelf: coming, limits, outing } = useFile();
   const { plan } = useDesk();
   const shelf = useKnownGear();
@@ -31,13 +35,8 @@ export function useGearRows(kind: Kind, filter: GearFilter): GearRow[] {
   const { mount, ownership } = filter;
   const wanted = useDeferredValue(filter.text).toLowerCase();
   const narrowing = useDeferredValue(filter.narrowing);
-  return useMemo(() => {
-    const inLineup = new Set<string>([
-      ...(result?.lineup.lensIds ?? []),
-      ...(result?.lineup.converterIds ?? []),
-      ...(result?.lineup.tubeIds ?? []),
-      ...(result?.lineup.adapterIds ?? []),
-    ]);
+  const all = useMemo(() => {
+    const inLineup = new Set<string>(result ? takenItems(result) : []);
     const context = {
       currency: outing.currency,
       limits,
@@ -46,21 +45,30 @@ export function useGearRows(kind: Kind, filter: GearFilter): GearRow[] {
       shelf,
       alone: new Set<string>(itemsOf(plan.alone).map((i) => i.id)),
     };
-    const all = {
-      lenses: () =>
-        shelf.lenses.filter(narrowsLens(shelf, narrowing)).map((l) => lensRow(l, context)),
-      bodies: () => shelf.bodies.filter(narrowsBody(narrowing)).map((b) => bodyRow(b, context)),
+    const made = {
+      lenses: () => shelf.lenses.map((l) => lensRow(l, context)),
+      bodies: () => shelf.bodies.map((b) => bodyRow(b, context)),
       converters: () => shelf.converters.map((c) => converterRow(c, context)),
       tubes: () => shelf.tubes.map((t) => tubeRow(t, context)),
       adapters: () => shelf.adapters.map((a) => adapterRow(a, context)),
     }[kind]();
     const alike = doubled(shelf, kind);
-    const noted = all.map((row) => {
+    return made.map((row) => {
       const other = alike.get(row.id);
       return other ? { ...row, note: words.looksLike(row.note, other.name) } : row;
     });
-    return noted.filter(
+  }, [kind, limits, outing.currency, result, shelf, coming, plan.alone]);
+  const rows = useMemo(() => {
+    const narrowed = new Set<string>(
+      kind === 'lenses'
+        ? shelf.lenses.filter(narrowsLens(shelf, narrowing)).map((l) => l.id)
+        : kind === 'bodies'
+          ? shelf.bodies.filter(narrowsBody(narrowing)).map((b) => b.id)
+          : all.map((row) => row.id),
+    );
+    return all.filter(
       (row) =>
+        narrowed.has(row.id) &&
         (mount === '' || row.cells.mount?.text === mount) &&
         (ownership === '' || row.cells.ownership?.sort === ownership) &&
         (wanted === '' ||
@@ -70,17 +78,6 @@ export function useGearRows(kind: Kind, filter: GearFilter): GearRow[] {
             .toLowerCase()
             .includes(wanted)),
     );
-  }, [
-    kind,
-    limits,
-    mount,
-    ownership,
-    narrowing,
-    outing.currency,
-    result,
-    shelf,
-    coming,
-    plan.alone,
-    wanted,
-  ]);
+  }, [kind, shelf, narrowing, all, mount, ownership, wanted]);
+  return { all, rows };
 }

@@ -7,7 +7,7 @@ import { PROFILES, withProfile } from '@/core/brief';
 import { ITEM_KINDS } from '@/core/gear';
 import { setLimits } from '@/document';
 import { useAnswer, useEdit, useFile, useHistory, useKnownGear, useSelection } from '@/session';
-import { besideHref } from '@/parts';
+import { besideHref, besideKeys } from '@/parts';
 import {
   besideText,
   PROFILE_NAMES,
@@ -105,7 +105,7 @@ function useEntries(
   const { result } = useAnswer();
   const [shown] = useSelection('lenses');
   // What stands side by side already, else the lineup.
-  const beside = shown?.split(',') ?? result?.lineup.lensIds ?? [];
+  const beside = shown === null ? (result?.lineup.lensIds ?? []) : besideKeys(shown);
   const entry = (key: string, name: string, what: () => void): FoundEntry => ({
     key,
     name,
