@@ -61,15 +61,32 @@ export function angleAxes(
   ];
 }
 
-/** The marks of the axis between two focal lengths on the 36×24 mm frame, wide to long. */
-export function angleTicks(fromMm: number, toMm: number) {
-  const within = (mm: number) => mm >= fromMm && mm <= toMm;
+/** How far apart marks stand at least, px, so that their words don't touch. */
+const MARKS_PX = 32;
+
+/**
+ * The marks of the axis between two focal lengths on the 36×24 mm frame, wide to long.
+ * @param widthPx how wide the axis is drawn, px: marks that would touch the one before are left out
+ */
+export function angleTicks(fromMm: number, toMm: number, widthPx: number) {
+  const apart = (log2(toMm / fromMm) * MARKS_PX) / widthPx;
   return {
-    focals: FOCAL_TICKS.filter(within),
-    angles: ANGLE_TICKS.map((deg) => ({ deg, mm: focalForDiagonal(deg) })).filter(({ mm }) =>
-      within(mm),
+    focals: thinned(FOCAL_TICKS, (mm) => mm),
+    angles: thinned(
+      ANGLE_TICKS.map((deg) => ({ deg, mm: focalForDiagonal(deg) })),
+      ({ mm }) => mm,
     ),
   };
+
+  function thinned<T>(ticks: readonly T[], mmOf: (tick: T) => number): T[] {
+    let last = -Infinity;
+    return ticks.filter((tick) => {
+      const mm = mmOf(tick);
+      if (mm < fromMm || mm > toMm || log2(mm) - last < apart) return false;
+      last = log2(mm);
+      return true;
+    });
+  }
 }
 
 function focalForDiagonal(deg: number): number {

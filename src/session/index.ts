@@ -29,7 +29,7 @@ export { type Reading, useReading } from './useReading';
 export { type FormerLessons, useFormerLessons } from './useFormerLessons';
 export { useOnceAnswered } from './useOnceAnswered';
 export { useOtherOutings } from './useOtherOutings';
-export { type Background, useBackground } from './useBackground';
+export { type Background, useBackground, useBegun } from './useBackground';
 export { useFrameResults } from './planned';
 export { type CarryState, useCarryPlan } from './useCarryPlan';
 export { type SavedOuting, useOutingKey, useSavedOutings } from './useSavedOutings';

@@ -1,6 +1,17 @@
 import { useEffect, useRef, useState } from 'react';
 import type { BackgroundReport } from '@/workers/backgroundClient';
 
+/** Begins work that a view waits for when the view is first seen, and again for each other thing asked. */
+export function useBegun(isIdle: boolean, begin: () => void, asked: unknown): void {
+  const latest = useRef({ isIdle, begin });
+  useEffect(() => {
+    latest.current = { isIdle, begin };
+  });
+  useEffect(() => {
+    if (latest.current.isIdle) latest.current.begin();
+  }, [asked]);
+}
+
 export type Background<T> =
   | { readonly kind: 'idle' }
   | { readonly kind: 'looking'; readonly done: number }

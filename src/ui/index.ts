@@ -35,4 +35,5 @@ export {
 } from './theme';
 export { DrawnWords, Hatch } from './drawn';
 export { standalonePng, standaloneSvg } from './standaloneSvg';
+export { usePrinting } from './usePrinting';
 export { useSize } from './useSize';

@@ -9,7 +9,7 @@ import {
   withoutDangling,
 } from '@/document';
 import type { LineupResult } from '@/core/lineup';
-import { useBackground } from '@/session/useBackground';
+import { useBackground, useBegun } from '@/session/useBackground';
 import { deskOf } from './desk';
 import type { AnswerProblem } from '@/workers/lineupClient';
 
@@ -41,6 +41,7 @@ export const held: {
 export const sessionStandIn = {
   useOnceAnswered: () => true,
   useBackground,
+  useBegun,
   useFile: () => held.file,
   useFilePart: <T,>(select: (file: OutingFile) => T) => select(held.file),
   useFileNow: () => () => held.file,

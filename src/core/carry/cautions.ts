@@ -1,8 +1,8 @@
-import { ev100OfSource, type Frame, type SubjectKey } from '@/core/brief';
+import { ev100OfSource, type Frame, type Stretch, type SubjectKey } from '@/core/brief';
 import { equivalentRange, type LineupQuestion } from '@/core/lineup';
 import { setupOfStack } from '@/core/gear';
 import { HEAVY_SETUP_G } from './packingList';
-import type { CarryPlan, CarryQuestion } from './plan';
+import type { CarryPlan, CarryQuestion, CarryStretch } from './plan';
 
 /** A caution, and the frames or stretches that call for it. Local rules come before all of them. */
 export interface Caution {
@@ -20,6 +20,8 @@ export interface Caution {
   readonly for: readonly string[];
   /** Weight that calls for it, g; null where none does. */
   readonly weightG: number | null;
+  /** The stretches in which it applies, in the order of the plan; null stands for the whole outing, none for the way there. */
+  readonly stretchIds: readonly CarryStretch['stretchId'][];
 }
 
 /** Longer than this, on the 36×24 mm frame, the sun in a finder hurts at once. Common practice, no source. */
@@ -50,7 +52,28 @@ const AIRCRAFT: ReadonlySet<SubjectKey | null> = new Set(['smallAircraft', 'larg
 /** The cautions that an outing and its plan call for, gravest first. */
 export function cautionsFor(question: CarryQuestion, plan: CarryPlan): Caution[] {
   const { frames, stretches } = question;
-  const named = (those: readonly { readonly name: string }[]) => those.map((x) => x.name);
+  /** A caution for frames and stretches, where there are any: it applies where they are made, or are. */
+  const caution = (
+    code: Caution['code'],
+    ofFrames: readonly Frame[],
+    ofStretches: readonly Stretch[] = [],
+  ): Caution | null => {
+    const those = [...ofStretches, ...ofFrames];
+    if (those.length === 0) return null;
+    const ids = new Set<string>(those.map(({ id }) => id));
+    return {
+      code,
+      for: those.map(({ name }) => name),
+      weightG: null,
+      stretchIds: plan.stretches
+        .filter(
+          (s) =>
+            (s.stretchId !== null && ids.has(s.stretchId)) ||
+            s.hands.some((h) => h.doings.some((d) => d.kind === 'frame' && ids.has(d.frameId))),
+        )
+        .map((s) => s.stretchId),
+    };
+  };
   const animals = frames.filter((f) => ANIMALS.has(f.subject));
   const aircraft = frames.filter((f) => AIRCRAFT.has(f.subject));
   const long = frames.filter(
@@ -64,30 +87,44 @@ export function cautionsFor(question: CarryQuestion, plan: CarryPlan): Caution[]
   );
   const days = new Set(stretches.flatMap((s) => s.day ?? [])).size;
   const all: (Caution | null)[] = [
-    caution('sun-in-finder', named(long)),
+    caution('sun-in-finder', long),
     ...WORDS.map(([code, words]) =>
-      caution(code, [
-        ...named(stretches.filter((s) => words.test(`${s.name} ${s.place} ${s.note}`))),
-        ...(code === 'law' ? named(aircraft) : []),
-      ]),
+      caution(
+        code,
+        code === 'law' ? aircraft : [],
+        stretches.filter((s) => words.test(`${s.name} ${s.place} ${s.note}`)),
+      ),
     ),
-    caution('animals', named(animals)),
-    caution('flash-animals', named(animals.filter((f) => f.light.flash !== null))),
+    caution('animals', animals),
+    caution(
+      'flash-animals',
+      animals.filter((f) => f.light.flash !== null),
+    ),
     caution(
       'backwards',
-      named(frames.filter((f) => f.need.kind === 'subject' && f.need.footing === 'flowing')),
+      frames.filter((f) => f.need.kind === 'subject' && f.need.footing === 'flowing'),
     ),
     plan.worst !== null && plan.worst.weightG >= BEARABLE_G
-      ? { code: 'lifting', for: [], weightG: plan.worst.weightG }
+      ? {
+          code: 'lifting',
+          for: [],
+          weightG: plan.worst.weightG,
+          stretchIds: [plan.worst.stretchId],
+        }
       : null,
-    liftedG >= HEAVY_SETUP_G ? { code: 'heavy-lens', for: [], weightG: liftedG } : null,
-    days > 1 ? { code: 'lithium', for: [], weightG: null } : null,
+    liftedG >= HEAVY_SETUP_G
+      ? {
+          code: 'heavy-lens',
+          for: [],
+          weightG: liftedG,
+          stretchIds: plan.stretches
+            .filter((s) => s.hands.some((h) => h.weights.inHandG >= HEAVY_SETUP_G))
+            .map((s) => s.stretchId),
+        }
+      : null,
+    days > 1 ? { code: 'lithium', for: [], weightG: null, stretchIds: [] } : null,
   ];
   return all.filter((c) => c !== null);
-}
-
-function caution(code: Caution['code'], those: readonly string[]): Caution | null {
-  return those.length === 0 ? null : { code, for: those, weightG: null };
 }
 
 /** Longest focal length, on the 36×24 mm frame, that a frame is planned with. */

@@ -60,6 +60,7 @@ export {
   USUAL_MEGAPIXELS,
   USUAL_PRICE_ERROR,
   USUAL_WEIGHT_ERROR,
+  usualBehindSizeMm,
   usualBodySizeMm,
   usualFigure,
   type UsualFor,

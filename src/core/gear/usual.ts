@@ -41,6 +41,12 @@ export function usualBodySizeMm({ sensor }: Body): NonNullable<Body['sizeMm']> {
   return { widthMm: of(135), heightMm: of(95), depthMm: of(75) };
 }
 
+/** Of what stands between body and lens, as a block: about as wide as mounts are. Common practice, no source. */
+export function usualBehindSizeMm(item: Converter | Tube | Adapter): NonNullable<Body['sizeMm']> {
+  const depthMm = 'lengthMm' in item ? item.lengthMm : 'lensMount' in item ? 30 : 18 * item.factor;
+  return { widthMm: 68, heightMm: 68, depthMm };
+}
+
 /** Of what stands between body and lens: common practice, no source. */
 const usualConverterWeightG = ({ factor }: Converter) => twoDigits(140 * factor, 100, 500);
 const usualTubeWeightG = ({ lengthMm }: Tube) => twoDigits(40 + 2.5 * lengthMm, 40, 300);

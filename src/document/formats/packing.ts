@@ -4,6 +4,7 @@ import Papa from 'papaparse';
 export interface PackedLine {
   readonly count: number;
   readonly what: string;
+  /** Empty where the plan itself asks for it. */
   readonly why: string;
   readonly isPacked: boolean;
 }
@@ -30,7 +31,8 @@ export function packingMarkdown(
 ): string {
   const rows = lines.map(({ count, what, why, isPacked }) => {
     const many = count > 1 ? `${count} × ` : '';
-    return `- [${isPacked ? 'x' : ' '}] ${many}${escaped(what)} (${escaped(why)})`;
+    const because = why === '' ? '' : ` (${escaped(why)})`;
+    return `- [${isPacked ? 'x' : ' '}] ${many}${escaped(what)}${because}`;
   });
   const day = title.day === null ? '' : `, ${title.day}`;
   return `# ${escaped(title.name)}${day}\n\n${rows.join('\n')}\n`;

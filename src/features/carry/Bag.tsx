@@ -2,13 +2,20 @@
 
 import { type ReactNode, useMemo } from 'react';
 import type { Compartment } from '@/core/brief';
-import { type Lens, type Shelf, usualBodySizeMm, usualFigure } from '@/core/gear';
-import type { BagAnswer, BagItem, CarryPlan, Placed } from '@/core/carry';
+import {
+  type Lens,
+  type Shelf,
+  usualBehindSizeMm,
+  usualBodySizeMm,
+  usualFigure,
+} from '@/core/gear';
+import type { BagAnswer, BagItem, CarryPlan, PackingLine, Placed } from '@/core/carry';
 import {
   CAPS_MM,
   carryText,
   formatMm,
   formatPercent,
+  lineWords,
   namesOf,
   plainList,
   roomSteps,
@@ -21,19 +28,48 @@ import { useBag } from './useBag';
 
 const t = carryText.bag;
 
+/** Lines of the packing list that are too small to be drawn. */
+const FOR_POCKETS: ReadonlySet<PackingLine['code']> = new Set([
+  'batteries',
+  'power-bank',
+  'cards',
+  'spare-card',
+  'drop-in-filter',
+  'grey-filter',
+  'filters',
+  'step-up-ring',
+  'flash-batteries',
+  'headlamp',
+]);
+
 /** Whether everything that comes along goes into the bag, and how it lies there, seen from above. */
-export function Bag({ plan }: { plan: CarryPlan }) {
+export function Bag({
+  plan,
+  lines,
+}: {
+  readonly plan: CarryPlan;
+  /** What is packed besides: what is small goes into pockets. */
+  readonly lines: readonly PackingLine[];
+}) {
   const file = useFile();
   const name = namesOf(file);
   const { compartments } = file.packing;
   const { shelf } = file;
   const { items, unsized, estimated } = useMemo(() => bagItems(shelf, plan), [shelf, plan]);
   const { answer, problem } = useBag(compartments, items);
+  // What is small goes where nothing else lies.
+  const empty =
+    answer !== null && 'placed' in answer
+      ? compartments.find((c) => answer.placed.every((p) => p.compartmentId !== c.id))
+      : undefined;
+  const pockets = lines
+    .filter(({ code }) => FOR_POCKETS.has(code))
+    .map((line) => {
+      const { what } = lineWords(line, name);
+      return line.count > 1 ? `${line.count} × ${what}` : what;
+    });
   return (
-    <section aria-labelledby="bag">
-      <h2 id="bag" className="text-lg">
-        {t.theBag}
-      </h2>
+    <section aria-label={t.theBag}>
       {compartments.length === 0 ? (
         <p className="text-soft">{t.giveTheInnerSizesOf}</p>
       ) : answer === null ? (
@@ -42,9 +78,9 @@ export function Bag({ plan }: { plan: CarryPlan }) {
         </p>
       ) : (
         <>
-          <p className={answer.kind === 'fits' ? '' : 'text-wrong'} role="status">
+          <h2 className={`text-lg ${answer.kind === 'fits' ? '' : 'text-wrong'}`} role="status">
             <Verdict answer={answer} items={items} name={name} />
-          </p>
+          </h2>
           {(answer.kind === 'fits' || answer.kind === 'not-found') && (
             <div className="mt-2 flex flex-wrap gap-5">
               {compartments.map((c) => (
@@ -52,6 +88,7 @@ export function Bag({ plan }: { plan: CarryPlan }) {
                   key={c.id}
                   compartment={c}
                   placed={answer.placed.filter((p) => p.compartmentId === c.id)}
+                  small={c === empty ? pockets : []}
                   name={name}
                 />
               ))}
@@ -59,6 +96,7 @@ export function Bag({ plan }: { plan: CarryPlan }) {
           )}
         </>
       )}
+      {pockets.length > 0 && <p className="mt-2 max-w-prose">{t.inPockets(plainList(pockets))}</p>}
       {estimated.length > 0 && (
         <p className="text-[13px] text-soft">{t.sizeEstimated(plainList(estimated.map(name)))}</p>
       )}
@@ -129,6 +167,9 @@ function bagItems(shelf: Shelf, plan: CarryPlan) {
   for (const id of along) {
     const lens = shelf.lenses.find((l) => l.id === id);
     const body = shelf.bodies.find((b) => b.id === id);
+    const behind = [...shelf.converters, ...shelf.tubes, ...shelf.adapters].find(
+      (b) => b.id === id,
+    );
     const size = lens && lensSize(lens, shelf);
     if (size) {
       items.push({ id, ...size });
@@ -136,6 +177,9 @@ function bagItems(shelf: Shelf, plan: CarryPlan) {
     } else if (body) {
       items.push({ id, ...(body.sizeMm ?? usualBodySizeMm(body)) });
       if (body.sizeMm === null) estimated.push(id);
+    } else if (behind) {
+      items.push({ id, ...usualBehindSizeMm(behind) });
+      estimated.push(id);
     } else unsized.push(id);
   }
   return { items, unsized, estimated };
@@ -150,63 +194,64 @@ function lensSize(lens: Lens, shelf: Shelf) {
   return { widthMm: diameterMm, heightMm: lengthMm + CAPS_MM, depthMm: diameterMm };
 }
 
+/** How large a compartment is drawn: px per mm of it, and at most so broad. */
+const SCALE = 1.25;
+const MOST_PX = 520;
+/** Height of the letters and of a line, px, and about how broad a letter is. */
+const LETTERS_PX = 12;
+const LINE_PX = 14;
+const LETTER_PX = 6.4;
+/** Lines that a name may take. */
+const MOST_LINES = 3;
+
 /** A compartment from above: what lies lower is drawn first, round lenses that stand as rounds. */
 function Drawn({
   compartment: c,
   placed,
+  small,
   name,
 }: {
   compartment: Compartment;
   placed: readonly Placed[];
+  /** Small things that go in here, named only. */
+  small: readonly string[];
   name: (id: string) => string;
 }) {
   const upwards = [...placed].sort((a, b) => a.yMm - b.yMm);
+  const scale = Math.min(SCALE, MOST_PX / c.widthMm);
+  const [width, height] = [c.widthMm * scale, c.depthMm * scale];
   return (
     <figure>
       <svg
-        viewBox={`-4 -4 ${c.widthMm + 8} ${c.depthMm + 8}`}
-        width={(c.widthMm + 8) * 0.75}
+        viewBox={`-2 -2 ${width + 4} ${height + 4}`}
+        width={width + 4}
         role="img"
-        aria-label={t.fromAbove(c.name, plainList(placed.map((p) => name(p.id))) || t.empty)}
+        aria-label={t.fromAbove(
+          c.name,
+          plainList([...placed.map((p) => name(p.id)), ...small]) || t.empty,
+        )}
         className="max-w-full"
       >
         <rect
-          width={c.widthMm}
-          height={c.depthMm}
+          width={width}
+          height={height}
           fill="var(--sheet)"
           stroke="var(--ink)"
           strokeWidth={2}
         />
         {upwards.map((p) => (
-          <g key={p.id} transform={`translate(${p.xMm} ${p.zMm})`}>
-            <rect
-              width={p.widthMm}
-              height={p.depthMm}
-              rx={p.widthMm === p.depthMm ? p.widthMm / 2 : 3}
-              fill="var(--paper)"
-              stroke="var(--edge)"
-            />
-            <text
-              x={p.widthMm / 2}
-              y={p.depthMm / 2 + 4}
-              textAnchor="middle"
-              fontSize={11}
-              fill="var(--ink)"
-            >
-              {name(p.id).slice(0, Math.max(4, Math.floor(p.widthMm / 6.5)))}
-            </text>
-            {p.yMm > 0 && (
-              <text
-                x={p.widthMm / 2}
-                y={p.depthMm / 2 + 16}
-                textAnchor="middle"
-                fontSize={9}
-                fill="var(--ink-soft)"
-              >
-                {t.onTop}
-              </text>
-            )}
-          </g>
+          <PlacedItem key={p.id} placed={p} scale={scale} name={name(p.id)} />
+        ))}
+        {small.map((what, i) => (
+          <text
+            key={what}
+            x={12}
+            y={22 + i * 1.4 * LINE_PX}
+            fontSize={LETTERS_PX}
+            fill="var(--ink)"
+          >
+            {what}
+          </text>
         ))}
       </svg>
       <figcaption className="text-[12px] text-soft">
@@ -214,4 +259,54 @@ function Drawn({
       </figcaption>
     </figure>
   );
+}
+
+function PlacedItem({
+  placed: p,
+  scale,
+  name,
+}: {
+  readonly placed: Placed;
+  readonly scale: number;
+  readonly name: string;
+}) {
+  const [width, height] = [p.widthMm * scale, p.depthMm * scale];
+  const isRound = p.widthMm === p.depthMm;
+  const lines = wrapped(name, Math.max(4, Math.floor((width - 6) / LETTER_PX)));
+  const said = p.yMm > 0 ? [...lines, t.onTop] : lines;
+  const first = height / 2 - ((said.length - 1) * LINE_PX) / 2 + LETTERS_PX / 3;
+  return (
+    <g transform={`translate(${p.xMm * scale} ${p.zMm * scale})`}>
+      <rect
+        width={width}
+        height={height}
+        rx={isRound ? width / 2 : 4}
+        fill="var(--paper)"
+        stroke="var(--edge)"
+      />
+      {said.map((line, i) => (
+        <text
+          key={i}
+          x={width / 2}
+          y={first + i * LINE_PX}
+          textAnchor="middle"
+          fontSize={LETTERS_PX}
+          fill={i < lines.length ? 'var(--ink)' : 'var(--ink-soft)'}
+        >
+          {line}
+        </text>
+      ))}
+    </g>
+  );
+}
+
+/** A name in lines of so many letters, broken between words; what is longer is cut. */
+function wrapped(name: string, letters: number): string[] {
+  const lines: string[] = [];
+  for (const word of name.split(' ')) {
+    const longer = lines.length > 0 ? `${lines.at(-1)} ${word}` : word;
+    if (lines.length > 0 && longer.length <= letters) lines[lines.length - 1] = longer;
+    else lines.push(word);
+  }
+  return lines.slice(0, MOST_LINES).map((line) => line.slice(0, letters));
 }

@@ -3,21 +3,27 @@
 import { isAfter, parseISO } from 'date-fns';
 import { Printer } from 'lucide-react';
 import Link from 'next/link';
-import { useMemo, useState } from 'react';
-import { cautionsFor, packingList, type PackingLine } from '@/core/carry';
+import { type ReactNode, useMemo, useState } from 'react';
+import {
+  type CarryPlan,
+  type Caution,
+  cautionsFor,
+  packingList,
+  type PackingLine,
+} from '@/core/carry';
 import { dayAfter, minutesOf, type Stretch } from '@/core/brief';
 import type { LineupResult } from '@/core/lineup';
 import { setPacking } from '@/document';
 import { carryText, dayText, namesOf } from '@/text';
 import { useCarryPlan, useEdit, useFile } from '@/session';
 import { Button, Menu, Sentence } from '@/ui';
-import { carriedNow, HelpLink } from '@/parts';
+import { carriedNow, HelpLink, Views } from '@/parts';
 import { Bag } from './Bag';
-import { Cautions } from './Cautions';
+import { Cautions, cautionsByStretch } from './Cautions';
 import { exportCalendar, exportCsv, exportMarkdown } from './exports';
 import { Lanes } from './Lanes';
 import { PackingView } from './PackingView';
-import { PlanSettings } from './PlanSettings';
+import { BagSettings, DaySettings, PackingSettings } from './PlanSettings';
 import { StretchPlan } from './StretchPlan';
 import { Summary } from './Summary';
 import { WhatIf } from './WhatIf';
@@ -46,46 +52,98 @@ export function CarryPage() {
   if (plan.stretches.every((s) => s.hands.every((h) => h.doings.length === 0))) {
     return <NothingToCarry />;
   }
-  const next = nextOf(file.stretches, now);
-  const days = daysOf(plan.stretches, file.stretches);
+  const cautionsAt = cautionsByStretch(cautions, plan);
   return (
-    <div className="grid gap-x-8 gap-y-6 pt-4 lg:grid-cols-[minmax(0,1fr)_19rem]">
-      <div className="min-w-0 space-y-6">
-        <PlanBar lines={lines} result={result} changes={plan.changes} />
-        <Lanes plan={plan} />
-        <Summary answer={answer} thinking={thinking} />
-        {plan.stretches.slice(1).map(
-          (s) =>
-            s.stretchId === next && (
-              <div key={s.stretchId} className="lg:hidden print:hidden">
-                <StretchPlan plan={s} isNext again />
-              </div>
-            ),
-        )}
-        {days.map(([day, stretches]) => (
-          <div key={day} className="space-y-5 print:break-after-page" data-testid="carry-day">
-            {stretches.map((s) => (
-              <StretchPlan
-                key={s.stretchId}
-                plan={s}
-                isNext={s.stretchId !== null && s.stretchId === next}
+    <div className="space-y-4 pt-4">
+      <PlanBar lines={lines} result={result} changes={plan.changes} />
+      <Lanes plan={plan} />
+      <Summary answer={answer} thinking={thinking} />
+      <Views
+        of="/carry"
+        label={carryText.views.label}
+        first="stretches"
+        onPaper={['stretches', 'packing', 'bag']}
+        contents={{
+          stretches: (
+            <Beside settings={<DaySettings answer={answer} />}>
+              <Stretches
+                plan={plan}
+                next={nextOf(file.stretches, now)}
+                cautionsAt={cautionsAt.at}
               />
-            ))}
-          </div>
-        ))}
-        <PackingView lines={lines} />
-        <Bag plan={plan} />
-        <WhatIf question={question} result={result} name={name} />
-        <Cautions cautions={cautions} />
-      </div>
-      <aside
-        aria-label={t.carrying}
-        className="print:hidden lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-auto"
-        tabIndex={0}
-      >
-        <PlanSettings answer={answer} />
+            </Beside>
+          ),
+          packing: (
+            <Beside settings={<PackingSettings />}>
+              <PackingView lines={lines} />
+              <Cautions cautions={cautionsAt.elsewhere} />
+            </Beside>
+          ),
+          bag: (
+            <Beside settings={<BagSettings />}>
+              <Bag plan={plan} lines={lines} />
+            </Beside>
+          ),
+          whatif: <WhatIf question={question} result={result} name={name} />,
+        }}
+      />
+    </div>
+  );
+}
+
+/** A view with what it goes by at its side. */
+function Beside({
+  settings,
+  children,
+}: {
+  readonly settings: ReactNode;
+  readonly children: ReactNode;
+}) {
+  return (
+    <div className="grid gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_19rem]">
+      <div className="min-w-0 space-y-6">{children}</div>
+      <aside aria-label={t.carrying} className="print:hidden">
+        {settings}
       </aside>
     </div>
+  );
+}
+
+/** The stretches day by day; on a phone the one that is next stands first. */
+function Stretches({
+  plan,
+  next,
+  cautionsAt,
+}: {
+  readonly plan: CarryPlan;
+  readonly next: string | null;
+  readonly cautionsAt: (index: number) => Caution[];
+}) {
+  const { stretches } = useFile();
+  const planned = plan.stretches.map((s, i) => ({ ...s, cautions: cautionsAt(i) }));
+  return (
+    <>
+      {planned.slice(1).map(
+        (s) =>
+          s.stretchId === next && (
+            <div key={s.stretchId} className="lg:hidden print:hidden">
+              <StretchPlan plan={s} cautions={s.cautions} isNext again />
+            </div>
+          ),
+      )}
+      {daysOf(planned, stretches).map(([day, those]) => (
+        <div key={day} className="space-y-5 print:break-after-page" data-testid="carry-day">
+          {those.map((s) => (
+            <StretchPlan
+              key={s.stretchId}
+              plan={s}
+              cautions={s.cautions}
+              isNext={s.stretchId !== null && s.stretchId === next}
+            />
+          ))}
+        </div>
+      ))}
+    </>
   );
 }
 

@@ -1,5 +1,7 @@
-import type { Caution } from '@/core/carry';
-import { carryText, formatWeight, plainList } from '@/text';
+import { TriangleAlert } from 'lucide-react';
+import type { CarryPlan, Caution } from '@/core/carry';
+import { useFile } from '@/session';
+import { carryText, formatWeight, namesOf, plainList } from '@/text';
 
 const t = carryText.cautions;
 
@@ -15,25 +17,48 @@ const WORDS: Readonly<Record<Caution['code'], (weight: string) => string>> = {
   law: () => t.airfieldsRailwaysRoadsWaterwaysAnd,
 };
 
-/** What to take care of on this outing; local rules come before it. */
-export function Cautions({ cautions }: { cautions: readonly Caution[] }) {
+/** What to take care of here; local rules come before it. */
+export function Cautions({
+  cautions,
+  here = null,
+}: {
+  readonly cautions: readonly Caution[];
+  /** The stretch that it is told in: the others are named. */
+  readonly here?: string | null;
+}) {
+  const name = namesOf(useFile());
   if (cautions.length === 0) return null;
   return (
-    <section aria-labelledby="cautions">
-      <h2 id="cautions" className="text-lg">
-        {t.takeCare}
-      </h2>
+    <section aria-label={t.safety} className="mt-2 border-l-2 border-ink pl-3">
+      <p className="flex items-center gap-1.5 font-semibold">
+        <TriangleAlert size={15} aria-hidden />
+        {t.safety}
+      </p>
       <ul className="max-w-prose">
-        {cautions.map((c) => (
-          <li key={c.code} className="border-b border-hair py-1">
-            {WORDS[c.code](c.weightG === null ? '' : formatWeight(c.weightG))}
-            {c.for.length > 0 && (
-              <span className="block text-[13px] text-soft">{plainList(c.for)}</span>
-            )}
-          </li>
-        ))}
+        {cautions.map((c) => {
+          const others = c.stretchIds.flatMap((id) =>
+            id === null || id === here ? [] : [name(id)],
+          );
+          const told = [...c.for, ...(others.length > 0 ? [t.alsoIn(plainList(others))] : [])];
+          return (
+            <li key={c.code} className="py-0.5">
+              {WORDS[c.code](c.weightG === null ? '' : formatWeight(c.weightG))}
+              {told.length > 0 && <span className="text-[13px] text-soft"> {plainList(told)}</span>}
+            </li>
+          );
+        })}
       </ul>
-      <p className="mt-1 text-[13px] text-soft">{t.localRulesAndThePeople}</p>
+      <p className="text-[13px] text-soft">{t.localRulesAndThePeople}</p>
     </section>
   );
+}
+
+/** Each caution where it first applies: by the place of that stretch in the plan, and what applies in none. */
+export function cautionsByStretch(cautions: readonly Caution[], plan: CarryPlan) {
+  const firstOf = (c: Caution) =>
+    plan.stretches.findIndex((s) => c.stretchIds.some((id) => id === s.stretchId));
+  return {
+    at: (index: number) => cautions.filter((c) => firstOf(c) === index),
+    elsewhere: cautions.filter((c) => firstOf(c) < 0),
+  };
 }

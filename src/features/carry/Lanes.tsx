@@ -10,5 +10,12 @@ import { namesOf } from '@/text';
 export function Lanes({ plan }: { plan: CarryPlan }) {
   const file = useFile();
   const day = useMemo(() => lanesOf(plan, file.stretches), [plan, file.stretches]);
-  return <LanesView day={day} name={namesOf(file)} limit={file.packing.maxWeightG} />;
+  return (
+    <LanesView
+      day={day}
+      name={namesOf(file)}
+      limit={file.packing.maxWeightG}
+      hrefOf={(stretchId) => `/carry#${stretchId ?? 'whole'}`}
+    />
+  );
 }

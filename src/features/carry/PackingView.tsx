@@ -1,5 +1,6 @@
 'use client';
 
+import type { ReactNode } from 'react';
 import { FORGOTTEN_OFTEN, type PackingLine } from '@/core/carry';
 import { carryText, FORGOTTEN, lineWords, namesOf } from '@/text';
 import { setPacking } from '@/document';
@@ -7,62 +8,118 @@ import { useEdit, useFile } from '@/session';
 
 const t = carryText.packingView;
 
-/** The packing list with its reasons; ticks are kept with the outing. */
+type Group = keyof typeof t.groups;
+
+/** Where each kind of line stands. */
+const GROUP_OF: Readonly<Record<PackingLine['code'], Group>> = {
+  body: 'cameras',
+  'spare-body': 'cameras',
+  piece: 'lenses',
+  batteries: 'power',
+  'power-bank': 'power',
+  cards: 'power',
+  'spare-card': 'power',
+  'drop-in-filter': 'light',
+  'grey-filter': 'light',
+  filters: 'light',
+  'step-up-ring': 'light',
+  flash: 'light',
+  'flash-batteries': 'light',
+  tripod: 'support',
+  monopod: 'support',
+  headlamp: 'support',
+  rain: 'weather',
+  dust: 'weather',
+  cold: 'weather',
+  thing: 'own',
+};
+
+/** The packing list with its reasons, in groups; ticks are kept with the outing. */
 export function PackingView({ lines }: { lines: readonly PackingLine[] }) {
   const file = useFile();
-  const edit = useEdit();
   const name = namesOf(file);
   const ticked = new Set(file.packing.ticked);
-  const turn = (id: string) => {
-    const next = new Set(ticked);
-    if (!next.delete(id)) next.add(id);
-    edit(setPacking({ ticked: [...next] }), 'packing.ticked');
-  };
   const ids = [...lines.map((l) => l.id), ...FORGOTTEN_OFTEN.map((k) => `often:${k}`)];
   const done = ids.filter((id) => ticked.has(id)).length;
+  const groups = Object.entries(t.groups) as [Group, string][];
   return (
     <section aria-labelledby="packing" className="print:break-before-page">
-      <h2 id="packing" className="text-lg">
+      <h2 id="packing" className="mb-2 text-lg">
         {t.packingList}{' '}
         <span className="text-[13px] text-soft">{t.ofPacked(done, ids.length)}</span>
       </h2>
-      <ul>
-        {lines.map((line) => {
-          const { what, why } = lineWords(line, name);
+      <div className="gap-x-8 sm:columns-2">
+        {groups.map(([group, title]) => {
+          const own = lines.filter((line) => GROUP_OF[line.code] === group);
+          if (own.length === 0) return null;
           return (
-            <li key={line.id} className="border-b border-hair">
-              <label className="flex min-h-9 cursor-pointer items-start gap-3 py-1.5">
-                <input
-                  type="checkbox"
-                  className="mt-1 h-4 w-4"
-                  checked={ticked.has(line.id)}
-                  onChange={() => turn(line.id)}
-                />
-                <span className={ticked.has(line.id) ? 'text-soft line-through' : ''}>
-                  {line.count > 1 && <strong>{line.count} × </strong>}
-                  {what} <span className="block text-[13px] text-soft">{why}</span>
-                </span>
-              </label>
-            </li>
+            <Group key={group} title={title}>
+              {own.map((line) => {
+                const { what, why } = lineWords(line, name);
+                return (
+                  <Line key={line.id} id={line.id} why={why}>
+                    {line.count > 1 && <strong>{line.count} × </strong>}
+                    {what}
+                  </Line>
+                );
+              })}
+            </Group>
           );
         })}
-      </ul>
-      <h3 className="mt-3 text-base">{t.oftenForgotten}</h3>
-      <ul className="grid gap-x-6 sm:grid-cols-2">
-        {FORGOTTEN_OFTEN.map((key) => (
-          <li key={key}>
-            <label className="flex min-h-8 cursor-pointer items-center gap-3">
-              <input
-                type="checkbox"
-                className="h-4 w-4"
-                checked={ticked.has(`often:${key}`)}
-                onChange={() => turn(`often:${key}`)}
-              />
+        <Group title={t.oftenForgotten}>
+          {FORGOTTEN_OFTEN.map((key) => (
+            <Line key={key} id={`often:${key}`} why="">
               {FORGOTTEN[key]}
-            </label>
-          </li>
-        ))}
-      </ul>
+            </Line>
+          ))}
+        </Group>
+      </div>
     </section>
+  );
+}
+
+function Group({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  return (
+    <div className="mb-3 break-inside-avoid-column">
+      <h3 className="border-b border-ink text-[13px] text-soft">{title}</h3>
+      <ul>{children}</ul>
+    </div>
+  );
+}
+
+function Line({
+  id,
+  why,
+  children,
+}: {
+  readonly id: string;
+  readonly why: string;
+  readonly children: ReactNode;
+}) {
+  const { packing } = useFile();
+  const edit = useEdit();
+  const isTicked = packing.ticked.includes(id);
+  const turn = () =>
+    edit(
+      setPacking({
+        ticked: isTicked ? packing.ticked.filter((x) => x !== id) : [...packing.ticked, id],
+      }),
+      'packing.ticked',
+    );
+  return (
+    <li className="break-inside-avoid border-b border-hair">
+      <label className="flex min-h-9 cursor-pointer items-start gap-3 py-1.5 pointer-coarse:min-h-11">
+        <input
+          type="checkbox"
+          className="mt-0.5 size-4 shrink-0 pointer-coarse:size-5"
+          checked={isTicked}
+          onChange={turn}
+        />
+        <span className={isTicked ? 'text-soft line-through' : ''}>
+          {children}
+          {why !== '' && <span className="block text-[13px] text-soft">{why}</span>}
+        </span>
+      </label>
+    </li>
   );
 }

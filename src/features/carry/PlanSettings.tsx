@@ -1,6 +1,7 @@
 'use client';
 
 import { Plus, Trash2 } from 'lucide-react';
+import type { ReactNode } from 'react';
 import { useWatch } from 'react-hook-form';
 import { type Charging, type PackedWeights, packing as schema, type Packing } from '@/core/brief';
 import { type CarryAnswer, type CarryPlan, USUAL_PICTURES_A_FRAME } from '@/core/carry';
@@ -27,14 +28,36 @@ const PREFER: readonly (readonly [Packing['prefer'], string])[] = [
   ['weight', text.lessWeight],
 ];
 
-/** What the plan goes by. */
-export function PlanSettings({ answer }: { answer: CarryAnswer }) {
-  const { packing, stretches, frames } = useFile();
+/** Changes fields of the packing; those of one name become one step of the history. */
+type PutPacking = (change: Partial<Packing>, field: string) => void;
+
+function usePutPacking(): PutPacking {
   const edit = useEdit();
-  const put = (change: Partial<Packing>, field: string) =>
-    edit(setPacking(change), `packing.${field}`);
+  return (change, field) => edit(setPacking(change), `packing.${field}`);
+}
+
+/** Fields of the packing, beside the view that goes by them. */
+function Settings({ children }: { readonly children: ReactNode }) {
+  const { packing } = useFile();
+  const put = usePutPacking();
   return (
-    <div className="space-y-3 border-t border-ink pt-2">
+    <EntityForm
+      label={text.packing}
+      schema={schema}
+      value={packing}
+      onValid={(next, field) => put(next, field)}
+    >
+      <div className="grid grid-cols-2 gap-2">{children}</div>
+    </EntityForm>
+  );
+}
+
+/** What the plan of the day goes by. */
+export function DaySettings({ answer }: { answer: CarryAnswer }) {
+  const { packing, stretches } = useFile();
+  const put = usePutPacking();
+  return (
+    <div className="space-y-3">
       <Choice
         label={text.prefer}
         value={packing.prefer}
@@ -70,36 +93,49 @@ export function PlanSettings({ answer }: { answer: CarryAnswer }) {
             ))}
         </fieldset>
       )}
+      <Settings>
+        <FormNumber
+          name="maxWeightG"
+          label={text.carryAtMost}
+          unit="g"
+          placeholder={text.noLimit}
+        />
+        <FormText name="base" label={text.leaveTheRestIn} />
+      </Settings>
+    </div>
+  );
+}
+
+/** What the packing list goes by. */
+export function PackingSettings() {
+  const { packing, frames } = useFile();
+  const put = usePutPacking();
+  return (
+    <Settings>
+      <FormNumber
+        name="pictures"
+        label={text.picturesExpected}
+        placeholder={String(USUAL_PICTURES_A_FRAME * frames.length)}
+      />
+      <FormNumber name="coldPercent" label={text.batteryLossInTheCold} unit="%" />
+      <ChargingFields />
+      <Things packing={packing} put={put} />
+      <WeightFields />
+    </Settings>
+  );
+}
+
+/** What it is packed into. */
+export function BagSettings() {
+  const { packing } = useFile();
+  const put = usePutPacking();
+  return (
+    <div className="space-y-3">
       <BagField />
-      <EntityForm
-        label={text.packing}
-        schema={schema}
-        value={packing}
-        onValid={(next, field) => put(next, field)}
-      >
-        <div className="grid grid-cols-2 gap-2">
-          <FormNumber
-            name="pictures"
-            label={text.picturesExpected}
-            placeholder={String(USUAL_PICTURES_A_FRAME * frames.length)}
-          />
-          <FormNumber name="coldPercent" label={text.batteryLossInTheCold} unit="%" />
-          <FormNumber
-            name="maxWeightG"
-            label={text.carryAtMost}
-            unit="g"
-            placeholder={text.noLimit}
-          />
-          <FormNumber name="bagWeightG" label={text.emptyBag} unit="g" placeholder={text.unknown} />
-          <div className="col-span-2">
-            <FormText name="base" label={text.leaveTheRestIn} />
-          </div>
-          <ChargingFields />
-          <Compartments packing={packing} put={put} />
-          <Things packing={packing} put={put} />
-          <WeightFields />
-        </div>
-      </EntityForm>
+      <Settings>
+        <FormNumber name="bagWeightG" label={text.emptyBag} unit="g" placeholder={text.unknown} />
+        <Compartments packing={packing} put={put} />
+      </Settings>
     </div>
   );
 }
@@ -190,7 +226,7 @@ function BagField() {
 
 interface ListProps {
   readonly packing: Packing;
-  readonly put: (change: Partial<Packing>, field: string) => void;
+  readonly put: PutPacking;
 }
 
 function Compartments({ packing, put }: ListProps) {

@@ -1,7 +1,7 @@
 'use client';
 
 import { ArrowRightLeft, Camera } from 'lucide-react';
-import type { CarryAssignment, CarryStretch, OnBody } from '@/core/carry';
+import type { CarryAssignment, CarryStretch, Caution, OnBody } from '@/core/carry';
 import type { Cover } from '@/core/lineup';
 import {
   forbiddenTexts,
@@ -20,6 +20,7 @@ import {
 import { type OutingFile } from '@/document';
 import { useFile, useFrameResults } from '@/session';
 import { Figure } from '@/parts';
+import { Cautions } from './Cautions';
 
 const text = carryText.stretchPlan;
 
@@ -27,10 +28,13 @@ const text = carryText.stretchPlan;
 export function StretchPlan({
   plan,
   isNext,
+  cautions,
   again = false,
 }: {
   plan: CarryStretch;
   isNext: boolean;
+  /** What to take care of from here on. */
+  cautions: readonly Caution[];
   /** Shown a second time, on top. */
   again?: boolean;
 }) {
@@ -90,6 +94,7 @@ export function StretchPlan({
           />
         ))}
       </div>
+      <Cautions cautions={cautions} here={plan.stretchId} />
       {plan.left.length > 0 && (
         <p className="mt-2 text-[13px] text-soft">
           {text.staysIn(file.packing.base || text.theCar, plainList(plan.left.map(name)))}

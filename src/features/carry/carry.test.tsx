@@ -2,7 +2,13 @@ import '@testing-library/jest-dom';
 import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { readFileSync } from 'node:fs';
-import { carryAnswer, cautionsFor, type packBag, packingList } from '@/core/carry';
+import {
+  type CarryAnswer,
+  carryAnswer,
+  cautionsFor,
+  type packBag,
+  packingList,
+} from '@/core/carry';
 import { solveLineup } from '@/core/lineup';
 import { decode } from '@/document';
 import { loadHighsSolver } from '@/solver';
@@ -17,11 +23,11 @@ import {
   roomSteps,
   tooBigSteps,
 } from '@/text';
-import { Cautions } from './Cautions';
+import { Cautions, cautionsByStretch } from './Cautions';
 import { calendarOf, packingCsv, packingMarkdown } from '@/document/formats';
 import { packedLines, titleOf } from './exports';
 import { PackingView } from './PackingView';
-import { PlanSettings } from './PlanSettings';
+import { BagSettings, DaySettings, PackingSettings } from './PlanSettings';
 import { StretchPlan } from './StretchPlan';
 import { Summary } from './Summary';
 
@@ -100,16 +106,16 @@ test('what a free order saves is the difference of the two plans', () => {
 });
 
 test('a stretch says what hangs where, in whose hands, and what stays', () => {
-  const { rerender } = render(<StretchPlan plan={stretch('finals')} isNext />);
+  const { rerender } = render(<StretchPlan plan={stretch('finals')} cautions={[]} isNext />);
   const finals = screen.getByRole('region', { name: 'Finals, both banks' });
   expect(plain(finals)).toContain('next');
   expect(plain(finals)).toContain('Handed over: T20 to Second shooter');
   expect(within(finals).getAllByRole('list', { name: 'In this order' })).toHaveLength(2);
-  rerender(<StretchPlan plan={stretch('boathouse')} isNext={false} />);
+  rerender(<StretchPlan plan={stretch('boathouse')} cautions={[]} isNext={false} />);
   const boathouse = screen.getByRole('region', { name: 'Boathouse and crews' });
   expect(plain(boathouse)).toContain('Change: 70–300 mm f/4.5–5.6 + 25 mm tube on K1');
   expect(plain(boathouse)).toContain('Stays in the boathouse locker: 16–55 mm f/2.8, 23 mm f/1.4');
-  rerender(<StretchPlan plan={stretch('launch')} isNext={false} />);
+  rerender(<StretchPlan plan={stretch('launch')} cautions={[]} isNext={false} />);
   expect(plain(screen.getByRole('region', { name: 'In the launch' }))).toContain(
     'rain or spray, no lens changes',
   );
@@ -130,6 +136,12 @@ test('ticks of the packing list are kept with the outing, and taken back', async
   expect(screen.getAllByRole('checkbox').at(lines.length)).toBe(
     screen.getByLabelText('spare batteries, charged'),
   );
+  const titles = screen.getAllByRole('heading', { level: 3 }).map((h) => h.textContent);
+  expect(titles.slice(0, 3)).toEqual([
+    'Cameras',
+    'Lenses and what goes with them',
+    'Power and cards',
+  ]);
 });
 
 test('every line says why with its arithmetic', () => {
@@ -144,20 +156,25 @@ test('every line says why with its arithmetic', () => {
 });
 
 test('the bag says whether all goes in, and what has no size', () => {
-  const { rerender } = render(<Bag plan={answer.plan} />);
+  const lines = packingList(demo, answer.plan);
+  const { rerender } = render(<Bag plan={answer.plan} lines={lines} />);
   expect(screen.getByRole('status')).toHaveTextContent('Everything with a known size fits');
-  expect(screen.getByText(/Size unknown/)).toHaveTextContent('25 mm tube');
+  expect(screen.getByText(/Size estimated/)).toHaveTextContent('25 mm tube');
+  expect(screen.getByRole('img', { name: /25 mm tube/ })).toBeVisible();
+  const pocket = screen.getByRole('img', { name: /^Top pocket/ });
+  expect(plain(pocket)).toContain('× Batteries for T20');
+  expect(plain(pocket)).not.toContain('Tripod');
   const [main] = demo.packing.compartments;
   const small = { ...main!, widthMm: 60, heightMm: 60, depthMm: 60 };
   held.file = { ...demo, packing: { ...demo.packing, compartments: [small] } };
-  rerender(<Bag plan={{ ...answer.plan }} />);
+  rerender(<Bag plan={{ ...answer.plan }} lines={[]} />);
   expect(screen.getByRole('status')).toHaveTextContent(/doesn’t fit any compartment/);
   const flat = { ...main!, widthMm: 250, heightMm: 130, depthMm: 140 };
   held.file = { ...demo, packing: { ...demo.packing, compartments: [flat] } };
-  rerender(<Bag plan={{ ...answer.plan }} />);
+  rerender(<Bag plan={{ ...answer.plan }} lines={[]} />);
   expect(screen.getByRole('status')).toHaveTextContent(/more than the bag holds: \d+/);
   held.file = { ...demo, packing: { ...demo.packing, compartments: [] } };
-  rerender(<Bag plan={{ ...answer.plan }} />);
+  rerender(<Bag plan={{ ...answer.plan }} lines={[]} />);
   expect(screen.getByText(/Give the inner sizes of your bag/)).toBeVisible();
 });
 
@@ -176,7 +193,7 @@ test('the room that the bag’s blocks take is summed side by side, and a block 
     '200 × 100 × 100 mm inside',
   ]);
   held.file = demo;
-  render(<Bag plan={answer.plan} />);
+  render(<Bag plan={answer.plan} lines={[]} />);
   const shown = screen.getByRole('button', { name: 'How full the bag is' });
   const percent = Number(plain(shown).replace(' %', ''));
   await user.click(shown);
@@ -185,8 +202,24 @@ test('the room that the bag’s blocks take is summed side by side, and a block 
   expect(Math.round(exactShare)).toBe(percent);
 });
 
-test('cautions defer to local rules, and are silent where there are none', () => {
-  const { container, rerender } = render(<Cautions cautions={cautionsFor(demo, answer.plan)} />);
+test('each caution stands where it first applies, and those of the way there with the packing list', () => {
+  const cautions = cautionsFor(demo, answer.plan);
+  const { at, elsewhere } = cautionsByStretch(cautions, answer.plan);
+  const placed = answer.plan.stretches.map((s, i) => ({
+    id: s.stretchId as string | null,
+    codes: at(i).map((c) => c.code),
+  }));
+  expect(placed.find(({ id }) => id === 'heats')?.codes).toContain('sun-in-finder');
+  expect(elsewhere.map((c) => c.code)).toEqual(['lithium']);
+  expect(placed.flatMap(({ codes }) => codes)).toHaveLength(cautions.length - 1);
+});
+
+test('cautions defer to local rules, name where else they apply, and are silent where there are none', () => {
+  const cautions = cautionsFor(demo, answer.plan);
+  const { container, rerender } = render(<Cautions cautions={cautions} here="heats" />);
+  const sun = screen.getByText(/^Never look at the sun/);
+  expect(sun).toHaveTextContent(/also in .*Finals, both banks/);
+  expect(sun).not.toHaveTextContent('Heats from the bridge');
   expect(screen.getByText(/come first\.$/)).toBeVisible();
   expect(container).toHaveTextContent('Don’t walk or run backwards');
   rerender(<Cautions cautions={[]} />);
@@ -195,8 +228,15 @@ test('cautions defer to local rules, and are silent where there are none', () =>
 
 test('order and preference are chosen, compartments and things added and taken away', async () => {
   const user = userEvent.setup();
-  const shown = render(<PlanSettings answer={answer} />);
-  const again = () => shown.rerender(<PlanSettings answer={{ ...answer }} />);
+  const all = (answer: CarryAnswer) => (
+    <>
+      <DaySettings answer={answer} />
+      <BagSettings />
+      <PackingSettings />
+    </>
+  );
+  const shown = render(all(answer));
+  const again = () => shown.rerender(all({ ...answer }));
   expect(screen.queryByLabelText('In the launch')).toBeNull();
   await user.click(screen.getByLabelText('Finals, both banks'));
   expect(held.file.packing.anyOrder).toEqual(['boathouse', 'finals']);
@@ -235,7 +275,7 @@ describe('what is taken along', () => {
     const markdown = packingMarkdown(titleOf(ticked), packedLines(ticked, lines()));
     expect(markdown).toContain('# Lantern regatta, two days, 12 June 2027');
     expect(markdown).toContain('- [x] Rain covers and a towel (wet: In the launch)');
-    expect(markdown).toContain('- [ ] 10–24 mm f/4 (in the plan)');
+    expect(markdown).toContain('- [ ] 10–24 mm f/4\n');
     const odd = { ...ticked, outing: { ...ticked.outing, name: '*Two* [days](x) <b> #1' } };
     expect(packingMarkdown(titleOf(odd), [])).toContain('# \\*Two\\* \\[days\\](x) \\<b\\> \\#1');
   });

@@ -3,13 +3,13 @@
 import type { Stretch } from '@/core/brief';
 import { useAnswer, useFile, useFrameResults, useSelection } from '@/session';
 import { dayText, groundText, plainList } from '@/text';
+import { usePrinting } from '@/ui';
 import { PlanDrawing } from './PlanDrawing';
 import { scaleOf, wholeOf } from './scale';
 import { SightLines } from './SightLines';
 import { holdersOf, isOpenIn, noteOf, StationUses, usesOf } from './StretchStand';
 import { SunArrow, SunShadows } from './SunShadows';
 import { usePicture } from './usePicture';
-import { usePrinting } from './usePrinting';
 import { useSun } from './useSun';
 import { aimOf } from './Wedges';
 

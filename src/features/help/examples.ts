@@ -2,7 +2,7 @@ import { DEFAULT_LIMITS, type Frame, frameId } from '@/core/brief';
 import { bodyId, lensId, setupOfStack } from '@/core/gear';
 import { newFrame, newItem, NO_GEAR } from '@/document';
 import type { Lanes } from '@/parts/lanes';
-import type { Score, ScoreNote } from '@/parts/score';
+import { placeOf, type Score, type ScoreNote } from '@/parts/score';
 import { helpText } from '@/text';
 
 const t = helpText.example;
@@ -51,6 +51,8 @@ export const SETUP = setupOfStack(
 );
 export const LIMITS = DEFAULT_LIMITS;
 
+const AXIS = { fromMm: 12, toMm: 500 };
+
 const note = (
   id: string,
   equivalentMm: number,
@@ -60,6 +62,7 @@ const note = (
   equivalentMm,
   isOnly: false,
   isProof: false,
+  shownAt: placeOf(AXIS, equivalentMm),
   level: 0,
   ...change,
 });
@@ -67,8 +70,7 @@ const only = { isOnly: true, isProof: true };
 
 /** Three lenses that are all needed. */
 export const SCORE: Score<Omit<ScoreNote, 'cover'>> = {
-  fromMm: 12,
-  toMm: 500,
+  ...AXIS,
   lines: [
     {
       lensId: lensId.parse('wide'),

@@ -1,8 +1,16 @@
 'use client';
 
+import { deepEqual } from 'fast-equals';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { limits as limitsSchema, profileOf, PROFILES, withProfile } from '@/core/brief';
-import { LIMIT_KEYS } from '@/core/lineup';
+import {
+  DEFAULT_LIMITS,
+  type Limits,
+  limits as limitsSchema,
+  profileOf,
+  PROFILES,
+  withProfile,
+} from '@/core/brief';
+import { LIMIT_KEYS, type LimitKey } from '@/core/lineup';
 import { formatKey, type Source, SOURCES } from '@/core/gear';
 import { followUsual, setLimits, setLock, type UsualKey } from '@/document';
 import {
@@ -10,6 +18,7 @@ import {
   lineupText,
   namesOf,
   OWNERSHIPS,
+  plainList,
   PROFILE_NAMES,
   USUAL_LIMIT_NAMES,
 } from '@/text';
@@ -35,38 +44,78 @@ export function LimitsPanel() {
         onValid={(next, field) => edit(setLimits(next), `limits.${field}`)}
       >
         <div className="grid grid-cols-2 gap-2">
-          {LIMIT_KEYS.map((key) => {
-            const { label, unit, hint } = LIMIT_TEXTS[key];
-            return (
-              <FormNumber
-                key={key}
-                name={key}
-                label={label}
-                placeholder={t.noLimit}
-                {...(unit ? { unit } : {})}
-                {...(hint ? { hint } : {})}
-              />
-            );
-          })}
-          <FormNumber name="reserve.lightStops" label={room.lightReserve} />
-          <FormNumber
-            name="reserve.distancePercent"
-            label={room.distanceReserve}
-            hint={room.reserveHint}
-          />
-          <div className="col-span-2">
-            <Ticks />
-          </div>
-          <SourcesField />
-          <AllowedField name="bodyMounts" legend={t.camerasWithTheseMounts} />
-          <AllowedField name="formats" legend={t.withTheseFormatsMm} />
-          <UsualLimitFields />
+          {IN_SIGHT.map((key) => (
+            <LimitField key={key} of={key} />
+          ))}
         </div>
+        <details className="mt-2">
+          <summary className="cursor-pointer">
+            {t.moreLimits} <SetNames />
+          </summary>
+          <div className="mt-2 grid grid-cols-2 gap-2">
+            {LIMIT_KEYS.filter((key) => !IN_SIGHT.includes(key)).map((key) => (
+              <LimitField key={key} of={key} />
+            ))}
+            <FormNumber name="reserve.lightStops" label={room.lightReserve} />
+            <FormNumber
+              name="reserve.distancePercent"
+              label={room.distanceReserve}
+              hint={room.reserveHint}
+            />
+            <div className="col-span-2">
+              <Ticks />
+            </div>
+            <SourcesField />
+            <AllowedField name="bodyMounts" legend={t.camerasWithTheseMounts} />
+            <AllowedField name="formats" legend={t.withTheseFormatsMm} />
+            <UsualLimitFields />
+          </div>
+        </details>
       </EntityForm>
       <Differing />
       <Locks />
     </div>
   );
+}
+
+/** What is asked for most often; the rest is opened. */
+const IN_SIGHT: readonly LimitKey[] = ['maxLenses', 'maxLineupWeightG', 'maxSpend'];
+
+function LimitField({ of }: { readonly of: LimitKey }) {
+  const { label, unit, hint } = LIMIT_TEXTS[of];
+  return (
+    <FormNumber
+      name={of}
+      label={label}
+      placeholder={t.noLimit}
+      {...(unit ? { unit } : {})}
+      {...(hint ? { hint } : {})}
+    />
+  );
+}
+
+/** Names of what stands under "More limits", in its order. */
+const FOLDED: readonly (readonly [keyof Limits, string])[] = [
+  ...LIMIT_KEYS.filter((key) => !IN_SIGHT.includes(key)).map(
+    (key) => [key, LIMIT_TEXTS[key].label] as const,
+  ),
+  ['reserve', room.title],
+  ['neverChange', t.neverChangeALens],
+  ['countBodies', t.camerasCountInTheWeight],
+  ['sources', t.gearThatMayBeUsed],
+  ['bodyMounts', t.cameraMounts],
+  ['formats', t.cameraFormats],
+  ...(Object.entries(USUAL_LIMIT_NAMES) as [keyof typeof USUAL_LIMIT_NAMES, string][]),
+];
+
+/** Which of the folded limits are other than a new outing's. */
+function SetNames() {
+  const { limits } = useFile();
+  const names = FOLDED.filter(([key]) => !deepEqual(limits[key], DEFAULT_LIMITS[key])).map(
+    ([, name]) => name,
+  );
+  if (names.length === 0) return null;
+  return <span className="text-[12px] text-soft">{t.areSet(plainList(names))}</span>;
 }
 
 /** A profile sets an order of preferences and the limits that it means; the rest stays. */
@@ -171,7 +220,7 @@ function SourcesField() {
             onChange={(e) =>
               setValue(
                 'sources',
-                e.target.checked ? [...sources, key] : sources.filter((s) => s !== key),
+                SOURCES.filter((s) => (s === key ? e.target.checked : sources.includes(s))),
                 { shouldValidate: true },
               )
             }

@@ -160,21 +160,21 @@ function LensRow({
     <tr className="border-b border-hair align-top max-sm:flex max-sm:flex-wrap max-sm:gap-x-3">
       <th
         scope="row"
-        className="min-w-36 py-1.5 pr-4 text-left font-semibold text-got max-sm:w-full max-sm:pb-0"
+        className="min-w-48 py-1 pr-4 text-left font-semibold text-got max-sm:w-full max-sm:pb-0"
       >
         {l.name}
         <span className="block text-[12px] font-normal text-soft">
           {plainList(origin.filter((text) => text !== ''))}
         </span>
       </th>
-      <td className="py-1.5 pr-4 whitespace-nowrap">
+      <td className="py-1 pr-4 whitespace-nowrap">
         {formatFocalRange(l.focal.wideMm, l.focal.longMm)}
         <span className="block text-[12px] text-soft">
           {formatFNumbers(...apertureEnds(l.apertures))}
         </span>
       </td>
       <WeightAndPrice weight={weight} price={price} />
-      <td className="min-w-56 py-1.5 pr-4 max-sm:w-full max-sm:pt-0">
+      <td className="min-w-56 py-1 pr-4 max-sm:w-full max-sm:pt-0">
         <span className="text-soft sm:hidden">{words.onlyThisLensCovers}: </span>
         {onlyThis}
       </td>
@@ -225,8 +225,8 @@ function sizeText(item: Item): string {
 function WeightAndPrice({ weight, price }: { readonly weight: string; readonly price: string }) {
   return (
     <>
-      <td className="py-1.5 pr-4 whitespace-nowrap">{weight}</td>
-      <td className="py-1.5 pr-4 whitespace-nowrap">{price}</td>
+      <td className="py-1 pr-4 whitespace-nowrap">{weight}</td>
+      <td className="py-1 pr-4 whitespace-nowrap">{price}</td>
     </>
   );
 }

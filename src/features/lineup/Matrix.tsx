@@ -31,10 +31,7 @@ export function Matrix({ result, question }: { result: LineupResult; question: L
   const states = new Map(result.frames.map((f) => [f.frameId, f]));
   if (matrix.stacks.length === 0 || matrix.rows.length === 0) return null;
   return (
-    <section aria-labelledby="matrix">
-      <h2 id="matrix" className="mb-1 text-lg">
-        {t.pictureByPicture}
-      </h2>
+    <section aria-label={t.pictureByPicture}>
       <div
         className="relative overflow-x-auto"
         tabIndex={0}

@@ -33,13 +33,22 @@ import { freeFrame, type OutingFile } from '@/document';
 import { useEdit, useFile } from '@/session';
 import { Button } from '@/ui';
 import { useFreeings } from './useVerdicts';
-import { type FrameState as MarkedState, StateMark } from '@/parts';
+import { type FrameState as MarkedState, StateMark, viewHref } from '@/parts';
 import { memberText } from './ConflictText';
 
 const t = lineupText.notGot;
 
 /** The pictures that the lineup leaves, with the nearest miss and what it lacks. */
-export function NotGot({ result, question }: { result: LineupResult; question: LineupQuestion }) {
+export function NotGot({
+  result,
+  question,
+  most = Infinity,
+}: {
+  result: LineupResult;
+  question: LineupQuestion;
+  /** Pictures told here; the rest stands in the view of all pictures. */
+  most?: number;
+}) {
   const file = useFile();
   const name = namesOf(file);
   const hasLenses = file.shelf.lenses.length > 0;
@@ -51,7 +60,7 @@ export function NotGot({ result, question }: { result: LineupResult; question: L
         {lost.some((f) => f.state === 'once') ? t.notCoveredAsAsked : t.notCovered}
       </h2>
       <ul>
-        {lost.map((frame) => (
+        {lost.slice(0, most).map((frame) => (
           <li key={frame.frameId} className="border-b border-hair py-1.5">
             <StateMark state={stateOf(frame)} />{' '}
             <span className="font-semibold">{name(frame.frameId)}</span>{' '}
@@ -65,6 +74,11 @@ export function NotGot({ result, question }: { result: LineupResult; question: L
           </li>
         ))}
       </ul>
+      {lost.length > most && (
+        <Link prefetch={false} className="underline" href={viewHref('/lineup', 'pictures')}>
+          {lineupText.lineupPage.andMoreNotCovered(lost.length - most)}
+        </Link>
+      )}
     </section>
   );
 }

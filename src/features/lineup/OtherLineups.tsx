@@ -18,48 +18,57 @@ import {
   plainList,
   worseText,
 } from '@/text';
-import { useFile, useBackground } from '@/session';
+import { useBackground, useBegun, useFile } from '@/session';
 import { Button, Looking } from '@/ui';
 import { Figure } from '@/parts';
 import { findAlternatives } from '@/workers/backgroundClient';
+import { Answer } from './Answer';
 import { TakeButton } from './TakeButton';
 import { TradeCurve } from './TradeCurve';
 
 const t = lineupText.otherLineups;
 
-/** What stands beside the best lineup; looked for when asked, and again when the outing changes. */
-export function OtherLineups({
-  question,
-  result,
-}: {
-  question: LineupQuestion;
-  result: LineupResult;
-}) {
+export type AlternativesSearch = ReturnType<typeof useAlternatives>;
+
+/** What stands beside the best lineup, for both views that tell of it. */
+export function useAlternatives(question: LineupQuestion | null) {
   const { state, start, stop } = useBackground<Alternatives | null>(question);
+  const begin = () => {
+    if (question) start((report) => findAlternatives(question, report));
+  };
+  return { question, state, begin, stop };
+}
+
+interface Searched {
+  readonly search: AlternativesSearch;
+}
+
+/** Equally good lineups, the next best, and what a bigger or smaller kit gets. */
+export function OtherLineups({ search, result }: Searched & { readonly result: LineupResult }) {
   return (
-    <section aria-labelledby="rivals">
-      <h2 id="rivals" className="mb-1 text-lg">
-        {t.otherLineups}
-      </h2>
-      {state.kind === 'idle' && (
-        <p className="flex flex-wrap items-center gap-3">
-          {t.equallyGoodLineupsOtherKinds}
-          <Button onClick={() => start((report) => findAlternatives(question, report))}>
-            {t.compareAlternatives}
-          </Button>
-        </p>
-      )}
-      {state.kind === 'looking' && (
-        <Looking label={t.comparingAlternatives} done={state.done} onStop={stop} />
-      )}
-      {state.kind === 'failed' && (
-        <p className="text-wrong">{t.couldntFindAlternatives(state.message)}</p>
-      )}
-      {state.kind === 'found' && state.found && (
-        <Found alternatives={state.found} result={result} />
-      )}
-    </section>
+    <Awaited search={search}>
+      {(alternatives) => <Found alternatives={alternatives} result={result} />}
+    </Awaited>
   );
+}
+
+/** What becomes of the outing without one of its lenses, and what would replace it. */
+export function Breaks({ search }: Searched) {
+  return <Awaited search={search}>{(found) => <BreaksFound alternatives={found} />}</Awaited>;
+}
+
+/** Begins looking when it is first seen, and again when the outing changes. */
+function Awaited({
+  search: { question, state, begin, stop },
+  children,
+}: Searched & { readonly children: (found: Alternatives) => ReactNode }) {
+  useBegun(state.kind === 'idle', begin, question);
+  if (state.kind === 'idle') return <Button onClick={begin}>{t.compareAlternatives}</Button>;
+  if (state.kind === 'looking')
+    return <Looking label={t.comparingAlternatives} done={state.done} onStop={stop} />;
+  if (state.kind === 'failed')
+    return <p className="text-wrong">{t.couldntFindAlternatives(state.message)}</p>;
+  return state.found === null ? <p>{t.nothingFound}</p> : children(state.found);
 }
 
 function Found({ alternatives, result }: { alternatives: Alternatives; result: LineupResult }) {
@@ -93,8 +102,8 @@ function Found({ alternatives, result }: { alternatives: Alternatives; result: L
     plainList(lensesFirst(file.shelf, ids).map(name)) || t.nothing;
   return (
     <div className="space-y-5" data-testid="rivals">
-      {!alternatives.complete && <p>{t.timeRanOutThisIs}</p>}
       <List
+        isAnswer
         title={
           alternatives.ties.length === 0
             ? t.noOtherLineupIsAs
@@ -105,6 +114,7 @@ function Found({ alternatives, result }: { alternatives: Alternatives; result: L
         }
         rows={alternatives.ties.map((r) => ({ what: names(r.pieceIds), take: r.pieceIds }))}
       />
+      {!alternatives.complete && <p>{t.timeRanOutThisIs}</p>}
       <List
         title={t.nextBestOfAnotherKind}
         rows={alternatives.next.map(({ pieceIds: itemIds, worse }) => {
@@ -120,13 +130,6 @@ function Found({ alternatives, result }: { alternatives: Alternatives; result: L
         currency={currency}
       />
       <List
-        title={t.ifItBreaks}
-        rows={alternatives.ifBreaks.map((b) => ({
-          what: name(b.lensId),
-          about: breakText(b, names),
-        }))}
-      />
-      <List
         title={t.whatItWouldTakeFor}
         rows={alternatives.lensesOut.flatMap(({ lensId, difference, withIt }) => {
           const what = name(lensId);
@@ -134,6 +137,32 @@ function Found({ alternatives, result }: { alternatives: Alternatives; result: L
           return [{ what, about: figure(what, difference, withIt, bringInText), take: withIt }];
         })}
       />
+    </div>
+  );
+}
+
+function BreaksFound({ alternatives: { ifBreaks, complete } }: { alternatives: Alternatives }) {
+  const file = useFile();
+  const name = namesOf(file);
+  const names = (ids: readonly string[]) => plainList(lensesFirst(file.shelf, ids).map(name));
+  const hurting = ifBreaks.filter((b) => b.lost.length > 0);
+  const lasting = hurting.filter((b) => b.repair.length === 0 || b.lostAfterRepair.length > 0);
+  return (
+    <div className="space-y-3" data-testid="breaks">
+      <List
+        isAnswer
+        title={
+          hurting.length === 0
+            ? t.noneBreaks
+            : lasting.length === 0
+              ? t.allReplaceable
+              : t.notReplaceable(lasting.length, ifBreaks.length)
+        }
+        rows={[...ifBreaks]
+          .sort((a, b) => b.lost.length - a.lost.length)
+          .map((b) => ({ what: name(b.lensId), about: breakText(b, names) }))}
+      />
+      {!complete && <p>{t.timeRanOutThisIs}</p>}
     </div>
   );
 }
@@ -157,11 +186,20 @@ interface Row {
   readonly take?: readonly string[];
 }
 
-function List({ title, rows }: { title: string; rows: readonly Row[] }) {
+function List({
+  title,
+  rows,
+  isAnswer = false,
+}: {
+  title: string;
+  rows: readonly Row[];
+  /** Its title is what the view answers. */
+  isAnswer?: boolean;
+}) {
   const name = namesOf(useFile());
   return (
     <div>
-      <h3 className="text-base">{title}</h3>
+      {isAnswer ? <Answer>{title}</Answer> : <h3 className="text-base">{title}</h3>}
       {rows.length > 0 && (
         <ul>
           {rows.map(({ what, about, take }) => (

@@ -15,6 +15,7 @@ import {
 } from '@/text';
 import { useEdit, useFile } from '@/session';
 import { Button } from '@/ui';
+import { Answer } from './Answer';
 import { useLensLacks } from './useVerdicts';
 
 const t = lineupText.outTable;
@@ -27,15 +28,12 @@ export function OutTable({ result }: { result: LineupResult }) {
   const edit = useEdit();
   const name = namesOf(file);
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
-  if (result.lensesOut.length === 0) return null;
   const order = [...result.lensesOut].sort(
     (a, b) => b.wouldAdd.length - a.wouldAdd.length || b.makes.length - a.makes.length,
   );
   return (
-    <section aria-labelledby="out">
-      <h2 id="out" className="mb-1 text-lg">
-        {t.leftOut}
-      </h2>
+    <section aria-label={t.leftOut}>
+      <Answer>{answerText(result.lensesOut)}</Answer>
       <ul>
         {order.slice(0, SHOWN).map((out) => (
           <li
@@ -75,6 +73,11 @@ export function OutTable({ result }: { result: LineupResult }) {
       )}
     </section>
   );
+}
+
+function answerText(out: readonly LensOut[]): string {
+  if (out.length === 0) return lineupText.lineupPage.noneOut;
+  return lineupText.lineupPage.out(out.length, out.filter((l) => l.wouldAdd.length > 0).length);
 }
 
 /** Worked out only for lenses that someone asks about. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { type ProfileKey, profileOf, PROFILES, withProfile } from '@/core/brief';
 import type { LineupQuestion, LineupResult } from '@/core/lineup';
 import {
@@ -21,9 +21,10 @@ import {
   weightSteps,
 } from '@/text';
 import { type OutingFile, setLimits } from '@/document';
-import { useEdit, useFile, useBackground } from '@/session';
+import { useEdit, useBackground, useBegun, useFile } from '@/session';
 import { Button, Looking } from '@/ui';
 import { StateMark, Figure } from '@/parts';
+import { Answer } from './Answer';
 import { compareProfiles, type ProfileAnswer } from '@/workers/backgroundClient';
 
 const t = lineupText.styles;
@@ -42,12 +43,15 @@ export function Profiles({ question }: { question: LineupQuestion }) {
   const { state, start, stop } = useBackground<readonly ProfileAnswer[]>(question);
   const turn = (key: ProfileKey) =>
     setKeys(PROFILES.map((p) => p.key).filter((k) => keys.includes(k) !== (k === key)));
+  const begin = () => {
+    if (keys.length > 0) start((report) => compareProfiles(question, keys, report));
+  };
+  const asked = useMemo(() => ({ question, keys }), [question, keys]);
+  useBegun(true, begin, asked);
   return (
-    <section aria-labelledby="profiles">
-      <h2 id="profiles" className="mb-1 text-lg">
-        {t.stylesSideBySide}
-      </h2>
-      <fieldset className="flex flex-wrap gap-x-5">
+    <section aria-label={t.stylesSideBySide}>
+      {state.kind === 'found' && <Answer>{answerText(state.found)}</Answer>}
+      <fieldset className="mb-3 flex flex-wrap gap-x-5">
         <legend className="sr-only">{t.stylesToCompare}</legend>
         {PROFILES.map(({ key }) => (
           <label key={key} className="flex min-h-7 items-center gap-2">
@@ -56,22 +60,31 @@ export function Profiles({ question }: { question: LineupQuestion }) {
           </label>
         ))}
       </fieldset>
-      <p className="mt-1 mb-2">
-        <Button
-          disabled={keys.length === 0}
-          onClick={() => start((report) => compareProfiles(question, keys, report))}
-        >
-          {keys.length > 1 ? t.compareThese(keys.length) : t.workThisOut}
-        </Button>
-      </p>
+      {keys.length === 0 && <p>{t.chooseSome}</p>}
+      {keys.length > 0 && state.kind === 'idle' && <Button onClick={begin}>{t.compareThem}</Button>}
       {state.kind === 'looking' && (
         <Looking label={t.workingOutEachStyle} done={state.done} onStop={stop} />
       )}
       {state.kind === 'failed' && (
         <p className="text-wrong">{t.couldntWorkThemOut(state.message)}</p>
       )}
-      {state.kind === 'found' && <SideBySide answers={state.found} />}
+      {keys.length > 0 && state.kind === 'found' && <SideBySide answers={state.found} />}
     </section>
+  );
+}
+
+/** How many of them cover every must, and with how many lenses. */
+function answerText(answers: readonly ProfileAnswer[]): string {
+  const full = answers
+    .map(({ result }) => result)
+    .filter(
+      ({ status, totals }) => status !== 'impossible' && totals.musts.got === totals.musts.of,
+    );
+  const lenses = full.map(({ totals }) => totals.lenses);
+  return t.coverMusts(
+    full.length,
+    answers.length,
+    t.lensesFromTo(Math.min(...lenses), Math.max(...lenses)),
   );
 }
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { useDeferredValue, useEffect, useState } from 'react';
+import { type ReactNode, useDeferredValue, useEffect, useState } from 'react';
 import type { Frame } from '@/core/brief';
 import {
   AS_DESCRIBED,
@@ -37,50 +37,77 @@ interface Asked {
   readonly result: LineupResult;
 }
 
-/** How wrong light, distances and speeds may be before the lineup loses a picture. */
-export function RoomForError({ question, result }: Asked) {
+type Room = ReturnType<typeof useRoom>;
+
+/** How wrong light, distances and speeds may be before the lineup loses a picture; worked out for each answer. */
+export function useRoom(question: LineupQuestion | null, result: LineupResult | null) {
   const { state, start } = useBackground<RoomAnswer>(result);
   useEffect(() => {
-    start((report) => findRoom(question, result, report));
+    if (question && result && result.totals.lenses > 0)
+      start((report) => findRoom(question, result, report));
     // eslint-disable-next-line react-hooks/exhaustive-deps -- begun once for each answer
   }, [question, result]);
+  return state;
+}
+
+/** The pictures that are lost soonest, and what would still cover them. */
+export function FragilePictures({ question, room }: { question: LineupQuestion; room: Room }) {
+  const name = namesOf(useFile());
   return (
     <section aria-labelledby="room">
       <h2 id="room" className="mb-1 text-lg">
         {t.title}
       </h2>
-      {(state.kind === 'idle' || state.kind === 'looking') && (
-        <p className="text-soft">{t.working}</p>
-      )}
-      {state.kind === 'failed' && <p className="text-wrong">{t.couldnt(state.message)}</p>}
-      {state.kind === 'found' && <Found found={state.found} question={question} result={result} />}
+      <Awaited room={room}>
+        {({ all, fragile, without }) => (
+          <div className="space-y-2">
+            {without && <p>{reserveText(question, without)}</p>}
+            {!all.complete && <p>{t.onlySome}</p>}
+            {fragile.length === 0 && all.complete && <p>{t.nothingFragile}</p>}
+            <ul>
+              {fragile.map((f) => (
+                <li key={f.frameId} className="border-b border-hair py-1">
+                  {fragileText(f, name)}
+                </li>
+              ))}
+            </ul>
+          </div>
+        )}
+      </Awaited>
     </section>
   );
 }
 
-function Found({ found, question, result }: Asked & { found: RoomAnswer }) {
-  const file = useFile();
-  const name = namesOf(file);
-  const { all, fragile, without } = found;
+/** Each picture's room, and one picture whose light, distance and speed can be moved. */
+export function RoomForError({ question, result, room }: Asked & { readonly room: Room }) {
+  const name = namesOf(useFile());
   return (
-    <div className="space-y-3">
-      {without && <p>{reserveText(question, without)}</p>}
-      {!all.complete && <p>{t.onlySome}</p>}
-      {fragile.length === 0 && all.complete && <p>{t.nothingFragile}</p>}
-      <ul>
-        {fragile.map((f) => (
-          <li key={f.frameId} className="border-b border-hair py-1">
-            {fragileText(f, name)}
-          </li>
-        ))}
-      </ul>
-      <WhatIf question={question} result={result} first={fragile[0]?.frameId ?? null} />
-      <details>
-        <summary className="cursor-pointer text-[13px] text-soft">{t.allPictures}</summary>
-        <AllPictures frames={all.frames} name={name} />
-      </details>
-    </div>
+    <section aria-label={t.title}>
+      <Awaited room={room}>
+        {({ all, fragile }) => (
+          <div className="space-y-3">
+            <WhatIf question={question} result={result} first={fragile[0]?.frameId ?? null} />
+            <details>
+              <summary className="cursor-pointer text-[13px] text-soft">{t.allPictures}</summary>
+              <AllPictures frames={all.frames} name={name} />
+            </details>
+          </div>
+        )}
+      </Awaited>
+    </section>
   );
+}
+
+function Awaited({
+  room,
+  children,
+}: {
+  readonly room: Room;
+  readonly children: (found: RoomAnswer) => ReactNode;
+}) {
+  if (room.kind === 'failed') return <p className="text-wrong">{t.couldnt(room.message)}</p>;
+  if (room.kind !== 'found') return <p className="text-soft">{t.working}</p>;
+  return children(room.found);
 }
 
 function reserveText({ limits }: LineupQuestion, without: LineupResult): string {

@@ -13,6 +13,7 @@ import { formatAngle, lineupText, namesOf, stackName } from '@/text';
 import {
   placeOf,
   type Score as Drawn,
+  USUAL_PX,
   type ScoreLine,
   type ScoreNote,
   scoreOf,
@@ -20,9 +21,12 @@ import {
 
 const t = lineupText.score;
 
-/** Room of a line and of each further note of a chord, px. */
-const LINE = 30;
+/** Height of a line with one row of dots, and of each further row, px. */
+const LINE = 46;
 const STEP = 25;
+/** How high the band's upper edge and the lowest dots' foot stand over the line, px. */
+const BAND = 15;
+const FOOT = 20;
 const at = (percent: number): CSSProperties => ({ left: `${percent}%` });
 const span = (from: number, to: number): CSSProperties => ({
   left: `${from}%`,
@@ -41,19 +45,27 @@ export function Score({ result }: { result: LineupResult }) {
   const score = useMemo(() => scoreOf(result, file, width), [result, file, width]);
   const [pointed, point] = useState<Pointed | null>(null);
   if (score.lines.length === 0) return null;
-  const line = score.lines.find((l) => l.lensId === pointed?.lensId);
-  const note = line?.notes.find((n) => n.frameId === pointed?.frameId);
+  const notes = score.lines.flatMap((l) => l.notes.map((note) => ({ lensId: l.lensId, note })));
+  const note = (
+    notes.find((n) => n.lensId === pointed?.lensId && n.note.frameId === pointed.frameId) ??
+    // Until one is pointed at, the first that needs its lens.
+    notes.find((n) => n.note.isOnly) ??
+    notes[0]
+  )?.note;
   return (
     <section aria-label={t.score} data-testid="score">
       <div className="grid grid-cols-[minmax(6rem,11rem)_minmax(0,1fr)_auto] items-stretch gap-x-3 max-sm:grid-cols-1">
-        <Axis score={score} box={axis} />
+        <Axis score={score} box={axis} width={width} />
         {score.lines.map((l) => (
           <Line key={l.lensId} score={score} line={l} pointed={pointed} onPoint={point} />
         ))}
         <LeftOut />
       </div>
-      <div className="mt-2 min-h-24 border-t border-hair pt-2" aria-live="polite">
-        {note ? <Shown note={note} /> : <p className="text-[13px] text-soft">{t.legend}</p>}
+      <div className="mt-2 grid gap-x-8 gap-y-2 sm:grid-cols-2">
+        <div className="min-h-24" aria-live="polite">
+          {note && <Shown note={note} />}
+        </div>
+        <p className="text-[13px] text-soft">{t.legend}</p>
       </div>
     </section>
   );
@@ -77,8 +89,16 @@ function useWidth() {
 }
 
 /** Focal lengths on the 36×24 mm frame, with the angles over them: Reach's axis. */
-function Axis({ score, box }: { score: Drawn; box: RefObject<HTMLDivElement | null> }) {
-  const { focals, angles } = angleTicks(score.fromMm, score.toMm);
+function Axis({
+  score,
+  box,
+  width = USUAL_PX,
+}: {
+  score: Drawn;
+  box: RefObject<HTMLDivElement | null>;
+  width: number | undefined;
+}) {
+  const { focals, angles } = angleTicks(score.fromMm, score.toMm, width);
   return (
     <>
       <span className="self-end text-[11px] text-soft max-sm:hidden">{t.axis}</span>
@@ -118,9 +138,9 @@ function Line({ score, line, pointed, onPoint }: LineProps) {
   const file = useFile();
   const name = namesOf(file);
   const { lensId, bare, converted, cropped, notes } = line;
-  const chord = Math.max(0, ...notes.map((n) => n.level));
+  const rows = Math.max(0, ...notes.map((n) => n.level));
   const place = (mm: number) => placeOf(score, mm);
-  const height = LINE + STEP * chord;
+  const height = LINE + STEP * rows;
   return (
     <>
       <span className="self-end pb-1 font-semibold text-got">{name(lensId)}</span>
@@ -141,11 +161,11 @@ function Line({ score, line, pointed, onPoint }: LineProps) {
             style={span(place(cropped.fromMm), place(cropped.toMm))}
           />
         )}
+        <Stems notes={notes} place={place} height={height} />
         {notes.map((note) => (
           <Note
             key={note.frameId}
             note={note}
-            left={place(note.equivalentMm)}
             isPointed={pointed?.lensId === lensId && pointed.frameId === note.frameId}
             label={t.note(
               name(note.frameId),
@@ -166,9 +186,37 @@ function Line({ score, line, pointed, onPoint }: LineProps) {
   );
 }
 
+/** From each dot down to the focal length that its picture is taken at. */
+function Stems({
+  notes,
+  place,
+  height,
+}: {
+  readonly notes: readonly ScoreNote[];
+  readonly place: (mm: number) => number;
+  readonly height: number;
+}) {
+  return (
+    <svg
+      aria-hidden
+      className="absolute inset-0 size-full"
+      viewBox={`0 0 100 ${height}`}
+      preserveAspectRatio="none"
+    >
+      {notes.map((n) => (
+        <path
+          key={n.frameId}
+          d={`M${n.shownAt} ${height - FOOT - STEP * n.level}L${place(n.equivalentMm)} ${height - BAND}`}
+          stroke="var(--got)"
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
+    </svg>
+  );
+}
+
 interface NoteProps {
   readonly note: ScoreNote;
-  readonly left: number;
   readonly isPointed: boolean;
   readonly label: string;
   readonly number: number;
@@ -176,7 +224,7 @@ interface NoteProps {
 }
 
 /** Filled where only this lens can, open where another can too, half high where it makes a part; ringed in the proof. */
-function Note({ note, left, isPointed, label, number, onPoint }: NoteProps) {
+function Note({ note, isPointed, label, number, onPoint }: NoteProps) {
   const look = note.isOnly ? 'bg-got text-sheet' : 'bg-sheet text-ink';
   const ring = note.isProof ? 'outline-2 outline-offset-1 outline-ink outline-double' : '';
   const part = note.cover.code === 'part' ? 'border-dashed' : '';
@@ -189,7 +237,7 @@ function Note({ note, left, isPointed, label, number, onPoint }: NoteProps) {
       onFocus={onPoint}
       onClick={onPoint}
       className={`absolute flex size-[24px] -translate-x-1/2 items-center justify-center motion-safe:transition-all motion-safe:duration-500 ${isPointed ? 'z-10 scale-125' : ''}`}
-      style={{ ...at(left), bottom: STEP * note.level }}
+      style={{ ...at(note.shownAt), bottom: FOOT + STEP * note.level }}
       data-only={note.isOnly}
       data-proof={note.isProof}
     >

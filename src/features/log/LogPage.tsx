@@ -1,16 +1,10 @@
 'use client';
 
 import Link from 'next/link';
-import { Tabs } from 'radix-ui';
 import { useEffect } from 'react';
-import {
-  usePhotographKeeper,
-  usePhotographs,
-  type PhotographKeeper,
-  useSelection,
-} from '@/session';
+import { usePhotographKeeper, usePhotographs, type PhotographKeeper } from '@/session';
 import { SelectField, Tick } from '@/ui';
-import { HelpLink } from '@/parts';
+import { HelpLink, Views } from '@/parts';
 import { formatDays, logText } from '@/text';
 import { AddPhotographs } from './AddPhotographs';
 import { Against } from './Against';
@@ -22,18 +16,6 @@ import { type LogWork, useLogWork } from './useLogWork';
 import { Used } from './Used';
 
 const t = logText.page;
-
-const VIEWS = [
-  ['used', t.used, Used],
-  ['against', t.against, Against],
-  ['hindsight', t.hindsight, Hindsight],
-  ['frames', t.frames, Frames],
-  ['lessons', t.lessons, Lessons],
-  ['photographs', t.photographs, Manage],
-] as const;
-
-const TAB =
-  'border-b-2 border-transparent px-2 py-1 hover:bg-chosen data-[state=active]:border-ink data-[state=active]:font-semibold';
 
 /** What was used, against the plan and in hindsight; the ways to bring photographs in, while there are none. */
 export function LogPage() {
@@ -57,7 +39,6 @@ export function LogPage() {
 function Opened({ keeper }: { keeper: PhotographKeeper }) {
   const { log, phase, problem, isDamaged } = usePhotographs(keeper);
   const work = useLogWork(keeper);
-  const [view, setView] = useSelection('view');
   if (phase === 'failed')
     return (
       <>
@@ -84,26 +65,20 @@ function Opened({ keeper }: { keeper: PhotographKeeper }) {
       {log.count === 0 ? (
         <AddPhotographs keeper={keeper} />
       ) : (
-        <Tabs.Root
-          value={view ?? 'used'}
-          onValueChange={(next) => setView(next === 'used' ? null : next)}
-        >
-          <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2 border-b border-ink">
-            <Tabs.List aria-label={t.views} className="flex flex-wrap gap-1">
-              {VIEWS.map(([key, name]) => (
-                <Tabs.Trigger key={key} value={key} className={TAB}>
-                  {name}
-                </Tabs.Trigger>
-              ))}
-            </Tabs.List>
-            <Scope work={work} />
-          </div>
-          {VIEWS.map(([key, , View]) => (
-            <Tabs.Content key={key} value={key} tabIndex={-1} className="pt-4">
-              <View work={work} />
-            </Tabs.Content>
-          ))}
-        </Tabs.Root>
+        <Views
+          of="/log"
+          label={t.views}
+          first="used"
+          beside={<Scope work={work} />}
+          contents={{
+            used: <Used work={work} />,
+            against: <Against work={work} />,
+            hindsight: <Hindsight work={work} />,
+            frames: <Frames work={work} />,
+            lessons: <Lessons work={work} />,
+            photographs: <Manage work={work} />,
+          }}
+        />
       )}
     </>
   );

@@ -7,7 +7,7 @@ import { PROFILES, withProfile } from '@/core/brief';
 import { ITEM_KINDS } from '@/core/gear';
 import { setLimits } from '@/document';
 import { useAnswer, useEdit, useFile, useHistory, useKnownGear, useSelection } from '@/session';
-import { besideHref, besideKeys } from '@/parts';
+import { besideHref, besideKeys, isWithViews, PAGE_VIEWS, viewHref } from '@/parts';
 import {
   besideText,
   PROFILE_NAMES,
@@ -121,6 +121,13 @@ function useEntries(
       t.pages,
       [
         ...PAGES.map(([href, name]) => linked(href, name, href)),
+        ...PAGES.flatMap(([page, pageName]) =>
+          isWithViews(page)
+            ? PAGE_VIEWS[page].map(([view, name]) =>
+                linked(`${page} ${view}`, t.viewOf(pageName, name), viewHref(page, view)),
+              )
+            : [],
+        ),
         linked('/beside', besideText.title, besideHref(beside)),
       ],
     ],

@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { type CSSProperties, useMemo } from 'react';
 import { carryText, formatWeight, plainList } from '@/text';
 import type { Lane, LaneBar, LaneLoad, Lanes as Drawn } from './lanes';
@@ -29,9 +30,12 @@ export function LanesView({
   day,
   name,
   limit,
+  hrefOf,
 }: {
   day: Drawn;
   name: (id: string) => string;
+  /** Where a stretch is told in words; without it their names lead nowhere. */
+  hrefOf?: HrefOf;
   /** The most that anyone should carry, g; null for none. */
   limit: number | null;
 }) {
@@ -46,7 +50,7 @@ export function LanesView({
     >
       <div className="grid min-w-[40rem] grid-cols-[7rem_minmax(0,1fr)] items-center gap-x-2 max-sm:min-w-0 max-sm:grid-cols-[4rem_minmax(0,1fr)]">
         <span />
-        <Head day={day} name={name} />
+        <Head day={day} name={name} hrefOf={hrefOf} />
         {day.lanes.map((lane) => (
           <LaneRow key={lane.bodyId} {...{ day, lane, name, patterns }} />
         ))}
@@ -92,6 +96,7 @@ function SmallLegend({ day, name, patterns }: SmallLegendProps) {
 }
 
 type Namer = (id: string) => string;
+type HrefOf = (stretchId: string | null) => string;
 
 function patternsOf({ lanes }: Drawn): ReadonlyMap<string, string> {
   const stacks = lanes.flatMap((lane) => lane.bars.map((bar) => bar.pieceIds.join('+')));
@@ -99,27 +104,40 @@ function patternsOf({ lanes }: Drawn): ReadonlyMap<string, string> {
 }
 
 /** Stretches over the lanes; those without change shaded through all of them. */
-function Head({ day, name }: { day: Drawn; name: Namer }) {
+function Head({ day, name, hrefOf }: { day: Drawn; name: Namer; hrefOf: HrefOf | undefined }) {
   return (
     <div className="relative h-9 border-b border-ink text-[12px]">
-      {day.stretches.map((s, i) => (
-        <a
-          key={s.stretchId}
-          href={`#${s.stretchId ?? 'whole'}`}
-          className={`absolute inset-y-0 overflow-hidden border-l border-hair px-1 leading-tight hover:bg-chosen ${s.mayChange ? '' : 'bg-chosen font-semibold'}`}
-          style={place(s.from, s.to)}
-        >
-          <span className="sm:hidden">{i + 1}</span>
-          <span className="block overflow-hidden text-ellipsis whitespace-nowrap max-sm:sr-only">
-            {s.stretchId === null ? t.whole : name(s.stretchId)}
-          </span>
-          {!s.mayChange && (
-            <span className="block overflow-hidden font-normal text-ellipsis whitespace-nowrap max-sm:sr-only">
-              {t.noChange}
+      {day.stretches.map((s, i) => {
+        const look = `absolute inset-y-0 overflow-hidden border-l border-hair px-1 leading-tight ${s.mayChange ? '' : 'bg-chosen font-semibold'}`;
+        const said = (
+          <>
+            <span className="sm:hidden">{i + 1}</span>
+            <span className="block overflow-hidden text-ellipsis whitespace-nowrap max-sm:sr-only">
+              {s.stretchId === null ? t.whole : name(s.stretchId)}
             </span>
-          )}
-        </a>
-      ))}
+            {!s.mayChange && (
+              <span className="block overflow-hidden font-normal text-ellipsis whitespace-nowrap max-sm:sr-only">
+                {t.noChange}
+              </span>
+            )}
+          </>
+        );
+        return hrefOf ? (
+          <Link
+            key={s.stretchId}
+            prefetch={false}
+            href={hrefOf(s.stretchId)}
+            className={`${look} hover:bg-chosen`}
+            style={place(s.from, s.to)}
+          >
+            {said}
+          </Link>
+        ) : (
+          <span key={s.stretchId} className={look} style={place(s.from, s.to)}>
+            {said}
+          </span>
+        );
+      })}
     </div>
   );
 }

@@ -1,10 +1,11 @@
 import { placeOf, type Score, type ScoreNote } from './score';
 
+/** Width of the drawing, and of its names. */
 const WIDTH = 300;
-const LINE = 30;
+const LINE = 38;
 const STEP = 13;
-/** Where there is little height, chords are drawn close. */
-const CLOSE = { line: 24, step: 5 } as const;
+/** How high the lowest dots stand over their band. */
+const RISE = 14;
 const NAMES = 76;
 
 /** A score in small, only to be looked at: lines and notes as on Lineup. */
@@ -12,25 +13,25 @@ export function MiniScore({
   score,
   name,
   label,
-  close = false,
+  fills = false,
 }: {
   score: Score<Omit<ScoreNote, 'cover'>>;
   name: (id: string) => string;
   label: string;
-  close?: boolean;
+  /** As high as there is room. */
+  fills?: boolean;
 }) {
-  const line = close ? CLOSE.line : LINE;
-  const step = close ? CLOSE.step : STEP;
-  const heights = score.lines.map((l) => line + step * Math.max(0, ...l.notes.map((n) => n.level)));
+  const heights = score.lines.map((l) => LINE + STEP * Math.max(0, ...l.notes.map((n) => n.level)));
   const feet = heights.map((_, i) => heights.slice(0, i + 1).reduce((a, b) => a + b, 0) - 10);
   const whole = heights.reduce((a, b) => a + b, 0);
-  const x = (mm: number) => NAMES + ((WIDTH - NAMES - 10) * placeOf(score, mm)) / 100;
+  const across = (percent: number) => NAMES + ((WIDTH - NAMES - 10) * percent) / 100;
+  const x = (mm: number) => across(placeOf(score, mm));
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${whole}`}
       role="img"
       aria-label={label}
-      className={close ? 'h-full' : 'w-full max-w-sm'}
+      className={fills ? 'h-full' : 'w-full max-w-sm'}
       data-testid="mini-score"
     >
       {score.lines.map(({ lensId, bare, converted, cropped, notes }, i) => {
@@ -49,26 +50,22 @@ export function MiniScore({
             {cropped && (
               <path d={bar(cropped.fromMm, cropped.toMm)} strokeWidth={2} strokeDasharray="1.5 3" />
             )}
-            {notes.map((n) => (
-              <g key={n.frameId}>
-                {n.isProof && (
+            {notes.map((n) => {
+              const [cx, cy] = [across(n.shownAt), y - RISE - STEP * n.level];
+              return (
+                <g key={n.frameId}>
+                  <path d={`M${cx} ${cy}L${x(n.equivalentMm)} ${y}`} strokeWidth={0.75} />
+                  {n.isProof && <circle cx={cx} cy={cy} r={8} fill="none" stroke="var(--ink)" />}
                   <circle
-                    cx={x(n.equivalentMm)}
-                    cy={y - step * n.level}
-                    r={8}
-                    fill="none"
-                    stroke="var(--ink)"
+                    cx={cx}
+                    cy={cy}
+                    r={5.5}
+                    fill={n.isOnly ? 'var(--got)' : 'var(--sheet)'}
+                    strokeWidth={1.5}
                   />
-                )}
-                <circle
-                  cx={x(n.equivalentMm)}
-                  cy={y - step * n.level}
-                  r={5.5}
-                  fill={n.isOnly ? 'var(--got)' : 'var(--sheet)'}
-                  strokeWidth={1.5}
-                />
-              </g>
-            ))}
+                </g>
+              );
+            })}
           </g>
         );
       })}

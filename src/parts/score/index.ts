@@ -5,6 +5,9 @@ export {
   type Score,
   type ScoreLine,
   type ScoreNote,
+  type ScoreRange,
   lensesOnScore,
   scoreOf,
+  SMALL_PX,
+  USUAL_PX,
 } from './score';

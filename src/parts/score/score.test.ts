@@ -29,10 +29,18 @@ function agrees(result: LineupResult, file: Asked): void {
       expect(placeOf(score, note.equivalentMm)).toBeLessThan(100);
     }
     // No two notes of a line lie on each other.
-    const spots = line.notes.map((n) => [placeOf(score, n.equivalentMm), n.level] as const);
-    for (const [i, [x, level]] of spots.entries())
-      for (const [otherX, otherLevel] of spots.slice(i + 1))
-        expect(Math.abs(x - otherX) > 2 || level !== otherLevel).toBe(true);
+    for (const [i, { shownAt, level }] of line.notes.entries())
+      for (const other of line.notes.slice(i + 1))
+        expect(Math.abs(shownAt - other.shownAt) > 4 || level !== other.level).toBe(true);
+    // None is far from its place, and none leaves the axis.
+    for (const { shownAt, equivalentMm } of line.notes) {
+      expect(Math.abs(shownAt - placeOf(score, equivalentMm))).toBeLessThan(11);
+      expect(Math.abs(shownAt - 50)).toBeLessThanOrEqual(50);
+    }
+    // A note with no neighbour stands at its place.
+    const [first] = line.notes;
+    if (line.notes.length === 1)
+      expect(first!.shownAt).toBeCloseTo(placeOf(score, first!.equivalentMm), 6);
   }
 }
 

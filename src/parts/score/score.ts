@@ -13,7 +13,9 @@ export interface ScoreNote {
   readonly isOnly: boolean;
   /** The proof rests on it. */
   readonly isProof: boolean;
-  /** Height in its chord: 0 on the line. */
+  /** Where its dot stands, percent of the axis from the wide end: beside its place where others are near. */
+  readonly shownAt: number;
+  /** Row of its dot above the line, from 0. */
   readonly level: number;
 }
 
@@ -39,10 +41,16 @@ export interface Score<Note = ScoreNote> {
   readonly toMm: number;
 }
 
-/** Notes nearer than this stand in one chord, px: so far apart they are told by a finger. */
-const CHORD_PX = 27;
+/** How far apart dots stand, px: so far they are told by a finger. */
+const APART_PX = 27;
+/** How far from its place a dot may stand, in such distances; beyond it a second row begins. */
+const MOST_ASIDE = 2.5;
 /** How wide the axis is where nobody says, px. */
-const USUAL_PX = 660;
+export const USUAL_PX = 660;
+/** The same where it is drawn small: its dots, 12 of 224 wide, touch no other. */
+export const SMALL_PX = 480;
+/** No dot stands nearer to an end of the axis, percent. */
+const EDGE_PERCENT = 1.5;
 /** Room at both ends of the axis, as a quotient. */
 const ROOM = 1.12;
 
@@ -91,7 +99,7 @@ export function scoreOf(
   const fromMm = Math.min(...ends, 50) / ROOM;
   const toMm = Math.max(...ends, 50) * ROOM;
   const lines = drawn
-    .map((line) => ({ ...line, notes: inChords(line.notes, fromMm, toMm, CHORD_PX / widthPx) }))
+    .map((line) => ({ ...line, notes: placed(line.notes, { fromMm, toMm }, APART_PX / widthPx) }))
     .sort((a, b) => a.bare.fromMm - b.bare.fromMm || a.bare.toMm - b.bare.toMm);
   return { lines, fromMm, toMm };
 }
@@ -130,24 +138,45 @@ function rangeOf(setups: readonly Setup[]): ScoreRange | null {
   };
 }
 
-/** Notes that would lie on each other stand above each other. */
-function inChords(
-  notes: readonly Omit<ScoreNote, 'level'>[],
-  fromMm: number,
-  toMm: number,
-  chord: number,
+type Unplaced = Omit<ScoreNote, 'level' | 'shownAt'>;
+
+/** Dots side by side, each as near its place as the others let it, in as few rows as keep them near. */
+function placed(
+  notes: readonly Unplaced[],
+  axis: Pick<Score, 'fromMm' | 'toMm'>,
+  apartShare: number,
 ): ScoreNote[] {
-  const whole = Math.log2(toMm / fromMm);
-  const at = (mm: number) => Math.log2(mm / fromMm) / whole;
-  const placed: ScoreNote[] = [];
-  for (const note of [...notes].sort((a, b) => a.equivalentMm - b.equivalentMm)) {
-    const near = placed.filter((p) => Math.abs(at(p.equivalentMm) - at(note.equivalentMm)) < chord);
-    const taken = new Set(near.map((p) => p.level));
-    let level = 0;
-    while (taken.has(level)) level += 1;
-    placed.push({ ...note, level });
+  const apart = 100 * apartShare;
+  const sorted = [...notes].sort((a, b) => a.equivalentMm - b.equivalentMm);
+  const places = sorted.map((n) => placeOf(axis, n.equivalentMm));
+  for (let rows = 1; ; rows += 1) {
+    const shown: number[] = [];
+    for (let row = 0; row < rows; row += 1) {
+      const own = places.filter((_, i) => i % rows === row);
+      sideBySide(own, apart).forEach((at, i) => (shown[i * rows + row] = at));
+    }
+    const aside = Math.max(0, ...places.map((at, i) => Math.abs(at - shown[i]!)));
+    if (aside <= MOST_ASIDE * apart || rows >= sorted.length)
+      return sorted.map((note, i) => ({ ...note, shownAt: shown[i]!, level: i % rows }));
   }
-  return placed;
+}
+
+/** Places at least so far apart, in order and within the axis; each group lies around its mean (pool adjacent violators). */
+function sideBySide(places: readonly number[], apart: number): number[] {
+  const groups: { sum: number; count: number }[] = [];
+  // Less the room of those before it, places only have to rise.
+  const end = 100 - apart * (places.length - 1) - EDGE_PERCENT;
+  const mean = ({ sum, count }: (typeof groups)[number]) => sum / count;
+  places.forEach((at, i) => {
+    groups.push({ sum: at - apart * i, count: 1 });
+    for (;;) {
+      const [before, last] = groups.slice(-2);
+      if (!before || !last || mean(before) <= mean(last)) break;
+      groups.splice(-2, 2, { sum: before.sum + last.sum, count: before.count + last.count });
+    }
+  });
+  const starts = groups.flatMap((g) => Array.from({ length: g.count }, () => mean(g)));
+  return starts.map((at, i) => Math.max(EDGE_PERCENT, Math.min(at, end)) + apart * i);
 }
 
 /** Where a focal length lies on the axis of a score, percent from its wide end. */

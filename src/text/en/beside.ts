@@ -39,7 +39,6 @@ export const besideText = {
     `${rangesText(gaps, ['No gaps', 'A gap', 'Gaps'])}; ${rangesText(overlaps, ['no overlaps', 'an overlap', 'overlaps'])}.`,
   chart: 'What they reach',
   chartOf: (count: number) => `What ${count} lenses reach, by focal length on 36×24 mm`,
-  axis: 'Focal length below for 36×24 mm, angle of view above. Hatched: a gap. Tinted: an overlap.',
   on: (bodies: string, format: string) => `${bodies}, ${format}`,
   noCamera: 'No camera on the shelf takes it.',
   gapsTitle: 'Gaps',

@@ -2,6 +2,13 @@ import { filled } from '../filled';
 
 /** What is said by carry. */
 export const carryText = {
+  views: {
+    label: 'Questions about the day',
+    stretches: 'By stretch',
+    packing: 'Packing',
+    bag: 'Bag',
+    whatIf: 'What if',
+  },
   lanes: {
     lanes: 'The day, camera by camera',
     whole: 'The whole outing',
@@ -23,6 +30,7 @@ export const carryText = {
       'Give the inner sizes of your bag beside the plan to see whether everything fits.',
     packingTheBag: 'Packing the bag…',
     couldntPackTheBag: (problem: string) => `Couldn’t pack the bag: ${problem}`,
+    inPockets: (list: string) => `For the pockets, not drawn: ${list}.`,
     sizeEstimated: (list: string) => `Size estimated: ${list}.`,
     sizeUnknownNotDrawn: (list: string) => `Size unknown, not drawn: ${list}.`,
     whyDoesntFitAnyCompartment: (name: string) => `Why ${name} doesn’t fit any compartment`,
@@ -75,13 +83,23 @@ export const carryText = {
       'When flying, spare lithium batteries go in your cabin baggage; follow the airline’s rules.',
     airfieldsRailwaysRoadsWaterwaysAnd:
       'Airfields, railways, roads, waterways and drones: local law and permits decide.',
-    takeCare: 'Safety',
+    safety: 'Safety',
+    alsoIn: (list: string) => `also in ${list}`,
     localRulesAndThePeople: 'Local rules and the people in charge there come first.',
   },
   packingView: {
     packingList: 'Packing list',
     ofPacked: (done: number, count: number) => `${done} of ${count} packed`,
     oftenForgotten: 'Often forgotten',
+    groups: {
+      cameras: 'Cameras',
+      lenses: 'Lenses and what goes with them',
+      power: 'Power and cards',
+      light: 'Filters and flash',
+      support: 'Support',
+      weather: 'Weather',
+      own: 'Your own',
+    },
   },
   planSettings: {
     fewerChanges: 'fewer changes',
@@ -195,7 +213,6 @@ export const carryText = {
     iStartAnHourLate: 'I start an hour late',
     itRains: 'it rains',
     breaks: (name: string) => `${name} breaks`,
-    planItAgain: 'Plan it again',
     planningWithWhatIsLeft: 'Planning with what is left…',
     itWorksWhatYouCarry: 'It works: what you carry still covers everything.',
     lost: (list: string, count: string) => `Lost: ${list} (${count}).`,

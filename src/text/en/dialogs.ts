@@ -54,6 +54,7 @@ export const dialogText = {
   },
   palette: {
     pages: 'Pages',
+    viewOf: (page: string, view: string) => `${page}: ${view}`,
     pictures: 'Pictures',
     gear: 'Gear',
     selectionStyle: 'Selection style',

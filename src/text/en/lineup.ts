@@ -26,8 +26,22 @@ export const lineupText = {
     withNotChanged: (name: string, list: string) => `${name} with ${list}, not changed`,
     nothingPlannedHere: 'nothing planned here',
   },
+  views: {
+    label: 'Questions about the lineup',
+    choice: 'Choice',
+    pictures: 'Pictures',
+    ranges: 'Ranges',
+    styles: 'Styles',
+    alternatives: 'Alternatives',
+    breaks: 'If it breaks',
+    out: 'Left out',
+  },
   limitsPanel: {
     limits: 'Limits',
+    moreLimits: 'More limits',
+    areSet: (list: string) => `set: ${list}`,
+    cameraMounts: 'mounts',
+    cameraFormats: 'formats',
     noLimit: 'no limit',
     camerasWithTheseMounts: 'Cameras with these mounts',
     withTheseFormatsMm: 'With these formats, mm',
@@ -120,6 +134,19 @@ export const lineupText = {
   lineupPage: {
     workingOutTheLineup: 'Working out the lineup…',
     limits: 'Limits',
+    noPictures: 'No pictures to cover yet',
+    covered: (covered: number, of: number, cropped: number) =>
+      `${covered} of ${counted(of, 'picture')} covered${cropped > 0 ? `, ${cropped} by cropping` : ''}`,
+    tryOther: 'Try other light, distances and speeds',
+    seeEachPicture: 'See each picture and lens',
+    andMoreNotCovered: (count: number) => `and ${count} more`,
+    noLenses: 'No lens is taken, so there is no range to look at',
+    ranges: (gaps: number, costing: number, overlaps: number) =>
+      `${gaps === 0 ? 'No gaps' : `${counted(gaps, 'gap')}${costing > 0 ? `, ${costing} of them at the cost of a picture` : ''}`}; ${overlaps === 0 ? 'no overlaps' : counted(overlaps, 'overlap')}`,
+    rangesDrawn: 'The range of each lens',
+    out: (out: number, adding: number) =>
+      `${counted(out, 'lensIs')} left out${adding > 0 ? `; ${adding} would add a picture` : ', and none would add a picture'}`,
+    noneOut: 'No lens is left out',
   },
   score: {
     score: 'Which lens covers what',
@@ -321,8 +348,11 @@ export const lineupText = {
   otherLineups: {
     nothing: 'nothing',
     otherLineups: 'Other lineups',
-    equallyGoodLineupsOtherKinds:
-      'Equally good lineups, other kinds of lenses, what more or less weight and money buys, and what to do if a lens breaks.',
+    nothingFound: 'With these limits there are no alternatives.',
+    noneBreaks: 'Whichever lens breaks, the others still cover everything',
+    allReplaceable: 'Whichever lens breaks, your shelf can replace it',
+    notReplaceable: (count: number, of: number) =>
+      `${count} of ${counted(of, 'lens')} can’t be fully replaced from your shelf`,
     compareAlternatives: 'Compare alternatives',
     comparingAlternatives: 'Comparing alternatives',
     couldntFindAlternatives: (message: string) => `Couldn’t find alternatives: ${message}`,
@@ -332,7 +362,6 @@ export const lineupText = {
     asGood: (count: string, more: string) => `${count} as good${more}`,
     nextBestOfAnotherKind: 'Next best of another kind',
     equallyGood: 'equally good',
-    ifItBreaks: 'If it breaks',
     whatItWouldTakeFor: 'What it would take for others',
     theOthersStillCoverEverything: 'the others still cover everything',
     takeAndStillLose: (names: string, lost: string) => `take ${names}, and still lose ${lost}`,
@@ -342,9 +371,17 @@ export const lineupText = {
   },
   styles: {
     stylesSideBySide: 'Styles side by side',
+    coverMusts: (full: number, of: number, lenses: string) =>
+      full === 0
+        ? of === 1
+          ? 'This style doesn’t cover every must'
+          : `None of these ${of} styles covers every must`
+        : `${full} of ${counted(of, 'style')} ${full === 1 ? 'covers' : 'cover'} every must, with ${lenses}`,
+    lensesFromTo: (from: number, to: number) =>
+      from === to ? counted(from, 'lens') : `${from} to ${counted(to, 'lens')}`,
+    chooseSome: 'Select a style to compare.',
     stylesToCompare: 'Styles to compare',
-    compareThese: (count: number) => `Compare these ${count}`,
-    workThisOut: 'Work this out',
+    compareThem: 'Compare them',
     workingOutEachStyle: 'Working out each style',
     couldntWorkThemOut: (message: string) => `Couldn’t work them out: ${message}`,
     lineupsSideBySide: 'Lineups side by side',

@@ -6,7 +6,7 @@ import { plainList } from '../lists';
 
 interface LineWords {
   readonly what: string;
-  /** With its arithmetic. */
+  /** With its arithmetic; empty for what the plan itself uses. */
   readonly why: string;
 }
 type Namer = (id: string) => string;
@@ -19,8 +19,8 @@ const LINES: {
     name: Namer,
   ) => LineWords;
 } = {
-  body: (line, name) => ({ what: name(line.id), why: 'in the plan' }),
-  piece: (line, name) => ({ what: name(line.id), why: 'in the plan' }),
+  body: (line, name) => ({ what: name(line.id), why: '' }),
+  piece: (line, name) => ({ what: name(line.id), why: '' }),
   batteries: (line, name) => ({
     what: `Batteries for ${name(line.bodyId)}`,
     why: batteryWords(line),

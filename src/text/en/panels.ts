@@ -8,6 +8,7 @@ export const panelText = {
     andMore: (value: number) => `and ${value} more`,
   },
   ranges: {
+    axis: 'Focal length below for 36×24 mm, angle of view above. Hatched: a gap. Tinted: an overlap.',
     gaps: 'Gaps',
     noneTheRangesMeetFrom: 'None: the ranges meet from the widest to the longest.',
     gap: <Figure>(focalRange: string, crop: Figure) => filled`${focalRange} on 36×24, a ${crop}.`,
