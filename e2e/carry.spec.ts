@@ -18,9 +18,12 @@ test('a whole day of the demo: what hangs where, who holds what, what is packed'
   await expect(finals.getByRole('heading', { name: 'Second shooter' })).toBeVisible();
   await expect(finals).toContainText('Handed over: T20 to Second shooter');
   await expect(plan(page, 'Boathouse and crews')).toContainText('Crew portrait on the slip with');
+  await expect(plan(page, 'Heats from the bridge')).toContainText('Never look at the sun');
+  await page.getByRole('tab', { name: 'Bag', exact: true }).click();
   await expect(page.getByText('Everything with a known size fits, as drawn')).toBeVisible();
-  await expect(page.getByText('Never look at the sun')).toBeVisible();
+  await expect(page).toHaveURL(/view=bag/);
 
+  await page.getByRole('tab', { name: 'Packing' }).click();
   const cards = page.getByLabel(/GB cards for K1/);
   await expect(page.getByText(/pictures × 28 MB = \d+ GB; one for each slot \(2\)/)).toBeVisible();
   await tick(cards);
@@ -28,19 +31,19 @@ test('a whole day of the demo: what hangs where, who holds what, what is packed'
   await page.reload();
   await expect(page.getByLabel(/GB cards for K1/)).toBeChecked();
 
+  await page.getByRole('tab', { name: 'By stretch' }).click();
   await page.getByLabel('Carry at most').fill('4000');
   await expect(page.getByText('over your 4.00')).toBeVisible();
 });
 
 test('when something goes wrong the plan is made again with what is left', async ({ page }) => {
-  await open(page, '/carry');
-  await page.getByLabel('What if').selectOption('23 mm f/1.4 breaks');
-  await page.getByRole('button', { name: 'Plan it again' }).click();
+  await open(page, '/carry?view=whatif');
+  await expect(page.getByTestId('whatif')).toBeVisible();
+  await page.getByRole('combobox', { name: 'What if' }).selectOption('23 mm f/1.4 breaks');
   await expect(page.getByTestId('whatif')).toContainText(
     'Lost: Dancers by lantern light (1 picture)',
   );
-  await page.getByLabel('What if').selectOption('I start an hour late');
-  await page.getByRole('button', { name: 'Plan it again' }).click();
+  await page.getByRole('combobox', { name: 'What if' }).selectOption('I start an hour late');
   await expect(page.getByTestId('whatif')).toContainText('It works');
   await expect(standing(page)).toContainText('4 lenses');
 });
@@ -68,7 +71,15 @@ test('on a phone everything is within reach of a thumb, and nothing is wider tha
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await open(page, '/carry');
-  await expect(plan(page, 'Heats from the bridge')).toContainText('next');
+  const heats = plan(page, 'Heats from the bridge');
+  await expect(heats).toContainText('next');
+  await expect(heats).toContainText('Start line, all lanes');
+  const launch = plan(page, 'In the launch');
+  await expect(launch).not.toContainText('From the launch, in spray');
+  await launch.getByRole('button', { name: 'In the launch' }).click();
+  await expect(launch).toContainText('From the launch, in spray');
+  await expect(heats).not.toContainText('Start line, all lanes');
+  await expect(page).toHaveURL(/stretch=launch/);
   const wide = await page.evaluate(
     () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
   );

@@ -38,18 +38,19 @@ test('what a picture takes in, why a lens cannot, a gap and a weight say how the
   await page.getByRole('button', { name: 'The most anyone carries at once' }).click();
   await expect(page.getByRole('dialog')).toContainText('In all: 4294 g');
   await page.keyboard.press('Escape');
+  await page.getByRole('tab', { name: 'Bag', exact: true }).click();
   await page.getByRole('button', { name: 'How full the bag is' }).click();
-  await expect(page.getByRole('dialog')).toContainText('Share of the room: 18.395 %');
+  await expect(page.getByRole('dialog')).toContainText('Share of the room: 18.853 %');
 });
 
 test('what an overlap is good for, and by what other lineups are worse, say how they come about', async ({
   page,
 }) => {
-  await open(page, '/lineup');
+  await open(page, '/lineup?view=ranges');
   await page.getByRole('button', { name: '16–55 mm f/2.8: faster by 1.4 stops' }).click();
   await expect(page.getByRole('dialog')).toContainText('2·log2(4.5679 / 2.8)');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Compare alternatives' }).click();
+  await page.getByRole('tab', { name: 'Alternatives' }).click();
   await page.getByRole('button', { name: /: €160 dearer$/ }).click();
   await expect(page.getByRole('dialog')).toContainText('€3,950 − €3,790');
   await page.keyboard.press('Escape');
@@ -95,8 +96,9 @@ test('a stored outing is opened before the page is taken over, without a stir', 
   await open(page, '/brief');
   await page.getByRole('button', { name: 'Delete Moon over the bridge' }).click();
   await saved(page);
-  await page.goto('/lineup');
+  await page.goto('/lineup?view=pictures');
   await expect(page.getByTestId('answer')).toBeVisible();
+  await expect(page.getByRole('rowheader', { name: /^.*Heron on the pilings/ })).toBeVisible();
   await expect(page.getByRole('rowheader', { name: 'Moon over the bridge' })).toHaveCount(0);
   await expect(page.getByText('This is a made-up outing')).toHaveCount(0);
 });

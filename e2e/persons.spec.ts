@@ -120,8 +120,7 @@ test('a first visit is shown around by doing, and can leave at any time', async 
 });
 
 test('ways of choosing are laid side by side, and one is chosen', async ({ page }) => {
-  await open(page, '/lineup');
-  await page.getByRole('button', { name: 'Compare these 5' }).click();
+  await open(page, '/lineup?view=styles');
   const table = page.getByTestId('profiles');
   await expect(table.getByRole('columnheader')).toHaveCount(6);
   await expect(table.getByRole('row', { name: /^Lenses/ })).toContainText('1 lens');

@@ -71,7 +71,8 @@ test('on the score a note shows its picture, and a lens is left out and taken ag
     name: /^Dancers by lantern light, 23 mm f\/1.4, only this lens/,
   });
   await note.focus();
-  await expect(score.getByText('Only this lens covers it.')).toBeVisible();
+  await expect(score.getByText(/^Covered\. Only this lens covers it/)).toBeVisible();
+  await expect(score.getByText('Dancers by lantern light')).toBeVisible();
   await expect(score.locator('[data-photo]')).toBeVisible();
   await score.getByRole('button', { name: 'Leave out 23 mm f/1.4' }).click();
   await expect(standing(page)).not.toContainText('4 lenses and 1 tube');

@@ -10,17 +10,16 @@ test('a stretch without change and a limit in hand change the answer', async ({ 
   await tick(dialog.getByLabel('changing lenses'), false);
   await dialog.getByRole('button', { name: 'Close' }).last().click();
   await expect(standing(page)).not.toContainText('9 of 9 wants');
-  await page.getByRole('link', { name: 'Lineup', exact: true }).click();
-  await expect(
-    page.getByRole('heading', { name: 'Who takes what, as Carry plans it' }),
-  ).toBeVisible();
-  await expect(page.getByText(/not changed/).first()).toBeVisible();
+  await page.getByRole('link', { name: 'Carry', exact: true }).click();
+  const procession = page.getByRole('region', { name: 'Lantern procession' });
+  await expect(procession).toContainText('no lens changes');
+  await expect(procession.getByText(/^Change:/)).toHaveCount(0);
 });
 
 test('what a place does not let in is not packed for it, and is said in Brief and Carry', async ({
   page,
 }) => {
-  await open(page, '/carry');
+  await open(page, '/carry?view=packing');
   await expect(page.getByText(/^for Boathouse, whole hall/)).toBeVisible();
   await page.getByRole('link', { name: 'Brief', exact: true }).click();
   const stretches = page.getByRole('region', { name: 'Stretches' });
@@ -33,6 +32,8 @@ test('what a place does not let in is not packed for it, and is said in Brief an
   const inside = page.getByRole('region', { name: 'Boathouse and crews' });
   await expect(inside).toContainText('no tripod or other support');
   await expect(page.getByRole('region', { name: 'Prize-giving' })).toContainText('no flash');
+  await page.getByRole('tab', { name: 'Packing' }).click();
+  await expect(page.getByText(/^for Moon over the bridge/)).toBeVisible();
   await expect(page.getByText(/^for Boathouse/)).toHaveCount(0);
 });
 
@@ -56,14 +57,20 @@ test('a school is chosen, rivals are looked for, and what they would do is told'
 }) => {
   await open(page, '/lineup');
   await page.getByLabel('Selection style').selectOption('small fast primes');
+  const more = page.getByText('More limits');
+  await expect(page.locator('summary', { has: more })).toContainText(/set: .*Lenses/);
+  await more.click();
   await expect(page.getByLabel('Lenses', { exact: true })).toHaveValue('primes');
   await page.getByRole('button', { name: 'Undo (Ctrl Z)' }).click();
   await expect(standing(page)).toContainText('4 lenses and 1 tube');
-  await page.getByRole('button', { name: 'Compare alternatives' }).click();
+  await page.getByRole('tab', { name: 'Alternatives' }).click();
   const rivals = page.getByTestId('rivals');
   await expect(rivals).toBeVisible();
   await expect(rivals).toContainText('Next best of another kind');
   await expect(rivals.getByRole('region', { name: 'Trade-off' }).getByRole('row')).toHaveCount(9);
   await expect(rivals.getByTestId('trade-proposed')).toBeVisible();
-  await expect(rivals).toContainText('nothing on your shelf can replace it');
+  await page.getByRole('tab', { name: 'If it breaks' }).click();
+  const breaks = page.getByTestId('breaks');
+  await expect(breaks).toContainText('3 of 4 lenses can’t be fully replaced from your shelf');
+  await expect(breaks).toContainText('nothing on your shelf can replace it');
 });

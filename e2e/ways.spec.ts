@@ -48,6 +48,7 @@ test('gear that may be used changes the answer, and everything comes back by und
   page,
 }) => {
   await open(page, '/lineup');
+  await page.getByText('More limits').click();
   const owned = page.getByRole('checkbox', { name: 'owned', exact: true });
   await tick(owned, false);
   await expect(standing(page)).not.toContainText('4 lenses and 1 tube');

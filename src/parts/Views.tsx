@@ -2,7 +2,6 @@
 
 import { Tabs } from 'radix-ui';
 import type { ReactNode } from 'react';
-import { useSelection } from '@/session';
 import { usePrinting } from '@/ui';
 import { PAGE_VIEWS, type PageWithViews, type ViewKey } from './pageViews';
 
@@ -15,6 +14,7 @@ export function Views<Page extends PageWithViews>({
   label,
   first,
   contents,
+  selection: [asked, setView],
   beside,
   onPaper = [],
 }: {
@@ -23,12 +23,13 @@ export function Views<Page extends PageWithViews>({
   /** The view that the page opens on. */
   readonly first: ViewKey<Page>;
   readonly contents: Readonly<Record<ViewKey<Page>, ReactNode>>;
+  /** Which is open, kept in the address; null for the first. */
+  readonly selection: readonly [string | null, (view: string | null) => void];
   /** What stands beside the names of the views. */
   readonly beside?: ReactNode;
   /** What paper shows under the view that is open. */
   readonly onPaper?: readonly ViewKey<Page>[];
 }) {
-  const [asked, setView] = useSelection('view');
   const isPrinting = usePrinting();
   const views = PAGE_VIEWS[of] as readonly (readonly [ViewKey<Page>, string])[];
   const view = views.find(([key]) => key === asked)?.[0] ?? first;

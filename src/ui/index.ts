@@ -35,5 +35,5 @@ export {
 } from './theme';
 export { DrawnWords, Hatch } from './drawn';
 export { standalonePng, standaloneSvg } from './standaloneSvg';
-export { usePrinting } from './usePrinting';
+export { useNarrow, usePrinting } from './useMedia';
 export { useSize } from './useSize';

@@ -3,7 +3,6 @@ import { verdictOn, byVerdict } from '@/core/coverage';
 import { mountableSetups, type Setup, stackItemIds, withItems } from '@/core/gear';
 import {
   type Assignment,
-  type AssignmentOutcome,
   assignmentsOf,
   type Cover,
   coverOf,
@@ -11,7 +10,7 @@ import {
   type FrameResult,
   type LineupQuestion,
 } from '@/core/lineup';
-import type { CarryAssignment, CarryPlan, OnBody } from './plan';
+import type { CarryPlan, OnBody } from './plan';
 
 type Stretches = Pick<CarryPlan, 'stretches'>;
 
@@ -87,33 +86,4 @@ function setupsOn({ shelf }: LineupQuestion, { bodyId, pieceIds }: OnBody): Setu
   return mountableSetups({ ...withItems(shelf, ({ id }) => ids.has(id)), bodies }).filter(
     (s) => stackItemIds(s).length === ids.size,
   );
-}
-
-/** What the plan puts into one pair of hands in one stretch: all of it is known. */
-export interface HandAsPlanned extends AssignmentOutcome {
-  readonly bodyIds: NonNullable<AssignmentOutcome['bodyIds']>;
-  readonly pieceIds: NonNullable<AssignmentOutcome['pieceIds']>;
-}
-
-/** Stretch by stretch, what the plan puts into whose hands. */
-export function handsAsPlanned({ stretches }: Stretches): HandAsPlanned[] {
-  return stretches.flatMap(({ stretchId, hands, mayChange }) =>
-    hands.map((hand) => {
-      const used = usedBy(hand);
-      return {
-        stretchId,
-        shooterId: hand.shooterId,
-        stationId: hand.stationId,
-        bodyIds: [...new Set(used.map((on) => on.bodyId))],
-        pieceIds: [...new Set(used.flatMap((on) => on.pieceIds))],
-        fixed: mayChange && !hand.placed ? null : used,
-      };
-    }),
-  );
-}
-
-/** What a hand makes its frames with, each setup once. */
-function usedBy({ doings }: CarryAssignment): OnBody[] {
-  const used = doings.flatMap((d) => (d.kind === 'frame' ? d.with : []));
-  return [...new Map(used.map((on) => [`${on.bodyId} ${on.pieceIds.join()}`, on])).values()];
 }

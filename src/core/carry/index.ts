@@ -18,7 +18,7 @@ export {
   type OnBody,
   type Weights,
 } from './plan';
-export { framesAsPlanned, type HandAsPlanned, handsAsPlanned } from './asPlanned';
+export { framesAsPlanned } from './asPlanned';
 export { type AssignedSetup, type Option, type Shift, shiftsOf, type Task } from './tasks';
 export {
   type BagAnswer,

@@ -96,7 +96,9 @@ export function Bag({
           )}
         </>
       )}
-      {pockets.length > 0 && <p className="mt-2 max-w-prose">{t.inPockets(plainList(pockets))}</p>}
+      {empty === undefined && pockets.length > 0 && (
+        <p className="mt-2 max-w-prose">{t.inPockets(plainList(pockets))}</p>
+      )}
       {estimated.length > 0 && (
         <p className="text-[13px] text-soft">{t.sizeEstimated(plainList(estimated.map(name)))}</p>
       )}

@@ -15,8 +15,8 @@ import { dayAfter, minutesOf, type Stretch } from '@/core/brief';
 import type { LineupResult } from '@/core/lineup';
 import { setPacking } from '@/document';
 import { carryText, dayText, namesOf } from '@/text';
-import { useCarryPlan, useEdit, useFile } from '@/session';
-import { Button, Menu, Sentence } from '@/ui';
+import { useCarryPlan, useEdit, useFile, useSelection } from '@/session';
+import { Button, Menu, Sentence, useNarrow, usePrinting } from '@/ui';
 import { carriedNow, HelpLink, Views } from '@/parts';
 import { Bag } from './Bag';
 import { Cautions, cautionsByStretch } from './Cautions';
@@ -42,6 +42,7 @@ export function CarryPage() {
     () => (question && answer ? cautionsFor(question, answer.plan) : []),
     [question, answer],
   );
+  const selection = useSelection('view');
   const [now] = useState(() => new Date());
   if (!answer || !question || !result) {
     return (
@@ -62,6 +63,7 @@ export function CarryPage() {
         of="/carry"
         label={carryText.views.label}
         first="stretches"
+        selection={selection}
         onPaper={['stretches', 'packing', 'bag']}
         contents={{
           stretches: (
@@ -109,7 +111,7 @@ function Beside({
   );
 }
 
-/** The stretches day by day; on a phone the one that is next stands first. */
+/** The stretches day by day; on a phone only one is open: the one that was asked for, else the next. */
 function Stretches({
   plan,
   next,
@@ -120,32 +122,30 @@ function Stretches({
   readonly cautionsAt: (index: number) => Caution[];
 }) {
   const { stretches } = useFile();
+  const [asked, ask] = useSelection('stretch');
+  const isNarrow = useNarrow();
+  const isPrinting = usePrinting();
+  const isFolded = isNarrow && !isPrinting;
+  const open = asked ?? next ?? plan.stretches[0]?.stretchId ?? null;
   const planned = plan.stretches.map((s, i) => ({ ...s, cautions: cautionsAt(i) }));
-  return (
-    <>
-      {planned.slice(1).map(
-        (s) =>
-          s.stretchId === next && (
-            <div key={s.stretchId} className="lg:hidden print:hidden">
-              <StretchPlan plan={s} cautions={s.cautions} isNext again />
-            </div>
-          ),
-      )}
-      {daysOf(planned, stretches).map(([day, those]) => (
-        <div key={day} className="space-y-5 print:break-after-page" data-testid="carry-day">
-          {those.map((s) => (
-            <StretchPlan
-              key={s.stretchId}
-              plan={s}
-              cautions={s.cautions}
-              isNext={s.stretchId !== null && s.stretchId === next}
-            />
-          ))}
-        </div>
+  return daysOf(planned, stretches).map(([day, those]) => (
+    <div key={day} className="space-y-5 print:break-after-page" data-testid="carry-day">
+      {those.map((s) => (
+        <StretchPlan
+          key={s.stretchId}
+          plan={s}
+          cautions={s.cautions}
+          isNext={s.stretchId !== null && s.stretchId === next}
+          isOpen={!isFolded || s.stretchId === open}
+          onTurn={isFolded ? () => ask(s.stretchId === open ? NONE : s.stretchId) : null}
+        />
       ))}
-    </>
-  );
+    </div>
+  ));
 }
+
+/** In the address: no stretch is open. */
+const NONE = 'none';
 
 /** The heading, with the ways out of the browser. */
 function PlanBar({

@@ -15,7 +15,9 @@ export function Lanes({ plan }: { plan: CarryPlan }) {
       day={day}
       name={namesOf(file)}
       limit={file.packing.maxWeightG}
-      hrefOf={(stretchId) => `/carry#${stretchId ?? 'whole'}`}
+      hrefOf={(stretchId) =>
+        stretchId === null ? '/carry#whole' : `/carry?stretch=${stretchId}#${stretchId}`
+      }
     />
   );
 }

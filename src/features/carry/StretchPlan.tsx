@@ -1,6 +1,7 @@
 'use client';
 
-import { ArrowRightLeft, Camera } from 'lucide-react';
+import { ArrowRightLeft, Camera, ChevronDown } from 'lucide-react';
+import type { Stretch } from '@/core/brief';
 import type { CarryAssignment, CarryStretch, Caution, OnBody } from '@/core/carry';
 import type { Cover } from '@/core/lineup';
 import {
@@ -29,29 +30,47 @@ export function StretchPlan({
   plan,
   isNext,
   cautions,
-  again = false,
+  isOpen,
+  onTurn,
 }: {
   plan: CarryStretch;
   isNext: boolean;
   /** What to take care of from here on. */
   cautions: readonly Caution[];
-  /** Shown a second time, on top. */
-  again?: boolean;
+  /** Whether more than its heading is in sight; it can be turned where there is little room. */
+  isOpen: boolean;
+  onTurn: (() => void) | null;
 }) {
   const file = useFile();
-  const name = namesOf(file);
   const stretch = file.stretches.find((s) => s.id === plan.stretchId);
   const title = stretch?.name ?? text.theWholeOuting;
+  const said = (
+    <>
+      {title}
+      {isNext && <span className="ml-2 text-[13px] text-soft">{text.next}</span>}
+    </>
+  );
   return (
     <section
-      {...(again ? {} : { id: plan.stretchId ?? 'whole' })}
+      id={plan.stretchId ?? 'whole'}
       aria-label={title}
       className={`border-t pt-2 ${isNext ? 'border-t-4 border-ink' : 'border-ink'}`}
     >
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-        <h2 className="text-lg">
-          {title}
-          {isNext && <span className="ml-2 text-[13px] text-soft">{text.next}</span>}
+        <h2 className="text-lg max-sm:w-full">
+          {onTurn === null ? (
+            said
+          ) : (
+            <button
+              type="button"
+              aria-expanded={isOpen}
+              className="flex min-h-11 w-full items-center justify-between text-left"
+              onClick={onTurn}
+            >
+              <span>{said}</span>
+              <ChevronDown size={18} aria-hidden className={isOpen ? 'rotate-180' : ''} />
+            </button>
+          )}
         </h2>
         <p className="text-soft">
           {plainList(
@@ -65,6 +84,25 @@ export function StretchPlan({
           )}
         </p>
       </div>
+      {isOpen && <Told {...{ plan, cautions, stretch }} />}
+    </section>
+  );
+}
+
+/** What is said of a stretch under its heading. */
+function Told({
+  plan,
+  cautions,
+  stretch,
+}: {
+  plan: CarryStretch;
+  cautions: readonly Caution[];
+  stretch: Stretch | undefined;
+}) {
+  const file = useFile();
+  const name = namesOf(file);
+  return (
+    <>
       {stretch?.note && <p className="max-w-prose text-[13px]">{stretch.note}</p>}
       {plan.before.length > 0 && (
         <p className="mt-1 flex items-start gap-1.5">
@@ -100,7 +138,7 @@ export function StretchPlan({
           {text.staysIn(file.packing.base || text.theCar, plainList(plan.left.map(name)))}
         </p>
       )}
-    </section>
+    </>
   );
 }
 

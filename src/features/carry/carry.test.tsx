@@ -106,16 +106,22 @@ test('what a free order saves is the difference of the two plans', () => {
 });
 
 test('a stretch says what hangs where, in whose hands, and what stays', () => {
-  const { rerender } = render(<StretchPlan plan={stretch('finals')} cautions={[]} isNext />);
+  const { rerender } = render(
+    <StretchPlan plan={stretch('finals')} cautions={[]} isNext isOpen onTurn={null} />,
+  );
   const finals = screen.getByRole('region', { name: 'Finals, both banks' });
   expect(plain(finals)).toContain('next');
   expect(plain(finals)).toContain('Handed over: T20 to Second shooter');
   expect(within(finals).getAllByRole('list', { name: 'In this order' })).toHaveLength(2);
-  rerender(<StretchPlan plan={stretch('boathouse')} cautions={[]} isNext={false} />);
+  rerender(
+    <StretchPlan plan={stretch('boathouse')} cautions={[]} isNext={false} isOpen onTurn={null} />,
+  );
   const boathouse = screen.getByRole('region', { name: 'Boathouse and crews' });
   expect(plain(boathouse)).toContain('Change: 70–300 mm f/4.5–5.6 + 25 mm tube on K1');
   expect(plain(boathouse)).toContain('Stays in the boathouse locker: 16–55 mm f/2.8, 23 mm f/1.4');
-  rerender(<StretchPlan plan={stretch('launch')} cautions={[]} isNext={false} />);
+  rerender(
+    <StretchPlan plan={stretch('launch')} cautions={[]} isNext={false} isOpen onTurn={null} />,
+  );
   expect(plain(screen.getByRole('region', { name: 'In the launch' }))).toContain(
     'rain or spray, no lens changes',
   );

@@ -43,7 +43,7 @@ export function LimitsPanel() {
         value={limits}
         onValid={(next, field) => edit(setLimits(next), `limits.${field}`)}
       >
-        <div className="grid grid-cols-2 gap-2">
+        <div className="grid grid-cols-2 gap-2 max-lg:grid-cols-3">
           {IN_SIGHT.map((key) => (
             <LimitField key={key} of={key} />
           ))}
@@ -70,9 +70,9 @@ export function LimitsPanel() {
             <AllowedField name="formats" legend={t.withTheseFormatsMm} />
             <UsualLimitFields />
           </div>
+          <Differing />
         </details>
       </EntityForm>
-      <Differing />
       <Locks />
     </div>
   );
@@ -212,7 +212,10 @@ function SourcesField() {
     <fieldset className="col-span-2">
       <legend className="text-[12px] text-soft">{t.gearThatMayBeUsed}</legend>
       {SOURCES.map((key) => (
-        <label key={key} className="mr-4 inline-flex min-h-7 items-center gap-1.5">
+        <label
+          key={key}
+          className="mr-4 inline-flex min-h-7 pointer-coarse:min-h-11 items-center gap-1.5"
+        >
           <input
             type="checkbox"
             checked={sources.includes(key)}

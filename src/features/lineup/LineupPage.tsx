@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import type { LineupQuestion, LineupResult } from '@/core/lineup';
 import { lineupText, namesOf } from '@/text';
-import { useAnswer } from '@/session';
+import { useAnswer, useSelection } from '@/session';
 import { Ranges, viewHref, Views } from '@/parts';
 import { Answer } from './Answer';
 import { LimitsPanel } from './LimitsPanel';
@@ -17,7 +17,6 @@ import { ProofText } from './ProofText';
 import { RangesDrawn } from './RangesDrawn';
 import { FragilePictures, RoomForError, useRoom } from './RoomForError';
 import { Score } from './Score';
-import { Sharing } from './Sharing';
 import { WorthKnowing } from './WorthKnowing';
 
 const t = lineupText.lineupPage;
@@ -27,6 +26,7 @@ const FIRST_LOST = 3;
 
 export function LineupPage() {
   const { result, question } = useAnswer();
+  const selection = useSelection('view');
   const room = useRoom(question, result);
   const alternatives = useAlternatives(question);
   return (
@@ -39,6 +39,7 @@ export function LineupPage() {
               of="/lineup"
               label={lineupText.views.label}
               first="choice"
+              selection={selection}
               onPaper={['choice', 'pictures', 'ranges', 'out']}
               contents={{
                 choice: <Choice {...{ result, question, room }} />,
@@ -75,7 +76,7 @@ interface WithRoom extends Asked {
 function Choice({ result, question, room }: WithRoom) {
   const isPossible = result.status !== 'impossible';
   return (
-    <div className="space-y-6">
+    <div className="space-y-6 max-sm:space-y-4">
       {isPossible && <Score result={result} />}
       <NotGot result={result} question={question} most={FIRST_LOST} />
       <LineupTable result={result} />
@@ -94,7 +95,6 @@ function Choice({ result, question, room }: WithRoom) {
           </div>
         )}
       </div>
-      <Sharing result={result} />
       <div className="print:hidden">
         <WorthKnowing question={question} />
       </div>

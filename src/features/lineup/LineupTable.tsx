@@ -95,7 +95,7 @@ export function LineupTable({ result }: { result: LineupResult }) {
           role="region"
           aria-label={words.theLineupAsATable}
         >
-          <table className="w-full border-collapse">
+          <table className="w-full border-collapse max-sm:block">
             <thead className="max-sm:sr-only">
               <tr className="border-b border-ink text-left text-[12px] text-soft">
                 {[words.take, words.range, words.weight, words.price, words.onlyThisLensCovers].map(
@@ -110,7 +110,7 @@ export function LineupTable({ result }: { result: LineupResult }) {
                 </th>
               </tr>
             </thead>
-            <tbody>
+            <tbody className="max-sm:block">
               {lenses.map((l) => (
                 <LensRow
                   key={l.id}
@@ -169,7 +169,8 @@ function LensRow({
       </th>
       <td className="py-1 pr-4 whitespace-nowrap">
         {formatFocalRange(l.focal.wideMm, l.focal.longMm)}
-        <span className="block text-[12px] text-soft">
+        <span className="text-[12px] text-soft sm:block">
+          {' '}
           {formatFNumbers(...apertureEnds(l.apertures))}
         </span>
       </td>
@@ -202,13 +203,16 @@ function BehindRow({
   readonly price: string;
 }) {
   return (
-    <tr className="border-b border-hair">
-      <th scope="row" className="py-1.5 pr-4 text-left font-semibold text-got">
+    <tr className="border-b border-hair max-sm:flex max-sm:flex-wrap max-sm:gap-x-3">
+      <th
+        scope="row"
+        className="py-1.5 pr-4 text-left font-semibold text-got max-sm:w-full max-sm:pb-0"
+      >
         {item.name}
       </th>
       <td className="py-1.5 pr-4">{sizeText(item)}</td>
       <WeightAndPrice weight={weight} price={price} />
-      <td />
+      <td className="max-sm:hidden" />
       <td className="py-1 text-right">
         <LockButtons id={item.id} name={item.name} />
       </td>

@@ -1,6 +1,5 @@
 'use client';
 
-import { useMemo } from 'react';
 import type { LineupResult } from '@/core/lineup';
 import { type BandRow, RangeBands } from '@/parts';
 import { scoreOf, type ScoreRange } from '@/parts/score';
@@ -11,7 +10,7 @@ import { lineupText, namesOf } from '@/text';
 export function RangesDrawn({ result }: { readonly result: LineupResult }) {
   const file = useFile();
   const name = namesOf(file);
-  const { lines } = useMemo(() => scoreOf(result, file), [result, file]);
+  const { lines } = scoreOf(result, file);
   const rows = lines.map(({ lensId, bare, converted, cropped }): BandRow => ({
     key: lensId,
     words: name(lensId),

@@ -62,7 +62,10 @@ export function Score({ result }: { result: LineupResult }) {
         <LeftOut />
       </div>
       <div className="mt-2 grid gap-x-8 gap-y-2 sm:grid-cols-2">
-        <div className="min-h-24" aria-live="polite">
+        <div
+          className={`sm:min-h-24 ${pointed === null ? 'max-sm:hidden print:hidden' : ''}`}
+          aria-live="polite"
+        >
           {note && <Shown note={note} />}
         </div>
         <p className="text-[13px] text-soft">{t.legend}</p>
@@ -142,9 +145,13 @@ function Line({ score, line, pointed, onPoint }: LineProps) {
   const place = (mm: number) => placeOf(score, mm);
   const height = LINE + STEP * rows;
   return (
-    <>
+    <div className="contents max-sm:grid max-sm:grid-cols-[1fr_auto]">
       <span className="self-end pb-1 font-semibold text-got">{name(lensId)}</span>
-      <div className="relative border-b border-hair" style={{ height }} data-line={lensId}>
+      <div
+        className="relative border-b border-hair max-sm:col-span-2 max-sm:row-start-2"
+        style={{ height }}
+        data-line={lensId}
+      >
         <span
           className="absolute bottom-2 h-2 bg-got motion-safe:transition-all motion-safe:duration-500"
           style={span(place(bare.fromMm), place(bare.toMm))}
@@ -182,7 +189,7 @@ function Line({ score, line, pointed, onPoint }: LineProps) {
       <span className="self-end pb-0.5 print:hidden">
         <LockButtons id={lensId} name={name(lensId)} />
       </span>
-    </>
+    </div>
   );
 }
 

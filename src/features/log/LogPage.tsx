@@ -2,7 +2,12 @@
 
 import Link from 'next/link';
 import { useEffect } from 'react';
-import { usePhotographKeeper, usePhotographs, type PhotographKeeper } from '@/session';
+import {
+  usePhotographKeeper,
+  usePhotographs,
+  type PhotographKeeper,
+  useSelection,
+} from '@/session';
 import { SelectField, Tick } from '@/ui';
 import { HelpLink, Views } from '@/parts';
 import { formatDays, logText } from '@/text';
@@ -39,6 +44,7 @@ export function LogPage() {
 function Opened({ keeper }: { keeper: PhotographKeeper }) {
   const { log, phase, problem, isDamaged } = usePhotographs(keeper);
   const work = useLogWork(keeper);
+  const selection = useSelection('view');
   if (phase === 'failed')
     return (
       <>
@@ -69,6 +75,7 @@ function Opened({ keeper }: { keeper: PhotographKeeper }) {
           of="/log"
           label={t.views}
           first="used"
+          selection={selection}
           beside={<Scope work={work} />}
           contents={{
             used: <Used work={work} />,

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { itemsOf } from '@/core/gear';
+import { useSelection } from '@/session';
 import { nextText } from '@/text';
 import { HelpLink, viewHref, Views } from '@/parts';
 import { BuyView } from './BuyView';
@@ -20,6 +21,7 @@ const t = nextText.page;
 /** Where the next money does most, over all the outings that are chosen. */
 export function NextPage() {
   const work = useNextWork();
+  const selection = useSelection('view');
   // Without wishes there is nothing to compare, but something may be missing.
   const isUnwished = hasNoWishes(work);
   const wished = (view: ReactNode) => (isUnwished ? <NothingWished /> : view);
@@ -39,6 +41,7 @@ export function NextPage() {
         of="/next"
         label={t.views}
         first={isUnwished ? 'missing' : 'step'}
+        selection={selection}
         contents={{
           missing: <MissingView work={work} />,
           step: wished(<StepView work={work} />),

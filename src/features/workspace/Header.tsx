@@ -38,12 +38,12 @@ export function Header() {
       </div>
       <nav
         aria-label={t.pages}
-        className="flex flex-wrap gap-1 text-base max-sm:order-last max-sm:w-full max-sm:gap-0 print:hidden"
+        className="flex flex-wrap gap-1 text-base max-sm:fixed max-sm:inset-x-0 max-sm:bottom-0 max-sm:z-20 max-sm:flex-nowrap max-sm:gap-0 max-sm:border-t max-sm:border-ink max-sm:bg-paper max-sm:pb-[env(safe-area-inset-bottom)] print:hidden"
       >
         {PAGES.map(([href, name, of], i) => (
           <Fragment key={href}>
             {of === 'all' && PAGES[i - 1]?.[2] === 'outing' && (
-              <span className="ml-2 flex items-center border-l border-ink pl-3 text-[12px] text-soft max-sm:ml-0.5 max-sm:pl-0.5 max-sm:text-[0px]">
+              <span className="ml-2 flex items-center border-l border-ink pl-3 text-[12px] text-soft max-sm:m-0 max-sm:my-2 max-sm:p-0 max-sm:text-[0px]">
                 {t.allOutings}
               </span>
             )}
@@ -51,7 +51,7 @@ export function Header() {
               href={href}
               prefetch={answered ? null : false}
               aria-current={path === href ? 'page' : undefined}
-              className="border-b-2 border-transparent px-3 py-1 hover:bg-chosen aria-[current=page]:border-ink max-sm:px-1 max-sm:text-[13.5px] aria-[current=page]:font-semibold"
+              className="border-b-2 border-transparent px-3 py-1 hover:bg-chosen aria-[current=page]:border-ink max-sm:flex max-sm:min-h-12 max-sm:flex-1 max-sm:items-center max-sm:justify-center max-sm:border-t-2 max-sm:border-b-0 max-sm:px-0 max-sm:text-[13px] aria-[current=page]:font-semibold"
             >
               {name}
             </Link>

@@ -8,6 +8,9 @@ import { notices } from '@/ui';
 /** What offers something to do is there long enough to be read, decided on and reached by keyboard. */
 const TO_DECIDE_MS = 30_000;
 
+/** On a phone the pages stand below. */
+const OVER_THE_BAR = '4.5rem';
+
 /** Says what waits to be said, in the lower right corner. */
 export function Toasts() {
   const waiting = useStore(notices, (s) => s.waiting);
@@ -25,6 +28,7 @@ export function Toasts() {
   return (
     <Toaster
       position="bottom-right"
+      mobileOffset={{ bottom: OVER_THE_BAR }}
       style={{ fontFamily: 'inherit' }}
       toastOptions={{
         unstyled: true,

@@ -58,7 +58,11 @@ function Frame({ children }: { children: ReactNode }) {
           <Header />
           <StandingLine />
           <Notices />
-          <main id="content" tabIndex={-1} className="min-w-0 flex-1 px-5 pb-10 outline-none">
+          <main
+            id="content"
+            tabIndex={-1}
+            className="min-w-0 flex-1 px-5 pb-10 outline-none max-sm:pb-24"
+          >
             {children}
           </main>
         </>

@@ -49,8 +49,8 @@ const MOST_ASIDE = 2.5;
 export const USUAL_PX = 660;
 /** The same where it is drawn small: its dots, 12 of 224 wide, touch no other. */
 export const SMALL_PX = 480;
-/** No dot stands nearer to an end of the axis, percent. */
-const EDGE_PERCENT = 1.5;
+/** No dot's middle stands nearer to an end of the axis, px. */
+const EDGE_PX = 13;
 /** Room at both ends of the axis, as a quotient. */
 const ROOM = 1.12;
 
@@ -99,7 +99,7 @@ export function scoreOf(
   const fromMm = Math.min(...ends, 50) / ROOM;
   const toMm = Math.max(...ends, 50) * ROOM;
   const lines = drawn
-    .map((line) => ({ ...line, notes: placed(line.notes, { fromMm, toMm }, APART_PX / widthPx) }))
+    .map((line) => ({ ...line, notes: placed(line.notes, { fromMm, toMm }, widthPx) }))
     .sort((a, b) => a.bare.fromMm - b.bare.fromMm || a.bare.toMm - b.bare.toMm);
   return { lines, fromMm, toMm };
 }
@@ -144,16 +144,17 @@ type Unplaced = Omit<ScoreNote, 'level' | 'shownAt'>;
 function placed(
   notes: readonly Unplaced[],
   axis: Pick<Score, 'fromMm' | 'toMm'>,
-  apartShare: number,
+  widthPx: number,
 ): ScoreNote[] {
-  const apart = 100 * apartShare;
+  const apart = (100 * APART_PX) / widthPx;
+  const edge = (100 * EDGE_PX) / widthPx;
   const sorted = [...notes].sort((a, b) => a.equivalentMm - b.equivalentMm);
   const places = sorted.map((n) => placeOf(axis, n.equivalentMm));
   for (let rows = 1; ; rows += 1) {
     const shown: number[] = [];
     for (let row = 0; row < rows; row += 1) {
       const own = places.filter((_, i) => i % rows === row);
-      sideBySide(own, apart).forEach((at, i) => (shown[i * rows + row] = at));
+      sideBySide(own, apart, edge).forEach((at, i) => (shown[i * rows + row] = at));
     }
     const aside = Math.max(0, ...places.map((at, i) => Math.abs(at - shown[i]!)));
     if (aside <= MOST_ASIDE * apart || rows >= sorted.length)
@@ -162,10 +163,10 @@ function placed(
 }
 
 /** Places at least so far apart, in order and within the axis; each group lies around its mean (pool adjacent violators). */
-function sideBySide(places: readonly number[], apart: number): number[] {
+function sideBySide(places: readonly number[], apart: number, edge: number): number[] {
   const groups: { sum: number; count: number }[] = [];
   // Less the room of those before it, places only have to rise.
-  const end = 100 - apart * (places.length - 1) - EDGE_PERCENT;
+  const end = 100 - apart * (places.length - 1) - edge;
   const mean = ({ sum, count }: (typeof groups)[number]) => sum / count;
   places.forEach((at, i) => {
     groups.push({ sum: at - apart * i, count: 1 });
@@ -176,7 +177,7 @@ function sideBySide(places: readonly number[], apart: number): number[] {
     }
   });
   const starts = groups.flatMap((g) => Array.from({ length: g.count }, () => mean(g)));
-  return starts.map((at, i) => Math.max(EDGE_PERCENT, Math.min(at, end)) + apart * i);
+  return starts.map((at, i) => Math.max(edge, Math.min(at, end)) + apart * i);
 }
 
 /** Where a focal length lies on the axis of a score, percent from its wide end. */

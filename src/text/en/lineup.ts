@@ -19,13 +19,6 @@ export const lineupText = {
     noLensChanges: 'no lens changes',
     noLensChangesIn: (place: string) => `no lens changes in ${place}`,
   },
-  sharing: {
-    whoTakesWhat: 'Who takes what, as Carry plans it',
-    planning: 'Planning who takes what…',
-    theWholeOuting: 'The whole outing',
-    withNotChanged: (name: string, list: string) => `${name} with ${list}, not changed`,
-    nothingPlannedHere: 'nothing planned here',
-  },
   views: {
     label: 'Questions about the lineup',
     choice: 'Choice',
