@@ -21,6 +21,7 @@ const FrameEditor = dynamic(() => import('./FrameEditor').then((m) => m.FrameEdi
 const Sheet = dynamic(() => import('./Sheet').then((m) => m.Sheet), { ssr: false });
 const OutingDialog = dynamic(() => import('./OutingDialog').then((m) => m.OutingDialog));
 const PasteDialog = dynamic(() => import('./PasteDialog').then((m) => m.PasteDialog));
+const Day = dynamic(() => import('./Day').then((m) => m.Day), { ssr: false });
 const Stretches = memo(
   dynamic(() => import('./Stretches').then((m) => m.Stretches), { ssr: false }),
 );
@@ -101,7 +102,7 @@ export function BriefPage() {
         {frame ? (
           <FrameEditor key={frame.id} frame={frame} />
         ) : (
-          <p className="border-t border-hair pt-3 text-soft">{text.chooseAPictureInThe}</p>
+          frames.length > 0 && <Day onSelect={select} />
         )}
       </aside>
     </div>

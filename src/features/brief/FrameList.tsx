@@ -92,8 +92,10 @@ const SortedFrames = memo(function SortedFrames({
       onPointerOver={() => setNear(true)}
       onFocus={() => setNear(true)}
     >
-      <table className="w-full min-w-[34rem] border-collapse">
-        <thead>
+      <table
+        className={`w-full border-collapse sm:min-w-[34rem] ${row.editing ? 'min-w-[34rem]' : 'max-sm:block'}`}
+      >
+        <thead className={row.editing ? '' : 'max-sm:sr-only'}>
           <tr className="border-b border-ink text-left text-[12px] text-soft">
             <th scope="col" className="w-8 py-1 font-normal">
               {row.editing && <span className="sr-only">{t.chosen(chosen.size)}</span>}№
@@ -112,7 +114,7 @@ const SortedFrames = memo(function SortedFrames({
             </th>
           </tr>
         </thead>
-        <tbody ref={setBody}>
+        <tbody ref={setBody} className={row.editing ? '' : 'max-sm:block'}>
           {frames.map((frame, i) => (
             <FrameRow
               key={frame.id}
@@ -185,9 +187,9 @@ const FrameRow = memo(function FrameRow({
 }: FrameRowProps) {
   return (
     <tr
-      className={`group border-b border-hair align-top data-dragging:relative data-dragging:z-10 data-dragging:bg-chosen ${isSelected ? 'bg-chosen' : 'hover:bg-sheet'}`}
+      className={`group border-b border-hair align-top ${editing ? '' : 'max-sm:grid max-sm:grid-cols-[2rem_4.5rem_1fr]'} data-dragging:relative data-dragging:z-10 data-dragging:bg-chosen ${isSelected ? 'bg-chosen' : 'hover:bg-sheet'}`}
     >
-      <td className="py-1 text-soft">
+      <td className="py-1 text-soft max-sm:row-span-2">
         <span className="relative block min-h-7 pointer-coarse:min-h-11 w-7">
           {number}
           <span data-sort={frame.id} />
@@ -201,7 +203,7 @@ const FrameRow = memo(function FrameRow({
           />
         )}
       </td>
-      <td className="py-1.5 pr-3">
+      <td className="py-0.5 pr-3 max-sm:col-span-2 max-sm:pt-1.5">
         {editing ? (
           <FrameCells frame={frame} />
         ) : (
@@ -214,15 +216,17 @@ const FrameRow = memo(function FrameRow({
             <Thumbnail frame={frame} taken={taken} />
             <span>
               <span className="font-semibold">{frame.name}</span>
-              <span className="block text-[13px] text-soft">
+              <span className="block text-[13px] leading-tight text-soft">
                 {needText(frame.need)}
+              </span>
+              <span className="block text-[13px] leading-tight text-soft">
                 {lightWords(frame.light, answered)}
               </span>
             </span>
           </button>
         )}
       </td>
-      <td className="py-1.5 pr-2">
+      <td className="py-1 pr-2">
         {editing ? (
           <WantCells frame={frame} />
         ) : (
@@ -234,7 +238,7 @@ const FrameRow = memo(function FrameRow({
           </>
         )}
       </td>
-      <td className="py-1.5 pr-2">
+      <td className="py-1 pr-2">
         {frame.distanceKnown ? (
           result && <Made result={result} name={name} />
         ) : (
@@ -243,7 +247,9 @@ const FrameRow = memo(function FrameRow({
           </span>
         )}
       </td>
-      <td className="py-1 text-right whitespace-nowrap">
+      <td
+        className={`py-1 text-right whitespace-nowrap max-sm:col-span-2 max-sm:col-start-2 max-sm:text-left ${isSelected || editing ? '' : 'max-sm:hidden'}`}
+      >
         <RowActions
           frame={frame}
           isFirst={number === 1}
@@ -257,14 +263,14 @@ const FrameRow = memo(function FrameRow({
 });
 
 function lightWords(light: Frame['light'], answered: boolean) {
-  if (light.source.kind !== 'sun') return `; ${lightText(light, ev100AsGiven(light.source))}`;
+  if (light.source.kind !== 'sun') return lightText(light, ev100AsGiven(light.source));
   return answered && <SunlightWords light={light} />;
 }
 
 /** The picture in small, as the lineup takes it; open where it is lost. */
 function Thumbnail({ frame, taken }: { frame: Frame; taken: Taken | undefined }) {
   const limits = useFilePart((file) => file.limits);
-  const box = 'block w-18 shrink-0 aspect-3/2';
+  const box = 'block w-21 shrink-0 aspect-3/2';
   return taken?.setup ? (
     <InView className={box}>
       <Photo frame={frame} setup={taken.setup} limits={limits} className="w-full" />

@@ -8,6 +8,7 @@ import { Button, Choice, pngOfSvg } from '@/ui';
 import { StateMark } from '@/parts';
 import { type From, Photo, shotAt } from '@/parts/scene';
 import { briefFormText, formatFNumber, formatMm, namesOf, stackName, WANTS } from '@/text';
+import { byStretch } from './byStretch';
 import { lostText } from './lostText';
 import { sheetSvg } from './saveSheet';
 import { type Taken, useTaken } from './useTaken';
@@ -23,7 +24,7 @@ export function Sheet({ onSelect }: { onSelect: (id: string) => void }) {
   const [from, setFrom] = useState<From>('middle');
   const sheet = useRef<HTMLDivElement>(null);
   const ready = usePortions(frames.length);
-  const groups = useMemo(() => grouped(frames, stretches), [frames, stretches]);
+  const groups = useMemo(() => byStretch(frames, stretches), [frames, stretches]);
   const save = async (kind: 'svg' | 'png') => {
     if (sheet.current === null) return;
     const { svg, size } = sheetSvg(sheet.current, name);
@@ -92,28 +93,6 @@ function usePortions(count: number): number {
     return () => clearTimeout(timer);
   }, [ready, count]);
   return ready;
-}
-
-interface Group {
-  readonly key: string;
-  readonly title: string;
-  readonly frames: readonly Frame[];
-}
-
-/** By the first stretch that each picture may be made in; those of any stretch come first. */
-function grouped(
-  frames: readonly Frame[],
-  stretches: readonly { readonly id: string; readonly name: string }[],
-): Group[] {
-  const first = ({ stretchIds }: Frame) =>
-    stretches.find((s) => stretchIds.some((id) => id === s.id))?.id ?? null;
-  return [{ id: null, name: stretches.length > 0 ? t.anyStretch : t.allPictures }, ...stretches]
-    .map((s) => ({
-      key: s.id ?? 'any',
-      title: s.name,
-      frames: frames.filter((frame) => first(frame) === s.id),
-    }))
-    .filter((group) => group.frames.length > 0);
 }
 
 interface CellProps {

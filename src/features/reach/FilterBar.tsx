@@ -1,6 +1,8 @@
 'use client';
 
+import { useState } from 'react';
 import { useFile } from '@/session';
+import { Button, useNarrow } from '@/ui';
 import type { Filters, Which } from './useFilters';
 import { reachText } from '@/text';
 
@@ -12,8 +14,30 @@ const BOX = 'min-h-7 pointer-coarse:min-h-11 border border-edge bg-sheet px-1';
 export function FilterBar({ filters }: { filters: Filters }) {
   const { stretches, shelf } = useFile();
   const mounts = [...new Set(shelf.lenses.map((l) => l.mount))].sort();
+  const isNarrow = useNarrow();
+  const [isOpen, setOpen] = useState(false);
+  if (isNarrow && !isOpen)
+    return (
+      <p className="mb-1">
+        <Button aria-expanded={false} onClick={() => setOpen(true)}>
+          {t.filters(
+            [
+              filters.which !== 'all',
+              filters.mount !== null,
+              filters.stretchId !== null,
+              filters.search !== '',
+            ].filter(Boolean).length,
+          )}
+        </Button>
+      </p>
+    );
   return (
     <div className="mb-1 flex flex-wrap items-center gap-2">
+      {isNarrow && (
+        <Button aria-expanded onClick={() => setOpen(false)}>
+          {t.hideFilters}
+        </Button>
+      )}
       <select
         aria-label={t.lensesDrawn}
         className={BOX}

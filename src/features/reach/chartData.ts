@@ -40,6 +40,8 @@ export interface Span {
   readonly number: number;
   readonly span: FrameSpan;
   readonly state: FrameState;
+  /** Any lens is fast enough: it stands in the row under the f-numbers. */
+  readonly isAny: boolean;
   readonly lane: number;
 }
 
@@ -48,6 +50,8 @@ export interface ReachData {
   readonly spans: readonly Span[];
   readonly gaps: readonly Gap[];
   readonly overlaps: readonly Overlap[];
+  /** The slowest f-number that is drawn, in stops from f/1. */
+  readonly floor: number;
   /** Crop factor of the format that focal lengths are labelled for. */
   readonly labelCrop: number;
 }
@@ -96,11 +100,13 @@ export function reachData(
   );
   const spans = straight.map(({ frame, number }) => {
     const standing = states.get(frame.id);
+    const span = frameSpan(framesThere(frame, question, bodies)[0], formatOf(format), limits);
     return {
       frame,
       number,
-      span: frameSpan(framesThere(frame, question, bodies)[0], formatOf(format), limits),
+      span,
       state: stateOf(standing?.state, standing?.nearest?.shortfall?.code),
+      isAny: levelOf(span) >= floor,
       lane: 0,
     };
   });
@@ -114,23 +120,26 @@ export function reachData(
     spans: inLanes(spans, (s) => ({
       from: s.span.range.from / NUMBER_ROOM,
       to: s.span.range.to * NUMBER_ROOM,
-      level: Math.min(
-        floor,
-        s.span.slowest ? stopsOf(Math.sqrt(s.span.slowest.wide * s.span.slowest.long)) : floor,
-      ),
+      level: s.isAny ? Infinity : levelOf(s.span),
       first: 0,
+      lastLane: s.isAny ? LAST_ANY_LANE : LAST_LANE,
     })),
+    floor,
     gaps: result?.gaps ?? [],
     overlaps: result?.overlaps ?? [],
     labelCrop: format ? cropFactor(format.sensor) : 1,
   };
 }
 
-/** Stops below the slowest band that the chart still shows; frames slower than that lie on the floor. */
-const ROOM_STOPS = 3;
+/** The slowest f-number that still does for a frame, in stops from f/1, between its two ends. */
+const levelOf = ({ slowest }: FrameSpan) =>
+  slowest === null ? Infinity : stopsOf(Math.sqrt(slowest.wide * slowest.long));
 
-/** Lower edge of the chart, in stops from f/1. */
-export function slowestShown(bands: readonly Band[]): number {
+/** Stops below the slowest band that the chart still shows; for what is slower any lens will do. */
+const ROOM_STOPS = 1;
+
+/** Where the f-numbers end, in stops from f/1. */
+function slowestShown(bands: readonly Band[]): number {
   const levels = bands.flatMap((b) =>
     [...b.path, ...b.converted.filter((c) => c.taken).flatMap((c) => c.path)].map((p) =>
       stopsOf(p.fNumber),
@@ -234,10 +243,13 @@ interface ChartExtent {
   readonly to: number;
   readonly level: number;
   readonly first: number;
+  readonly lastLane?: number;
 }
 
 /** Beyond this, things lie upon each other: a farther lane would read as another f-number. */
 const LAST_LANE = 3;
+/** The same in the row where f-numbers don't count. */
+const LAST_ANY_LANE = 5;
 
 /** Gives things that share focal lengths at nearly the same level different lanes. */
 function inLanes<T extends { lane: number }>(
@@ -261,7 +273,7 @@ function inLanes<T extends { lane: number }>(
     let lane = 0;
     while (used.has(lane)) lane += 1;
     placed.push({ extent, lane });
-    lanes.set(i, Math.min(lane, LAST_LANE));
+    lanes.set(i, Math.min(lane, extent.lastLane ?? LAST_LANE));
   }
   return things.map((thing, i) => ({ ...thing, lane: lanes.get(i) ?? 0 }));
 }

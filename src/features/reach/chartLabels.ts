@@ -1,6 +1,6 @@
 import type { CustomSeriesRenderItemAPI, CustomSeriesRenderItemReturn } from 'echarts';
 import type { ReachData } from './chartData';
-import { bandAnchor, type ChartColours, type Extent, spanAnchor } from './chartShapes';
+import { bandAnchor, bandBoxes, type ChartColours, spanAnchor } from './chartShapes';
 
 type Shape = Exclude<CustomSeriesRenderItemReturn, null | undefined>;
 
@@ -75,12 +75,11 @@ interface LabelInput {
   readonly lit: ReadonlySet<string> | null;
 }
 
-/** Names of what is pointed at and of the lineup; of pictures and other lenses as there is room. */
+/** Names of the lineup, or of what is pointed at with what goes with it. */
 export function labelShapes(
   { data, colours, lit }: LabelInput,
   api: CustomSeriesRenderItemAPI,
   plot: Plot,
-  y: Extent,
 ): Shape {
   const isLit = (id: string) => lit?.has(id) ?? false;
   const bands = data.bands.map((band) => {
@@ -92,12 +91,12 @@ export function labelShapes(
       x,
       y: at,
       always: isPointed || (isIn && lit === null),
-      rank: isPointed ? 0 : isIn ? 1 : band.standing === 'free' ? 3 : 4,
+      rank: isPointed ? 0 : isIn ? 1 : 2,
       colour: isIn ? colours.got : isPointed ? colours.ink : colours.soft,
     };
   });
   const spans = data.spans.map((span) => {
-    const [x, at] = spanAnchor(span, api, y);
+    const [x, at] = spanAnchor(span, api, data.floor);
     return {
       text: span.frame.name,
       x,
@@ -107,16 +106,19 @@ export function labelShapes(
       colour: colours.soft,
     };
   });
-  const shown = [...bands, ...spans].filter((l) => lit === null || l.rank === 0);
+  const shown = [...bands, ...spans].filter((l) => l.rank === 0 || (lit === null && l.rank === 1));
   const placed = placeLabels(
     shown.sort((a, b) => a.rank - b.rank),
     plot,
-    spans.map(({ x, y: at }) => ({
-      x: x - NUMBER.x,
-      y: at - NUMBER.y,
-      width: 2 * NUMBER.x,
-      height: 2 * NUMBER.y,
-    })),
+    [
+      ...spans.map(({ x, y: at }) => ({
+        x: x - NUMBER.x,
+        y: at - NUMBER.y,
+        width: 2 * NUMBER.x,
+        height: 2 * NUMBER.y,
+      })),
+      ...data.bands.filter((b) => b.standing === 'in').flatMap((b) => bandBoxes(b, api)),
+    ],
   );
   return {
     type: 'group',

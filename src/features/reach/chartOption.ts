@@ -2,9 +2,12 @@ import type { CustomSeriesRenderItemAPI } from 'echarts';
 import type { EChartsCoreOption } from 'echarts/core';
 import { angleOfViewDeg, FULL_FRAME, fullStops, markedFNumber } from '@/core/optics';
 import { angleAxes, axisLabel } from '@/parts';
-import { type ReachData, slowestShown, stopsOf } from './chartData';
+import { reachText } from '@/text';
+import { type ReachData, stopsOf } from './chartData';
 import { labelShapes, type Plot } from './chartLabels';
 import {
+  anyRowShape,
+  anyRowStops,
   bandShape,
   type ChartColours,
   type Extent,
@@ -25,6 +28,7 @@ export interface ChartInput {
   readonly lit: ReadonlySet<string> | null;
 }
 
+const t = reachText.chart;
 const log2 = Math.log2;
 
 /** The reach chart: angle of view across, light upwards, fast on top. */
@@ -45,13 +49,13 @@ export function chartOption(input: ChartInput): EChartsCoreOption {
       },
     ],
     xAxis: angleAxes(data.labelCrop, extents.x, colours),
-    yAxis: lightAxis(extents.y, colours),
-    series: [...coverageSeries(input, extents), ...gearSeries(input, extents)],
+    yAxis: lightAxis(extents.y, data.floor, colours),
+    series: [...coverageSeries(input, extents), ...gearSeries(input)],
   };
 }
 
-function lightAxis(y: Extent, colours: ChartColours) {
-  const stops = fullStops(2 ** (y.min / 2), 2 ** (y.max / 2));
+function lightAxis(y: Extent, floor: number, colours: ChartColours) {
+  const stops = fullStops(2 ** (y.min / 2), 2 ** (floor / 2)).map((n) => Math.round(stopsOf(n)));
   return {
     type: 'value',
     inverse: true,
@@ -61,8 +65,8 @@ function lightAxis(y: Extent, colours: ChartColours) {
     axisTick: { show: false },
     axisLabel: {
       ...axisLabel(colours),
-      customValues: stops.map((n) => Math.round(stopsOf(n))),
-      formatter: (stop: number) => `f/${markedFNumber(2 ** (stop / 2))}`,
+      customValues: y.max > floor ? [...stops, (floor + y.max) / 2] : stops,
+      formatter: (stop: number) => (stop > floor ? t.any : `f/${markedFNumber(2 ** (stop / 2))}`),
     },
     splitLine: { show: true, lineStyle: { color: colours.hair, width: 0.5 } },
     interval: 1,
@@ -92,11 +96,20 @@ function coverageSeries({ data, colours }: ChartInput, { y }: Extents) {
       type: 'custom',
       silent: true,
       clip: true,
-      data: data.overlaps.map((o) => [log2(o.range.from), y.max, log2(o.range.to)]),
+      data: data.overlaps.map((o) => [log2(o.range.from), data.floor, log2(o.range.to)]),
       renderItem: (params: { dataIndex: number }, api: CustomSeriesRenderItemAPI) =>
         overlapShape(params.dataIndex, api, colours),
       encode: { x: [0, 2], y: 1 },
       z: 1,
+    },
+    {
+      id: 'any',
+      type: 'custom',
+      silent: true,
+      data: y.max > data.floor ? [[0, data.floor]] : [],
+      renderItem: (params: { coordSys: unknown }, api: CustomSeriesRenderItemAPI) =>
+        anyRowShape(api, params.coordSys as Plot, data.floor, colours),
+      z: 0,
     },
   ];
 }
@@ -104,7 +117,7 @@ function coverageSeries({ data, colours }: ChartInput, { y }: Extents) {
 const NOTHING_DRAWN = { type: 'group', children: [] };
 
 /** The lenses as bands, and the frames as spans over them. */
-function gearSeries({ data, colours, lit }: ChartInput, { y }: Extents) {
+function gearSeries({ data, colours, lit }: ChartInput) {
   return [
     {
       id: 'bands',
@@ -127,7 +140,7 @@ function gearSeries({ data, colours, lit }: ChartInput, { y }: Extents) {
       data: data.spans.map((s) => [log2(s.span.range.from), 0]),
       renderItem: (params: { dataIndex: number }, api: CustomSeriesRenderItemAPI) => {
         const span = data.spans[params.dataIndex];
-        return span ? spanShape(span, api, colours, lit, y) : NOTHING_DRAWN;
+        return span ? spanShape(span, api, colours, lit, data.floor) : NOTHING_DRAWN;
       },
       z: 3,
     },
@@ -138,7 +151,7 @@ function gearSeries({ data, colours, lit }: ChartInput, { y }: Extents) {
       silent: true,
       data: [[0, 0]],
       renderItem: (params: { coordSys: unknown }, api: CustomSeriesRenderItemAPI) =>
-        labelShapes({ data, colours, lit }, api, params.coordSys as Plot, y),
+        labelShapes({ data, colours, lit }, api, params.coordSys as Plot),
       z: 4,
     },
   ];
@@ -148,8 +161,8 @@ export function diagonalAngle(focalMm: number): number {
   return angleOfViewDeg(focalMm, FULL_FRAME);
 }
 
-/** Whole stops around the bands, and half an octave around all ranges. Frames may lie below. */
-function extentOf({ bands, spans }: ReachData): { x: Extent; y: Extent } {
+/** Whole stops around the bands, the row of what any lens is fast enough for, and half an octave around all ranges. */
+function extentOf({ bands, spans, floor }: ReachData): { x: Extent; y: Extent } {
   const focals = [
     ...bands.flatMap((b) => b.path.map((p) => p.focalMm)),
     ...spans.flatMap((s) => [s.span.range.from, s.span.range.to]),
@@ -165,6 +178,6 @@ function extentOf({ bands, spans }: ReachData): { x: Extent; y: Extent } {
       min: log2(Math.max(5, Math.min(...x))) - 0.2,
       max: log2(Math.min(longest, Math.max(...x))) + 0.1,
     },
-    y: { min: Math.floor(Math.min(...y)) - 0.5, max: slowestShown(bands) },
+    y: { min: Math.floor(Math.min(...y)) - 0.5, max: floor + anyRowStops(spans) },
   };
 }

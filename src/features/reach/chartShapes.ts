@@ -18,8 +18,9 @@ export interface Extent {
   readonly max: number;
 }
 
-/** Frames that any lens is fast enough for lie on a floor, this far above the lower edge. */
-const FLOOR_STOPS = 0.4;
+/** Room of a lane in the row of what any lens is fast enough for, and over the first, in stops. */
+const ANY_LANE_STOPS = 0.5;
+const ANY_EDGE_STOPS = 0.4;
 const LANE_PX = 9;
 const BAND_PX = 6;
 const log2 = Math.log2;
@@ -93,6 +94,21 @@ export function bandShape(
   return { type: 'group', children } as Shape;
 }
 
+/** Boxes along a band of the lineup, that no name may stand on, px. */
+export function bandBoxes(band: Band, api: CustomSeriesRenderItemAPI) {
+  const line = pixels(band.path, api, band.lane * LANE_PX);
+  return line.slice(1).flatMap(([x1, y1], i) => {
+    const [x0, y0] = line[i]!;
+    const pieces = Math.max(1, Math.ceil(Math.abs(y1 - y0) / BAND_PX));
+    return Array.from({ length: pieces }, (_, k) => ({
+      x: x0 + ((x1 - x0) * k) / pieces,
+      y: y0 + ((y1 - y0) * (k + 0.5)) / pieces - BAND_PX / 2,
+      width: (x1 - x0) / pieces,
+      height: BAND_PX,
+    }));
+  });
+}
+
 /** Where a band's name stands: over its middle. */
 export function bandAnchor(band: Band, api: CustomSeriesRenderItemAPI): Pixel {
   const line = pixels(band.path, api, band.lane * LANE_PX);
@@ -100,18 +116,30 @@ export function bandAnchor(band: Band, api: CustomSeriesRenderItemAPI): Pixel {
 }
 
 /** The middle of a frame's bar, where its number is. */
-export function spanAnchor(span: Span, api: CustomSeriesRenderItemAPI, y: Extent): Pixel {
-  const [a, b] = spanEnds(span, api, y);
+export function spanAnchor(span: Span, api: CustomSeriesRenderItemAPI, floor: number): Pixel {
+  const [a, b] = spanEnds(span, api, floor);
   return [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
 }
 
-function spanEnds({ span, lane }: Span, api: CustomSeriesRenderItemAPI, y: Extent): [Pixel, Pixel] {
-  const floor = y.max - FLOOR_STOPS;
+/** How high the row of what any lens is fast enough for is, in stops; 0 where there is none. */
+export function anyRowStops(spans: readonly Span[]): number {
+  const lanes = spans.filter((s) => s.isAny).map((s) => s.lane);
+  if (lanes.length === 0) return 0;
+  return 2 * ANY_EDGE_STOPS + ANY_LANE_STOPS * Math.max(...lanes);
+}
+
+function spanEnds(
+  { span, lane, isAny }: Span,
+  api: CustomSeriesRenderItemAPI,
+  floor: number,
+): [Pixel, Pixel] {
   const level = (fNumber: number | undefined) =>
-    Math.min(floor, fNumber === undefined ? floor : stopsOf(fNumber));
+    isAny || fNumber === undefined
+      ? floor + ANY_EDGE_STOPS + ANY_LANE_STOPS * lane
+      : Math.min(floor, stopsOf(fNumber));
   const [x0 = 0, y0 = 0] = api.coord([log2(span.range.from), level(span.slowest?.wide)]);
   const [x1 = 0, y1 = 0] = api.coord([log2(span.range.to), level(span.slowest?.long)]);
-  const shift = -lane * (LANE_PX + 5);
+  const shift = isAny ? 0 : -lane * (LANE_PX + 5);
   return [
     [x0, y0 + shift],
     [Math.max(x1, x0 + 1), y1 + shift],
@@ -149,14 +177,14 @@ export function spanShape(
   api: CustomSeriesRenderItemAPI,
   colours: ChartColours,
   lit: ReadonlySet<string> | null,
-  y: Extent,
+  floor: number,
 ): Shape {
   const { frame, number, span, state } = of;
   const wrong = state === 'lost' || state === 'slow';
   const solid = state === 'clear' || state === 'once';
   const stroke = wrong ? colours.wrong : colours.ink;
   const opacity = lit !== null && !lit.has(frame.id) ? 0.15 : 1;
-  const [a, b] = spanEnds(of, api, y);
+  const [a, b] = spanEnds(of, api, floor);
   const middle: Pixel = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
   const dash = state === 'slow' ? [1.5, 3] : state === 'crop' ? [5, 2] : undefined;
   const tick = span.mode === 'all' ? 4 : 0;
@@ -209,6 +237,32 @@ export function spanShape(
           verticalAlign: 'middle',
           opacity,
         },
+      },
+    ],
+  } as Shape;
+}
+
+/** The row under the f-numbers, for pictures that any lens is fast enough for. */
+export function anyRowShape(
+  api: CustomSeriesRenderItemAPI,
+  plot: { readonly x: number; readonly y: number; readonly width: number; readonly height: number },
+  floor: number,
+  colours: ChartColours,
+): Shape {
+  const [, top = 0] = api.coord([0, floor]);
+  const { x, width } = plot;
+  return {
+    type: 'group',
+    children: [
+      {
+        type: 'rect',
+        shape: { x, y: top, width, height: plot.y + plot.height - top },
+        style: { fill: colours.sheet },
+      },
+      {
+        type: 'line',
+        shape: { x1: x, y1: top, x2: x + width, y2: top },
+        style: { stroke: colours.ink, lineWidth: 1 },
       },
     ],
   } as Shape;

@@ -187,7 +187,21 @@ describe('the chart', () => {
     const option = chartOption({ data, colours: COLOURS, lit: null });
     const inside = data.bands.filter((b) => b.standing === 'in').map((b) => b.lens.name);
     expect(inside.length).toBeGreaterThan(3);
-    expect(texts(option)).toEqual(expect.arrayContaining(inside));
+    expect(texts(option).sort()).toEqual(inside.sort());
+    // No band of the lineup runs through a name: none passes a name's middle within half a line.
+    const bands = shapes(option, 'bands').flatMap(([, line], i) =>
+      data.bands[i]!.standing === 'in'
+        ? [(line!.shape as { points?: [number, number][] }).points ?? []]
+        : [],
+    );
+    for (const { style } of shapes(option, 'labels')[0]! as { style: Record<string, number> }[])
+      for (const line of bands)
+        for (const [k, [toX, toY]] of line.slice(1).entries()) {
+          const [fromX, fromY] = line[k]!;
+          const share = (style.x! + 30 - fromX) / (toX - fromX);
+          if (share < 0 || share > 1) continue;
+          expect(Math.abs(fromY + share * (toY - fromY) - (style.y! + 6.5))).toBeGreaterThan(6);
+        }
     // Ten names in one place: each is moved, or waits, but for those that must be said.
     const wanted = Array.from({ length: 10 }, (_, i) => ({
       text: `lens number ${i}`,
@@ -207,6 +221,23 @@ describe('the chart', () => {
           b.box.y + b.box.height <= a.box.y;
         expect(apart).toBe(true);
       }
+  });
+
+  it('keeps what any lens is fast enough for out of the f-numbers', () => {
+    const data = reachData(file, result, null);
+    const feet = new Map(
+      shapes(chartOption({ data, colours: COLOURS, lit: null }), 'spans').map((span, i) => [
+        data.spans[i]!,
+        (span[1]!.shape as { y1: number }).y1 / 50,
+      ]),
+    );
+    const any = data.spans.filter((s) => s.isAny);
+    expect(any.length).toBeGreaterThan(3);
+    expect(any.length).toBeLessThan(data.spans.length);
+    for (const [{ isAny, span }, stops] of feet) {
+      expect(stops > data.floor).toBe(isAny);
+      if (isAny && span.slowest) expect(span.slowest.long).toBeGreaterThan(6.3);
+    }
   });
 
   it('marks gaps', () => {

@@ -18,7 +18,6 @@ export const briefText = {
     noPicturesYetAddThe:
       'No pictures yet. Add the ones you want from this outing: what must fit, how far away, in what light. The lenses follow from that.',
     chosenPicture: 'Chosen picture',
-    chooseAPictureInThe: 'Choose a picture in the list to see and edit it.',
     noLocationOrDateYet: 'No location or date yet',
     editOuting: 'Edit outing',
   },
@@ -57,6 +56,11 @@ export const briefText = {
     noLensCoversIt: 'no lens covers it',
     noStation: { hidden: 'hidden', nobody: 'no place to stand' },
     leftOut: 'left out',
+  },
+  day: {
+    theDay: 'The day at a glance',
+    selectOne: 'Select a picture to see and edit it.',
+    picture: (number: number, name: string) => `Picture ${number}: ${name}`,
   },
   stretches: {
     stretches: 'Stretches',

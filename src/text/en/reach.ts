@@ -1,5 +1,8 @@
 /** What is said by reach. */
 export const reachText = {
+  chart: {
+    any: 'any',
+  },
   details: {
     lockIn: 'lock in',
     letItChoose: 'let it choose',
@@ -16,6 +19,8 @@ export const reachText = {
     andMore: (value: number) => `and ${value} more`,
   },
   filterBar: {
+    filters: (set: number) => (set === 0 ? 'Filters' : `Filters, ${set} set`),
+    hideFilters: 'Hide filters',
     lensesDrawn: 'Lenses drawn',
     allLenses: 'all lenses',
     lensesThatCoverSomethingAlone: 'lenses that cover something alone',
