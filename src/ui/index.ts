@@ -20,6 +20,7 @@ export { Looking } from './Looking';
 export { Menu, type MenuItem } from './Menu';
 export { type Notice, notices, notify } from './notify';
 export { AcrossMarks, AxisWords, marksOf, UpMarks } from './plotAxes';
+export { type NameAsked, NAME_LINE_PX, placedNames } from './placedNames';
 export { pngOfSvg } from './pngOfSvg';
 export { Sentence } from './Sentence';
 export { setSingleKeys, singleKeysOn } from './singleKeys';

@@ -1,9 +1,8 @@
 import { memo, type ReactNode, type SVGProps, useId } from 'react';
 import type { Ground, Point } from '@/core/ground';
-import type { NameAsked } from './names';
 import { type Scale, stepM } from './scale';
 import { ClosedShape, Marks, Names, ObstacleShape, StationMark, SubjectShape } from './shapes';
-import { Hatch } from '@/ui';
+import { Hatch, type NameAsked } from '@/ui';
 import { keyOf, pointsOf, type Thing, thingsOf } from './things';
 import { UnderlayPicture } from './Underlay';
 

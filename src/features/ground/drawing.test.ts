@@ -1,5 +1,5 @@
 import { aStretch } from '../../../tests/support/gear';
-import { placedNames } from './names';
+import { placedNames } from '@/ui';
 import { scaleOf, snapped, wholeOf } from './scale';
 import { stretchNow } from './stretchOn';
 

@@ -15,9 +15,8 @@ import {
   type Station,
 } from '@/core/ground';
 import { formatMetres, groundText } from '@/text';
-import { DrawnWords } from '@/ui';
+import { DrawnWords, NAME_LINE_PX, type NameAsked, placedNames } from '@/ui';
 import { pathOf } from './Bands';
-import { LINE_PX, type NameAsked, placedNames } from './names';
 import { type Scale, stepM } from './scale';
 
 const t = groundText.plan;
@@ -43,7 +42,7 @@ export function Names({
           <DrawnWords
             key={`${key} ${i}`}
             x={atX}
-            y={atY + i * LINE_PX}
+            y={atY + i * NAME_LINE_PX}
             bold={bold && i === 0}
             anchor={ends ? 'end' : 'start'}
             hidden

@@ -47,17 +47,16 @@ export function OutingsAndTerms({ work }: { work: NextWork }) {
   );
 }
 
-/** Over what a purchase counts, and what else one may photograph in a year, each added by a press. */
+/** Over what a purchase counts; while that is one outing, what else one may photograph in a year, each added by a press. */
 export function OutingsInSight({ work }: { work: NextWork }) {
   const { choices, choose, names } = work;
   const chosen = choices.filter((c) => c.timesAYear !== null);
-  const others = choices.filter((c) => c.timesAYear === null);
-  if (others.length === 0 || names.length >= MOST_NEXT_OUTINGS) return null;
+  const others = names.length > 1 ? [] : choices.filter((c) => c.timesAYear === null);
   return (
     <div className="space-y-1" data-testid="next-outings">
       <p>
         {t.countsOver(chosen.map((c) => t.often(c.name, c.timesAYear ?? 1)))}{' '}
-        <span className="text-soft">{t.alsoYours}</span>
+        {others.length > 0 && <span className="text-soft">{t.alsoYours}</span>}
       </p>
       <ul className="flex flex-wrap gap-1.5">
         {others.map((c) => (

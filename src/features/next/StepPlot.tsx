@@ -3,7 +3,7 @@
 import { scaleLinear } from 'd3-scale';
 import type { NextThing, Worth } from '@/core/next';
 import { formatMoney, formatPercent, itemNameOf, nextText } from '@/text';
-import { AcrossMarks, AxisWords, marksOf, UpMarks } from '@/ui';
+import { AcrossMarks, AxisWords, DrawnWords, marksOf, placedNames, UpMarks } from '@/ui';
 import type { NextWork } from './useNextWork';
 
 const t = nextText.step;
@@ -13,16 +13,18 @@ const HEIGHT = 230;
 const EDGE = { left: 56, right: 40, top: 34, bottom: 42 };
 /** Points beside which the name stands too. */
 const MOST_NAMES = 3;
+const RADIUS = 9;
 
 /** What each thing adds against its net cost: the same axes as the staircase. */
 export function StepPlot({ work, things }: { work: NextWork; things: readonly NextThing[] }) {
   const priced = things.flatMap((thing, i) =>
     thing.netCost === null ? [] : [{ thing, cost: thing.netCost, number: i + 1 }],
   );
-  if (priced.length === 0) return null;
   const name = itemNameOf(work.shelf);
   const byMusts = things.some(({ adds }) => adds.musts > 0);
   const of = gainOf(byMusts, work);
+  // Where nothing adds anything there is nothing to see.
+  if (priced.every(({ thing }) => of(thing.adds) === 0)) return null;
   const costs = priced.map(({ cost }) => cost);
   const x = scaleLinear()
     .domain([Math.min(0, ...costs), Math.max(1, ...costs)])
@@ -33,6 +35,20 @@ export function StepPlot({ work, things }: { work: NextWork; things: readonly Ne
     .domain([0, Math.max(byMusts ? 1 : 5, ...gains)])
     .nice(4)
     .range([HEIGHT - EDGE.bottom, EDGE.top]);
+  const gaining = priced.filter(({ thing }) => of(thing.adds) > 0);
+  const names = placedNames(
+    gaining.map(({ thing, cost, number }) => ({
+      key: thing.id,
+      lines: [number <= MOST_NAMES ? name(thing.id) : ''],
+      x: x(cost),
+      y: y(of(thing.adds)),
+      gap: RADIUS + 5,
+      bold: false,
+      isBefore: x(cost) > WIDTH * 0.65,
+      isAbove: false,
+    })),
+    { width: WIDTH, height: HEIGHT },
+  );
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -69,18 +85,14 @@ export function StepPlot({ work, things }: { work: NextWork; things: readonly Ne
           />
         ))}
       {/* The best last, so that it lies on top. */}
-      {priced
-        .filter(({ thing }) => of(thing.adds) > 0)
-        .reverse()
-        .map(({ thing, cost, number }) => (
-          <Dot
-            key={thing.id}
-            x={x(cost)}
-            y={y(of(thing.adds))}
-            number={number}
-            name={number <= MOST_NAMES ? name(thing.id) : ''}
-          />
-        ))}
+      {gaining.toReversed().map(({ thing, cost, number }) => (
+        <Dot key={thing.id} x={x(cost)} y={y(of(thing.adds))} number={number} />
+      ))}
+      {names.map(({ key, lines, atX, atY, ends }) => (
+        <DrawnWords key={key} x={atX} y={atY} anchor={ends ? 'end' : 'start'} hidden>
+          {lines[0] ?? ''}
+        </DrawnWords>
+      ))}
     </svg>
   );
 }
@@ -91,22 +103,12 @@ function gainOf(byMusts: boolean, { year }: NextWork) {
     byMusts ? musts : year.wanting > 0 ? Math.max(0, sharePercent / year.wanting) : 0;
 }
 
-function Dot({ x, y, number, name }: { x: number; y: number; number: number; name: string }) {
-  const isFarRight = x > WIDTH * 0.65;
+function Dot({ x, y, number }: { x: number; y: number; number: number }) {
   return (
     <g transform={`translate(${x} ${y})`}>
-      <circle r={9} fill="var(--sheet)" stroke="var(--got)" strokeWidth={2} />
+      <circle r={RADIUS} fill="var(--sheet)" stroke="var(--got)" strokeWidth={2} />
       <text y={4} textAnchor="middle" fontSize={10} fill="var(--ink)">
         {number}
-      </text>
-      <text
-        x={isFarRight ? -13 : 13}
-        y={4}
-        textAnchor={isFarRight ? 'end' : 'start'}
-        fontSize={12}
-        fill="var(--ink)"
-      >
-        {name}
       </text>
     </g>
   );

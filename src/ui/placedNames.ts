@@ -30,7 +30,7 @@ export interface NamePlaced extends NameAsked {
 
 /** About how broad a letter is, px, and how far apart lines are. */
 const LETTER_PX = { plain: 6.2, bold: 6.8 } as const;
-export const LINE_PX = 14;
+export const NAME_LINE_PX = 14;
 /** From the top of a letter to its base line, px. */
 const ASCENT_PX = 10;
 
@@ -62,8 +62,8 @@ export function placedNames(
 function placesOf({ lines, x, y, gap, bold, isBefore, isAbove }: NameAsked) {
   const letter = bold ? LETTER_PX.bold : LETTER_PX.plain;
   const width = letter * Math.max(...lines.map((line) => line.length));
-  const height = LINE_PX * lines.length;
-  const beside = { top: y - LINE_PX / 2, from: gap };
+  const height = NAME_LINE_PX * lines.length;
+  const beside = { top: y - NAME_LINE_PX / 2, from: gap };
   const above = { top: y - gap / 2 - height, from: 0 };
   const below = { top: y + gap / 2, from: 0 };
   const levels = isAbove ? [above, below, beside] : [beside, above, below];
