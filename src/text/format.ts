@@ -163,6 +163,16 @@ export function formatMoney(amount: number, currency: string): string {
   }
 }
 
+/** The sign that a currency has in text, for fields that hold its amounts. */
+export function moneySign(currency: string): string {
+  try {
+    const parts = new Intl.NumberFormat('en-GB', { style: 'currency', currency }).formatToParts(0);
+    return parts.find(({ type }) => type === 'currency')?.value ?? currency;
+  } catch {
+    return currency;
+  }
+}
+
 /** Percent that rounding alone may leave. */
 const NOTHING = 1e-6;
 
@@ -181,6 +191,9 @@ export function formatPercent(percent: number, more = 0): string {
 export function formatCrop(crop: number, more = 0): string {
   return `${crop.toFixed(2 + more)}×`;
 }
+
+/** Whether a crop is one when it is rounded as it is shown: 1.00× is none. */
+export const isCropped = (crop: number): boolean => formatCrop(crop) !== formatCrop(1);
 
 export function formatMagnification(m: number, more = 0): string {
   return `${digits(m, 2 + more)}×`;

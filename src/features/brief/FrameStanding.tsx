@@ -8,6 +8,7 @@ import {
   briefFormText,
   conflictText,
   formatCrop,
+  isCropped,
   formatMegapixels,
   formatStops,
   stackName,
@@ -110,15 +111,14 @@ const STATES = {
 function spare({ code, margins }: Cover): string | null {
   if (code === 'part') return null;
   const light = margins.light === null ? [] : [t.spareLightOf(formatStops(margins.light.stops))];
-  const crop =
-    code === 'crop' || margins.crop > 1.0005
-      ? [
-          t.crop(
-            formatCrop(margins.crop),
-            margins.megapixelsLeft === null ? '' : t.left(formatMegapixels(margins.megapixelsLeft)),
-          ),
-        ]
-      : [];
+  const crop = isCropped(margins.crop)
+    ? [
+        t.crop(
+          formatCrop(margins.crop),
+          margins.megapixelsLeft === null ? '' : t.left(formatMegapixels(margins.megapixelsLeft)),
+        ),
+      ]
+    : [];
   const all = [...crop, ...light];
   return all.length > 0 ? all.join('; ') : null;
 }

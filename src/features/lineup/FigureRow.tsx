@@ -5,7 +5,14 @@ import type { UnknownFigure } from '@/core/lineup';
 import { putItem, TELLING } from '@/document';
 import { useEditGear, useFile, useKnownGear } from '@/session';
 import { Button, CellNumber } from '@/ui';
-import { FIGURE_NAMES, firstProblemText, MEASURE_UNITS, lineupText, usualText } from '@/text';
+import {
+  FIGURE_NAMES,
+  firstProblemText,
+  MEASURE_UNITS,
+  lineupText,
+  usualText,
+  moneySign,
+} from '@/text';
 
 const t = lineupText.figureRow;
 
@@ -46,7 +53,7 @@ export function FigureRow({ figure: { kind, itemId, field } }: { figure: Unknown
         <CellNumber
           label={t.of(name, item.name)}
           value={value as number | null}
-          unit={measure === 'money' ? outing.currency : MEASURE_UNITS[measure]}
+          unit={measure === 'money' ? moneySign(outing.currency) : MEASURE_UNITS[measure]}
           placeholder={usualText(shelf, outing.currency, itemId, field) ?? t.unknown}
           take={put}
         />

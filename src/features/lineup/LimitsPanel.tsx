@@ -16,6 +16,7 @@ import { followUsual, setLimits, setLock, type UsualKey } from '@/document';
 import {
   LIMIT_TEXTS,
   lineupText,
+  moneySign,
   namesOf,
   OWNERSHIPS,
   plainList,
@@ -82,7 +83,9 @@ export function LimitsPanel() {
 const IN_SIGHT: readonly LimitKey[] = ['maxLenses', 'maxLineupWeightG', 'maxSpend'];
 
 function LimitField({ of }: { readonly of: LimitKey }) {
-  const { label, unit, hint } = LIMIT_TEXTS[of];
+  const { label, unit: own, hint } = LIMIT_TEXTS[of];
+  const currency = useFile().outing.currency;
+  const unit = of === 'maxSpend' ? moneySign(currency) : own;
   return (
     <FormNumber
       name={of}

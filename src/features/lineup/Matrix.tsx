@@ -7,6 +7,7 @@ import type { LineupQuestion, LineupResult } from '@/core/lineup';
 import {
   formatCrop,
   formatStops,
+  isCropped,
   stackName,
   lineupText,
   marginSteps,
@@ -88,7 +89,7 @@ function Cell({ verdict, label, unit }: { verdict: Verdict; label: string; unit:
     margins.light && margins.light.stops >= 0 ? t.spare(formatStops(margins.light.stops)) : '';
   const text =
     shortfall === null
-      ? `${verdict.code === 'crop' ? t.crop(formatCrop(margins.crop)) : 'clear'}${spare}`
+      ? `${verdict.code === 'crop' && isCropped(margins.crop) ? t.crop(formatCrop(margins.crop)) : 'clear'}${spare}`
       : shortfall.code === 'part'
         ? plainList(shortfall.able.map((r) => positionText(unit, r.from, r.to)))
         : shortfallWord(shortfall.code);

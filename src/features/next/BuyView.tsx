@@ -3,7 +3,7 @@
 import { type BuyingPath, type BuyOnce, stepsToEqual, type YearWorth } from '@/core/next';
 import { MOST_STEPS } from '@/document';
 import { FormNumber, Tick } from '@/ui';
-import { costText, formatMoney, itemNameOf, nextText } from '@/text';
+import { costText, formatMoney, itemNameOf, nextText, moneySign } from '@/text';
 import type { Buying } from '@/workers/backgroundClient';
 import { Question } from './Question';
 import { Answered, Proof } from './Answered';
@@ -28,12 +28,12 @@ export function BuyView({ work }: { work: NextWork }) {
             <FormNumber
               name="budget"
               label={t.budget}
-              unit={work.currency}
+              unit={moneySign(work.currency)}
               placeholder={t.noLimit}
             />
           </div>
           <div className="w-36">
-            <FormNumber name="stepBudget" label={t.stepBudget} unit={work.currency} />
+            <FormNumber name="stepBudget" label={t.stepBudget} unit={moneySign(work.currency)} />
           </div>
           <div className="w-20">
             <FormNumber name="steps" label={`${t.steps} (1–${MOST_STEPS})`} />

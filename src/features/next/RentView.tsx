@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { scaleLinear } from 'd3-scale';
 import { type NextThing, type RentOrBuy, rentOrBuy } from '@/core/next';
 import { AcrossMarks, AxisWords, marksOf, NumberField, SelectField, UpMarks } from '@/ui';
-import { formatMoney, itemNameOf, nextText, worthText } from '@/text';
+import { formatMoney, itemNameOf, nextText, worthText, moneySign } from '@/text';
 import { Question } from './Question';
 import { Answered } from './Answered';
 import { useAsk } from './useAsk';
@@ -55,7 +55,12 @@ function Terms({ work, things }: { work: NextWork; things: readonly NextThing[] 
           }}
         />
         <div className="w-28">
-          <NumberField label={t.perDay} value={perDay} unit={work.currency} onChange={setPerDay} />
+          <NumberField
+            label={t.perDay}
+            value={perDay}
+            unit={moneySign(work.currency)}
+            onChange={setPerDay}
+          />
         </div>
         <div className="w-28">
           <NumberField label={t.days} value={days} onChange={setDays} />

@@ -2,7 +2,7 @@
 
 import type { Exchange, Swapping } from '@/core/next';
 import { FormNumber } from '@/ui';
-import { costText, formatMoney, itemNameOf, listOf, nextText } from '@/text';
+import { costText, formatMoney, itemNameOf, listOf, nextText, moneySign } from '@/text';
 import { Question } from './Question';
 import { Answered, Proof } from './Answered';
 import { TermsForm } from './TermsForm';
@@ -20,7 +20,7 @@ export function SwapView({ work }: { work: NextWork }) {
     <Question id="next-swap" title={t.title}>
       <TermsForm work={work} label={t.title}>
         <div className="w-40">
-          <FormNumber name="swapMoney" label={t.money} unit={currency} />
+          <FormNumber name="swapMoney" label={t.money} unit={moneySign(currency)} />
         </div>
       </TermsForm>
       <Answered work={work} asking={asking}>

@@ -136,7 +136,7 @@ test('one step: what it adds a year, what goes with it, and unknown prices as su
     notAsked: [],
   };
   mockFound.answer = answer;
-  render(<StepView work={workWith()} />);
+  const { rerender } = render(<StepView work={workWith()} />);
   const rows = within(screen.getByTestId('next-things')).getAllByRole('row');
   expect(rows[1]).toHaveTextContent('+8 musts a year, +10');
   expect(rows[1]).toHaveTextContent('price unknown');
@@ -144,9 +144,15 @@ test('one step: what it adds a year, what goes with it, and unknown prices as su
   expect(rows[2]).toHaveTextContent('Best found so far: time ran out.');
   expect(rows[3]).toHaveTextContent('you gain €120');
   expect(screen.getByRole('status')).toHaveTextContent(/adds most: \+8 musts a year/);
-  // Only what has a net cost is a point; it adds nothing, so it has no number.
-  expect(screen.getByTestId('step-plot').querySelectorAll('circle')).toHaveLength(1);
   expect(screen.getByText(/1 item can go for €150/)).toBeInTheDocument();
+  // Nothing that has a net cost adds anything: there is no plot of nothing.
+  expect(screen.queryByTestId('step-plot')).toBeNull();
+  const [first, ...others] = answer.things;
+  mockFound.answer = { ...answer, things: [{ ...first!, netCost: 900 }, ...others] };
+  rerender(<StepView work={workWith()} />);
+  const plot = screen.getByTestId('step-plot');
+  expect(plot.querySelectorAll('circle')).toHaveLength(2);
+  expect(plot).toHaveTextContent('135 mm f/1.8');
 });
 
 test('an item fewer is no advice where the money counts next', () => {

@@ -4,7 +4,7 @@ import { ITEM_SCHEMAS, type Source, SOURCES } from '@/core/gear';
 import { type Kind, putItem, TELLING } from '@/document';
 import { useEditGear, useFile, useKnownGear } from '@/session';
 import { CellNumber, CellSelect } from '@/ui';
-import { firstProblemText, OWNERSHIPS, shelfText, usualText } from '@/text';
+import { firstProblemText, OWNERSHIPS, shelfText, usualText, moneySign } from '@/text';
 import { EDITABLE } from './rows';
 
 const t = shelfText.editCell;
@@ -62,7 +62,7 @@ export function EditCell({
     <CellNumber
       label={`${LABELS[column]}, ${name}`}
       value={item[EDITABLE[column]]}
-      unit={column === 'weight' ? 'g' : outing.currency}
+      unit={column === 'weight' ? 'g' : moneySign(outing.currency)}
       placeholder={usualText(shelf, outing.currency, id, EDITABLE[column]) ?? t.unknown}
       take={(value) => put({ [EDITABLE[column]]: value })}
     />

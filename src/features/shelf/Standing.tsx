@@ -14,7 +14,7 @@ import {
 import { keepOnShelf, setLimits, setStanding } from '@/document';
 import { useDesk, useEdit, useEditDesk, useFile } from '@/session';
 import { Button, NumberField, SelectField, TextField } from '@/ui';
-import { counted, formatMoney, OWNERSHIPS, shelfText } from '@/text';
+import { counted, formatMoney, OWNERSHIPS, shelfText, moneySign } from '@/text';
 
 const t = shelfText.standing;
 
@@ -142,7 +142,7 @@ function LoanFields({
       {priced && (
         <NumberField
           label={t.priceADay}
-          unit={currency}
+          unit={moneySign(currency)}
           value={now.pricePerDay}
           placeholder={t.unknown}
           onChange={(pricePerDay) => put({ pricePerDay })}
