@@ -92,7 +92,18 @@ test('the lanes lead to each stretch; help opens from a title, the keys and the 
   await expect(page.getByRole('heading', { name: 'The day and the bag' })).toBeVisible();
   await page.keyboard.press('?');
   await page.getByRole('link', { name: 'How the choice is made' }).click();
-  await expect(page.getByTestId('help').getByTestId('mini-score')).toBeVisible();
+  const worked = page.getByRole('region', { name: 'A worked example, from wish to proof' });
+  const taken = worked.getByText(/^Take the /);
+  await expect(taken).toHaveText('Take the wide zoom and long zoom: all 3 pictures covered.');
+  await expect(worked.getByTestId('mini-score')).toBeVisible();
+  await expect(worked).toContainText('No lens covers two of these 2 pictures');
+  await worked.getByRole('slider').focus();
+  await page.keyboard.press('Home');
+  await expect(taken).toContainText('wide zoom and standard zoom: all 3');
+  await page.keyboard.press('End');
+  await expect(worked.getByRole('status')).toContainText(
+    'No lens covers the face: not long enough',
+  );
   await page.keyboard.press('Control+k');
   await page.getByRole('combobox').fill('privacy');
   await page.keyboard.press('Enter');

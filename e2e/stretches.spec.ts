@@ -69,6 +69,13 @@ test('a school is chosen, rivals are looked for, and what they would do is told'
   await expect(rivals).toContainText('Next best of another kind');
   await expect(rivals.getByRole('region', { name: 'Trade-off' }).getByRole('row')).toHaveCount(9);
   await expect(rivals.getByTestId('trade-proposed')).toBeVisible();
+  await rivals.getByRole('button', { name: 'Compare with 24–240 mm f/4–6.3' }).first().click();
+  const scores = page.getByTestId('two-scores');
+  await expect(scores).toContainText('The other loses Moon over the bridge, and is 73 g heavier');
+  await expect(scores.getByTestId('mini-score')).toHaveCount(2);
+  await expect(scores.getByTestId('mini-score').first()).toContainText('● 70–300 mm f/4.5–5.6');
+  await expect(scores.getByTestId('mini-score').last()).toContainText('● 24–240 mm f/4–6.3');
+  await expect(page).toHaveURL(/with=/);
   await page.getByRole('tab', { name: 'If it breaks' }).click();
   const breaks = page.getByTestId('breaks');
   await expect(breaks).toContainText('3 of 4 lenses can’t be fully replaced from your shelf');

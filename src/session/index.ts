@@ -29,6 +29,7 @@ export { type Reading, useReading } from './useReading';
 export { type FormerLessons, useFormerLessons } from './useFormerLessons';
 export { useOnceAnswered } from './useOnceAnswered';
 export { useOtherOutings } from './useOtherOutings';
+export { useAnswerTo } from './useAnswerTo';
 export { type Background, useBackground, useBegun } from './useBackground';
 export { useFrameResults } from './planned';
 export { type CarryState, useCarryPlan } from './useCarryPlan';

@@ -22,7 +22,7 @@ export function ChartExample() {
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
       aria-label={t.chart}
-      className="w-full max-w-xl"
+      className="w-full max-w-prose"
     >
       {REACH.stops.map(({ stop, fNumber }) => (
         <g key={stop}>

@@ -6,6 +6,7 @@ import { type From, Photo } from '@/parts/scene';
 import { MiniScore } from '@/parts/score';
 import { helpText, type HelpTopic } from '@/text';
 import { ChartExample } from './ChartExample';
+import { WorkedExample } from './WorkedExample';
 import {
   CARRY_LIMIT_G,
   DAY,
@@ -25,12 +26,12 @@ export function Illustration({ topic }: { topic: HelpTopic }) {
     case 'want':
       return <Distances />;
     case 'choice':
-      return <Example />;
+      return <WorkedExample />;
     case 'reading':
       return (
         <>
           <ChartExample />
-          <div className="flex flex-wrap items-end gap-x-10 gap-y-3">
+          <div className="max-w-prose space-y-3">
             <Example />
             <Marks />
           </div>
@@ -54,9 +55,9 @@ function Distances() {
   const setup = SETUP;
   return (
     <figure>
-      <div className="flex flex-wrap gap-4">
+      <div className="grid max-w-prose gap-4 sm:grid-cols-3">
         {FROM.map(([from, name]) => (
-          <div key={from} className="w-44">
+          <div key={from}>
             <Photo
               frame={PICTURE}
               setup={setup}
@@ -93,7 +94,7 @@ function Marks() {
 /** The browser as a box that only files leave. */
 function Data() {
   return (
-    <svg viewBox="0 0 420 120" role="img" aria-label={t.data} className="w-full max-w-md">
+    <svg viewBox="0 0 420 120" role="img" aria-label={t.data} className="w-full max-w-prose">
       <rect
         x={8}
         y={14}

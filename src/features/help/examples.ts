@@ -1,6 +1,6 @@
 import { DEFAULT_LIMITS, type Frame, frameId } from '@/core/brief';
 import { bodyId, lensId, setupOfStack } from '@/core/gear';
-import { newFrame, newItem, NO_GEAR } from '@/document';
+import { EMPTY_OUTING, newFrame, newItem, NO_GEAR, type OutingFile } from '@/document';
 import type { Lanes } from '@/parts/lanes';
 import { placeOf, type Score, type ScoreNote } from '@/parts/score';
 import { helpText } from '@/text';
@@ -52,6 +52,66 @@ export const SETUP = setupOfStack(
 export const LIMITS = DEFAULT_LIMITS;
 
 const AXIS = { fromMm: 12, toMm: 500 };
+
+const zoom = (
+  id: string,
+  name: string,
+  wideMm: number,
+  longMm: number,
+  fNumber: number,
+  weightG: number,
+) => ({
+  ...newItem('lenses', NO_GEAR, { name, mount: MOUNT }),
+  id: lensId.parse(id),
+  focal: { wideMm, longMm },
+  apertures: [
+    { focalMm: wideMm, fNumber },
+    { focalMm: longMm, fNumber },
+  ],
+  minFocusM: 0.5,
+  weightG,
+});
+
+const wish = (id: string, name: string, widthM: number, atM: number): Frame => ({
+  ...newFrame([], name),
+  id: frameId.parse(id),
+  name,
+  distanceKnown: true,
+  want: 'must',
+  need: {
+    kind: 'subject',
+    widthM,
+    heightM: null,
+    fromM: atM,
+    toM: atM,
+    fill: { min: 0.5, max: 0.95 },
+    orientation: 'landscape',
+    footing: 'held',
+  },
+});
+
+/** The picture whose distance the reader changes. */
+export const MOVED = frameId.parse('face');
+
+/** Three wishes and three lenses; the face is so far away, m. No picture may be cropped. */
+export const workedOuting = (faceM: number): OutingFile => ({
+  ...EMPTY_OUTING,
+  frames: [
+    wish('room', t.room, 9, 5),
+    wish('group', t.group, 2, 5),
+    wish(MOVED, t.face, 0.6, faceM),
+  ],
+  shelf: {
+    ...NO_GEAR,
+    bodies: [{ ...body, weightG: 700 }],
+    lenses: [
+      zoom('wide', t.wide, 16, 35, 4, 480),
+      zoom('standard', t.normal, 24, 105, 4, 600),
+      zoom('long', t.long, 70, 200, 2.8, 1400),
+    ],
+  },
+  limits: { ...DEFAULT_LIMITS, maxCrop: 1 },
+});
 
 const note = (
   id: string,

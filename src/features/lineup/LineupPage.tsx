@@ -6,6 +6,7 @@ import { lineupText, namesOf } from '@/text';
 import { useAnswer, useSelection } from '@/session';
 import { Ranges, viewHref, Views } from '@/parts';
 import { Answer } from './Answer';
+import { CompareScores } from './CompareScores';
 import { LimitsPanel } from './LimitsPanel';
 import { Headline, LineupTable } from './LineupTable';
 import { Matrix } from './Matrix';
@@ -45,8 +46,18 @@ export function LineupPage() {
                 choice: <Choice {...{ result, question, room }} />,
                 pictures: <Pictures {...{ result, question, room }} />,
                 ranges: <RangesView {...{ result, question }} />,
-                styles: <Profiles question={question} />,
-                alternatives: <OtherLineups search={alternatives} result={result} />,
+                styles: (
+                  <>
+                    <CompareScores now={result} />
+                    <Profiles question={question} />
+                  </>
+                ),
+                alternatives: (
+                  <>
+                    <CompareScores now={result} />
+                    <OtherLineups search={alternatives} result={result} />
+                  </>
+                ),
                 breaks: <Breaks search={alternatives} />,
                 out: <OutTable result={result} />,
               }}

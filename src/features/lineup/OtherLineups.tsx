@@ -23,6 +23,7 @@ import { Button, Looking } from '@/ui';
 import { Figure } from '@/parts';
 import { findAlternatives } from '@/workers/backgroundClient';
 import { Answer } from './Answer';
+import { CompareButton } from './CompareScores';
 import { TakeButton } from './TakeButton';
 import { TradeCurve } from './TradeCurve';
 
@@ -211,7 +212,12 @@ function List({
                 {what}
                 {about && <span className="block text-[13px] text-soft">{about}</span>}
               </span>
-              {take && <TakeButton itemIds={take} name={name} />}
+              {take && (
+                <span className="flex gap-2">
+                  <CompareButton what={{ itemIds: take }} name={what} />
+                  <TakeButton itemIds={take} name={name} />
+                </span>
+              )}
             </li>
           ))}
         </ul>

@@ -25,6 +25,7 @@ import { useEdit, useBackground, useBegun, useFile } from '@/session';
 import { Button, Looking } from '@/ui';
 import { StateMark, Figure } from '@/parts';
 import { Answer } from './Answer';
+import { CompareButton } from './CompareScores';
 import { compareProfiles, type ProfileAnswer } from '@/workers/backgroundClient';
 
 const t = lineupText.styles;
@@ -118,6 +119,9 @@ function SideBySide({ answers }: { answers: readonly ProfileAnswer[] }) {
                   {result.status === 'impossible'
                     ? t.limitsConflict
                     : itemsText(result.lineup, result.totals.lenses)}
+                </span>
+                <span className="block">
+                  <CompareButton what={{ style: key }} name={PROFILE_NAMES[key]} />
                 </span>
                 {current !== key && (
                   <Button

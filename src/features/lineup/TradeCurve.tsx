@@ -19,6 +19,7 @@ import {
 } from '@/text';
 import { Figure } from '@/parts';
 import { AcrossMarks, marksOf, UpMarks } from '@/ui';
+import { CompareButton } from './CompareScores';
 import { TakeButton } from './TakeButton';
 
 const t = lineupText.tradeCurve;
@@ -175,7 +176,13 @@ function PointTable({
                 {i > 0 && stepText(points[i - 1]!, p, name, currency)}
               </td>
               <td className="py-1 text-right">
-                <TakeButton itemIds={p.pieceIds} name={name} />
+                <span className="flex justify-end gap-2">
+                  <CompareButton
+                    what={{ itemIds: p.pieceIds }}
+                    name={plainList(lensesFirst(file.shelf, p.pieceIds).map(name))}
+                  />
+                  <TakeButton itemIds={p.pieceIds} name={name} />
+                </span>
               </td>
             </tr>
           ))}

@@ -67,6 +67,8 @@ export function scoreOf(
   result: LineupResult,
   file: Pick<OutingFile, 'shelf' | 'limits'>,
   widthPx = USUAL_PX,
+  /** Another score on whose axis it lies too: the axis holds both. */
+  beside?: Pick<Score, 'fromMm' | 'toMm'>,
 ): Score {
   const only = new Map(result.lensesIn.map((l) => [l.lensId, new Set(l.onlyIt ?? [])]));
   const proof = new Set<string>(
@@ -96,8 +98,8 @@ export function scoreOf(
     line.cropped?.toMm ?? line.converted?.toMm ?? line.bare.toMm,
     ...line.notes.map((n) => n.equivalentMm),
   ]);
-  const fromMm = Math.min(...ends, 50) / ROOM;
-  const toMm = Math.max(...ends, 50) * ROOM;
+  const fromMm = Math.min(Math.min(...ends, 50) / ROOM, beside?.fromMm ?? Infinity);
+  const toMm = Math.max(Math.max(...ends, 50) * ROOM, beside?.toMm ?? 0);
   const lines = drawn
     .map((line) => ({ ...line, notes: placed(line.notes, { fromMm, toMm }, widthPx) }))
     .sort((a, b) => a.bare.fromMm - b.bare.fromMm || a.bare.toMm - b.bare.toMm);

@@ -1,3 +1,4 @@
+import { counted } from './counts';
 import type { HelpTopic } from './helpTopics';
 
 /** All that the help says. */
@@ -43,7 +44,28 @@ export const helpText = {
     lost: 'not covered',
     out: 'left out',
   },
+  worked: {
+    label: 'A worked example, from wish to proof',
+    wish: '1. The wishes',
+    wishes: (faceM: string) =>
+      `A whole room 9 m wide, a group of 2 m, both from 5 m, and a face from ${faceM}. Each fills half of the picture or more, uncropped. Move the face:`,
+    distance: 'The face',
+    covers: '2. What each lens covers',
+    picture: 'Picture',
+    lens: (name: string, focalRange: string) => `${name} ${focalRange}`,
+    choice: '3. The choice',
+    take: (lenses: string, musts: string) => `Take the ${lenses}: ${musts} covered.`,
+    musts: (got: number, of: number) =>
+      got === of ? `all ${of} pictures` : `${got} of ${of} pictures`,
+    nothing: (lack: string) => `No lens covers the face: ${lack}.`,
+    score: (lenses: number) => `The choice as a score: ${counted(lenses, 'lens')}`,
+    proof: '4. The proof',
+    working: 'Choosing…',
+  },
   example: {
+    room: 'The whole room',
+    group: 'The group',
+    face: 'The face',
     near: 'nearest',
     middle: 'middle',
     far: 'farthest',

@@ -338,6 +338,27 @@ export const lineupText = {
     twoOf: (list: string) => `two of: ${list}`,
     andMore: (list: string, value: number) => `${list} and ${value} more`,
   },
+  compare: {
+    title: 'Two lineups, one above the other',
+    compare: 'Compare',
+    compareWith: (name: string) => `Compare with ${name}`,
+    close: 'Close',
+    working: 'Working out the other lineup…',
+    now: 'This lineup',
+    scoreOf: (name: string) => `Score: ${name}`,
+    weight: (amount: string, isMore: boolean) => `${amount} ${isMore ? 'heavier' : 'lighter'}`,
+    difference: (lost: readonly string[], gained: readonly string[], weight: string) =>
+      `The other ${plainList(
+        [
+          lost.length > 0 ? `loses ${plainList([...lost])}` : '',
+          gained.length > 0 ? `also covers ${plainList([...gained])}` : '',
+          lost.length + gained.length === 0 ? 'covers the same pictures' : '',
+          weight === '' ? 'and weighs the same' : `and is ${weight}`,
+        ].filter(Boolean),
+      )}`,
+    legend:
+      'A dot before a lens: only in this one. An orange ring: a picture that only this one covers.',
+  },
   otherLineups: {
     nothing: 'nothing',
     otherLineups: 'Other lineups',

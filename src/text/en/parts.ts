@@ -1,5 +1,8 @@
 /** What is said by parts. */
 export const partsText = {
+  score: {
+    isNew: (lens: string) => `● ${lens}`,
+  },
   stateMark: {
     coveredByCropping: 'covered by cropping',
     coveredOnce: 'covered once, not twice',
