@@ -4,6 +4,7 @@ export { angleAxes, angleTicks, axisLabel } from './angleAxis';
 export { FittingLenses } from './FittingLenses';
 export { HelpLink } from './HelpLink';
 export { LeftOutList } from './LeftOutList';
+export { PlacesContext } from './places';
 export { readFile } from './readFile';
 export { besideAddress, besideHref, besideKeys } from './besideHref';
 export { carriedNow } from './carriedNow';

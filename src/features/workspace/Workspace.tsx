@@ -1,7 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { type ReactNode, useEffect, useSyncExternalStore } from 'react';
+import { type ReactNode, useEffect, useMemo, useSyncExternalStore } from 'react';
 import * as z from 'zod';
 import { useStore } from 'zustand';
 import {
@@ -12,8 +12,16 @@ import {
   watchUnits,
   workspaceText,
 } from '@/text';
+import { PlacesContext } from '@/parts';
 import { notices, notify } from '@/ui';
-import { SessionProvider, useDesk, useHistory, useSession, useSessionState } from '@/session';
+import {
+  SessionProvider,
+  useDesk,
+  useFilePart,
+  useHistory,
+  useSession,
+  useSessionState,
+} from '@/session';
 import { Header } from './Header';
 import { Notices } from './Notices';
 import { Offline } from './Offline';
@@ -63,7 +71,7 @@ function Frame({ children }: { children: ReactNode }) {
             tabIndex={-1}
             className="min-w-0 flex-1 px-5 pb-10 outline-none max-sm:pb-24"
           >
-            {children}
+            <OwnPlaces>{children}</OwnPlaces>
           </main>
         </>
       ) : (
@@ -74,6 +82,14 @@ function Frame({ children }: { children: ReactNode }) {
       {said && <Toasts />}
     </div>
   );
+}
+
+/** Where pictures are made, for the drawings of them. */
+function OwnPlaces({ children }: { children: ReactNode }) {
+  const outing = useFilePart((file) => file.outing.place);
+  const stretches = useFilePart((file) => file.stretches);
+  const places = useMemo(() => ({ outing, stretches }), [outing, stretches]);
+  return <PlacesContext value={places}>{children}</PlacesContext>;
 }
 
 /** Until an outing is open: what is waited for, what failed, and the ways out. */

@@ -1,9 +1,10 @@
 import type { Shot } from '@/core/coverage';
 import type { FigureKind } from './figureOf';
+import type { Ground } from './place';
 import type { Mood, Tones } from './tones';
 
 /** Where a subject is by its nature. */
-type Setting = 'land' | 'water' | 'air' | 'table' | 'room' | 'sky' | 'view';
+type Setting = Ground | 'land' | 'water' | 'air' | 'table' | 'sky' | 'view';
 
 const SETTINGS: Partial<Record<FigureKind, Setting>> = {
   shell: 'water',
@@ -13,6 +14,9 @@ const SETTINGS: Partial<Record<FigureKind, Setting>> = {
   largeBird: 'air',
   hands: 'table',
   ring: 'table',
+  fitting: 'table',
+  tool: 'table',
+  plate: 'table',
   hall: 'room',
   disc: 'sky',
   skyline: 'view',
@@ -30,12 +34,14 @@ export function settingOf(
   kind: FigureKind | undefined,
   mood: Mood,
   distanceM: number | null,
+  ground: Ground | null,
 ): Setting {
   const own = kind && SETTINGS[kind];
   if (own) return own;
   if (kind === undefined) return 'view';
   if (distanceM !== null && distanceM < CLOSE_M) return 'table';
-  return mood === 'indoors' ? 'room' : 'land';
+  if (mood === 'indoors') return ground === 'stage' ? 'stage' : 'room';
+  return ground ?? 'land';
 }
 
 interface BehindProps {
@@ -48,6 +54,8 @@ interface BehindProps {
   /** Disc of a point at infinity, in the subject's units. */
   readonly farDisc: number;
   readonly shot: Shot;
+  /** So that no two landscapes have the same trees. */
+  readonly seed: number;
 }
 
 /** What lies behind a subject, and the ground that it stands on. */
@@ -58,20 +66,34 @@ export function Behind(props: BehindProps & { readonly isStarry: boolean }) {
   if (setting === 'sky') return mood === 'night' || starry ? <Stars {...props} /> : null;
   if (setting === 'air') return <Clouds {...props} />;
   if (setting === 'view') return <View {...props} />;
-  return <Land {...props} />;
+  if (setting === 'stage') return <Stage {...props} />;
+  return (
+    <>
+      <Land {...props} />
+      {setting === 'shelter' && <Awning {...props} />}
+    </>
+  );
 }
 
 /** A wide country for what is asked for as an angle alone: how far away things are isn't said. */
 function View(props: BehindProps & { readonly isStarry: boolean }) {
-  const { tones, mood, foot, width, height, isStarry: starry } = props;
+  const { tones, mood, foot, width, height, isStarry: starry, seed } = props;
   const ground = Math.max(foot, -height / 2);
   return (
     <>
       {(mood === 'night' || starry) && <Stars {...props} />}
       {foot === 0 && (
         <>
-          <Soft d={ridgePath(width, height * 0.1, height * 0.2)} colour={tones.far} disc={0} />
-          <Soft d={treePath(width, height * 0.13, height * 0.07)} colour={tones.mid} disc={0} />
+          <Soft
+            d={ridgePath(width, height * 0.1, height * 0.2, seed)}
+            colour={tones.far}
+            disc={0}
+          />
+          <Soft
+            d={treePath(width, height * 0.13, height * 0.07, seed)}
+            colour={tones.mid}
+            disc={0}
+          />
         </>
       )}
       <rect
@@ -87,21 +109,21 @@ function View(props: BehindProps & { readonly isStarry: boolean }) {
 }
 
 /** Ground to the horizon at eye height, trees and a ridge behind; water is ground with ripples. */
-function Land({ tones, setting, mood, foot, width, height, farDisc, shot }: BehindProps) {
+function Land({ tones, setting, mood, foot, width, height, farDisc, shot, seed }: BehindProps) {
   const d = shot.distanceM ?? 1;
   const horizon = foot - EYE_M;
-  const ridge = (RIDGE.tallM * d) / RIDGE.atM;
+  const ridge = ((setting === 'hill' ? 3.5 : 1) * RIDGE.tallM * d) / RIDGE.atM;
   const treesAt = d + TREES.behindM;
   const trees = (TREES.tallM * d) / treesAt;
   const treeFoot = foot - EYE_M * (1 - d / treesAt);
   const bottom = height / 2;
   return (
     <>
-      <Soft d={ridgePath(width, horizon, ridge)} colour={tones.far} disc={farDisc} />
-      {mood === 'night' ? (
+      <Soft d={ridgePath(width, horizon, ridge, seed)} colour={tones.far} disc={farDisc} />
+      {mood === 'night' || setting === 'street' ? (
         <Street {...{ tones, width, farDisc }} foot={treeFoot} tall={trees} />
       ) : (
-        <Soft d={treePath(width, treeFoot, trees)} colour={tones.mid} disc={farDisc} />
+        <Soft d={treePath(width, treeFoot, trees, seed)} colour={tones.mid} disc={farDisc} />
       )}
       {horizon < bottom && (
         <rect
@@ -110,6 +132,15 @@ function Land({ tones, setting, mood, foot, width, height, farDisc, shot }: Behi
           width={width}
           height={bottom - Math.max(-height / 2, horizon)}
           fill={tones.ground}
+        />
+      )}
+      {setting === 'shore' && <Shore {...{ tones, width, height }} from={treeFoot} to={foot} />}
+      {setting === 'street' && <Kerbs {...{ tones, width }} from={treeFoot} to={bottom} />}
+      {setting === 'hill' && (
+        <path
+          d={`M${-width / 2} ${foot - 0.35 * (foot - horizon) - height * 0.12}L${width / 2} ${foot}V${bottom}H${-width / 2}Z`}
+          fill={tones.mid}
+          opacity={0.55}
         />
       )}
       {setting === 'water' && <Ripples {...{ tones, width }} from={horizon} to={bottom} />}
@@ -132,22 +163,128 @@ function Soft({ d, colour, disc }: { d: string; colour: string; disc: number }) 
 
 const RIDGE_AT = [0.35, 0.8, 0.5, 1, 0.62, 0.88, 0.3, 0.7, 0.42];
 
-function ridgePath(width: number, foot: number, tall: number): string {
-  const x = (i: number) => -width / 2 + (i * width) / (RIDGE_AT.length - 1);
-  return `M${-width / 2} ${foot}${RIDGE_AT.map((s, i) => `L${x(i)} ${foot - s * tall}`).join('')}L${width / 2} ${foot}Z`;
+function ridgePath(width: number, foot: number, tall: number, seed: number): string {
+  const steps = RIDGE_AT.length;
+  const x = (i: number) => -width / 2 + (i * width) / (steps - 1);
+  const top = (i: number) => foot - RIDGE_AT[(i + seed) % steps]! * tall;
+  return `M${-width / 2} ${foot}${RIDGE_AT.map((_, i) => `L${x(i)} ${top(i)}`).join('')}L${width / 2} ${foot}Z`;
 }
 
 /** At most so many crowns: a wide view has many trees. */
 const MOST_CROWNS = 24;
 
-function treePath(width: number, foot: number, tall: number): string {
+/** Trees by their outline, from the left of their foot to the right, so broad and so high. */
+const TREES_OF: readonly ((step: number, h: number) => string)[] = [
+  (step, h) => `q${step * 0.1} ${-h} ${step / 2} ${-h}q${step * 0.4} 0 ${step / 2} ${h}`,
+  // A fir.
+  (step, h) =>
+    `h${step * 0.12}l${step * 0.1} ${-h * 0.4}h${-step * 0.08}l${step * 0.36} ${-h * 0.6} ${step * 0.36} ${h * 0.6}h${-step * 0.08}l${step * 0.1} ${h * 0.4}h${step * 0.12}`,
+  // A poplar, with room beside it.
+  (step, h) =>
+    `h${step * 0.3}q0 ${-h * 0.9} ${step * 0.2} ${-h * 1.15}q${step * 0.2} ${h * 0.25} ${step * 0.2} ${h * 1.15}h${step * 0.3}`,
+  // A hedge.
+  (step, h) => `v${-h * 0.42}q${step / 4} ${-h * 0.16} ${step / 2} 0t${step / 2} 0v${h * 0.42}`,
+];
+
+function treePath(width: number, foot: number, tall: number, seed: number): string {
   const count = Math.max(3, Math.min(MOST_CROWNS, Math.round(width / (tall * 0.7 || width))));
   const step = width / count;
   const crowns = Array.from({ length: count }, (_, i) => {
-    const h = tall * (0.62 + 0.38 * (((i * 7) % 5) / 4));
-    return `q${step * 0.1} ${-h} ${step / 2} ${-h}q${step * 0.4} 0 ${step / 2} ${h}`;
+    const h = tall * (0.62 + 0.38 * ((((i + seed) * 7) % 5) / 4));
+    // Mostly of one kind, with others among them.
+    const kind = (i * 5 + seed) % 7 === 0 ? seed + 1 : seed;
+    return TREES_OF[kind % TREES_OF.length]!(step, h);
   });
   return `M${-width / 2} ${foot}${crowns.join('')}Z`;
+}
+
+/** Water between the far bank and where the subject stands. */
+function Shore({
+  tones,
+  width,
+  height,
+  from,
+  to,
+}: Pick<BehindProps, 'tones' | 'width' | 'height'> & { from: number; to: number }) {
+  const edge = Math.min(to - 0.12 * (to - from), height / 2);
+  if (edge <= from) return null;
+  return (
+    <>
+      <rect x={-width / 2} y={from} width={width} height={edge - from} fill={tones.sky} />
+      <Ripples {...{ tones, width }} from={from} to={edge} />
+    </>
+  );
+}
+
+/** The edges of a pavement, running to where they meet. */
+function Kerbs({
+  tones,
+  width,
+  from,
+  to,
+}: Pick<BehindProps, 'tones' | 'width'> & { from: number; to: number }) {
+  if (to <= from) return null;
+  return (
+    <path
+      d={`M${-width * 0.06} ${from}L${-width * 0.5} ${to}M${width * 0.06} ${from}L${width * 0.5} ${to}`}
+      stroke={tones.mid}
+      strokeWidth={width / 160}
+      fill="none"
+    />
+  );
+}
+
+/** A scalloped edge over what stands under it, and its posts. */
+function Awning({ tones, foot, width, height }: BehindProps) {
+  const top = -height / 2;
+  const deep = height * 0.13;
+  const step = width / 10;
+  const post = width / 90;
+  return (
+    <g fill={tones.mid}>
+      <path
+        d={`M${-width / 2} ${top}H${width / 2}v${deep}${`q${-step / 2} ${deep * 0.6} ${-step} 0`.repeat(10)}Z`}
+      />
+      {[-0.44, 0.42].map((at) => (
+        <rect key={at} x={at * width} y={top} width={post} height={Math.max(0, foot - top)} />
+      ))}
+    </g>
+  );
+}
+
+/** A curtain in folds, the boards, and two lamps above. */
+function Stage({ tones, foot, width, height, farDisc }: BehindProps) {
+  const folds = Array.from({ length: 13 }, (_, i) => -width / 2 + (i * width) / 12);
+  const edge = foot - height * 0.06;
+  return (
+    <>
+      <path
+        d={folds.map((x) => `M${x} ${-height / 2}L${x + width / 60} ${edge}`).join('')}
+        stroke={tones.far}
+        strokeWidth={Math.max(width / 50, farDisc / 2)}
+      />
+      <g fill={tones.lamp} opacity={0.28}>
+        {[-0.28, 0.3].map((at) => (
+          <path
+            key={at}
+            d={`M${at * width} ${-height / 2}L${at * width - width * 0.16} ${edge}h${width * 0.3}Z`}
+          />
+        ))}
+      </g>
+      <rect
+        x={-width / 2}
+        y={edge}
+        width={width}
+        height={Math.max(0, height / 2 - edge)}
+        fill={tones.ground}
+      />
+      <path
+        d={`M${-width / 2} ${edge}H${width / 2}`}
+        stroke={tones.mid}
+        strokeWidth={width / 200}
+      />
+    </>
+  );
 }
 
 function Street({

@@ -3,6 +3,7 @@ import type { Frame } from '@/core/brief';
 import { figureOf } from './figureOf';
 import { Behind, Reeds, settingOf } from './Behind';
 import { Subject } from './Subject';
+import { seedOf, useGround } from './place';
 import { moodOf, TONES } from './tones';
 
 /** What is drawn: a frame's subject with what lies before and behind it, in the subject's own units. */
@@ -25,13 +26,24 @@ export function Scenery({ frame, shot, area }: SceneryProps) {
   const mood = moodOf(frame);
   const tones = TONES[mood];
   const figure = figureOf(frame);
-  const setting = settingOf(figure?.kind, mood, shot.distanceM);
+  const ground = useGround(frame);
+  const setting = settingOf(figure?.kind, mood, shot.distanceM, ground);
   const foot = figure ? figure.height / 2 : 0;
   const { width, height } = area;
   const diagonal = Math.hypot(shot.picture.sides.width, shot.picture.sides.height);
   const disc = (percent: number | null) => ((percent ?? 0) / 100) * diagonal;
   const farDisc = disc(shot.farBlurPercent);
-  const parts = { tones, setting, mood, foot, width, height, farDisc, shot };
+  const parts = {
+    tones,
+    setting,
+    mood,
+    foot,
+    width,
+    height,
+    farDisc,
+    shot,
+    seed: seedOf(frame.name),
+  };
   return (
     <>
       <rect x={-width / 2} y={-height / 2} width={width} height={height} fill={tones.sky} />
@@ -44,6 +56,7 @@ export function Scenery({ frame, shot, area }: SceneryProps) {
               tones={tones}
               rows={rowsOf(frame)}
               distanceM={shot.distanceM}
+              seed={parts.seed}
             />
           </g>
         </Smeared>

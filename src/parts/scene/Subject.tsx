@@ -13,10 +13,12 @@ interface SubjectProps {
   /** Depth of the rows of a group, m. */
   readonly rows: number;
   readonly distanceM: number | null;
+  /** Which person stands for one. */
+  readonly seed: number;
 }
 
 /** The subject with its foot at 0, at true size. */
-export function Subject({ figure, tones, rows, distanceM }: SubjectProps) {
+export function Subject({ figure, tones, rows, distanceM, seed }: SubjectProps) {
   const { kind, width, height } = figure;
   if (kind === 'people')
     return (
@@ -38,7 +40,8 @@ export function Subject({ figure, tones, rows, distanceM }: SubjectProps) {
     );
   if (kind === 'crowd') return <Crowd width={width} height={height} tones={tones} />;
   if (kind === 'shell') return <Shells width={width} height={height} tones={tones} />;
-  return <Drawn of={DRAWINGS[kind]} width={width} height={height} tones={tones} />;
+  const of = kind === 'person' ? STANDING[seed % STANDING.length]! : DRAWINGS[kind];
+  return <Drawn of={of} width={width} height={height} tones={tones} />;
 }
 
 function People({ width, height, tones }: { width: number; height: number; tones: Tones }) {
@@ -51,8 +54,8 @@ function People({ width, height, tones }: { width: number; height: number; tones
         return (
           <g key={i} transform={`translate(${-width / 2 + room * (i + 0.5)} 0)`}>
             <Drawn
-              of={STANDING[i % 2]!}
-              width={Math.min(room, tall * 0.34)}
+              of={STANDING[(i * 3 + 2) % STANDING.length]!}
+              width={Math.min(room, tall * 0.4)}
               height={tall}
               tones={tones}
               mirrored={i % 4 > 1}

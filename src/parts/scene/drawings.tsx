@@ -10,6 +10,10 @@ interface Drawing {
   readonly light?: string;
   /** Strokes in the detail's tone. */
   readonly lines?: string;
+  /** Strokes in the figure's tone: arms, legs, stems. */
+  readonly limbs?: string;
+  /** How thick those are. */
+  readonly limbWidth?: number;
 }
 
 const circle = (x: number, y: number, r: number) =>
@@ -17,7 +21,7 @@ const circle = (x: number, y: number, r: number) =>
 const oval = (x: number, y: number, rx: number, ry: number) =>
   `M${x - rx} ${y}a${rx} ${ry} 0 1 0 ${2 * rx} 0a${rx} ${ry} 0 1 0 ${-2 * rx} 0Z`;
 
-/** Two people who differ in stance, so that a group isn't one stamp. */
+/** People who differ in stance, so that a group isn't one stamp. */
 export const STANDING: readonly Drawing[] = [
   {
     width: 34,
@@ -29,6 +33,30 @@ export const STANDING: readonly Drawing[] = [
     fill: `${oval(18, 8, 5.2, 7.2)}M11 7c0-9 14-10 14 1 1 6 1 8 0 10l-3-6-8 0-3 5c-1-3-1-7 0-10zM15 14h6l1 4c4 1 6 3 7 7l3 20c1 4-3 5-4 2l-4-14 5 32c-2 3-6 3-7 3l2 28c0 3-6 3-6 0l-1-28h-1l-1 28c0 3-6 3-6 0v-28c-3 0-5-1-6-3l6-32-3 13c-1 3-5 2-4-2l4-19c1-4 4-6 7-7z`,
     lines: 'M12.500 40c4 2 8 2 11 0M15 19l3 5 3-5',
   },
+  {
+    // Weight on one leg, a hand on the hip.
+    width: 40,
+    fill: `${oval(20, 8, 5.2, 7.2)}M12 19c5-4 11-4 16 0l1 14-2 20c-5 2-9 2-14 0l-2-20z`,
+    limbs: 'M13 20l-8 13 9 9M27 20l5 17-2 13M17 50l-1 24-2 22h-4M24 50l4 22 3 23h4',
+    limbWidth: 5,
+    lines: 'M14 34h12M20 20v13',
+  },
+  {
+    // Walking, in a coat.
+    width: 42,
+    fill: `${oval(22, 8, 5.2, 7.2)}M14 19c5-4 11-4 15 0l3 38c-6 3-15 3-21 0z`,
+    limbs: 'M15 20l-8 16 5 13M28 20l8 13 5 11M17 55l-7 18-6 22h5M26 55l6 19 1 23h5',
+    limbWidth: 5,
+    lines: 'M21 20l-1 37M14 40h14',
+  },
+  {
+    // An arm up, calling.
+    width: 42,
+    fill: `${oval(21, 10, 5.2, 7.2)}M13 21c5-4 11-4 16 0l1 14-2 18c-5 2-9 2-14 0l-2-18z`,
+    limbs: 'M14 22L7 11 9 1M28 22l6 15-4 12M18 50l-3 24-1 23h-4M25 50l3 24v23h4',
+    limbWidth: 5,
+    lines: 'M15 36h12M17 22l4 5 4-5',
+  },
 ];
 
 /** Head and shoulders above others' heads, for a crowd. */
@@ -38,9 +66,8 @@ export const CROWD_HEAD: Drawing = {
 };
 
 export const DRAWINGS: Readonly<
-  Record<Exclude<FigureKind, 'people' | 'shell' | 'crowd'>, Drawing>
+  Record<Exclude<FigureKind, 'person' | 'people' | 'shell' | 'crowd'>, Drawing>
 > = {
-  person: STANDING[0]!,
   bust: {
     width: 90,
     fill: `M2 100c1-22 14-31 34-36v-12c-8-6-12-16-11-28 1-14 9-22 20-22s20 8 20 22c0 12-4 22-11 28v12c20 5 33 14 34 36z`,
@@ -118,6 +145,43 @@ export const DRAWINGS: Readonly<
     fill: `${oval(75, 62, 60, 36)}${oval(75, 62, 46, 25)}M56 22 66 6h18l10 16-19 16z`,
     lines: 'M56 22h38M66 6l9 32 9-32M24 70c10 16 30 24 52 24',
   },
+  fitting: {
+    // A U on a pin, as an oar lies in, screwed to a plate.
+    width: 120,
+    fill: 'M24 4l15 5c-10 28-4 48 21 48s31-20 21-48l15-5c15 36 4 66-28 70v14h26v12H26V88h26V74C20 70 9 40 24 4z',
+    light: `${circle(36, 94, 3)}${circle(84, 94, 3)}`,
+    lines: 'M33 12c-8 26-2 52 27 52s35-26 27-52M54 76v12M66 76v12',
+  },
+  tool: {
+    // A claw hammer, head up.
+    width: 120,
+    fill: 'M16 8h14v5h40c16 0 30 8 38 24-10-7-20-9-32-9h-6l4 70c0 4-20 4-20 0l4-70H30v5H16z',
+    lines: 'M54 34l-3 60M66 34l3 60M30 13v15M50 28h20',
+  },
+  flower: {
+    width: 100,
+    fill: `${circle(50, 15, 13)}${circle(72, 28, 13)}${circle(69, 53, 13)}${circle(31, 53, 13)}${circle(28, 28, 13)}${oval(72, 84, 17, 6)}`,
+    light: circle(50, 37, 11),
+    limbs: 'M50 50c3 16-3 30 0 48M52 88c6-6 10-6 16-5',
+    limbWidth: 4,
+    lines: 'M50 24V8M61 32l12-7M58 46l10 9M42 46l-10 9M39 32l-12-7',
+  },
+  insect: {
+    // A butterfly from above.
+    width: 140,
+    fill: `${oval(70, 52, 5, 34)}${circle(70, 14, 6)}M65 44C46 8 8-4 4 20c-3 22 24 36 61 34zM75 44C94 8 132-4 136 20c3 22-24 36-61 34zM65 56c-30 0-48 14-40 32 8 16 32 2 40-22zM75 56c30 0 48 14 40 32-8 16-32 2-40-22z`,
+    light: `${circle(28, 24, 7)}${circle(112, 24, 7)}${circle(40, 78, 5)}${circle(100, 78, 5)}`,
+    limbs: 'M67 10L54 0M73 10L86 0',
+    limbWidth: 2,
+    lines:
+      'M64 46C50 34 34 26 16 24M76 46c14-12 30-20 48-22M64 60c-12 4-22 12-30 24M76 60c12 4 22 12 30 24',
+  },
+  plate: {
+    // Food on a plate, seen from the table's edge, with a fork.
+    width: 160,
+    fill: `${oval(88, 66, 70, 33)}${oval(88, 62, 54, 23)}${circle(70, 56, 13)}${circle(98, 50, 14)}${oval(104, 70, 24, 8)}M6 40h3v20h3V40h3v20h3V40h3v24c0 5-3 8-5 9v26h-4V73c-3-1-6-4-6-9z`,
+    lines: 'M62 52c4-5 10-6 15-3M90 46c4-4 11-5 16-1M84 70c12 4 28 4 40 0',
+  },
   disc: {
     width: 100,
     fill: circle(50, 50, 50),
@@ -155,6 +219,16 @@ export function Drawn({
       transform={`translate(${(mirrored ? width : -width) / 2} ${-height}) scale(${x} ${height / 100})`}
       fillRule="evenodd"
     >
+      {of.limbs && (
+        <path
+          d={of.limbs}
+          fill="none"
+          stroke={tones.figure}
+          strokeWidth={of.limbWidth}
+          strokeLinecap="round"
+          strokeLinejoin="round"
+        />
+      )}
       <path d={of.fill} fill={tones.figure} />
       {of.light && <path d={of.light} fill={tones.detail} />}
       {of.lines && (

@@ -20,6 +20,11 @@ export type FigureKind =
   | 'front'
   | 'hands'
   | 'ring'
+  | 'fitting'
+  | 'tool'
+  | 'flower'
+  | 'insect'
+  | 'plate'
   | 'disc'
   | 'skyline'
   | 'thing';
@@ -71,6 +76,11 @@ const SHAPES: Readonly<Record<FigureKind, number>> = {
   front: 1.6,
   hands: 1.4,
   ring: 1.5,
+  fitting: 1.2,
+  tool: 1.2,
+  flower: 1,
+  insect: 1.4,
+  plate: 1.6,
   disc: 1,
   skyline: 6,
   thing: 1.5,
@@ -82,11 +92,16 @@ const DISC_WIDTH = 0.02;
 const PERSON_M = 1.8;
 
 /** The drawing that suits a frame's subject; null where no subject is given. */
-export function figureOf({ need, subject }: Pick<Frame, 'need' | 'subject'>): Figure | null {
+export function figureOf({
+  name,
+  need,
+  subject,
+}: Pick<Frame, 'name' | 'need' | 'subject'>): Figure | null {
   const sides = subjectSides(need);
   if (sides === null) return null;
   const { width, height } = sides;
-  const kind = kindOf(need, subject, width, height);
+  const general = kindOf(need, subject, width, height);
+  const kind = GENERAL.has(general) ? (smallThing(name) ?? general) : general;
   if ((kind === 'people' || kind === 'crowd') && height === null)
     return { kind, width: width ?? 1, height: Math.min(PERSON_M, width ?? PERSON_M) };
   return {
@@ -95,6 +110,21 @@ export function figureOf({ need, subject }: Pick<Frame, 'need' | 'subject'>): Fi
     height: height ?? (width ?? 1) / SHAPES[kind],
   };
 }
+
+/** Kinds that stand for many small things. */
+const GENERAL: ReadonlySet<FigureKind> = new Set(['ring', 'thing']);
+
+/** Small things by the words that name them. */
+const SMALL_THINGS: readonly (readonly [FigureKind, RegExp])[] = [
+  ['flower', /\b(flowers?|blossoms?|bloom|orchids?|petals?|bouquet|garland)\b/i],
+  ['insect', /\b(insects?|bees?|beetles?|butterfl(y|ies)|dragonfl(y|ies)|moths?|spiders?)\b/i],
+  ['plate', /\b(plates?|food|dish(es)?|cakes?|meal|bread|table)\b/i],
+  ['tool', /\b(tools?|hammers?|chisels?|wrench|saw|brush(es)?)\b/i],
+  ['fitting', /\b(oarlocks?|fittings?|hinges?|latch|bolts?|shackles?|cleats?|handles?|valves?)\b/i],
+];
+
+const smallThing = (name: string): FigureKind | undefined =>
+  SMALL_THINGS.find(([, words]) => words.test(name))?.[0];
 
 const isNarrow = (width: number | null, height: number | null) =>
   Math.max(width ?? 0, height ?? 0) < DISC_WIDTH;

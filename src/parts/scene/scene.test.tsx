@@ -13,6 +13,7 @@ import { setupOf } from '@/core/gear';
 import { FULL_FRAME } from '@/core/optics';
 import { figureOf } from './figureOf';
 import { Photo, shotAt } from './Photo';
+import { groundIn } from './place';
 import { moodOf } from './tones';
 
 const setup = (wide: number, long = wide, fNumber = 4) =>
@@ -136,6 +137,37 @@ describe('a picture as a setup takes it', () => {
     const at = (i: number) => horizon![i]![0];
     expect(at(18) / at(24)).toBeCloseTo(0.5, 6);
     expect(Math.min(...eaves!.map(([, y]) => y))).toBeLessThan(-0.1);
+  });
+
+  it.each([
+    ['Oarlock, close up', 'ring', 'fitting'],
+    ['The rings', 'ring', 'ring'],
+    ['A bee on its flower', null, 'flower'],
+    ['Butterfly', null, 'insect'],
+    ['The long table', null, 'plate'],
+    ['Chisels', null, 'tool'],
+    ['Flowers for the crew', 'standingPerson', 'person'],
+  ] as const)(
+    'draws %s as what its name says, where it stands for many things',
+    (name, of, kind) => {
+      const need = { ...personFrame('f', 1, 1, 'free').need, widthM: 0.05, heightM: 0.04 };
+      const frame = { ...personFrame('f', 1, 1, 'free'), name, subject: of, need } as Frame;
+      expect(figureOf(frame)!.kind).toBe(kind);
+    },
+  );
+
+  it('stands on the ground that its name, its stretch or the outing tells of, the nearest first', () => {
+    const places = {
+      outing: 'Old town',
+      stretches: [{ id: 's' as never, name: 'Finals', place: 'Towpath and far bank' }],
+    };
+    const ground = (name: string, ...stretchIds: string[]) =>
+      groundIn({ name, stretchIds: stretchIds as never }, places);
+    expect(ground('Prize-giving under the awning', 's')).toBe('shelter');
+    expect(ground('Cox calling', 's')).toBe('shore');
+    expect(ground('Cox calling')).toBe('street');
+    expect(ground('Boathouse door', 's')).toBe('room');
+    expect(groundIn({ name: 'Anyone', stretchIds: [] }, { outing: '', stretches: [] })).toBeNull();
   });
 
   it.each(SUBJECT_KEYS)('draws %s at its size', (key) => {
