@@ -75,10 +75,8 @@ try {
     await year.waitForTimeout(4000);
     await year.screenshot({ path: `docs/screenshots/${name}.png` });
   }
-  const beside = await open('/lineup');
-  await beside.getByRole('button', { name: /^Compare these/ }).click();
+  const beside = await open('/lineup?view=styles');
   await beside.getByTestId('profiles').waitFor({ timeout: 60_000 });
-  await beside.locator('#profiles').evaluate((heading) => heading.scrollIntoView());
   await beside.screenshot({ path: 'docs/screenshots/styles.png' });
   await browser.close();
 } finally {

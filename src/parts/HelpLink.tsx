@@ -11,7 +11,7 @@ export function HelpLink({ topic }: { topic: HelpTopic }) {
       prefetch={false}
       href={`/help?topic=${topic}`}
       aria-label={helpTitleText.about(HELP_TITLES[topic])}
-      className="ml-2 inline-block align-middle text-soft hover:text-ink print:hidden"
+      className="ml-2 inline-flex items-center justify-center align-middle text-soft hover:text-ink pointer-coarse:ml-0 pointer-coarse:min-h-[44px] pointer-coarse:min-w-[44px] print:hidden"
     >
       <CircleHelp size={16} aria-hidden />
     </Link>

@@ -13,7 +13,14 @@ const TITLES: Record<FrameState, string> = {
 };
 
 /** The mark of a state: solid got, hatched by crop, half once instead of twice, dotted too slow, open not reached, faint left out. */
-export function StateMark({ state, label }: { state: FrameState; label?: string }) {
+export function StateMark({
+  state,
+  label,
+}: {
+  state: FrameState;
+  /** Said instead of the state; empty where it is said beside the mark. */
+  label?: string;
+}) {
   const colour =
     state === 'clear' || state === 'crop' || state === 'once'
       ? 'var(--got)'
@@ -25,8 +32,9 @@ export function StateMark({ state, label }: { state: FrameState; label?: string 
       width="18"
       height="12"
       viewBox="0 0 18 12"
-      role="img"
-      aria-label={label ?? TITLES[state]}
+      {...(label === ''
+        ? { 'aria-hidden': true }
+        : { role: 'img', 'aria-label': label ?? TITLES[state] })}
       className="inline-block shrink-0 align-[-1px]"
     >
       <rect

@@ -6,7 +6,7 @@ import { usePrinting } from '@/ui';
 import { PAGE_VIEWS, type PageWithViews, type ViewKey } from './pageViews';
 
 const TAB =
-  'border-b-2 border-transparent px-2 py-1 hover:bg-chosen max-sm:min-h-11 data-[state=active]:border-ink data-[state=active]:font-semibold';
+  'border-b-2 border-transparent px-2 py-1 hover:bg-chosen max-sm:min-h-[44px] data-[state=active]:border-ink data-[state=active]:font-semibold';
 
 /** The views of a page, one question at a time; which is open stands in the address. */
 export function Views<Page extends PageWithViews>({

@@ -9,7 +9,7 @@ const LOOKS: Record<Look, string> = {
 };
 
 const SHAPE =
-  'inline-flex min-h-7 pointer-coarse:min-h-11 items-center justify-center gap-1.5 rounded-sm leading-tight whitespace-nowrap disabled:opacity-50';
+  'inline-flex min-h-7 pointer-coarse:min-h-[44px] items-center justify-center gap-1.5 rounded-sm leading-tight whitespace-nowrap disabled:opacity-50';
 
 export function Button({
   look = 'plain',
@@ -29,7 +29,7 @@ export function IconButton({
       type="button"
       aria-label={label}
       title={label}
-      className={`${SHAPE} min-w-7 shrink-0 pointer-coarse:min-w-11 ${LOOKS.quiet}`}
+      className={`${SHAPE} min-w-7 shrink-0 pointer-coarse:min-w-[44px] ${LOOKS.quiet}`}
       {...rest}
     />
   );

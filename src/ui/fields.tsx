@@ -6,7 +6,7 @@ import { doubtOf, inOwnUnits, partsText, readTyped } from '@/text';
 const t = partsText.fields;
 
 const BOX =
-  'min-h-7 pointer-coarse:min-h-11 w-full border border-edge bg-sheet px-1.5 py-0.5 aria-[invalid=true]:border-wrong aria-[invalid=true]:border-2';
+  'min-h-7 pointer-coarse:min-h-[44px] w-full border border-edge bg-sheet px-1.5 py-0.5 aria-[invalid=true]:border-wrong aria-[invalid=true]:border-2';
 
 interface FieldProps {
   readonly label: string;
@@ -261,7 +261,7 @@ export function Choice<T extends string>({
         {options.map(([key, text]) => (
           <label
             key={key}
-            className="flex min-h-7 pointer-coarse:min-h-11 flex-1 cursor-pointer items-center justify-center px-2 py-0.5 text-center has-[:checked]:bg-ink has-[:checked]:text-sheet has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-ink"
+            className="flex min-h-7 pointer-coarse:min-h-[44px] flex-1 cursor-pointer items-center justify-center px-2 py-0.5 text-center has-[:checked]:bg-ink has-[:checked]:text-sheet has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-ink"
           >
             <input
               type="radio"
@@ -295,7 +295,7 @@ export function Tick({
 }) {
   return (
     <div className="space-y-1">
-      <label className="flex min-h-7 pointer-coarse:min-h-11 items-center gap-2">
+      <label className="flex min-h-7 pointer-coarse:min-h-[44px] items-center gap-2">
         <input type="checkbox" checked={on} onChange={(e) => onChange(e.target.checked)} />
         <span className={hidden ? 'sr-only' : ''}>{label}</span>
       </label>

@@ -138,7 +138,7 @@ function Chosen({
       {columns.map((column) => (
         <span
           key={column.key}
-          className="flex min-h-7 pointer-coarse:min-h-11 items-center border border-edge bg-sheet pl-2"
+          className="flex min-h-7 pointer-coarse:min-h-[44px] items-center border border-edge bg-sheet pl-2"
         >
           {columnName(column)}
           <IconButton

@@ -46,7 +46,7 @@ export function Day({ onSelect }: { readonly onSelect: (frameId: string) => void
                       type="button"
                       title={frame.name}
                       aria-label={t.picture(1 + frames.indexOf(frame), frame.name)}
-                      className="flex min-h-7 min-w-9 items-center justify-center gap-1 border border-hair px-1 text-[12px] hover:bg-chosen pointer-coarse:min-h-11 pointer-coarse:min-w-11"
+                      className="flex min-h-7 min-w-9 items-center justify-center gap-1 border border-hair px-1 text-[12px] hover:bg-chosen pointer-coarse:min-h-[44px] pointer-coarse:min-w-[44px]"
                       onClick={() => onSelect(frame.id)}
                     >
                       {1 + frames.indexOf(frame)}

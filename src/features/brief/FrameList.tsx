@@ -190,7 +190,7 @@ const FrameRow = memo(function FrameRow({
       className={`group border-b border-hair align-top ${editing ? '' : 'max-sm:grid max-sm:grid-cols-[2rem_4.5rem_1fr]'} data-dragging:relative data-dragging:z-10 data-dragging:bg-chosen ${isSelected ? 'bg-chosen' : 'hover:bg-sheet'}`}
     >
       <td className="py-1 text-soft max-sm:row-span-2">
-        <span className="relative block min-h-7 pointer-coarse:min-h-11 w-7">
+        <span className="relative block min-h-7 pointer-coarse:min-h-[44px] w-7">
           {number}
           <span data-sort={frame.id} />
         </span>

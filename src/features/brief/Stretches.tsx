@@ -59,7 +59,7 @@ export function Stretches() {
                 <li key={s.id} className="border-r border-b border-hair">
                   <button
                     type="button"
-                    className="min-h-7 pointer-coarse:min-h-11 px-3 py-1 text-left hover:bg-chosen"
+                    className="min-h-7 pointer-coarse:min-h-[44px] px-3 py-1 text-left hover:bg-chosen"
                     onClick={() => setOpened(s.id)}
                   >
                     <span className="block font-semibold">{s.name}</span>

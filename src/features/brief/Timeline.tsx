@@ -9,7 +9,7 @@ import { STEP_MIN, shifted, type Timed, type TimelineDay, timelineOf } from './t
 
 const t = briefText.timeline;
 
-const LANE_PX = 44;
+const LANE_PX = 50;
 /** Movement that makes a press a drag, px. */
 const DRAG_PX = 4;
 

@@ -108,7 +108,7 @@ function Line({
     );
   return (
     <li className="break-inside-avoid border-b border-hair">
-      <label className="flex min-h-9 cursor-pointer items-start gap-3 py-1.5 pointer-coarse:min-h-11">
+      <label className="flex min-h-9 cursor-pointer items-start gap-3 py-1.5 pointer-coarse:min-h-[44px]">
         <input
           type="checkbox"
           className="mt-0.5 size-4 shrink-0 pointer-coarse:size-5"

@@ -275,7 +275,7 @@ function Things({ packing, put }: ListProps) {
     <fieldset className="col-span-2 space-y-1">
       <legend className="text-[12px] text-soft">{text.yourOwnThings}</legend>
       {things.map((t, i) => (
-        <div key={t.id} className="grid grid-cols-[1fr_5.5rem_1.75rem] items-end gap-1.5">
+        <div key={t.id} className="grid grid-cols-[1fr_5.5rem_auto] items-end gap-1.5">
           <FormText name={`things.${i}.name`} label={text.thing} />
           <FormNumber name={`things.${i}.weightG`} label={text.weight} unit="g" placeholder="?" />
           <IconButton

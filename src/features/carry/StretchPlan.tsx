@@ -64,7 +64,7 @@ export function StretchPlan({
             <button
               type="button"
               aria-expanded={isOpen}
-              className="flex min-h-11 w-full items-center justify-between text-left"
+              className="flex min-h-[44px] w-full items-center justify-between text-left"
               onClick={onTurn}
             >
               <span>{said}</span>

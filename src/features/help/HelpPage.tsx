@@ -18,7 +18,7 @@ export function HelpPage() {
               <button
                 type="button"
                 aria-current={one === topic ? 'page' : undefined}
-                className="w-full border-l-2 border-transparent px-2 py-1 text-left hover:bg-chosen aria-[current=page]:border-ink aria-[current=page]:font-semibold"
+                className="w-full border-l-2 border-transparent px-2 py-1 text-left pointer-coarse:min-h-[44px] hover:bg-chosen aria-[current=page]:border-ink aria-[current=page]:font-semibold"
                 onClick={() => choose(one)}
               >
                 {HELP_TITLES[one]}

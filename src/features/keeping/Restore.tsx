@@ -231,7 +231,7 @@ function Outing({
           aria-label={t.whatToDoWith(name)}
           value={way}
           onChange={(e) => onChange(e.target.value as Restoring)}
-          className="min-h-7 pointer-coarse:min-h-11 border border-edge bg-sheet px-1"
+          className="min-h-7 pointer-coarse:min-h-[44px] border border-edge bg-sheet px-1"
         >
           {WAYS.map(([key, text]) => (
             <option key={key} value={key}>

@@ -217,7 +217,7 @@ function SourcesField() {
       {SOURCES.map((key) => (
         <label
           key={key}
-          className="mr-4 inline-flex min-h-7 pointer-coarse:min-h-11 items-center gap-1.5"
+          className="mr-4 inline-flex min-h-7 pointer-coarse:min-h-[44px] items-center gap-1.5"
         >
           <input
             type="checkbox"

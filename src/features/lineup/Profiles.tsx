@@ -55,7 +55,7 @@ export function Profiles({ question }: { question: LineupQuestion }) {
       <fieldset className="mb-3 flex flex-wrap gap-x-5">
         <legend className="sr-only">{t.stylesToCompare}</legend>
         {PROFILES.map(({ key }) => (
-          <label key={key} className="flex min-h-7 pointer-coarse:min-h-11 items-center gap-2">
+          <label key={key} className="flex min-h-7 pointer-coarse:min-h-[44px] items-center gap-2">
             <input type="checkbox" checked={keys.includes(key)} onChange={() => turn(key)} />
             {PROFILE_NAMES[key]}
           </label>

@@ -94,7 +94,7 @@ interface OfferedProps {
 function Offered({ name, figures, count, on, disabled, onFlip }: OfferedProps) {
   return (
     <li>
-      <label className="flex min-h-7 pointer-coarse:min-h-11 flex-wrap items-center gap-x-2">
+      <label className="flex min-h-7 pointer-coarse:min-h-[44px] flex-wrap items-center gap-x-2">
         <input type="checkbox" checked={on} disabled={disabled} onChange={onFlip} />
         <strong className="font-semibold">{name}</strong>
         <span className="text-soft">{figures}</span>

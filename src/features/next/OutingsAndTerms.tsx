@@ -63,7 +63,7 @@ export function OutingsInSight({ work }: { work: NextWork }) {
           <li key={`${c.of} ${c.key}`}>
             <button
               type="button"
-              className="min-h-7 pointer-coarse:min-h-11 border border-edge px-2 text-[13px] hover:bg-chosen"
+              className="min-h-7 pointer-coarse:min-h-[44px] border border-edge px-2 text-[13px] hover:bg-chosen"
               onClick={() => choose(c, 1)}
             >
               {t.add(c.name)}

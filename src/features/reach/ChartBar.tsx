@@ -48,7 +48,7 @@ export function ChartBar({
           aria-label={t.seenOn}
           value={bodyId ?? ''}
           onChange={(e) => onBody(e.target.value === '' ? null : e.target.value)}
-          className="min-h-7 pointer-coarse:min-h-11 border border-edge bg-sheet px-1"
+          className="min-h-7 pointer-coarse:min-h-[44px] border border-edge bg-sheet px-1"
         >
           <option value="">{t.eachLensOnACamera}</option>
           {bodies.map((b) => (

@@ -8,7 +8,7 @@ import { reachText } from '@/text';
 
 const t = reachText.filterBar;
 
-const BOX = 'min-h-7 pointer-coarse:min-h-11 border border-edge bg-sheet px-1';
+const BOX = 'min-h-7 pointer-coarse:min-h-[44px] border border-edge bg-sheet px-1';
 
 /** Narrows the chart: by stretch, by mount, by name, to what makes something or is taken. */
 export function FilterBar({ filters }: { filters: Filters }) {

@@ -43,7 +43,7 @@ function Bags() {
           value={bag}
           onValid={put}
         >
-          <div className="grid grid-cols-[1fr_8.5rem_1.75rem] items-end gap-2">
+          <div className="grid grid-cols-[1fr_8.5rem_auto] items-end gap-2">
             <FormText name="name" label={text.bag2} />
             <FormNumber name="weightG" label={text.weight} unit="g" placeholder={text.unknown} />
             <IconButton
@@ -81,7 +81,7 @@ function Compartments({
   return (
     <div className="mt-1 space-y-1 border-l border-hair pl-3">
       {compartments.map((c, i) => (
-        <div key={c.id} className="grid grid-cols-[1fr_5rem_5rem_5rem_1.75rem] items-end gap-1.5">
+        <div key={c.id} className="grid grid-cols-[1fr_5rem_5rem_5rem_auto] items-end gap-1.5">
           <FormText name={`compartments.${i}.name`} label={text.compartment} />
           <FormNumber name={`compartments.${i}.widthMm`} label={text.width} unit="mm" />
           <FormNumber name={`compartments.${i}.heightMm`} label={text.height} unit="mm" />
@@ -125,7 +125,7 @@ function Things() {
           value={thing}
           onValid={put}
         >
-          <div className="grid grid-cols-[1fr_8.5rem_1.75rem] items-end gap-2">
+          <div className="grid grid-cols-[1fr_8.5rem_auto] items-end gap-2">
             <FormText name="name" label={text.thing2} />
             <FormNumber name="weightG" label={text.weight} unit="g" placeholder={text.unknown} />
             <IconButton

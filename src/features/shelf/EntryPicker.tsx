@@ -39,7 +39,7 @@ export function EntryPicker({
           placeholder={t.search}
           value={text}
           onChange={(e) => setText(e.target.value)}
-          className="min-h-7 pointer-coarse:min-h-11 min-w-0 flex-1 border border-edge bg-sheet px-1.5"
+          className="min-h-7 pointer-coarse:min-h-[44px] min-w-0 flex-1 border border-edge bg-sheet px-1.5"
         />
         <Button
           disabled={shown.length === 0}

@@ -26,7 +26,7 @@ interface GearListProps {
   readonly onSelect: (id: string) => void;
 }
 
-const BOX = 'min-h-7 pointer-coarse:min-h-11 border border-edge bg-sheet px-1';
+const BOX = 'min-h-7 pointer-coarse:min-h-[44px] border border-edge bg-sheet px-1';
 
 /** The table of one kind with its filters, its columns and its ways of changing. */
 export function GearList({ kind, label, columns, selected, onSelect }: GearListProps) {
@@ -169,7 +169,7 @@ function GearFilters({
         placeholder={words.search2}
         value={text}
         onChange={(e) => change({ text: e.target.value })}
-        className="min-h-7 pointer-coarse:min-h-11 w-32 border border-edge bg-sheet px-1.5"
+        className="min-h-7 pointer-coarse:min-h-[44px] w-32 border border-edge bg-sheet px-1.5"
       />
       <select
         aria-label={words.mount}
@@ -245,7 +245,10 @@ function ColumnChoice({
           aria-label={words.columns2}
         >
           {columns.map(([key, name]) => (
-            <label key={key} className="flex min-h-7 pointer-coarse:min-h-11 items-center gap-2">
+            <label
+              key={key}
+              className="flex min-h-7 pointer-coarse:min-h-[44px] items-center gap-2"
+            >
               <input
                 type="checkbox"
                 checked={isShown(key)}

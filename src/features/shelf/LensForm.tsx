@@ -109,7 +109,7 @@ function ApertureFields() {
     <fieldset className="col-span-2">
       <legend className="text-[12px] text-soft">{t.widestFNumberAlongThe}</legend>
       {fields.map((field, i) => (
-        <div key={field.id} className="mb-1 grid grid-cols-[1fr_1fr_1.75rem] items-end gap-2">
+        <div key={field.id} className="mb-1 grid grid-cols-[1fr_1fr_auto] items-end gap-2">
           <FormNumber name={`apertures.${i}.focalMm`} label={t.at} unit="mm" />
           <FormNumber name={`apertures.${i}.fNumber`} label="f/" />
           <IconButton

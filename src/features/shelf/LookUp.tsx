@@ -166,7 +166,7 @@ function LensEntry({ lens }: { lens: DatabaseLens }) {
           aria-label={t.mountOf(name)}
           value={mount}
           onChange={(e) => setMount(e.target.value)}
-          className="min-h-7 pointer-coarse:min-h-11 border border-edge bg-sheet px-1"
+          className="min-h-7 pointer-coarse:min-h-[44px] border border-edge bg-sheet px-1"
         >
           {lens.mounts.map((m) => (
             <option key={m}>{m}</option>

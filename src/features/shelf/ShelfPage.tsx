@@ -49,7 +49,7 @@ const KINDS = [
 /** The tab of what is neither gear to choose from nor on any camera. */
 const BAGS = 'bags';
 const TAB =
-  'border-b-2 border-transparent px-2 py-1 hover:bg-chosen data-[state=active]:border-ink data-[state=active]:font-semibold';
+  'border-b-2 border-transparent px-2 py-1 max-sm:min-h-[44px] hover:bg-chosen data-[state=active]:border-ink data-[state=active]:font-semibold';
 
 export function ShelfPage() {
   const file = useFile();

@@ -51,7 +51,7 @@ export function Header() {
               href={href}
               prefetch={answered ? null : false}
               aria-current={path === href ? 'page' : undefined}
-              className="border-b-2 border-transparent px-3 py-1 hover:bg-chosen aria-[current=page]:border-ink max-sm:flex max-sm:min-h-12 max-sm:flex-1 max-sm:items-center max-sm:justify-center max-sm:border-t-2 max-sm:border-b-0 max-sm:px-0 max-sm:text-[13px] aria-[current=page]:font-semibold"
+              className="border-b-2 border-transparent px-3 py-1 hover:bg-chosen aria-[current=page]:border-ink max-sm:flex max-sm:min-h-[48px] max-sm:flex-1 max-sm:items-center max-sm:justify-center max-sm:border-t-2 max-sm:border-b-0 max-sm:px-0 max-sm:text-[13px] aria-[current=page]:font-semibold"
             >
               {name}
             </Link>

@@ -33,7 +33,7 @@ export function StandingLine() {
     <div
       aria-label={t.currentResult}
       role="region"
-      className="mx-5 mt-2 print:hidden flex min-h-9 pointer-coarse:min-h-11 flex-wrap items-center gap-x-6 gap-y-1 border-y border-ink py-1.5 max-sm:gap-x-3 max-sm:gap-y-0 max-sm:text-[13px]"
+      className="mx-5 mt-2 print:hidden flex min-h-9 pointer-coarse:min-h-[44px] flex-wrap items-center gap-x-6 gap-y-1 border-y border-ink py-1.5 max-sm:gap-x-3 max-sm:gap-y-0 max-sm:text-[13px]"
     >
       {error && (
         <span className="text-wrong">

@@ -106,7 +106,7 @@ function patternsOf({ lanes }: Drawn): ReadonlyMap<string, string> {
 /** Stretches over the lanes; those without change shaded through all of them. */
 function Head({ day, name, hrefOf }: { day: Drawn; name: Namer; hrefOf: HrefOf | undefined }) {
   return (
-    <div className="relative h-9 border-b border-ink text-[12px]">
+    <div className="relative h-9 border-b border-ink text-[12px] pointer-coarse:h-[44px]">
       {day.stretches.map((s, i) => {
         const look = `absolute inset-y-0 overflow-hidden border-l border-hair px-1 leading-tight ${s.mayChange ? '' : 'bg-chosen font-semibold'}`;
         const said = (

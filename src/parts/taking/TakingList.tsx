@@ -5,7 +5,7 @@ import { FIELD_NAMES, fieldText, panelText } from '@/text';
 
 const words = panelText.takingList;
 
-const BOX = 'min-h-7 pointer-coarse:min-h-11 border border-edge bg-sheet px-1';
+const BOX = 'min-h-7 pointer-coarse:min-h-[44px] border border-edge bg-sheet px-1';
 
 const KNOWN: readonly (readonly [Taking, string])[] = [
   ['mine', words.keepMine],

@@ -131,7 +131,6 @@ export const lineupText = {
     covered: (covered: number, of: number, cropped: number) =>
       `${covered} of ${counted(of, 'picture')} covered${cropped > 0 ? `, ${cropped} by cropping` : ''}`,
     tryOther: 'Try other light, distances and speeds',
-    seeEachPicture: 'See each picture and lens',
     andMoreNotCovered: (count: number) => `and ${count} more`,
     noLenses: 'No lens is taken, so there is no range to look at',
     ranges: (gaps: number, costing: number, overlaps: number) =>
