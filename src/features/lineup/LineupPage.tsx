@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import type { ReactNode } from 'react';
 import type { LineupQuestion, LineupResult } from '@/core/lineup';
 import { lineupText, namesOf } from '@/text';
 import { useAnswer, useSelection } from '@/session';
@@ -30,6 +31,9 @@ export function LineupPage() {
   const selection = useSelection('view');
   const room = useRoom(question, result);
   const alternatives = useAlternatives(question);
+  const isBare = question?.frames.length === 0 || question?.shelf.lenses.length === 0;
+  /** What compares lineups, where there is something to choose from. */
+  const compared = (view: ReactNode) => (isBare ? <Answer>{t.nothingToCompare}</Answer> : view);
   return (
     <div className="grid gap-x-8 gap-y-6 pt-4 lg:grid-cols-[minmax(0,1fr)_17rem]">
       <div className="min-w-0">
@@ -46,19 +50,19 @@ export function LineupPage() {
                 choice: <Choice {...{ result, question, room }} />,
                 pictures: <Pictures {...{ result, question, room }} />,
                 ranges: <RangesView {...{ result, question }} />,
-                styles: (
+                styles: compared(
                   <>
                     <CompareScores now={result} />
                     <Profiles question={question} />
-                  </>
+                  </>,
                 ),
-                alternatives: (
+                alternatives: compared(
                   <>
                     <CompareScores now={result} />
                     <OtherLineups search={alternatives} result={result} />
-                  </>
+                  </>,
                 ),
-                breaks: <Breaks search={alternatives} />,
+                breaks: compared(<Breaks search={alternatives} />),
                 out: <OutTable result={result} />,
               }}
             />

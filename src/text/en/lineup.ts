@@ -128,6 +128,7 @@ export const lineupText = {
     workingOutTheLineup: 'Working out the lineup…',
     limits: 'Limits',
     noPictures: 'No pictures to cover yet',
+    nothingToCompare: 'Nothing to compare until there are pictures and lenses',
     covered: (covered: number, of: number, cropped: number) =>
       `${covered} of ${counted(of, 'picture')} covered${cropped > 0 ? `, ${cropped} by cropping` : ''}`,
     tryOther: 'Try other light, distances and speeds',
