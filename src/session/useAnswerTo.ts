@@ -10,6 +10,8 @@ export function useAnswerTo(question: LineupQuestion | null): {
   readonly result: LineupResult | null;
   /** Whether `result` answers another question than the one asked now. */
   readonly isOld: boolean;
+  /** Whether no answer came of it. */
+  readonly hasFailed: boolean;
 } {
   const [answer, setAnswer] = useState<Answer | null>(null);
   const client = useRef<LineupClient>(null);
@@ -25,6 +27,10 @@ export function useAnswerTo(question: LineupQuestion | null): {
     },
     [],
   );
-  if (question === null || answer === null) return { result: null, isOld: false };
-  return { result: answer.result, isOld: answer.question !== question };
+  if (question === null || answer === null) return { result: null, isOld: false, hasFailed: false };
+  return {
+    result: answer.result,
+    isOld: answer.question !== question,
+    hasFailed: !answer.thinking && answer.error !== null,
+  };
 }

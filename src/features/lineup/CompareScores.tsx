@@ -8,13 +8,15 @@ import { type OutingFile, takeLineup } from '@/document';
 import { MiniScore, scoreOf } from '@/parts/score';
 import { useAnswerTo, useFile, useSelection } from '@/session';
 import {
-  formatMoney,
+  about,
   formatWeight,
   itemsText,
   lineupText,
+  moneyWithin,
   namesOf,
   plainList,
   PROFILE_NAMES,
+  weightWithin,
 } from '@/text';
 import { Button } from '@/ui';
 
@@ -53,7 +55,9 @@ export function CompareScores({ now }: { readonly now: LineupResult }) {
   const file = useFile();
   const [shown, show] = useSelection('with');
   const asked = useMemo(() => askedBy(file, shown), [file, shown]);
-  const { result, isOld } = useAnswerTo(asked);
+  const { result, isOld, hasFailed } = useAnswerTo(asked);
+  const other = isOld ? null : result;
+  const isPossible = other !== null && other.status !== 'impossible';
   if (shown === null || asked === null) return null;
   return (
     <section
@@ -63,12 +67,22 @@ export function CompareScores({ now }: { readonly now: LineupResult }) {
     >
       <div className="flex items-start justify-between gap-4">
         <h2 className="text-lg">
-          {result && !isOld ? differenceText(now, result, file) : t.working}
+          {isPossible
+            ? differenceText(now, other, file)
+            : other
+              ? t.impossible
+              : hasFailed
+                ? t.failed
+                : t.working}
         </h2>
         <Button onClick={() => show(null)}>{t.close}</Button>
       </div>
-      <p className="text-[13px] text-soft">{t.legend}</p>
-      {result && !isOld && <Both now={now} other={result} title={titleOf(shown, file)} />}
+      {isPossible && (
+        <>
+          <p className="text-[13px] text-soft">{t.legend}</p>
+          <Both now={now} other={other} title={titleOf(shown, file)} />
+        </>
+      )}
     </section>
   );
 }
@@ -130,11 +144,12 @@ function titleOf(shown: string, file: OutingFile): string {
   return style ? PROFILE_NAMES[style] : plainList(shown.split(',').map(namesOf(file)));
 }
 
-function totalsText({ lineup, totals }: LineupResult, { outing }: OutingFile): string {
+function totalsText({ lineup, totals, status }: LineupResult, { outing }: OutingFile): string {
   return plainList([
     itemsText(lineup, totals.lenses),
-    formatWeight(totals.weightG),
-    formatMoney(totals.price, outing.currency),
+    weightWithin(totals.weightG, totals.weightErrorG),
+    moneyWithin(totals.price, totals.priceError, outing.currency),
+    ...(status === 'best-found' ? [lineupText.styles.bestFoundSoFar] : []),
   ]);
 }
 
@@ -149,6 +164,14 @@ function differenceText(now: LineupResult, other: LineupResult, file: OutingFile
   return t.difference(
     only(now, other),
     only(other, now),
-    grams === 0 ? '' : t.weight(formatWeight(Math.abs(grams)), grams > 0),
+    grams === 0
+      ? ''
+      : t.weight(
+          about(
+            formatWeight(Math.abs(grams)),
+            now.totals.weightErrorG + other.totals.weightErrorG > 0,
+          ),
+          grams > 0,
+        ),
   );
 }

@@ -344,6 +344,8 @@ export const lineupText = {
     compareWith: (name: string) => `Compare with ${name}`,
     close: 'Close',
     working: 'Working out the other lineup…',
+    impossible: 'Your limits don’t allow the other lineup',
+    failed: 'Couldn’t work out the other lineup',
     now: 'This lineup',
     scoreOf: (name: string) => `Score: ${name}`,
     weight: (amount: string, isMore: boolean) => `${amount} ${isMore ? 'heavier' : 'lighter'}`,
