@@ -37,4 +37,5 @@ export {
 export { DrawnWords, Hatch } from './drawn';
 export { standalonePng, standaloneSvg } from './standaloneSvg';
 export { useNarrow, usePrinting } from './useMedia';
+export { TableHead } from './TableHead';
 export { useSize } from './useSize';

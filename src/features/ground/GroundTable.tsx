@@ -2,7 +2,7 @@
 
 import type { Ground } from '@/core/ground';
 import { groundText } from '@/text';
-import { CellText } from '@/ui';
+import { CellText, TableHead } from '@/ui';
 import { Points } from './Selected';
 import { keyOf, type Thing, thingsOf } from './things';
 
@@ -18,13 +18,7 @@ export function GroundTable({
 }) {
   return (
     <table className="w-full text-[13px]">
-      <thead>
-        <tr className="border-b border-ink text-left text-[12px] text-soft">
-          <th className="font-normal">{t.kind}</th>
-          <th className="font-normal">{t.name}</th>
-          <th className="font-normal">{t.places}</th>
-        </tr>
-      </thead>
+      <TableHead heads={[t.kind, t.name, t.places]} />
       <tbody>
         {thingsOf(ground).map((thing) => {
           const { kind, of } = thing;

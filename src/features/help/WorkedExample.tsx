@@ -15,7 +15,7 @@ import {
   proofText,
   shortfallText,
 } from '@/text';
-import { LogSlider } from '@/ui';
+import { LogSlider, TableHead } from '@/ui';
 import { MOVED, workedOuting } from './examples';
 
 const t = helpText.worked;
@@ -114,18 +114,14 @@ function Covers({
     result.frames.some((f) => f.frameId === frameId && f.covers.some((c) => c.lensId === lensId));
   return (
     <table className="w-full border-collapse">
-      <thead>
-        <tr className="border-b border-ink text-left text-[12px] text-soft">
-          <th scope="col" className="py-1 font-normal">
-            {t.picture}
-          </th>
-          {shelf.lenses.map((lens) => (
-            <th key={lens.id} scope="col" className="py-1 font-normal">
-              {t.lens(lens.name, formatFocalRange(lens.focal.wideMm, lens.focal.longMm))}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <TableHead
+        heads={[
+          t.picture,
+          ...shelf.lenses.map((lens) =>
+            t.lens(lens.name, formatFocalRange(lens.focal.wideMm, lens.focal.longMm)),
+          ),
+        ]}
+      />
       <tbody>
         {frames.map((frame) => (
           <tr key={frame.id} className="border-b border-hair">

@@ -31,7 +31,7 @@ import {
   UNKNOWN_NOTES,
 } from '@/text';
 import { useFile } from '@/session';
-import { Button } from '@/ui';
+import { Button, TableHead } from '@/ui';
 import { HelpLink } from '@/parts';
 import { FigureRow } from './FigureRow';
 import { ConflictText } from './ConflictText';
@@ -96,20 +96,17 @@ export function LineupTable({ result }: { result: LineupResult }) {
           aria-label={words.theLineupAsATable}
         >
           <table className="w-full border-collapse max-sm:block">
-            <thead className="max-sm:sr-only">
-              <tr className="border-b border-ink text-left text-[12px] text-soft">
-                {[words.take, words.range, words.weight, words.price, words.onlyThisLensCovers].map(
-                  (h) => (
-                    <th key={h} scope="col" className="py-1 pr-4 font-normal">
-                      {h}
-                    </th>
-                  ),
-                )}
-                <th scope="col">
-                  <span className="sr-only">{words.actions}</span>
-                </th>
-              </tr>
-            </thead>
+            <TableHead
+              className="max-sm:sr-only"
+              heads={[
+                words.take,
+                words.range,
+                words.weight,
+                words.price,
+                words.onlyThisLensCovers,
+                { text: words.actions, isSaidOnly: true },
+              ]}
+            />
             <tbody className="max-sm:block">
               {lenses.map((l) => (
                 <LensRow

@@ -2,7 +2,6 @@
 
 import type { PositionUnit } from '@/core/brief';
 import { shortfallOf, type Verdict } from '@/core/coverage';
-import { stackKey } from '@/core/gear';
 import type { LineupQuestion, LineupResult } from '@/core/lineup';
 import {
   formatCrop,
@@ -18,6 +17,7 @@ import {
   shortfallWord,
   WANTS,
 } from '@/text';
+import { TableHead } from '@/ui';
 import { useFile } from '@/session';
 import { Figure, StateMark } from '@/parts';
 import { useVerdictMatrix } from './useVerdicts';
@@ -40,18 +40,15 @@ export function Matrix({ result, question }: { result: LineupResult; question: L
         aria-label={t.howEachLensCoversEach}
       >
         <table className="w-full border-collapse">
-          <thead>
-            <tr className="border-b border-ink text-left align-bottom text-[12px] text-soft">
-              <th scope="col" className="py-1 pr-4 font-normal">
-                {t.picture}
-              </th>
-              {matrix.stacks.map((stack) => (
-                <th key={stackKey(stack)} scope="col" className="max-w-32 py-1 pr-3 font-normal">
-                  {stackName(stack, name)}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <TableHead
+            heads={[
+              t.picture,
+              ...matrix.stacks.map((stack) => ({
+                text: stackName(stack, name),
+                width: 'max-w-32',
+              })),
+            ]}
+          />
           <tbody>
             {matrix.rows.map(({ frame, verdicts }) => {
               const standing = states.get(frame.id);

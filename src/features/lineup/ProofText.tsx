@@ -11,6 +11,7 @@ import {
   plainList,
   proofText,
 } from '@/text';
+import { TableHead } from '@/ui';
 import { useFile } from '@/session';
 
 const t = lineupText.proofText;
@@ -56,16 +57,7 @@ export function ProofText({ result }: { result: LineupResult }) {
         >
           <table className="mt-2 border-collapse" data-testid="witnesses">
             <caption className="sr-only">{t.picturesOfWhichNoTwo}</caption>
-            <thead>
-              <tr className="border-b border-ink text-left text-[12px] text-soft">
-                <th scope="col" className="py-1 pr-6 font-normal">
-                  {t.picture}
-                </th>
-                <th scope="col" className="py-1 font-normal">
-                  {t.lensesThatCoverIt}
-                </th>
-              </tr>
-            </thead>
+            <TableHead heads={[t.picture, t.lensesThatCoverIt]} />
             <tbody>
               {proof.witnesses.map((w) => (
                 <tr

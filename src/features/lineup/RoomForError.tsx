@@ -25,7 +25,7 @@ import {
   workspaceText,
 } from '@/text';
 import { useBackground, useFile } from '@/session';
-import { LogSlider, SelectField } from '@/ui';
+import { LogSlider, SelectField, TableHead } from '@/ui';
 import { StateMark } from '@/parts';
 import { findRoom, type RoomAnswer } from '@/workers/backgroundClient';
 import { useTurnsOut } from './useVerdicts';
@@ -168,18 +168,7 @@ function AllPictures({
 }) {
   return (
     <table className="mt-1 border-collapse">
-      <thead>
-        <tr className="border-b border-ink text-left text-[12px] text-soft">
-          <th scope="col" className="py-1 pr-6 font-normal">
-            {t.picture}
-          </th>
-          {WAYS.map((way) => (
-            <th key={way} scope="col" className="py-1 pr-6 font-normal">
-              {t.ways[way]}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <TableHead heads={[t.picture, ...WAYS.map((way) => t.ways[way])]} />
       <tbody>
         {frames.map(({ frameId, slacks }) => (
           <tr key={frameId} className="border-b border-hair">

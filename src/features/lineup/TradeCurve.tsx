@@ -18,7 +18,7 @@ import {
   weightSteps,
 } from '@/text';
 import { Figure } from '@/parts';
-import { AcrossMarks, marksOf, UpMarks } from '@/ui';
+import { AcrossMarks, marksOf, UpMarks, TableHead } from '@/ui';
 import { CompareButton } from './CompareScores';
 import { TakeButton } from './TakeButton';
 
@@ -128,15 +128,17 @@ function PointTable({
   return (
     <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.tradeOff}>
       <table className="w-full border-collapse">
-        <thead>
-          <tr className="border-b border-ink text-left text-[12px] text-soft">
-            {[t.items, t.weight, t.toBuy, t.wants, t.lineup, t.step, ''].map((h) => (
-              <th key={h} scope="col" className="py-1 pr-4 font-normal">
-                {h || <span className="sr-only">{t.actions}</span>}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableHead
+          heads={[
+            t.items,
+            t.weight,
+            t.toBuy,
+            t.wants,
+            t.lineup,
+            t.step,
+            { text: t.actions, isSaidOnly: true },
+          ]}
+        />
         <tbody>
           {points.map((p, i) => (
             <tr

@@ -7,7 +7,7 @@ import { deviceKey, type Log } from '@/core/log';
 import type { Shelf } from '@/core/gear';
 import { setPacking } from '@/document';
 import { useAnswer, useEdit, useFile, usePhotographs } from '@/session';
-import { Button, notify } from '@/ui';
+import { Button, notify, TableHead } from '@/ui';
 import { carriedNow, StateMark } from '@/parts';
 import {
   dayText,
@@ -180,19 +180,7 @@ function FrameTable({ work, against }: { work: LogWork; against: AgainstPlan }) 
     <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.pictures}>
       <table className="w-full border-collapse" data-testid="against">
         <caption className="sr-only">{t.title}</caption>
-        <thead>
-          <tr className="border-b border-ink text-left text-[12px] text-soft">
-            {HEADINGS.map(([heading, onPhone]) => (
-              <th
-                key={heading}
-                scope="col"
-                className={`py-1 pr-4 font-normal ${onPhone ? '' : 'max-sm:hidden'}`}
-              >
-                {heading}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableHead heads={HEADINGS.map(([text, onPhone]) => ({ text, isSecond: !onPhone }))} />
         <tbody>
           {against.frames.map((f) => (
             <FrameRow

@@ -4,7 +4,7 @@ import { useCallback, useState } from 'react';
 import { putFrame, type Edit, framesOfClusters } from '@/document';
 import type { Cluster } from '@/core/log';
 import { useEdit, useFile, useFileNow, usePhotographs, useSession } from '@/session';
-import { Button, notify } from '@/ui';
+import { Button, notify, TableHead } from '@/ui';
 import { digits, formatEv, formatFocalRange, formatPercent, logText } from '@/text';
 import type { LogView } from '@/workers/logClient';
 import { useAsked } from './useAsked';
@@ -78,15 +78,7 @@ function Clusters({ clusters }: { clusters: readonly Cluster[] }) {
       <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.groups}>
         <table className="w-full border-collapse">
           <caption className="sr-only">{t.title}</caption>
-          <thead>
-            <tr className="border-b border-ink text-left text-[12px] text-soft">
-              {[t.group, t.share, t.focal, t.light, t.stretch].map((heading) => (
-                <th key={heading} scope="col" className="py-1 pr-4 font-normal">
-                  {heading}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <TableHead heads={[t.group, t.share, t.focal, t.light, t.stretch]} />
           <tbody>
             {clusters.map((c, i) => {
               const name = nameOf(i, c);

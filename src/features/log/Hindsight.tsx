@@ -4,7 +4,7 @@ import { useCallback, useState } from 'react';
 import { lensesFirst } from '@/core/gear';
 import { fewestFor, type Hindsight as Found, type HindsightPoint } from '@/core/log';
 import { useFile, useKnownGear, usePhotographs } from '@/session';
-import { Choice, SelectField } from '@/ui';
+import { Choice, SelectField, TableHead } from '@/ui';
 import { digits, formatPercent, itemNameOf, listOf, logText, plainList } from '@/text';
 import type { HindsightAsked } from '@/workers/logClient';
 import { NoneHere } from './NoneHere';
@@ -84,19 +84,9 @@ function Points({ found, percent }: { found: Found; percent: number }) {
       <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.points}>
         <table className="w-full border-collapse" data-testid="hindsight">
           <caption className="sr-only">{t.chart(found.points.length)}</caption>
-          <thead>
-            <tr className="border-b border-ink text-left text-[12px] text-soft">
-              {[t.lenses, t.wouldHaveMade, t.which, t.lostWithout].map((heading) => (
-                <th
-                  key={heading}
-                  scope="col"
-                  className={`py-1 pr-4 font-normal ${heading === t.lostWithout ? 'max-sm:hidden' : ''}`}
-                >
-                  {heading}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <TableHead
+            heads={[t.lenses, t.wouldHaveMade, t.which, { text: t.lostWithout, isSecond: true }]}
+          />
           <tbody>
             {found.points.map((p) => (
               <PointRow

@@ -4,7 +4,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { learntShares, outingSpan } from '@/core/log';
 import { type OutingFile, setShares } from '@/document';
 import { useEdit, useFile, useOtherOutings, usePhotographs, useSession } from '@/session';
-import { Button, notify, SelectField } from '@/ui';
+import { Button, notify, SelectField, TableHead } from '@/ui';
 import { formatPercent, logText } from '@/text';
 import type { LogOuting, LogView, OutingAnswer } from '@/workers/logClient';
 import { useAsked } from './useAsked';
@@ -93,15 +93,7 @@ function Learnt({ work, from }: { work: LogWork; from: OutingFile }) {
     <>
       <table className="border-collapse">
         <caption className="sr-only">{t.title}</caption>
-        <thead>
-          <tr className="border-b border-ink text-left text-[12px] text-soft">
-            {[t.picture, t.now, t.then].map((heading) => (
-              <th key={heading} scope="col" className="py-1 pr-6 font-normal">
-                {heading}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableHead heads={[t.picture, t.now, t.then]} />
         <tbody>
           {rows.map(({ frame, share }) => (
             <tr key={frame.id} className="border-b border-hair">

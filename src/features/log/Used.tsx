@@ -22,6 +22,7 @@ import {
   formatPercent,
   logText,
 } from '@/text';
+import { TableHead } from '@/ui';
 import type { UsedBesides } from '@/workers/logClient';
 import { type Bar, Bars, Strip } from './Bars';
 import { GearOffer } from './GearOffer';
@@ -197,28 +198,16 @@ function LensTable({
     <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.byLens}>
       <table className="w-full border-collapse">
         <caption className="sr-only">{t.byLens}</caption>
-        <thead>
-          <tr className="border-b border-ink text-left text-[12px] text-soft">
-            <th scope="col" className="py-1 pr-4 font-normal">
-              {t.lens}
-            </th>
-            <th scope="col" className="w-1/3 py-1 pr-4 font-normal">
-              {t.share}
-            </th>
-            <th scope="col" className="py-1 pr-4 text-right font-normal max-sm:hidden">
-              {t.photographs}
-            </th>
-            <th scope="col" className="py-1 pr-4 text-right font-normal max-sm:hidden">
-              {t.rated}
-            </th>
-            <th scope="col" className="py-1 pr-4 text-right font-normal">
-              {t.onlyThis}
-            </th>
-            <th scope="col" className="py-1 text-right font-normal max-sm:hidden">
-              {t.range}
-            </th>
-          </tr>
-        </thead>
+        <TableHead
+          heads={[
+            t.lens,
+            { text: t.share, width: 'w-1/3' },
+            { text: t.photographs, isRight: true, isSecond: true },
+            { text: t.rated, isRight: true, isSecond: true },
+            { text: t.onlyThis, isRight: true },
+            { text: t.range, isRight: true, isSecond: true },
+          ]}
+        />
         <tbody>
           {usage.lenses.map((l, i) => {
             const only = l.lens === null ? undefined : onlyBy.get(l.lens.id);

@@ -2,7 +2,7 @@
 
 import { type BuyingPath, type BuyOnce, stepsToEqual, type YearWorth } from '@/core/next';
 import { MOST_STEPS } from '@/document';
-import { FormNumber, Tick } from '@/ui';
+import { FormNumber, Tick, TableHead } from '@/ui';
 import { costText, formatMoney, itemNameOf, nextText, moneySign } from '@/text';
 import type { Buying } from '@/workers/backgroundClient';
 import { Question } from './Question';
@@ -139,15 +139,7 @@ function Steps({ work, steps }: { work: NextWork; steps: BuyingPath['steps'] }) 
   const name = itemNameOf(work.shelf);
   return (
     <table className="w-full border-collapse">
-      <thead>
-        <tr className="border-b border-ink text-left text-[12px] text-soft">
-          {[t.stepHead, t.buys, t.total, t.gets].map((heading) => (
-            <th key={heading} scope="col" className="py-1 pr-3 font-normal">
-              {heading}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <TableHead heads={[t.stepHead, t.buys, t.total, t.gets]} />
       <tbody>
         {steps.map((step, i) => (
           <tr key={i} className="border-b border-hair align-top">

@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import { itemsOf } from '@/core/gear';
 import type { Selling } from '@/core/next';
-import { Tick } from '@/ui';
+import { Tick, TableHead } from '@/ui';
 import { costText, formatMoney, itemNameOf, nextText, worthText } from '@/text';
 import { Question } from './Question';
 import { Answered, Proof } from './Answered';
@@ -87,19 +87,9 @@ function Things({ work, found }: { work: NextWork; found: Selling }) {
   return (
     <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.table}>
       <table className="w-full border-collapse" data-testid="next-sell-things">
-        <thead>
-          <tr className="border-b border-ink text-left text-[12px] text-soft">
-            {[t.item, t.without, t.brings, t.used, t.keep].map((heading) => (
-              <th
-                key={heading}
-                scope="col"
-                className={`py-1 pr-4 font-normal ${heading === t.used && used === null ? 'hidden' : ''}`}
-              >
-                {heading}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableHead
+          heads={[t.item, t.without, t.brings, ...(used === null ? [] : [t.used]), t.keep]}
+        />
         <tbody>
           {rows.map(([id, lost]) => (
             <Row key={id} work={work} id={id} lost={lost} resale={resale.get(id)} used={used} />

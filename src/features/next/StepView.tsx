@@ -2,6 +2,7 @@
 
 import type { NextThing, OneStep } from '@/core/next';
 import { costText, formatMoney, itemNameOf, nextText, worthText } from '@/text';
+import { TableHead } from '@/ui';
 import { Question } from './Question';
 import { Answered } from './Answered';
 import { StepPlot } from './StepPlot';
@@ -61,19 +62,7 @@ function Things({ work, things }: { work: NextWork; things: readonly NextThing[]
   return (
     <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.table}>
       <table className="w-full border-collapse" data-testid="next-things">
-        <thead>
-          <tr className="border-b border-ink text-left text-[12px] text-soft">
-            {heads.map((heading) => (
-              <th
-                key={heading}
-                scope="col"
-                className={`py-1 pr-4 font-normal ${SECOND.has(heading) ? 'max-sm:hidden' : ''}`}
-              >
-                {heading}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableHead heads={heads.map((text) => ({ text, isSecond: SECOND.has(text) }))} />
         <tbody>
           {things.map((thing, i) => (
             <Row key={thing.id} work={work} thing={thing} number={i + 1} />

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Exchange, Swapping } from '@/core/next';
-import { FormNumber } from '@/ui';
+import { FormNumber, TableHead } from '@/ui';
 import { costText, formatMoney, itemNameOf, listOf, nextText, moneySign } from '@/text';
 import { Question } from './Question';
 import { Answered, Proof } from './Answered';
@@ -90,15 +90,9 @@ function Table({ work, label, rows }: TableProps) {
   return (
     <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={label}>
       <table className="w-full border-collapse">
-        <thead>
-          <tr className="border-b border-ink text-left text-[12px] text-soft">
-            {[t.system, t.buys, t.sells, t.inTheEnd, t.covers].map((heading, i) => (
-              <th key={heading} scope="col" className="py-1 pr-4 font-normal">
-                {i === 0 ? <span className="sr-only">{label}</span> : heading}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableHead
+          heads={[{ text: label, isSaidOnly: true }, t.buys, t.sells, t.inTheEnd, t.covers]}
+        />
         <tbody>
           {rows.map(({ head, exchange, why }) => (
             <tr key={head} className="border-b border-hair align-top">

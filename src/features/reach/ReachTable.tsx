@@ -2,6 +2,7 @@
 
 import type { ReactNode } from 'react';
 import { formatAngle, formatFNumber, formatFNumbers, formatFocalRange, reachText } from '@/text';
+import { TableHead } from '@/ui';
 import { StateMark } from '@/parts';
 import { diagonalAngle, type Highlight } from './chartOption';
 import type { ReachData } from './chartData';
@@ -90,20 +91,9 @@ function Table({
         <caption className="pb-1 text-left font-(family-name:--font-title) text-lg">
           {caption}
         </caption>
-        <thead>
-          <tr className="border-b border-ink text-left text-[12px] text-soft">
-            {headings.map((heading) => (
-              <th key={heading} scope="col" className="py-1 pr-3 font-normal">
-                {heading}
-              </th>
-            ))}
-            {lastHeading && (
-              <th scope="col" className="py-1 pr-3 font-normal">
-                <span className="sr-only">{lastHeading}</span>
-              </th>
-            )}
-          </tr>
-        </thead>
+        <TableHead
+          heads={[...headings, ...(lastHeading ? [{ text: lastHeading, isSaidOnly: true }] : [])]}
+        />
         <tbody>{children}</tbody>
       </table>
     </div>

@@ -265,7 +265,6 @@ export const nextText = {
     inTheEnd: 'In the end',
     covers: 'Covers a year',
     systems: 'Another system as a whole',
-    system: 'System',
     systemsIntro: 'You sell every other camera, and whatever no longer fits anything.',
     mount: (mount: string) => `${mount} mount`,
     format: (format: string) => `${format.replace('x', ' × ')} mm`,
