@@ -183,7 +183,8 @@ async function look(page: Page): Promise<string> {
   } catch {
     return 'busy';
   }
-  const texts = await page.evaluate(storedTexts);
+  const texts = await page.evaluate(storedTexts).catch(() => null);
+  if (texts === null) return 'busy';
   const parts = {
     plan: planCodec.read(texts.outing ?? ''),
     shelf: texts.shelf ? shelfCodec.read(texts.shelf) : null,
@@ -203,6 +204,9 @@ async function look(page: Page): Promise<string> {
   const shown = await page.getByTestId('answer').innerText({ timeout: 5000 });
   if (await page.getByText('Thinking…').count()) return 'busy';
   if (!(await isSaved.count())) return 'busy';
+  // The made-up year may have come in its place while it was answered.
+  const now = await page.evaluate(storedTexts).catch(() => null);
+  if (now?.outing !== texts.outing || now?.shelf !== texts.shelf) return 'busy';
   const expected =
     fresh.status === 'impossible'
       ? 'No lineup meets the limits'
