@@ -56,8 +56,10 @@ test('a shot list: what has no distance waits for it, and the rest says how wron
   const room = page.getByRole('region', { name: 'Room for error' });
   await expect(room.getByRole('listitem')).toHaveCount(3);
   await expect(room).toContainText(/lost if it’s/);
+  await page.getByText('More limits').click();
   await page.getByLabel('Light reserve, stops').fill('1');
   await expect(room).toContainText('Chosen with 1 stop of light in reserve. Without a reserve:');
+  await page.getByRole('link', { name: 'Try other light, distances and speeds' }).click();
   await room.getByRole('combobox').selectOption('Boathouse, whole hall');
   const light = room.getByRole('slider', { name: 'Light' });
   await expect(room.getByText('Still covered by the lineup.')).toBeVisible();

@@ -101,9 +101,7 @@ test('the lanes lead to each stretch; help opens from a title, the keys and the 
   await page.keyboard.press('Home');
   await expect(taken).toContainText('wide zoom and standard zoom: all 3');
   await page.keyboard.press('End');
-  await expect(worked.getByRole('status')).toContainText(
-    'No lens covers the face: not long enough',
-  );
+  await expect(taken).toContainText('No lens covers the face: not long enough');
   await page.keyboard.press('Control+k');
   await page.getByRole('combobox').fill('privacy');
   await page.keyboard.press('Enter');
