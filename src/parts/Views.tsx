@@ -2,11 +2,8 @@
 
 import { Tabs } from 'radix-ui';
 import type { ReactNode } from 'react';
-import { usePrinting } from '@/ui';
+import { TAB_LOOK, usePrinting } from '@/ui';
 import { PAGE_VIEWS, type PageWithViews, type ViewKey } from './pageViews';
-
-const TAB =
-  'border-b-2 border-transparent px-2 py-1 hover:bg-chosen max-sm:min-h-[44px] data-[state=active]:border-ink data-[state=active]:font-semibold';
 
 /** The views of a page, one question at a time; which is open stands in the address. */
 export function Views<Page extends PageWithViews>({
@@ -38,7 +35,7 @@ export function Views<Page extends PageWithViews>({
       <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2 border-b border-ink print:hidden">
         <Tabs.List aria-label={label} className="flex flex-wrap gap-1">
           {views.map(([key, name]) => (
-            <Tabs.Trigger key={key} value={key} className={TAB}>
+            <Tabs.Trigger key={key} value={key} className={TAB_LOOK}>
               {name}
             </Tabs.Trigger>
           ))}

@@ -2,14 +2,12 @@ import { useEffect, useRef, useState } from 'react';
 import type { BackgroundReport } from '@/workers/backgroundClient';
 
 /** Begins work that a view waits for when the view is first seen, and again for each other thing asked. */
-export function useBegun(isIdle: boolean, begin: () => void, asked: unknown): void {
-  const latest = useRef({ isIdle, begin });
+export function useBegun(begin: () => void, asked: unknown): void {
+  const latest = useRef(begin);
   useEffect(() => {
-    latest.current = { isIdle, begin };
+    latest.current = begin;
   });
-  useEffect(() => {
-    if (latest.current.isIdle) latest.current.begin();
-  }, [asked]);
+  useEffect(() => latest.current(), [asked]);
 }
 
 export type Background<T> =

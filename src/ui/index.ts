@@ -37,5 +37,6 @@ export {
 export { DrawnWords, Hatch } from './drawn';
 export { standalonePng, standaloneSvg } from './standaloneSvg';
 export { useNarrow, usePrinting } from './useMedia';
+export { TAB_LOOK } from './tabLook';
 export { TableHead } from './TableHead';
 export { useSize } from './useSize';

@@ -2,7 +2,7 @@
 
 import { useFilePart } from '@/session';
 import { StateMark } from '@/parts';
-import { briefText, dayText, plainList } from '@/text';
+import { briefText, dayText, plainList, timesText } from '@/text';
 import { byStretch } from './byStretch';
 import { useTaken } from './useTaken';
 
@@ -22,7 +22,6 @@ export function Day({ onSelect }: { readonly onSelect: (frameId: string) => void
       <ol>
         {byStretch(frames, stretches).map(({ key, title, frames: of }) => {
           const stretch = stretches.find((s) => s.id === key);
-          const times = stretch?.fromTime && stretch.toTime;
           return (
             <li key={key} className="border-b border-hair py-2">
               <b className="block">{title}</b>
@@ -31,7 +30,7 @@ export function Day({ onSelect }: { readonly onSelect: (frameId: string) => void
                   {plainList(
                     [
                       stretch.day === null ? '' : dayText(stretch.day),
-                      times ? `${stretch.fromTime}–${stretch.toTime}` : '',
+                      timesText(stretch),
                       stretch.place,
                     ].filter((text) => text !== ''),
                   )}

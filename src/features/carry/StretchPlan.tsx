@@ -14,6 +14,7 @@ import {
   carriedWeightSteps,
   namesOf,
   stationName,
+  timesText,
   plainList,
   WEATHERS,
   listOf,
@@ -75,7 +76,7 @@ export function StretchPlan({
         <p className="text-soft">
           {plainList(
             [
-              stretch?.fromTime && stretch.toTime ? `${stretch.fromTime}–${stretch.toTime}` : '',
+              stretch ? timesText(stretch) : '',
               stretch?.place ?? '',
               ...(stretch?.weather.map((w) => WEATHERS[w]) ?? []),
               plan.mayChange ? '' : text.noLensChanges,

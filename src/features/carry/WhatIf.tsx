@@ -24,7 +24,6 @@ export function WhatIf({
   const asked = useMemo(() => ({ question, chosen }), [question, chosen]);
   const { state, start } = useBackground<ScenarioAnswer>(asked);
   useBegun(
-    true,
     () => start((report) => playScenario(question, result, scenarioOf(chosen), report)),
     asked,
   );

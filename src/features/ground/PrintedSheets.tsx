@@ -2,7 +2,7 @@
 
 import type { Stretch } from '@/core/brief';
 import { useAnswer, useFile, useFrameResults, useSelection } from '@/session';
-import { dayText, groundText, plainList } from '@/text';
+import { dayText, groundText, plainList, timesText } from '@/text';
 import { usePrinting } from '@/ui';
 import { PlanDrawing } from './PlanDrawing';
 import { scaleOf, wholeOf } from './scale';
@@ -57,12 +57,9 @@ function SheetOf({ stretch }: { readonly stretch: Stretch | null }) {
       <h2 className="text-lg">{stretch ? `${outing.name}: ${stretch.name}` : outing.name}</h2>
       {stretch && (
         <p>
-          {plainList([
-            ...(stretch.day === null ? [] : [dayText(stretch.day)]),
-            ...(stretch.fromTime && stretch.toTime
-              ? [`${stretch.fromTime}–${stretch.toTime}`]
-              : []),
-          ])}
+          {plainList(
+            [stretch.day === null ? '' : dayText(stretch.day), timesText(stretch)].filter(Boolean),
+          )}
           {'. '}
           {stretch.stays ? groundText.answer.nobodyMoves : groundText.answer.mayWalk}
         </p>

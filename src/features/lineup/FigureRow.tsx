@@ -5,14 +5,7 @@ import type { UnknownFigure } from '@/core/lineup';
 import { putItem, TELLING } from '@/document';
 import { useEditGear, useFile, useKnownGear } from '@/session';
 import { Button, CellNumber } from '@/ui';
-import {
-  FIGURE_NAMES,
-  firstProblemText,
-  MEASURE_UNITS,
-  lineupText,
-  usualText,
-  moneySign,
-} from '@/text';
+import { FIGURE_NAMES, firstProblemText, measureUnit, lineupText, usualText } from '@/text';
 
 const t = lineupText.figureRow;
 
@@ -53,7 +46,7 @@ export function FigureRow({ figure: { kind, itemId, field } }: { figure: Unknown
         <CellNumber
           label={t.of(name, item.name)}
           value={value as number | null}
-          unit={measure === 'money' ? moneySign(outing.currency) : MEASURE_UNITS[measure]}
+          unit={measureUnit(measure, outing.currency)}
           placeholder={usualText(shelf, outing.currency, itemId, field) ?? t.unknown}
           take={put}
         />

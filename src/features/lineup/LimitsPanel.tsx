@@ -16,7 +16,7 @@ import { followUsual, setLimits, setLock, type UsualKey } from '@/document';
 import {
   LIMIT_TEXTS,
   lineupText,
-  moneySign,
+  measureUnit,
   namesOf,
   OWNERSHIPS,
   plainList,
@@ -83,15 +83,14 @@ export function LimitsPanel() {
 const IN_SIGHT: readonly LimitKey[] = ['maxLenses', 'maxLineupWeightG', 'maxSpend'];
 
 function LimitField({ of }: { readonly of: LimitKey }) {
-  const { label, unit: own, hint } = LIMIT_TEXTS[of];
-  const currency = useFile().outing.currency;
-  const unit = of === 'maxSpend' ? moneySign(currency) : own;
+  const { label, measure, hint } = LIMIT_TEXTS[of];
+  const { currency } = useFile().outing;
   return (
     <FormNumber
       name={of}
       label={label}
       placeholder={t.noLimit}
-      {...(unit ? { unit } : {})}
+      {...(measure ? { unit: measureUnit(measure, currency) } : {})}
       {...(hint ? { hint } : {})}
     />
   );

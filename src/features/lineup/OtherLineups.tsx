@@ -63,7 +63,9 @@ function Awaited({
   search: { question, state, begin, stop },
   children,
 }: Searched & { readonly children: (found: Alternatives) => ReactNode }) {
-  useBegun(state.kind === 'idle', begin, question);
+  useBegun(() => {
+    if (state.kind === 'idle') begin();
+  }, question);
   if (state.kind === 'idle') return <Button onClick={begin}>{t.compareAlternatives}</Button>;
   if (state.kind === 'looking')
     return <Looking label={t.comparingAlternatives} done={state.done} onStop={stop} />;

@@ -48,7 +48,7 @@ export function Profiles({ question }: { question: LineupQuestion }) {
     if (keys.length > 0) start((report) => compareProfiles(question, keys, report));
   };
   const asked = useMemo(() => ({ question, keys }), [question, keys]);
-  useBegun(true, begin, asked);
+  useBegun(begin, asked);
   return (
     <section aria-label={t.stylesSideBySide}>
       {state.kind === 'found' && <Answer>{answerText(state.found)}</Answer>}

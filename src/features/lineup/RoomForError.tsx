@@ -1,6 +1,6 @@
 'use client';
 
-import { type ReactNode, useDeferredValue, useEffect, useState } from 'react';
+import { type ReactNode, useDeferredValue, useState } from 'react';
 import type { Frame } from '@/core/brief';
 import {
   AS_DESCRIBED,
@@ -24,7 +24,7 @@ import {
   weightWithin,
   workspaceText,
 } from '@/text';
-import { useBackground, useFile } from '@/session';
+import { useBackground, useBegun, useFile } from '@/session';
 import { LogSlider, SelectField, TableHead } from '@/ui';
 import { StateMark } from '@/parts';
 import { findRoom, type RoomAnswer } from '@/workers/backgroundClient';
@@ -42,11 +42,10 @@ type Room = ReturnType<typeof useRoom>;
 /** How wrong light, distances and speeds may be before the lineup loses a picture; worked out for each answer. */
 export function useRoom(question: LineupQuestion | null, result: LineupResult | null) {
   const { state, start } = useBackground<RoomAnswer>(result);
-  useEffect(() => {
+  useBegun(() => {
     if (question && result && result.totals.lenses > 0)
       start((report) => findRoom(question, result, report));
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- begun once for each answer
-  }, [question, result]);
+  }, result);
   return state;
 }
 

@@ -123,6 +123,8 @@ function PointTable({
   currency,
 }: Pointing & { readonly name: (id: string) => string; readonly currency: string }) {
   const file = useFile();
+  const lineupOf = ({ pieceIds }: TradePoint) =>
+    plainList(lensesFirst(file.shelf, pieceIds).map(name));
   // The curve weighs what is taken; bodies are the same all along it.
   const uncounted = { ...file, limits: { ...file.limits, countBodies: false } };
   return (
@@ -171,18 +173,13 @@ function PointTable({
                   {formatPercent(p.wantsPercent)}
                 </Figure>
               </td>
-              <td className="py-1 pr-4">
-                {plainList(lensesFirst(file.shelf, p.pieceIds).map(name))}
-              </td>
+              <td className="py-1 pr-4">{lineupOf(p)}</td>
               <td className="py-1 pr-4 text-[13px] text-soft">
                 {i > 0 && stepText(points[i - 1]!, p, name, currency)}
               </td>
               <td className="py-1 text-right">
                 <span className="flex justify-end gap-2">
-                  <CompareButton
-                    what={{ itemIds: p.pieceIds }}
-                    name={plainList(lensesFirst(file.shelf, p.pieceIds).map(name))}
-                  />
+                  <CompareButton what={{ itemIds: p.pieceIds }} name={lineupOf(p)} />
                   <TakeButton itemIds={p.pieceIds} name={name} />
                 </span>
               </td>

@@ -2,7 +2,7 @@
 
 import { type GearFigure, type FigureKey, figuresOf } from '@/core/gear';
 import { useFile, useKnownGear } from '@/session';
-import { ABSENT, figureLabel, MEASURE_UNITS, usualText, moneySign } from '@/text';
+import { ABSENT, figureLabel, measureUnit, usualText } from '@/text';
 import { FormKnown, FormNumber, FormText } from '@/ui';
 
 /** The fields of some figures of an item, in their order; what nobody knows says what is usual. */
@@ -20,7 +20,7 @@ export function FigureFields({
     const { measure, absent = 'unknown' } = figure;
     if (measure === 'flag') return <FormKnown key={name} name={name} label={label} />;
     if (measure === 'text') return <FormText key={name} name={name} label={label} nullable />;
-    const unit = measure === 'money' ? moneySign(outing.currency) : MEASURE_UNITS[measure];
+    const unit = measureUnit(measure, outing.currency);
     return (
       <FormNumber
         key={name}

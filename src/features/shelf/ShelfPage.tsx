@@ -16,7 +16,7 @@ import {
 } from '@/document';
 import { writeLensCsv } from '@/document/formats';
 import { download, useDesk, useEditDesk, useFile, useKnownGear, useSelection } from '@/session';
-import { Button, Menu } from '@/ui';
+import { Button, Menu, TAB_LOOK } from '@/ui';
 import { HelpLink } from '@/parts';
 import { counted, GEAR_KINDS, NEW_MOUNT, shelfText } from '@/text';
 import { BagsAndThings } from './BagsAndThings';
@@ -48,9 +48,6 @@ const KINDS = [
 
 /** The tab of what is neither gear to choose from nor on any camera. */
 const BAGS = 'bags';
-const TAB =
-  'border-b-2 border-transparent px-2 py-1 max-sm:min-h-[44px] hover:bg-chosen data-[state=active]:border-ink data-[state=active]:font-semibold';
-
 export function ShelfPage() {
   const file = useFile();
   const desk = useDesk();
@@ -83,11 +80,11 @@ export function ShelfPage() {
           </span>
           <Tabs.List aria-label={t.kindOfGear} className="flex flex-wrap gap-1">
             {KINDS.map(([key]) => (
-              <Tabs.Trigger key={key} value={key} className={TAB}>
+              <Tabs.Trigger key={key} value={key} className={TAB_LOOK}>
                 {GEAR_KINDS[key].title} {shelf[key].length}
               </Tabs.Trigger>
             ))}
-            <Tabs.Trigger value={BAGS} className={TAB}>
+            <Tabs.Trigger value={BAGS} className={TAB_LOOK}>
               {t.bagsAndThings}
             </Tabs.Trigger>
           </Tabs.List>

@@ -1,5 +1,6 @@
 import type { Shot } from '@/core/coverage';
 import type { FigureKind } from './figureOf';
+import { MOST_CROWNS, ridgePath, treePath } from './outlines';
 import type { Ground } from './place';
 import type { Mood, Tones } from './tones';
 
@@ -96,13 +97,7 @@ function View(props: BehindProps & { readonly isStarry: boolean }) {
           />
         </>
       )}
-      <rect
-        x={-width / 2}
-        y={foot === 0 ? height * 0.12 : ground}
-        width={width}
-        height={Math.max(0, height / 2 - (foot === 0 ? height * 0.12 : ground))}
-        fill={tones.ground}
-      />
+      <Floor {...{ tones, width, height }} from={foot === 0 ? height * 0.12 : ground} />
       {mood !== 'day' && !starry && <Lamps {...props} y={foot === 0 ? height * 0.08 : ground} />}
     </>
   );
@@ -126,13 +121,7 @@ function Land({ tones, setting, mood, foot, width, height, farDisc, shot, seed }
         <Soft d={treePath(width, treeFoot, trees, seed)} colour={tones.mid} disc={farDisc} />
       )}
       {horizon < bottom && (
-        <rect
-          x={-width / 2}
-          y={Math.max(-height / 2, horizon)}
-          width={width}
-          height={bottom - Math.max(-height / 2, horizon)}
-          fill={tones.ground}
-        />
+        <Floor {...{ tones, width, height }} from={Math.max(-height / 2, horizon)} />
       )}
       {setting === 'shore' && <Shore {...{ tones, width, height }} from={treeFoot} to={foot} />}
       {setting === 'street' && <Kerbs {...{ tones, width }} from={treeFoot} to={bottom} />}
@@ -149,6 +138,24 @@ function Land({ tones, setting, mood, foot, width, height, farDisc, shot, seed }
   );
 }
 
+/** The ground from a height down to the picture's lower edge. */
+function Floor({
+  tones,
+  width,
+  height,
+  from,
+}: Pick<BehindProps, 'tones' | 'width' | 'height'> & { from: number }) {
+  return (
+    <rect
+      x={-width / 2}
+      y={from}
+      width={width}
+      height={Math.max(0, height / 2 - from)}
+      fill={tones.ground}
+    />
+  );
+}
+
 /** A shape whose edge is spread over a disc, as a vector: stacked strokes of the disc's width. */
 function Soft({ d, colour, disc }: { d: string; colour: string; disc: number }) {
   if (disc <= 0) return <path d={d} fill={colour} />;
@@ -159,43 +166,6 @@ function Soft({ d, colour, disc }: { d: string; colour: string; disc: number }) 
       <path d={d} opacity={0.7} stroke="none" />
     </g>
   );
-}
-
-const RIDGE_AT = [0.35, 0.8, 0.5, 1, 0.62, 0.88, 0.3, 0.7, 0.42];
-
-function ridgePath(width: number, foot: number, tall: number, seed: number): string {
-  const steps = RIDGE_AT.length;
-  const x = (i: number) => -width / 2 + (i * width) / (steps - 1);
-  const top = (i: number) => foot - RIDGE_AT[(i + seed) % steps]! * tall;
-  return `M${-width / 2} ${foot}${RIDGE_AT.map((_, i) => `L${x(i)} ${top(i)}`).join('')}L${width / 2} ${foot}Z`;
-}
-
-/** At most so many crowns: a wide view has many trees. */
-const MOST_CROWNS = 24;
-
-/** Trees by their outline, from the left of their foot to the right, so broad and so high. */
-const TREES_OF: readonly ((step: number, h: number) => string)[] = [
-  (step, h) => `q${step * 0.1} ${-h} ${step / 2} ${-h}q${step * 0.4} 0 ${step / 2} ${h}`,
-  // A fir.
-  (step, h) =>
-    `h${step * 0.12}l${step * 0.1} ${-h * 0.4}h${-step * 0.08}l${step * 0.36} ${-h * 0.6} ${step * 0.36} ${h * 0.6}h${-step * 0.08}l${step * 0.1} ${h * 0.4}h${step * 0.12}`,
-  // A poplar, with room beside it.
-  (step, h) =>
-    `h${step * 0.3}q0 ${-h * 0.9} ${step * 0.2} ${-h * 1.15}q${step * 0.2} ${h * 0.25} ${step * 0.2} ${h * 1.15}h${step * 0.3}`,
-  // A hedge.
-  (step, h) => `v${-h * 0.42}q${step / 4} ${-h * 0.16} ${step / 2} 0t${step / 2} 0v${h * 0.42}`,
-];
-
-function treePath(width: number, foot: number, tall: number, seed: number): string {
-  const count = Math.max(3, Math.min(MOST_CROWNS, Math.round(width / (tall * 0.7 || width))));
-  const step = width / count;
-  const crowns = Array.from({ length: count }, (_, i) => {
-    const h = tall * (0.62 + 0.38 * ((((i + seed) * 7) % 5) / 4));
-    // Mostly of one kind, with others among them.
-    const kind = (i * 5 + seed) % 7 === 0 ? seed + 1 : seed;
-    return TREES_OF[kind % TREES_OF.length]!(step, h);
-  });
-  return `M${-width / 2} ${foot}${crowns.join('')}Z`;
 }
 
 /** Water between the far bank and where the subject stands. */
@@ -271,13 +241,7 @@ function Stage({ tones, foot, width, height, farDisc }: BehindProps) {
           />
         ))}
       </g>
-      <rect
-        x={-width / 2}
-        y={edge}
-        width={width}
-        height={Math.max(0, height / 2 - edge)}
-        fill={tones.ground}
-      />
+      <Floor {...{ tones, width, height }} from={edge} />
       <path
         d={`M${-width / 2} ${edge}H${width / 2}`}
         stroke={tones.mid}
@@ -420,13 +384,7 @@ function Room({ tones, foot, width, height, farDisc, shot }: BehindProps) {
   const disc = (farDisc * 6) / wallAt;
   return (
     <>
-      <rect
-        x={-width / 2}
-        y={edge}
-        width={width}
-        height={Math.max(0, height / 2 - edge)}
-        fill={tones.ground}
-      />
+      <Floor {...{ tones, width, height }} from={edge} />
       {[-0.34, -0.02, 0.3].map((at) => (
         <Soft
           key={at}
@@ -448,13 +406,7 @@ function Room({ tones, foot, width, height, farDisc, shot }: BehindProps) {
 function Table({ tones, foot, width, height, farDisc }: BehindProps) {
   return (
     <>
-      <rect
-        x={-width / 2}
-        y={foot * 0.55}
-        width={width}
-        height={Math.max(0, height / 2 - foot * 0.55)}
-        fill={tones.ground}
-      />
+      <Floor {...{ tones, width, height }} from={foot * 0.55} />
       <path
         d={`M${-width / 2} ${foot * 0.55}H${width / 2}`}
         stroke={tones.mid}

@@ -8,6 +8,7 @@ import {
   formatMoney,
   formatStops,
   formatWeight,
+  moneySign,
 } from '../format';
 
 /** Figures of gear by their names. */
@@ -36,8 +37,7 @@ export const FIGURE_NAMES: Readonly<Record<FigureKey, string>> = {
   fileMb: 'File size',
 };
 
-/** What stands behind a figure that is typed in; money has the currency of the outing. */
-export const MEASURE_UNITS: Readonly<Record<Exclude<Measure, 'money'>, string>> = {
+const MEASURE_UNITS: Readonly<Record<Exclude<Measure, 'money'>, string>> = {
   mm: 'mm',
   m: 'm',
   g: 'g',
@@ -50,6 +50,10 @@ export const MEASURE_UNITS: Readonly<Record<Exclude<Measure, 'money'>, string>> 
   flag: '',
   text: '',
 };
+
+/** What stands behind a figure that is typed in; money has the sign of the outing's currency. */
+export const measureUnit = (measure: Measure, currency: string): string =>
+  measure === 'money' ? moneySign(currency) : MEASURE_UNITS[measure];
 
 /** Stands where a figure is empty. */
 export const ABSENT: Readonly<Record<NonNullable<GearFigure['absent']> | 'unknown', string>> = {

@@ -6,7 +6,7 @@ export { changesText } from './changes';
 export { aimText, amountText, bringInText, differenceSteps, worseText } from './differences';
 export { fieldPathText } from './fieldPath';
 export { missingText, understoodText } from './gearLine';
-export { ABSENT, FIGURE_NAMES, figureLabel, figureText, MEASURE_UNITS } from './figures';
+export { ABSENT, FIGURE_NAMES, figureLabel, figureText, measureUnit } from './figures';
 export { copyName, GEAR_KINDS, NEW_MOUNT } from './gearKinds';
 export { FIELD_NAMES, fieldText } from './itemFields';
 export { LIMIT_REASONS, LIMIT_TEXTS, UNKNOWN_NOTES, USUAL_LIMIT_NAMES } from './limits';
@@ -36,7 +36,7 @@ export {
 export { proofText } from './proof';
 export * from './steps';
 export { STARTER_TEXTS } from './starters';
-export { stretchText } from './stretch';
+export { stretchText, timesText } from './stretch';
 export * from './codes';
 export * from './words';
 export { appText } from './app';

@@ -22,7 +22,7 @@ interface LimitText {
   /** Of its field. */
   readonly label: string;
   readonly hint?: string;
-  readonly unit?: 'g' | 'mm';
+  readonly measure?: 'g' | 'mm' | 'money';
   /** One of its values, with its unit. */
   readonly figure: (value: number, currency: string) => string;
   /** The limit, where it is one of those that can't all be met. */
@@ -38,26 +38,27 @@ export const LIMIT_TEXTS: Readonly<Record<LimitKey, LimitText>> = {
   },
   maxLineupWeightG: {
     label: 'Weight at most',
-    unit: 'g',
+    measure: 'g',
     figure: formatWeight,
     atMost: (figure) => `at most ${figure}`,
   },
   maxCarriedWeightG: {
     label: 'Everything carried',
     hint: 'cameras, lenses, support, batteries, cards, own things, bag',
-    unit: 'g',
+    measure: 'g',
     figure: formatWeight,
     atMost: (figure) => `at most ${figure} carried in all`,
   },
   maxSpend: {
     label: 'Spend at most',
+    measure: 'money',
     figure: formatMoney,
     atMost: (figure) => `at most ${figure} to spend`,
   },
   maxDiameterMm: {
     label: 'Lens diameter at most',
     hint: 'hood reversed',
-    unit: 'mm',
+    measure: 'mm',
     figure: (mm) => formatMm(mm),
     atMost: (figure) => `lenses at most ${figure} thick`,
   },

@@ -18,3 +18,7 @@ export function stretchText({ weather, changes, allowed, hands }: Stretch): stri
     ...limits,
   ]);
 }
+
+/** From when to when a stretch is, by the clock on the wall; empty where that isn't said. */
+export const timesText = ({ fromTime, toTime }: Pick<Stretch, 'fromTime' | 'toTime'>): string =>
+  fromTime && toTime ? `${fromTime}–${toTime}` : '';
