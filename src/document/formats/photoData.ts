@@ -2,6 +2,7 @@ import ExifReader from 'exifreader';
 import { MOST_TEXT, plausiblePhoto, ratingOf, timeMs, zoneMinutes } from './photoValues';
 import { type LensSpecification, type Photo, type Place } from '@/core/log';
 import type { SensorSize } from '@/core/optics';
+import { knownParts, RAW_READ } from './rawFiles';
 import { find, xmpIn, xmpOf } from './xmp';
 
 /** How much of a file is read: own data stand at its beginning. */
@@ -74,8 +75,9 @@ type Values = ReadonlyMap<number, unknown>;
  * @param withPlace also reads where it was taken
  */
 export function readPhoto(source: PhotoSource, withPlace = false): PhotoRead {
-  const head = asKnown(source.head);
-  const parsed = parse(head, withPlace);
+  const { head, name } = source;
+  const parsed = parseParts(knownParts(head, name), withPlace);
+  if (parsed === 'not-a-photo' && RAW_READ.test(name)) return { kind: 'damaged' };
   if (parsed === 'not-a-photo' || parsed === 'damaged') return { kind: parsed };
   const { values, pixels, place } = parsed;
   if (!TELLING.some((tag) => values.has(TAGS[tag])))
@@ -89,7 +91,7 @@ export function readPhoto(source: PhotoSource, withPlace = false): PhotoRead {
     kind: 'photo',
     photo: plausiblePhoto({
       folder: source.folder,
-      name: source.name,
+      name,
       ...clock,
       body: {
         make: text(values, 'make'),
@@ -135,6 +137,28 @@ const NO_PIXELS = { width: null, height: null };
 /** A file that says it has data of its own, of which nothing or not all of it can be found. */
 function isBroken({ values, faulty }: Parsed, head: ArrayBuffer): boolean {
   return faulty || (values.size === 0 && mentionsExif(head));
+}
+
+/** What the parts of a file tell together; what the first of them says counts. */
+function parseParts(
+  parts: readonly ArrayBuffer[],
+  withPlace: boolean,
+): Parsed | 'not-a-photo' | 'damaged' {
+  return parts
+    .map((part) => parse(part, withPlace))
+    .reduce((all, more) => {
+      if (typeof all === 'string') return more;
+      if (typeof more === 'string') return all;
+      return {
+        values: new Map([...more.values, ...all.values]),
+        faulty: all.faulty || more.faulty,
+        pixels: {
+          width: all.pixels.width ?? more.pixels.width,
+          height: all.pixels.height ?? more.pixels.height,
+        },
+        place: all.place ?? more.place,
+      };
+    });
 }
 
 function parse(head: ArrayBuffer, withPlace: boolean): Parsed | 'not-a-photo' | 'damaged' {
@@ -194,19 +218,6 @@ const BEGINNINGS: readonly { readonly at: number; readonly bytes: string }[] = [
   { at: 0, bytes: 'II*\0' },
   { at: 0, bytes: 'MM\0*' },
 ];
-
-/** Raw files that are TIFF under a mark of their own in the place of its 42. */
-const OWN_MARKS = ['IIRO', 'IIRS', 'IIU\0'];
-const TIFF_MARK = 42;
-
-/** A file as the parser knows it: under TIFF's own mark where it is TIFF. */
-function asKnown(head: ArrayBuffer): ArrayBuffer {
-  const first = latin1(new Uint8Array(head, 0, Math.min(4, head.byteLength)));
-  if (!OWN_MARKS.includes(first)) return head;
-  const known = head.slice(0);
-  new Uint8Array(known).set([TIFF_MARK, 0], 2);
-  return known;
-}
 
 function looksLikePhoto(head: ArrayBuffer): boolean {
   const first = latin1(new Uint8Array(head, 0, Math.min(16, head.byteLength)));

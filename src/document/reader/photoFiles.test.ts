@@ -110,11 +110,11 @@ test.each(['', '<', '<x:xmpmeta><rdf:RDF>', '\0\0\0', '<!DOCTYPE x [<!ENTITY a "
 test('what can’t be read yet is counted by itself, by its ending; what is read of it counts', () => {
   const none = { files: 5, done: 0, read: 0, noData: 0, damaged: 0, notYet: [], notPhotos: 0 };
   const kinds = {
-    'a.CR3': 'not-a-photo',
-    'b.raf': 'damaged',
+    'a.X3F': 'not-a-photo',
+    'b.gpr': 'damaged',
     'c.txt': 'not-a-photo',
     'd.jpg': 'damaged',
-    'e.cr3': 'photo',
+    'e.x3f': 'photo',
   } as const;
   const files = Object.keys(kinds).map((name) => ({
     ...{ folder: '', name, sidecar: null, file: blob('') },
@@ -122,6 +122,6 @@ test('what can’t be read yet is counted by itself, by its ending; what is read
   const read = Object.values(kinds).map((kind) => ({ kind })) as never;
   expect(counted(none, files, read)).toEqual({
     ...{ files: 5, done: 5, read: 1, noData: 0, damaged: 1, notPhotos: 1 },
-    notYet: ['.cr3', '.raf'],
+    notYet: ['.x3f', '.gpr'],
   });
 });

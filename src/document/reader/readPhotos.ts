@@ -96,7 +96,7 @@ function orAborted(
 }
 
 /** Raw files whose data lie where the reading package doesn't look. */
-const NOT_YET = /\.(cr3|raf|x3f|mrw|3fr|iiq|gpr)$/i;
+const NOT_YET = /\.(x3f|mrw|3fr|iiq|gpr)$/i;
 
 /** The count after a batch of files. */
 export function counted(

@@ -135,7 +135,7 @@ function Ways({ busy, onFound, onTable }: WaysProps) {
       </Button>
       {several(t.folder, folder, { webkitdirectory: '' })}
       {several(t.files, files, {
-        accept: 'image/*,.dng,.nef,.cr2,.arw,.orf,.pef,.rw2,.srw,.xmp',
+        accept: 'image/*,.dng,.nef,.cr2,.cr3,.arw,.orf,.pef,.raf,.rw2,.srw,.xmp',
       })}
       <FileInput
         ref={table}
