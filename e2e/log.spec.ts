@@ -200,3 +200,67 @@ test('no view of it has faults that axe finds, and none scrolls sideways on a ph
     }
   }
 });
+
+test('an outing that has begun keeps the lineup it had as what was carried, unless it was changed since', async ({
+  page,
+}) => {
+  await page.clock.setFixedTime('2027-06-11T20:00');
+  await open(page, '/shelf?item=t-23');
+  await tick(page.getByRole('radio', { name: 'leave out' }));
+  await saved(page);
+  // Its first stretch begins at 8:30.
+  await page.clock.setFixedTime('2027-06-12T08:00');
+  await open(page, '/carry');
+  const kept = page.getByRole('button', { name: 'Carried: kept on Saturday, 12 June 2027' });
+  await expect(page.getByRole('button', { name: 'I carried this' })).toBeVisible();
+  await page.clock.setFixedTime('2027-06-12T08:31');
+  await open(page, '/carry');
+  await expect(page.getByText('The outing has begun.')).toBeVisible();
+  await expect(kept).toBeVisible();
+  // Let go, it stays so.
+  await kept.click();
+  const byHand = page.getByRole('button', { name: 'I carried this' });
+  await page.getByRole('link', { name: 'Lineup' }).first().click();
+  await page.getByRole('link', { name: 'Carry' }).first().click();
+  await expect(byHand).toBeVisible();
+});
+
+test('an outing that was changed after it began keeps nothing by itself', async ({ page }) => {
+  await page.clock.setFixedTime('2027-06-12T09:00');
+  await open(page, '/shelf?item=t-23');
+  await tick(page.getByRole('radio', { name: 'leave out' }));
+  await saved(page);
+  await open(page, '/carry');
+  await page.clock.setFixedTime('2027-06-12T10:00');
+  await page.reload();
+  await expect(page.getByTestId('lanes')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'I carried this' })).toBeVisible();
+});
+
+test('photographs that name no lens: said once which were used, each is told by its figures', async ({
+  page,
+}) => {
+  await open(page, '/log');
+  const row = (name: string, mm: number, f: number) =>
+    `${name},2027:06:12 09:00:00,Tessendorn,T20,${mm},${f},1/500,400`;
+  const table = [
+    'SourceFile,DateTimeOriginal,Make,Model,FocalLength,FNumber,ExposureTime,ISO',
+    ...[1, 2, 3].map((i) => row(`a${i}.jpg`, 23, 1.4)),
+    row('b.jpg', 200, 8),
+  ].join('\n');
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Import a table…' }).click(),
+  ]);
+  await chooser.setFiles({ name: 't.csv', mimeType: 'text/csv', buffer: Buffer.from(table) });
+  await expect(page.getByText('4 photographs name no lens.')).toBeVisible();
+  await page.getByRole('link', { name: 'Say which lenses you used' }).click();
+  const said = page.getByRole('group', { name: /^Lenses you use on .*T20/ });
+  await tick(said.getByRole('checkbox', { name: /^23 mm f\/1\.4/ }));
+  await expect(said).toContainText('3 of 4 are told apart');
+  await view(page, 'Used');
+  const lenses = page.getByRole('region', { name: 'By lens' });
+  await expect(lenses.getByRole('row', { name: /^23 mm f\/1\.4 75 %/ })).toBeVisible();
+  await page.reload();
+  await expect(lenses.getByRole('row', { name: /^23 mm f\/1\.4 75 %/ })).toBeVisible();
+});

@@ -21,6 +21,7 @@ import {
   lessonsOf,
   type Log,
   type LogMarks,
+  NO_NAME,
   recognised,
   type Seen,
   seenOf,
@@ -28,7 +29,6 @@ import {
   stretchTimes,
   suggestClocks,
   takenWithin,
-  UNKNOWN_LENS,
   type Usage,
   usageOf,
 } from '@/core/log';
@@ -145,7 +145,7 @@ export function createLogAnswers() {
         carriedIds,
         strangers: usage.lenses.filter(
           ({ lens, seen: [first] }) =>
-            lens === null && lensKey(log.lenses[first!]!) !== UNKNOWN_KEY,
+            lens === null && lensKey(now.log.lenses[first!]!) !== NO_NAME,
         ).length,
         hindsight: await hindsightOf(
           { ...asked, shelf: withItems(asked.shelf, isLensAmong(asked.shelf, carriedIds)) },
@@ -168,8 +168,6 @@ export function createLogAnswers() {
     },
   };
 }
-const UNKNOWN_KEY = lensKey(UNKNOWN_LENS);
-
 export type LogAnswers = ReturnType<typeof createLogAnswers>;
 
 const sameGear = (a: LogView, b: LogView) =>

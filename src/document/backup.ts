@@ -94,7 +94,7 @@ export async function packBackup(
         `${JSON.stringify(
           {
             format: 'armreach-backup',
-            version: 2,
+            version: 3,
             outings: listed,
             versions: earlier.listed,
           },

@@ -1,3 +1,4 @@
+import { joinedMarks } from '@/core/log';
 import {
   type Backup,
   copyOf,
@@ -195,12 +196,7 @@ export function createBackups(
     const known = await openPhotographs(host);
     await changePhotographs(host, known, (now) => ({
       log: now.log.count === 0 ? log : joinedLogs(now.log, log),
-      marks: {
-        clocks: { ...marks.clocks, ...now.marks.clocks },
-        bodies: { ...marks.bodies, ...now.marks.bodies },
-        lenses: { ...marks.lenses, ...now.marks.lenses },
-        frames: { ...marks.frames, ...now.marks.frames },
-      },
+      marks: joinedMarks(marks, now.marks),
     }));
     await reloadPhotographs();
   };

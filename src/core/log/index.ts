@@ -39,8 +39,23 @@ export {
   photosOf,
   takenAt,
 } from './log';
-export { logMarks, type LogMarks, MOST_CLOCK_S, NO_MARKS } from './marks';
-export { outingSpan, stretchAt, stretchTimes, type StretchTime, takenWithin } from './outingTimes';
+export { joinedMarks, logMarks, type LogMarks, MOST_CLOCK_S, NO_MARKS } from './marks';
+export {
+  couldHaveMade,
+  type Nameless,
+  namelessIn,
+  NO_NAME,
+  saidLenses,
+  toldApart,
+} from './nameless';
+export {
+  outingBeginMs,
+  outingSpan,
+  stretchAt,
+  stretchTimes,
+  type StretchTime,
+  takenWithin,
+} from './outingTimes';
 export {
   type Device,
   deviceKey,

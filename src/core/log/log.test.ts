@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { aBody, aLens, aShelf, aStretch } from '../../../tests/support/gear';
 import { aPhoto } from '../../../tests/support/photos';
+import { lensId } from '@/core/gear';
 import {
   clustersOf,
   deviceKey,
@@ -12,6 +13,8 @@ import {
   logBuilder,
   logOf,
   NO_MARKS,
+  couldHaveMade,
+  namelessIn,
   outingSpan,
   type Photo,
   photoAt,
@@ -255,6 +258,39 @@ describe('what is on the shelf', () => {
     const { log } = filled([aPhoto('a', { body: K1, lens: lens('50mm F1.8') })]);
     const marks = { ...NO_MARKS, bodies: { [deviceKey(K1)]: null } };
     expect(recognised(log, shelf, marks).bodyIds).toEqual([null]);
+  });
+
+  it('is told by figures of those that the person said, where the file names none', () => {
+    const at = (name: string, focalMm: number | null, fNumber: number, body = K1) =>
+      aPhoto(name, { body, lens: lens(''), focalMm, fNumber });
+    const { log } = filled([
+      at('prime', 50, 2),
+      at('zoom', 300, 8),
+      at('too fast', 300, 4),
+      at('unknown', null, 2),
+      at('other camera', 50, 2, strange),
+      aPhoto('named', { body: K1, lens: lens('50mm F1.8'), focalMm: 50 }),
+    ]);
+    const lensesOf = (marks: typeof NO_MARKS) => {
+      const seen = seenOf(log, shelf, marks);
+      return [...seen.log.lists.lens].map((of) => seen.lenses[of]?.id ?? null);
+    };
+    const said = (...ids: string[]) => ({
+      ...NO_MARKS,
+      nameless: { [deviceKey(K1)]: ids.map((id) => lensId.parse(id)) },
+    });
+    expect(lensesOf(NO_MARKS)).toEqual([null, null, null, null, null, 'k-50']);
+    expect(lensesOf(said('k-50', 'k-70'))).toEqual(['k-50', 'k-70', null, null, null, 'k-50']);
+    // Two that could both have made it leave it open.
+    expect(lensesOf(said('k-70', 't-70'))).toEqual([null, null, null, null, null, 'k-50']);
+    const [ofK1, ofOther] = namelessIn(log);
+    expect([ofK1?.photos.length, ofOther?.photos.length]).toEqual([4, 1]);
+    const could = couldHaveMade(log, ofK1!, shelf.lenses);
+    expect(could.map(({ lens: { id }, count }) => [id, count])).toEqual([
+      ['k-70', 1],
+      ['t-70', 1],
+      ['k-50', 1],
+    ]);
   });
 
   it('is offered where it is missing, with what the files tell', () => {

@@ -46,6 +46,23 @@ export function outingSpan(
   if (first === undefined || last === undefined) return null;
   return [Date.parse(first), Date.parse(last) + DAY_MS + AFTER_MIDNIGHT_MS];
 }
+
+/** When an outing begins: with the first stretch of its first day, or with that day where no time is said. */
+export function outingBeginMs(
+  { firstDay, lastDay }: Pick<Outing, 'firstDay' | 'lastDay'>,
+  stretches: readonly Stretch[],
+): number | null {
+  const span = outingSpan({ firstDay, lastDay }, stretches);
+  if (span === null) return null;
+  const times = stretches.flatMap(({ day, fromTime }) =>
+    day === null || Date.parse(day) !== span[0] ? [] : [fromTime],
+  );
+  const timed = times.filter((time) => time !== null).sort();
+  const [first] = timed;
+  if (first === undefined || timed.length < times.length) return span[0];
+  const [hours = 0, minutes = 0] = first.split(':').map(Number);
+  return span[0] + (60 * hours + minutes) * MINUTE_MS;
+}
 const AFTER_MIDNIGHT_MS = 5 * 60 * MINUTE_MS;
 
 /** Whether a photograph was taken in a span of time. */

@@ -9,6 +9,7 @@ import {
 } from '@/core/gear';
 import { type Log } from './log';
 import type { LogMarks } from './marks';
+import { NO_NAME } from './nameless';
 import { type Device, deviceKey, lensKey, type LensSeen } from './photo';
 
 /** What is on the shelf of the cameras and lenses of a log, in their order; null for nothing. */
@@ -34,7 +35,10 @@ export function recognised(log: Log, shelf: Shelf, marks: LogMarks): Recognised 
   });
   const users = camerasOfLenses(log);
   const lensIds = log.lenses.map((lens, i) => {
-    const said = marks.lenses[lensKey(lens)];
+    const key = lensKey(lens);
+    // Which lens a photograph is of that names none is told by camera, not for all of them together.
+    if (key === NO_NAME) return null;
+    const said = marks.lenses[key];
     if (said !== undefined) return onShelf(shelf.lenses, said);
     const bodies = shelf.bodies.filter((b) =>
       [...(users[i] ?? [])].some((camera) => bodyIds[camera] === b.id),

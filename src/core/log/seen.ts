@@ -2,11 +2,13 @@ import type { Body, Lens, Shelf } from '@/core/gear';
 import { cropFactor, FULL_FRAME, type SensorSize, sideMm } from '@/core/optics';
 import { type Log, type NumberColumn } from './log';
 import type { LogMarks } from './marks';
+import { withSaidLenses } from './nameless';
 import { deviceKey, isPortrait } from './photo';
 import { recognised } from './recognise';
 
 /** A log as it is looked at: clocks set right, gear recognised, angles worked out. */
 export interface Seen {
+  /** Its photographs that name no lens are of those that the person said: lenses beyond the log's own. */
   readonly log: Log;
   /** True local times, ms; NaN where not known. */
   readonly takenMs: Float64Array;
@@ -23,8 +25,9 @@ export interface Seen {
  */
 const CROP_MODE = 1.1;
 
-export function seenOf(log: Log, shelf: Shelf, marks: LogMarks): Seen {
-  const { bodyIds, lensIds } = recognised(log, shelf, marks);
+export function seenOf(given: Log, shelf: Shelf, marks: LogMarks): Seen {
+  const { bodyIds, lensIds: named } = recognised(given, shelf, marks);
+  const { log, lensIds } = withSaidLenses(given, named, shelf, marks);
   const bodies = bodyIds.map((id) => shelf.bodies.find((b) => b.id === id) ?? null);
   const lenses = lensIds.map((id) => shelf.lenses.find((l) => l.id === id) ?? null);
   const offsets = log.cameras.map((camera) => 1000 * (marks.clocks[deviceKey(camera)] ?? 0));

@@ -13,10 +13,13 @@ import {
   UNKNOWN_LENS,
 } from '@/core/log';
 
-export const isMarks = (marks: unknown): marks is LogMarks => logMarks.safeParse(marks).success;
+/** Marks as they were stored, of whatever version; null where they are damaged. */
+export const readMarks = (marks: unknown): LogMarks | null =>
+  logMarks.safeParse(marks).data ?? null;
 
 /** Whether a log and its marks are whole. */
-export const isWhole = (log: unknown, marks: unknown): log is Log => isMarks(marks) && isLog(log);
+export const isWhole = (log: unknown, marks: unknown): log is Log =>
+  readMarks(marks) !== null && isLog(log);
 
 /** Whether a log is whole: columns of one length, and numbers that point into their lists. */
 export function isLog(found: unknown): found is Log {

@@ -279,9 +279,12 @@ describe('of many photographs', () => {
     const h = host();
     const { log } = withPhotos(EMPTY_LOG, many(0, 10_002));
     h.values.set('photographs-revision', 7);
-    h.values.set('photographs', { version: 1, revision: 7, log, marks: NO_MARKS });
+    // Before version 3 nothing was said of photographs without a lens.
+    const { nameless, ...marks } = NO_MARKS;
+    h.values.set('photographs', { version: 1, revision: 7, log, marks });
     const opened = await openPhotographs(h);
     expect([opened.revision, opened.isDamaged, opened.log.count]).toEqual([7, false, 10_002]);
+    expect(opened.marks).toEqual({ ...marks, nameless });
     await changePhotographs(h, opened, adding(many(10_002, 10_003)));
     const after = await openPhotographs(h);
     expect(names(after)).toEqual(

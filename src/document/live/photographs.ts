@@ -9,7 +9,14 @@ import {
   photosOf,
 } from '@/core/log';
 import { setAside } from './aside';
-import { asText, fieldsOf, isLog, isMarks, salvagedLog, salvagedMarks } from './photographColumns';
+import {
+  asText,
+  fieldsOf,
+  isLog,
+  readMarks,
+  salvagedLog,
+  salvagedMarks,
+} from './photographColumns';
 import {
   forgetOtherParts,
   listsOf,
@@ -52,7 +59,8 @@ interface StoredPhotographs {
   readonly lists: LogLists;
   readonly parts: readonly StoredPart[];
 }
-const VERSION = 2;
+/** 1: all columns in the record. 3: lenses of photographs that name none, by camera. */
+const VERSION = 3;
 const KEY = 'photographs';
 const REVISION = `${KEY}-revision`;
 /** Under keys that begin so lies what a reading has brought that isn't part of the record yet. */
@@ -90,7 +98,8 @@ async function openRecord(host: Host): Promise<Photographs> {
   const stored = await large.get<unknown>(KEY);
   if (stored === null && (await large.get<number>(REVISION)) === null) return NO_PHOTOGRAPHS;
   const record = fieldsOf(stored) as Partial<Record<keyof StoredPhotographs | 'log', unknown>>;
-  const { version, marks } = record;
+  const { version } = record;
+  const marks = readMarks(record.marks);
   if (typeof version === 'number' && version > VERSION)
     throw new NewerPhotographsError(`version ${version}`);
   const revision = typeof record.revision === 'number' ? record.revision : 0;
@@ -100,9 +109,8 @@ async function openRecord(host: Host): Promise<Photographs> {
   const found = isOne ? [record.log] : await storedColumns(host, parts);
   const lists = fieldsOf(isOne ? record.log : record.lists);
   const logs: readonly unknown[] = found.map((columns) => ({ ...fieldsOf(columns), ...lists }));
-  const isWhole =
-    typeof record.revision === 'number' && (isOne || Array.isArray(record.parts)) && isMarks(marks);
-  if (isWhole && logs.every(isLog)) {
+  const isWhole = typeof record.revision === 'number' && (isOne || Array.isArray(record.parts));
+  if (isWhole && marks !== null && logs.every(isLog)) {
     const log = logOfParts(logs, listsOf(lists as Partial<Log> as Log));
     return { revision, log, marks, isDamaged: false, parts };
   }
@@ -115,7 +123,7 @@ async function openRecord(host: Host): Promise<Photographs> {
   return {
     revision,
     log: logs.map(salvagedLog).reduce(joinedLogs, EMPTY_LOG),
-    marks: salvagedMarks(marks),
+    marks: salvagedMarks(record.marks),
     isDamaged: true,
     parts: [],
   };

@@ -2,12 +2,21 @@
 
 import { Trash2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { deviceKey, lensKey, type Log, MOST_CLOCK_S, recognised } from '@/core/log';
+import {
+  deviceKey,
+  lensKey,
+  type Log,
+  MOST_CLOCK_S,
+  namelessIn,
+  NO_NAME,
+  recognised,
+} from '@/core/log';
 import type { BodyId, LensId } from '@/core/gear';
 import { download, useKnownGear, usePhotographs } from '@/session';
 import { Button, IconButton, notify, NumberField, SelectField } from '@/ui';
 import { dayText, logText } from '@/text';
 import { AddPhotographs } from './AddPhotographs';
+import { NamelessLenses } from './NamelessLenses';
 import { cameraName, lensSeenName } from './names';
 import type { LogWork } from './useLogWork';
 import { DAY_MS } from '@/core/units';
@@ -118,6 +127,7 @@ function Devices({ work }: { work: LogWork }) {
     () => recognised(log, shelf, { ...marks, bodies: {}, lenses: {} }),
     [log, shelf, marks],
   );
+  const nameless = useMemo(() => namelessIn(log), [log]);
   const options = (
     items: readonly { readonly id: string; readonly name: string }[],
     id: string | null,
@@ -165,6 +175,7 @@ function Devices({ work }: { work: LogWork }) {
         })}
         {log.lenses.map((lens, i) => {
           const key = lensKey(lens);
+          if (key === NO_NAME) return null;
           return (
             <SelectField
               key={key}
@@ -176,6 +187,9 @@ function Devices({ work }: { work: LogWork }) {
           );
         })}
       </div>
+      {nameless.map((of) => (
+        <NamelessLenses key={of.camera} work={work} of={of} />
+      ))}
     </section>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
+import Link from 'next/link';
 import { useCallback, useMemo, useState } from 'react';
 import { countingRange } from '@/core/gear';
 import {
@@ -8,8 +9,10 @@ import {
   type Distribution,
   type GearSeen,
   KEPT_FROM,
+  lensKey,
   type LensUsed,
   type Log,
+  NO_NAME,
   type Usage,
 } from '@/core/log';
 import { cropFactor } from '@/core/optics';
@@ -22,6 +25,7 @@ import {
   formatPercent,
   logText,
 } from '@/text';
+import { viewHref } from '@/parts';
 import { TableHead } from '@/ui';
 import type { UsedBesides } from '@/workers/logClient';
 import { type Bar, Bars, Strip } from './Bars';
@@ -194,6 +198,10 @@ function LensTable({
 }) {
   const percent = (n: number) => formatPercent((100 * n) / Math.max(1, usage.count));
   const most = Math.max(1, ...usage.lenses.map((l) => l.count));
+  const nameless = usage.lenses.find(({ lens, seen: [first] }) => {
+    const seen = lens === null ? log.lenses[first ?? -1] : undefined;
+    return seen !== undefined && lensKey(seen) === NO_NAME;
+  });
   return (
     <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={t.byLens}>
       <table className="w-full border-collapse">
@@ -250,6 +258,14 @@ function LensTable({
         </tbody>
       </table>
       <p className="mt-1 max-w-prose text-[12px] text-soft">{t.onlyNote}</p>
+      {nameless && (
+        <p className="mt-1">
+          {logText.nameless.tellNone(nameless.count)}{' '}
+          <Link prefetch={false} className="underline" href={viewHref('/log', 'photographs')}>
+            {logText.nameless.say}
+          </Link>
+        </p>
+      )}
     </div>
   );
 }
@@ -257,7 +273,7 @@ function LensTable({
 function Others({ log, usage }: { log: Log; usage: Usage }) {
   const headings = (what: string) => [what, t.share, t.photographs] as const;
   return (
-    <div className="grid gap-x-10 gap-y-6 sm:grid-cols-2 lg:grid-cols-3">
+    <div className="grid items-start gap-x-10 gap-y-6 sm:grid-cols-2 lg:grid-cols-3">
       <Bars
         title={t.fNumber}
         headings={headings(t.fNumber)}
@@ -315,7 +331,7 @@ function ByOuting({ work }: { work: LogWork }) {
     ),
   );
   return (
-    <div className="grid gap-x-10 gap-y-6 sm:grid-cols-2">
+    <div className="grid items-start gap-x-10 gap-y-6 sm:grid-cols-2">
       <Bars title={t.byStretch} headings={[t.stretch, t.share, t.photographs]} bars={byStretch} />
       {outing.shooters.length > 1 && (
         <Bars title={t.byShooter} headings={[t.shooter, t.share, t.photographs]} bars={byShooter} />

@@ -1,7 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { type ReactNode, useEffect, useMemo, useSyncExternalStore } from 'react';
+import { type ReactNode, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import * as z from 'zod';
 import { useStore } from 'zustand';
 import {
@@ -12,6 +12,7 @@ import {
   watchUnits,
   workspaceText,
 } from '@/text';
+import { DAY_MS } from '@/core/units';
 import { PlacesContext } from '@/parts';
 import { notices, notify } from '@/ui';
 import {
@@ -33,6 +34,9 @@ const t = workspaceText.workspace;
 
 // Loaded when there is first something to say.
 const Toasts = dynamic(() => import('./Toasts').then((m) => m.Toasts), { ssr: false });
+
+// Only on the days of an outing.
+const FirstDay = dynamic(() => import('./FirstDay').then((m) => m.FirstDay), { ssr: false });
 
 z.config({ jitless: true });
 
@@ -61,6 +65,7 @@ function Frame({ children }: { children: ReactNode }) {
         <>
           <UndoKeys />
           <OwnUnits />
+          <OnItsDays />
           <Stale />
           <Refused />
           <Header />
@@ -126,6 +131,15 @@ function OwnUnits() {
     if (unitsNow() !== units) applyUnits(units);
   }, [units]);
   return null;
+}
+
+/** What is only looked at when an outing's first day comes, also where the page is open by then. */
+function OnItsDays() {
+  const { firstDay } = useFilePart(({ outing }) => outing);
+  const stretches = useFilePart((file) => file.stretches);
+  const [day] = [firstDay, ...stretches.map((s) => s.day)].filter((d) => d !== null).sort();
+  const [openedMs] = useState(() => Date.now());
+  return day !== undefined && Date.parse(day) < openedMs + 2 * DAY_MS && <FirstDay />;
 }
 
 /** Says why an edit was not made, with the field and the fix. */

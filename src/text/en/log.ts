@@ -338,6 +338,20 @@ export const logText = {
     none: 'none on the shelf',
     found: (name: string) => `${name} (recognised)`,
   },
+  nameless: {
+    madeWith: (camera: string) => `Lenses you use on ${camera}`,
+    why: (photographs: number) =>
+      `${counted(photographs, 'photograph')} from this camera ${photographs === 1 ? 'names' : 'name'} no lens: its name may stand in the maker’s notes alone, which aren’t read. Say once which lenses you used; each photograph goes to the one that has its focal length and f-number.`,
+    could: (lens: string, photographs: number) => `${lens}, possible for ${many(photographs)}`,
+    noneFits: 'No lens on your shelf has their focal lengths.',
+    told: (told: number, of: number) =>
+      told === of
+        ? `All ${many(of)} are told apart.`
+        : `${many(told)} of ${many(of)} are told apart; the rest could be of several of these lenses, or of none.`,
+    tellNone: (photographs: number) =>
+      `${counted(photographs, 'photograph')} ${photographs === 1 ? 'names' : 'name'} no lens.`,
+    say: 'Say which lenses you used',
+  },
 } as const;
 
 /** A lesson in a sentence. */

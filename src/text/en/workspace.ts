@@ -114,6 +114,10 @@ export const workspaceText = {
     yourEditsAreSavedReload: 'Your edits are saved; reload to update.',
     reload: 'Reload',
   },
+  firstDay: {
+    kept: 'The outing has begun. Its lineup is kept as what you carried.',
+    undo: 'Undo',
+  },
   shortcuts: {
     brief: 'Brief',
     shelf: 'Shelf',
