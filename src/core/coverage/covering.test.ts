@@ -1,6 +1,13 @@
 import fc from 'fast-check';
 import { footingOf, needAxis } from '@/core/brief';
-import { coveredPositions, coveringSetups, type Harder, stillCovering } from './index';
+import {
+  CoverageMemory,
+  coveredPositions,
+  coveringSetups,
+  type Harder,
+  stillCovering,
+} from './index';
+import { AT_EASE } from '@/core/pace';
 import { mountableSetups } from '@/core/gear';
 import { covers, type IntervalSet, subtract } from '@/core/intervals';
 import { anyOuting, anyQuestion } from '../../../tests/support/arbitraries';
@@ -38,6 +45,28 @@ describe('looking many setups up at once', () => {
         }
       }),
       { seed: 41, numRuns: 300 },
+    );
+    expect(found).toBeGreaterThan(1000);
+  });
+
+  it('finds the same with what is known of other parts of the shelf and other frames', () => {
+    let found = 0;
+    fc.assert(
+      fc.property(anyQuestion(6), fc.nat(), ({ shelf, frames, limits }, bits) => {
+        const isIn = <T>(list: readonly T[], from: number) =>
+          list.filter((_, i) => (bits >> (from + i)) & 1);
+        const memory = new CoverageMemory();
+        const some = { ...shelf, lenses: isIn(shelf.lenses, 0), bodies: isIn(shelf.bodies, 8) };
+        coveringSetups(mountableSetups(some), isIn(frames, 12), limits, AT_EASE, memory);
+        const setups = mountableSetups(shelf);
+        const alone = coveringSetups(setups, frames, limits);
+        for (const asked of [frames, structuredClone(frames)]) {
+          const known = coveringSetups(setups, asked, limits, AT_EASE, memory);
+          expect([...known.values()]).toEqual([...alone.values()]);
+          found += [...known.values()].flat().length;
+        }
+      }),
+      { seed: 43, numRuns: 300 },
     );
     expect(found).toBeGreaterThan(1000);
   });

@@ -78,16 +78,49 @@ export interface Covering {
 }
 
 /**
+ * What is known of setups on frames, for many questions about one shelf under the same limits: which
+ * places of a frame a setup makes doesn't depend on what else is there.
+ */
+export class CoverageMemory {
+  private readonly frames = new Map<string, number>();
+  private readonly met = new WeakMap<Frame, number>();
+  private readonly bySetup = new Map<string, (IntervalSet | undefined)[]>();
+
+  /** The number of a frame, by all that it asks. */
+  numberOf(frame: Frame): number {
+    let number = this.met.get(frame);
+    if (number !== undefined) return number;
+    const asks = JSON.stringify(frame);
+    number = this.frames.get(asks) ?? this.frames.size;
+    this.frames.set(asks, number);
+    this.met.set(frame, number);
+    return number;
+  }
+
+  /** The places that a setup makes, by the number of the frame; what isn't known yet is put there. */
+  placesOf(s: Setup): (IntervalSet | undefined)[] {
+    const key = `${s.bodyId} ${s.lensId} ${s.adapterId} ${s.converterId} ${s.tubeId} ${s.builtIn}`;
+    let places = this.bySetup.get(key);
+    if (places === undefined) this.bySetup.set(key, (places = []));
+    return places;
+  }
+}
+
+/**
  * For each frame the setups of a list that make any of its places. Setup by setup, since thousands
  * of setups are more than a processor keeps near, and what a few frames ask is not.
+ *
+ * @param memory of earlier questions about the same gear under the same limits
  */
 export function coveringSetups(
   setups: readonly Setup[],
   frames: readonly Frame[],
   limits: Limits,
   pace: Pace = AT_EASE,
+  memory?: CoverageMemory,
 ): Map<Frame, Covering[]> {
   const covered = frames.map((): Covering[] => []);
+  const numbers = memory && frames.map((frame) => memory.numberOf(frame));
   const known = new Map<string, FrameAsk[]>();
   const askedFor = (setup: Setup) => {
     const asked = frames.map((frame) => askedOf(setup, frame, limits, AS_ASKED));
@@ -96,11 +129,16 @@ export function coveringSetups(
   };
   setups.forEach((setup, index) => {
     pace();
-    const asked = known.get(setup.demandKey) ?? askedFor(setup);
-    for (let i = 0; i < asked.length; i += 1) {
-      const one = asked[i]!;
-      if (!mayFrame(setup, one.bounds)) continue;
-      const positions = positionsFor(setup, one);
+    const places = memory?.placesOf(setup);
+    let asked: readonly FrameAsk[] | null = null;
+    for (let i = 0; i < frames.length; i += 1) {
+      let positions = places?.[numbers![i]!];
+      if (positions === undefined) {
+        asked ??= known.get(setup.demandKey) ?? askedFor(setup);
+        const one = asked[i]!;
+        positions = mayFrame(setup, one.bounds) ? positionsFor(setup, one) : NOWHERE;
+        if (places) places[numbers![i]!] = positions;
+      }
       if (positions.length > 0) covered[i]!.push({ index, positions });
     }
   });

@@ -1,6 +1,7 @@
 /** One setup on one frame: the places it makes, its verdict and margins. */
 export {
   AS_ASKED,
+  CoverageMemory,
   type Covering,
   coveredPositions,
   coveringSetups,

@@ -83,7 +83,7 @@ export function solveChoice(
 ): Solved {
   const started = now();
   const pace = paceOf(deadline);
-  const problem = problemOf(question, undefined, pace);
+  const problem = problemOf(question, { pace });
   const presolved = presolve(problem, { pace });
   const modelled = now();
   const within = (share: number) => endingBy(earlier(deadline, share), solver);

@@ -1,5 +1,6 @@
 import { preferredPlan } from '@/core/carry';
 import {
+  AIM_TOLERANCE,
   aimsOf,
   choose,
   type Deadline,
@@ -54,10 +55,17 @@ export function answersOf(field: NextField, run: NextRun) {
 
   const answer = (o: FieldOuting, at: number, had: Had): OutingWorth => {
     const kept = known[at]!;
-    const hit = kept.find((k) => isWithin(k.usable, had) && isWithin(had, k.had) && k.worth.proven);
+    // What is there with less gear is as good as it gets where more gear does no better.
+    const limits = kept.filter((k) => k.worth.proven && isWithin(had, k.had));
+    const hit = kept.find(
+      (k) =>
+        k.worth.proven &&
+        isWithin(k.usable, had) &&
+        limits.some((more) => more === k || isAsGood(k.worth, more.worth)),
+    );
     if (hit) return hit.worth;
     const question = picturesOnly(questionWith(o, isTraded, had));
-    const problem = problemOf(question);
+    const problem = problemOf(question, { memory: o.memory });
     const aims = aimsOf(question.frames, question.limits).filter((a) => PICTURE_AIMS.has(a.name));
     const solver = endingBy(run.deadline, run.solver);
     const choice = choose(solver, problem, presolve(problem), Infinity, aims);
@@ -69,8 +77,21 @@ export function answersOf(field: NextField, run: NextRun) {
     return worth;
   };
 
+  /** Halves some things as long as together they do an outing any good. */
+  const sift = (o: FieldOuting, at: number, had: Had, more: readonly string[]): void => {
+    if (more.length < 2 || run.deadline.leftS() === 0) return;
+    const all = answer(o, at, new Set([...had, ...more]));
+    if (isAsGood(answer(o, at, had), all)) return;
+    const middle = more.length >> 1;
+    sift(o, at, had, more.slice(0, middle));
+    sift(o, at, had, more.slice(middle));
+  };
+
   return {
     isTraded,
+    /** Sifts out what does an outing no good on top of what is had: of it nothing is asked one by one. */
+    sift: (had: Had, more: readonly string[]): void =>
+      field.outings.forEach((o, at) => sift(o, at, had, more)),
     /** Each outing's own answer, and the year's. */
     with: (had: Had): YearWorth => {
       const outings = field.outings.map((o, at) => answer(o, at, had));
@@ -98,6 +119,14 @@ export function answersOf(field: NextField, run: NextRun) {
     },
   };
 }
+/** Whether two answers come to the same in all that was asked for. */
+const isAsGood = (a: OutingWorth, b: OutingWorth): boolean =>
+  a.musts === b.musts &&
+  a.once === b.once &&
+  a.weightG === b.weightG &&
+  Math.abs(a.lossPercent - b.lossPercent) < AIM_TOLERANCE &&
+  Math.abs(a.items - b.items) < AIM_TOLERANCE;
+
 export type NextAnswers = ReturnType<typeof answersOf>;
 
 /** What is had before anything is bought or sold. */

@@ -1,5 +1,6 @@
 import type { Limits } from '@/core/brief';
 import { type CarryQuestion, packedAnyhowG } from '@/core/carry';
+import { CoverageMemory } from '@/core/coverage';
 import { isAway, ITEM_KINDS, type ItemKind, mapShelf, newMounts, type Shelf } from '@/core/gear';
 import { type LineupQuestion, priceOf } from '@/core/lineup';
 import type { NextOuting, NextQuestion, Tradable, TradeTerms } from './question';
@@ -22,6 +23,8 @@ export type HeldWhy = 'kept' | 'locked-in' | 'spare' | 'named';
 export interface FieldOuting extends NextOuting {
   /** Wished things that are there anyhow, borrowed or rented for it. */
   readonly anyhow: ReadonlySet<string>;
+  /** What is known of its pictures on any gear that may be had. */
+  readonly memory: CoverageMemory;
 }
 
 type Item = Shelf[ItemKind][number];
@@ -96,6 +99,7 @@ function withWishes(outing: NextOuting, shelf: Shelf, wishedIds: ReadonlySet<str
   return {
     ...outing,
     anyhow,
+    memory: new CoverageMemory(),
     question: {
       ...question,
       shelf: {

@@ -66,7 +66,7 @@ export function jointOf(
     const question = picturesOnly(questionWith(o, (id) => traded.has(id), had));
     const isOpen = (id: string) => openIds.has(id) && !o.anyhow.has(id);
     const openBodies = new Set(question.shelf.bodies.flatMap(({ id }) => (isOpen(id) ? [id] : [])));
-    const problem = problemOf(question, undefined, undefined, openBodies);
+    const problem = problemOf(question, { openBodies, memory: o.memory });
     const presolved = presolve(problem, { isSure: (id) => !isOpen(id) });
     return { problem, model: modelOf(problem, presolved), isOpen };
   });

@@ -82,6 +82,7 @@ export function purchase(
       field,
       bought,
       canGo(field, new Set(), field.sellable, answers, run),
+      answers,
       run,
     ),
   };

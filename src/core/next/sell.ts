@@ -82,11 +82,12 @@ export function unneededAfter(
   field: NextField,
   bought: ReadonlySet<string>,
   before: Unneeded,
+  answers: NextAnswers,
   run: NextRun,
 ): Unneeded {
   if (before.ids === null) return before;
   const rest = without(field, new Set(before.ids));
-  return canGo(rest, bought, rest.sellable, answersOf(rest, run), run);
+  return canGo(rest, bought, rest.sellable, answers, run);
 }
 
 /** The field without some owned things. */

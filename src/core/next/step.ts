@@ -40,7 +40,11 @@ export function oneStep(field: NextField, run: NextRun): OneStep {
   const answers = answersOf(field, run);
   const had = hadNow(field);
   const before = answers.with(had);
+  const wishes = field.wished.map(({ id }) => id);
+  answers.sift(had, wishes);
   const unneeded = canGo(field, new Set(), field.sellable, answers, run);
+  const gone = new Set(unneeded.ids ?? []);
+  answers.sift(new Set([...had].filter((id) => !gone.has(id))), wishes);
   const prices = pricesOf(field);
   const things: NextThing[] = [];
   const notAsked: string[] = [];
@@ -55,7 +59,7 @@ export function oneStep(field: NextField, run: NextRun): OneStep {
       0,
     );
     const deciding = decidingOf(adds, lossPercent, field.question.after);
-    const more = unneededAfter(field, new Set([wish.id]), unneeded, run);
+    const more = unneededAfter(field, new Set([wish.id]), unneeded, answers, run);
     run.progress((0.8 * (i + 1)) / field.wished.length);
     things.push({
       ...wish,

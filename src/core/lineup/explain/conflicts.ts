@@ -239,8 +239,7 @@ function freedByBody(
         ),
       },
     },
-    problem.tied,
-    pace,
+    { tied: problem.tied, pace },
   );
   const assignments = problem.assignments.map((h) =>
     h.index === assignment.index

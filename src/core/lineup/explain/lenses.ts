@@ -141,7 +141,7 @@ function problemOfOthers(question: LineupQuestion, lenses: readonly Lens[], pace
       order: [],
     },
   };
-  return problemOf(asIfNot, undefined, pace);
+  return problemOf(asIfNot, { pace });
 }
 
 /** The frames that each lens makes with nothing behind it, assignments and bodies not counted. */

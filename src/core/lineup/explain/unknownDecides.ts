@@ -126,7 +126,7 @@ function thinnerLenses(question: LineupQuestion, { choice, tied }: Problem): Hop
     const usual = open.has(l.id) ? usualFigure('lenses', l, 'diameterMm', { shelf }) : null;
     return usual === null ? l : { ...l, diameterMm: usual / USUAL_WITHIN.diameterMm };
   });
-  const problem = problemOf({ ...question, shelf: { ...shelf, lenses } }, tied);
+  const problem = problemOf({ ...question, shelf: { ...shelf, lenses } }, { tied });
   return { problem, isOpen: (id) => open.has(id), countOf: null };
 }
 

@@ -11,6 +11,7 @@ import {
 import type { BodyId } from '@/core/gear';
 import {
   AS_ASKED,
+  type CoverageMemory,
   type Covering,
   coveringSetups,
   type Harder,
@@ -83,6 +84,16 @@ export interface Problem {
   readonly unheld: ReadonlySet<FrameId>;
 }
 
+interface LayOutOptions {
+  /** Which bodies come along is chosen together with the lenses; by itself, where their weight counts. */
+  readonly tied?: boolean;
+  readonly pace?: Pace;
+  /** Bodies of which it is open whether they are there at all. */
+  readonly openBodies?: ReadonlySet<BodyId>;
+  /** Of earlier questions about the same gear under limits that differ in nothing but their order. */
+  readonly memory?: CoverageMemory;
+}
+
 /**
  * Lays a question out. Targets stand in the order of frame ids, so that no order flickers.
  *
@@ -90,14 +101,18 @@ export interface Problem {
  */
 export function problemOf(
   question: LineupQuestion,
-  tied = bodiesWeigh(question.limits),
-  pace: Pace = AT_EASE,
-  openBodies: ReadonlySet<BodyId> = new Set(),
+  {
+    tied = bodiesWeigh(question.limits),
+    pace = AT_EASE,
+    openBodies = new Set(),
+    memory,
+  }: LayOutOptions = {},
 ): Problem {
   const { frames, shelf, limits, packedG = 0, loads = [] } = question;
   const choice = selectable(shelf, limits, pace, question.outing.currency);
   const assignments = assignmentsOf(question, choice.bodies, tied);
-  return layOut({ frames, limits, choice, tied, packedG, loads, openBodies }, assignments, pace);
+  const laidOut = { frames, limits, choice, tied, packedG, loads, openBodies };
+  return layOut(laidOut, assignments, pace, memory);
 }
 
 /** Whether the weight of bodies counts in the choice. */
@@ -125,7 +140,8 @@ function layOut(
     openBodies,
   }: Pick<Problem, 'frames' | 'limits' | 'choice' | 'tied' | 'packedG' | 'loads' | 'openBodies'>,
   assignments: readonly Assignment[],
-  pace: Pace = AT_EASE,
+  pace: Pace,
+  memory?: CoverageMemory,
 ): Problem {
   const table = new CandidateTable(choice.setups, assignments, openBodies);
   return {
@@ -139,7 +155,7 @@ function layOut(
     assignments,
     table,
     candidates: table.candidates,
-    ...targetsOf(frames, assignments, table, limits, pace),
+    ...targetsOf({ frames, assignments, table, limits }, pace, memory),
   };
 }
 
@@ -153,16 +169,19 @@ type Asked = ReadonlyMap<Frame, readonly Covering[]>;
 
 /** Each frame as asked, and the stricter readings that the order of aims asks about. */
 function targetsOf(
-  frames: readonly Frame[],
-  assignments: readonly Assignment[],
-  table: CandidateTable,
-  limits: Limits,
+  {
+    frames,
+    assignments,
+    table,
+    limits,
+  }: Pick<Problem, 'frames' | 'assignments' | 'table' | 'limits'>,
   pace: Pace,
+  memory?: CoverageMemory,
 ): Pick<Problem, 'targets' | 'unheld'> {
   const ordered = [...frames].sort((a, b) => (a.id < b.id ? -1 : 1));
   const hard = ordered.map((frame) => framedOf(frame, assignments));
   const covering = (all: readonly Framed[]): Asked =>
-    coveringSetups(table.setups, askedFrames(all), limits, pace);
+    coveringSetups(table.setups, askedFrames(all), limits, pace, memory);
   const askedHard = covering(hard);
   const unheld = new Set(
     hasReserve(limits.reserve)

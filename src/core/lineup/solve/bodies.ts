@@ -22,7 +22,7 @@ export function withBodies(
   const taken = new Set(choice.taken);
   const tied = problemOf(
     { ...question, shelf: withItems(question.shelf, ({ id }) => taken.has(id)) },
-    true,
+    { tied: true },
   );
   const presolved = presolve(tied, { forced: taken, keepAll: true });
   const aims = [...aimsOf(tied.frames, tied.limits), ...BODY_AIMS];
