@@ -10,6 +10,7 @@ import {
   solveChoice,
   solveLineup,
 } from '@/core/lineup';
+import { CoverageMemory } from '@/core/coverage';
 import { loadHighsSolver } from '@/solver';
 import { carryAnswer, fewestChanges } from '@/core/carry';
 import { benchBrowser, benchGround, benchLog, benchSheetPage } from './browser';
@@ -38,12 +39,16 @@ function report(name: string, value: number, unit: string, runs: number, note: s
   console.log(JSON.stringify({ name, value: rounded, unit, runs, note }));
 }
 
-/** Modelling and solving of one question, ms: what an edit has to wait for. */
-function replan(question: LineupQuestion, runs: number) {
+/** Modelling and solving of one question after another, ms: what an edit has to wait for. */
+function replan(
+  questionOf: (run: number) => LineupQuestion,
+  runs: number,
+  memory?: CoverageMemory,
+) {
   const warmUp = Math.min(WARM_UP, runs);
   const timings: { model: number; solve: number; whole: number }[] = [];
   for (let i = 0; i < runs + warmUp; i += 1) {
-    const { choice, timing } = solveChoice(solver, question, options);
+    const { choice, timing } = solveChoice(solver, questionOf(i), { ...options, memory });
     if (choice === null || choice.open !== null) throw new Error('not proven');
     if (i < warmUp) continue;
     const { modelMs: model, solveMs: solve } = timing;
@@ -57,10 +62,25 @@ function replan(question: LineupQuestion, runs: number) {
 }
 
 function reportReplan(name: string, question: LineupQuestion, runs: number, what: string): void {
-  const { model, solve, whole } = replan(question, runs);
+  const { model, solve, whole } = replan(() => question, runs);
   report(name, whole, 'ms', runs, `${what}, modelling, choice and proof; ${WARM}`);
   report(`${name}.model`, model, 'ms', runs, 'setups, cells and reduction');
   report(`${name}.solve`, solve, 'ms', runs, 'choice by all aims, and proof');
+  const edited = (run: number): LineupQuestion => ({
+    ...question,
+    frames: question.frames.map((f, i) => (i === 0 ? { ...f, note: `edit ${run}` } : f)),
+  });
+  const edit = replan(edited, runs, new CoverageMemory());
+  const kept =
+    'one picture edited; what other pictures ask of each setup is kept, as in the worker';
+  report(`${name}.edit`, edit.whole, 'ms', runs, `${what}, ${kept}`);
+  report(
+    `${name}.edit.model`,
+    edit.model,
+    'ms',
+    runs,
+    'setups, the edited picture, cells and reduction',
+  );
 }
 
 /** The same aims on the model with every lens, by the same solver, against the reduced one. */
@@ -274,7 +294,8 @@ function growth(): void {
     [1000, 3],
     [3000, 1],
   ] as const) {
-    const { whole } = replan(outingOf(lenses, 60, 6), runs);
+    const question = outingOf(lenses, 60, 6);
+    const { whole } = replan(() => question, runs);
     report(
       `replan.growth.${lenses}`,
       whole,

@@ -9,6 +9,7 @@ import {
   type Scenario,
   solveWithinWeight,
 } from '@/core/carry';
+import { CoverageMemory } from '@/core/coverage';
 import {
   type Choice,
   type Deadline,
@@ -53,16 +54,34 @@ function solve(solver: MipSolver, question: AnyQuestion, options: ReturnType<typ
 /**
  * Chooses the lineup with HiGHS and the real clock.
  *
+ * @param memory of earlier questions about the same gear, see `rememberingGear`
  * @throws {OutOfTime} when the outing is too large for anything to be chosen in this time
  */
 export async function answerLineup(
   question: AnyQuestion,
   timeLimitS: number,
+  memory?: CoverageMemory,
 ): Promise<LineupResult> {
   const solver = await loadHighsSolver();
-  const options = timed(timeLimitS);
+  const options = { ...timed(timeLimitS), memory };
   const { question: asked, ...solved } = solve(solver, question, options);
   return explain(solver, asked, solved, options);
+}
+
+/**
+ * Answers one question after another; as long as the gear and the limits stay as they are, an edit only
+ * costs the pictures that it touches.
+ */
+export function rememberingGear(): (
+  question: AnyQuestion,
+  timeLimitS: number,
+) => Promise<LineupResult> {
+  let known = { of: '', memory: new CoverageMemory() };
+  return (question, timeLimitS) => {
+    const of = JSON.stringify([question.shelf, { ...question.limits, order: [] }]);
+    if (of !== known.of) known = { of, memory: new CoverageMemory() };
+    return answerLineup(question, timeLimitS, known.memory);
+  };
 }
 
 /** What each of some profiles would take, one after another. */

@@ -3,6 +3,7 @@ export {
   answerDay,
   answerInFull,
   answerLineup,
+  rememberingGear,
   answerAlternatives,
   answerScenario,
   answerProfiles,

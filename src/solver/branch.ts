@@ -94,8 +94,8 @@ export function branch(
 }
 
 /**
- * The column nearest to a half; of those that decide, rather one that is more in than out: a purchase that
- * the relaxation nearly makes changes most when it is ruled out (fewer branches by half in joint models).
+ * The column nearest to a half; where some decide the rest, rather one that is more in than out, since
+ * ruling out what the relaxation nearly takes changes most (a third to a half of the branches).
  * How far a value lies outside its bounds is the solver's tolerance. */
 function mostFractional(
   { whole, deciding = 0 }: Pick<Relaxed, 'whole' | 'deciding'>,
@@ -108,7 +108,7 @@ function mostFractional(
     if (i >= deciding && column !== null && column < deciding) break;
     const value = Math.min(upper[i]!, Math.max(lower[i]!, values[i] ?? 0));
     const off = Math.abs(value - Math.round(value));
-    const weight = i < deciding ? off * (0.5 + value) : off;
+    const weight = deciding > 0 ? off * (0.5 + value) : off;
     if (off > WHOLE_TOLERANCE && weight > most) {
       most = weight;
       column = i;

@@ -3,13 +3,13 @@ import * as z from 'zod';
 import { carryAnswer, packBag } from '@/core/carry';
 import { loadHighsSolver } from '@/solver';
 import {
-  answerLineup,
   answerAlternatives,
   answerScenario,
   answerProfiles,
   answerRoom,
   answerNext,
   answerWorthKnowing,
+  rememberingGear,
 } from '@/application';
 
 // The solver takes longest to be ready, and whatever is asked first will want it.
@@ -18,7 +18,7 @@ z.config({ jitless: true });
 
 const service = {
   warm: async () => void (await loadHighsSolver()),
-  answer: answerLineup,
+  answer: rememberingGear(),
   rivals: answerAlternatives,
   carry: carryAnswer,
   bag: packBag,

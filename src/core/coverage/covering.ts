@@ -79,22 +79,29 @@ export interface Covering {
 
 /**
  * What is known of setups on frames, for many questions about one shelf under the same limits: which
- * places of a frame a setup makes doesn't depend on what else is there.
+ * places of a frame a setup makes doesn't depend on what else is there. Of frames that are asked about no
+ * more, the oldest are forgotten.
  */
 export class CoverageMemory {
-  private readonly frames = new Map<string, number>();
-  private readonly met = new WeakMap<Frame, number>();
+  /** The number of each frame, by all that it asks; the last asked about stands last. */
+  private readonly numbers = new Map<string, number>();
+  private readonly asks = new WeakMap<Frame, string>();
   private readonly bySetup = new Map<string, (IntervalSet | undefined)[]>();
+  /** Numbers that no frame has any more. */
+  private readonly freed: number[] = [];
 
-  /** The number of a frame, by all that it asks. */
-  numberOf(frame: Frame): number {
-    let number = this.met.get(frame);
-    if (number !== undefined) return number;
-    const asks = JSON.stringify(frame);
-    number = this.frames.get(asks) ?? this.frames.size;
-    this.frames.set(asks, number);
-    this.met.set(frame, number);
-    return number;
+  /** The numbers of frames; others are forgotten where they are more than these twice. */
+  numbersOf(frames: readonly Frame[]): number[] {
+    const asked = frames.map((frame) => {
+      const asks = this.asks.get(frame) ?? JSON.stringify(frame);
+      this.asks.set(frame, asks);
+      const number = this.numbers.get(asks) ?? this.free();
+      this.numbers.delete(asks);
+      this.numbers.set(asks, number);
+      return number;
+    });
+    this.forget(2 * frames.length + SOME_FRAMES);
+    return asked;
   }
 
   /** The places that a setup makes, by the number of the frame; what isn't known yet is put there. */
@@ -104,7 +111,22 @@ export class CoverageMemory {
     if (places === undefined) this.bySetup.set(key, (places = []));
     return places;
   }
+
+  private free(): number {
+    return this.freed.pop() ?? this.numbers.size;
+  }
+
+  private forget(most: number): void {
+    const gone = [...this.numbers].slice(0, Math.max(0, this.numbers.size - most));
+    for (const [asks, number] of gone) {
+      this.numbers.delete(asks);
+      this.freed.push(number);
+      for (const places of this.bySetup.values()) places[number] = undefined;
+    }
+  }
 }
+/** Frames that are remembered besides, however few are asked about. */
+const SOME_FRAMES = 32;
 
 /**
  * For each frame the setups of a list that make any of its places. Setup by setup, since thousands
@@ -120,7 +142,7 @@ export function coveringSetups(
   memory?: CoverageMemory,
 ): Map<Frame, Covering[]> {
   const covered = frames.map((): Covering[] => []);
-  const numbers = memory && frames.map((frame) => memory.numberOf(frame));
+  const numbers = memory?.numbersOf(frames);
   const known = new Map<string, FrameAsk[]>();
   const askedFor = (setup: Setup) => {
     const asked = frames.map((frame) => askedOf(setup, frame, limits, AS_ASKED));

@@ -1,5 +1,5 @@
 import type { Frame, FrameId } from '@/core/brief';
-import { demandOf } from '@/core/coverage';
+import { type CoverageMemory, demandOf } from '@/core/coverage';
 import {
   type AdapterId,
   type ConverterId,
@@ -55,6 +55,8 @@ export interface SolveOptions {
   readonly now: () => number;
   /** Where the answer is one of several steps: the deadline of them all, in place of the time. */
   readonly deadline?: Deadline;
+  /** Of earlier questions about the same gear under limits that differ in nothing but their order. */
+  readonly memory?: CoverageMemory | undefined;
 }
 
 /** Shares of the time left that a step may take, so that something remains for the steps behind it. */
@@ -79,11 +81,11 @@ export interface Solved {
 export function solveChoice(
   solver: MipSolver,
   question: LineupQuestion,
-  { timeLimitS, now, deadline = deadlineIn(timeLimitS, now) }: SolveOptions,
+  { timeLimitS, now, deadline = deadlineIn(timeLimitS, now), memory }: SolveOptions,
 ): Solved {
   const started = now();
   const pace = paceOf(deadline);
-  const problem = problemOf(question, { pace });
+  const problem = problemOf(question, { pace, memory });
   const presolved = presolve(problem, { pace });
   const modelled = now();
   const within = (share: number) => endingBy(earlier(deadline, share), solver);

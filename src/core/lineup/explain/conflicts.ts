@@ -239,7 +239,7 @@ function freedByBody(
         ),
       },
     },
-    { tied: problem.tied, pace },
+    { tied: problem.tied, pace, memory: problem.memory },
   );
   const assignments = problem.assignments.map((h) =>
     h.index === assignment.index

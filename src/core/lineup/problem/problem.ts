@@ -11,7 +11,7 @@ import {
 import type { BodyId } from '@/core/gear';
 import {
   AS_ASKED,
-  type CoverageMemory,
+  CoverageMemory,
   type Covering,
   coveringSetups,
   type Harder,
@@ -80,6 +80,8 @@ export interface Problem {
   /** What makes anything in any assignment, by number. */
   readonly candidates: readonly Candidate[];
   readonly targets: readonly Target[];
+  /** What is known of its setups on frames. */
+  readonly memory: CoverageMemory;
   /** Frames that nothing covers with what is held in reserve: they are asked for as they are described. */
   readonly unheld: ReadonlySet<FrameId>;
 }
@@ -91,7 +93,7 @@ interface LayOutOptions {
   /** Bodies of which it is open whether they are there at all. */
   readonly openBodies?: ReadonlySet<BodyId>;
   /** Of earlier questions about the same gear under limits that differ in nothing but their order. */
-  readonly memory?: CoverageMemory;
+  readonly memory?: CoverageMemory | undefined;
 }
 
 /**
@@ -105,14 +107,14 @@ export function problemOf(
     tied = bodiesWeigh(question.limits),
     pace = AT_EASE,
     openBodies = new Set(),
-    memory,
+    memory = new CoverageMemory(),
   }: LayOutOptions = {},
 ): Problem {
   const { frames, shelf, limits, packedG = 0, loads = [] } = question;
   const choice = selectable(shelf, limits, pace, question.outing.currency);
   const assignments = assignmentsOf(question, choice.bodies, tied);
-  const laidOut = { frames, limits, choice, tied, packedG, loads, openBodies };
-  return layOut(laidOut, assignments, pace, memory);
+  const laidOut = { frames, limits, choice, tied, packedG, loads, openBodies, memory };
+  return layOut(laidOut, assignments, pace);
 }
 
 /** Whether the weight of bodies counts in the choice. */
@@ -130,32 +132,19 @@ export function withAssignments(
 }
 
 function layOut(
-  {
-    frames,
-    limits,
-    choice,
-    tied,
-    packedG,
-    loads,
-    openBodies,
-  }: Pick<Problem, 'frames' | 'limits' | 'choice' | 'tied' | 'packedG' | 'loads' | 'openBodies'>,
+  problem: Pick<
+    Problem,
+    'frames' | 'limits' | 'choice' | 'tied' | 'packedG' | 'loads' | 'openBodies' | 'memory'
+  >,
   assignments: readonly Assignment[],
   pace: Pace,
-  memory?: CoverageMemory,
 ): Problem {
+  const { frames, limits, choice, tied, packedG, loads, openBodies, memory } = problem;
   const table = new CandidateTable(choice.setups, assignments, openBodies);
   return {
-    tied,
-    packedG,
-    loads,
-    openBodies,
-    frames,
-    limits,
-    choice,
-    assignments,
-    table,
+    ...{ tied, packedG, loads, openBodies, memory, frames, limits, choice, assignments, table },
     candidates: table.candidates,
-    ...targetsOf({ frames, assignments, table, limits }, pace, memory),
+    ...targetsOf({ frames, assignments, table, limits, memory }, pace),
   };
 }
 
@@ -174,9 +163,9 @@ function targetsOf(
     assignments,
     table,
     limits,
-  }: Pick<Problem, 'frames' | 'assignments' | 'table' | 'limits'>,
+    memory,
+  }: Pick<Problem, 'frames' | 'assignments' | 'table' | 'limits' | 'memory'>,
   pace: Pace,
-  memory?: CoverageMemory,
 ): Pick<Problem, 'targets' | 'unheld'> {
   const ordered = [...frames].sort((a, b) => (a.id < b.id ? -1 : 1));
   const hard = ordered.map((frame) => framedOf(frame, assignments));

@@ -22,7 +22,7 @@ export function withBodies(
   const taken = new Set(choice.taken);
   const tied = problemOf(
     { ...question, shelf: withItems(question.shelf, ({ id }) => taken.has(id)) },
-    { tied: true },
+    { tied: true, memory: problem.memory },
   );
   const presolved = presolve(tied, { forced: taken, keepAll: true });
   const aims = [...aimsOf(tied.frames, tied.limits), ...BODY_AIMS];
