@@ -25,6 +25,10 @@ export class BitSet {
     this.words[word] = (this.words[word] ?? 0) & ~(1 << (member & 31));
   }
 
+  has(member: number): boolean {
+    return ((this.words[member >>> 5] ?? 0) & (1 << (member & 31))) !== 0;
+  }
+
   isWithin(other: BitSet): boolean {
     for (let i = 0; i < this.words.length; i += 1)
       if ((this.words[i]! & ~(other.words[i] ?? 0)) !== 0) return false;

@@ -7,7 +7,7 @@ import {
   undominated,
 } from './dominance';
 import type { Problem, Target } from '../problem/problem';
-import { unbeaten } from './unbeaten';
+import { narrowestWays } from './narrowestWays';
 import { isAvailable } from '../problem/candidates';
 import { missingOf, positionsOf } from '../problem/positions';
 import type { SelectableItem } from '../problem/item';
@@ -45,7 +45,7 @@ export function presolve(problem: Problem, options: ReduceOptions = {}): Presolv
   const allowed = candidatesAmong(problem, items);
   const reduced = (withEveryWay: readonly Target<OpportunitySegments>[]) => ({
     withEveryWay,
-    targets: withEveryWay.map((target) => unbeaten(target, allowed.length)),
+    targets: withEveryWay.map((target) => narrowestWays(target, allowed.length)),
   });
   if (options.keepAll) return { ...reduced(cutAll(problem.targets, allowed, pace)), items, forced };
   const ranking = { ...options, forced };

@@ -160,6 +160,10 @@ export const BODY_AIMS: readonly Aim[] = [
   aim('bodyWeight', { bodyCost: (b) => b.weightG }),
   aim('bodyOrder', { bodyCost: (_, order) => order + 1 }),
 ];
+
+/** Fewest pictures that have to be cropped. */
+export const LEAST_CROPPED = LATE.crop;
+
 /** Orders two lenses by the aims that look at items alone; 0 when only the id differs. */
 export function byAims(limits: Limits): (a: SelectableItem, b: SelectableItem) => number {
   const costs = aimsOf([], limits)

@@ -59,6 +59,31 @@ describe('which bodies come along', () => {
     expect([...answer.bodies].sort()).toEqual(['light', 'middling']);
   });
 
+  it.each([
+    [[24, 35, 70], 70],
+    [[24, 70, 35], 70],
+    [[70, 24, 35], 70],
+    [[35, 70, 24], 35],
+    [[24, 35, 50], 50],
+  ])(
+    'bears for a stretch what has to be cropped least, of what comes anyway: %j',
+    async (mm, at) => {
+      const shelf = aShelf(
+        mm.map((focal, i) => aLens(`l${i}`, focal, focal, 4)),
+        [],
+        [light],
+      );
+      const output = { kind: 'pixels', longPx: 1000, shortPx: 600, cut: false };
+      const frames = [focalFrame('boat', at, at, 'free', { stretchIds: [fixed.id], output })];
+      const limits = someLimits({ maxCrop: 4, lockedIn: shelf.lenses.map(({ id }) => id) });
+      const answer = await solve(aQuestion({ shelf, frames, stretches: [fixed], limits }));
+      expect(answer.frames[0]).toMatchObject({
+        state: 'clear',
+        covers: [{ lensId: `l${mm.indexOf(at)}` }],
+      });
+    },
+  );
+
   it('is also the one that comes always, and never the one that stays', async () => {
     const shelf = aShelf([wide], [], all);
     const limits = someLimits({ lockedIn: ['heavy'], lockedOut: ['light'] });

@@ -2,14 +2,15 @@ import { withItems } from '@/core/gear';
 import { type Choice, choose, lessGot, type Open } from './choose';
 import { problemOf, type Problem } from '../problem/problem';
 import type { MipSolver } from './mipSolver';
-import { aimsOf, BODY_AIMS } from '../problem/aims';
+import { aimsOf, BODY_AIMS, LEAST_CROPPED } from '../problem/aims';
 import type { LineupQuestion } from '../problem/question';
-import { presolve } from '../presolve/presolve';
+import { presolve, type Presolved } from '../presolve/presolve';
 
 /**
  * The bodies that come along with a chosen lineup: all that it gets is got as well as before, and then
  * as many as save a change, of these the fewest and lightest. Where the weight of bodies counts they
- * were chosen together with the lenses.
+ * were chosen together with the lenses. Where setups stay on their bodies for a stretch, of those as good
+ * hang there by which fewest pictures have to be cropped.
  */
 export function withBodies(
   solver: MipSolver,
@@ -20,12 +21,20 @@ export function withBodies(
 ): Choice {
   if (choice.along !== null) return choice;
   const taken = new Set(choice.taken);
+  const { limits } = question;
+  const isFixed = problem.assignments.some(({ fixedSetups }) => fixedSetups);
+  const last = isFixed && !limits.order.includes('crop') ? LEAST_CROPPED : [];
   const tied = problemOf(
-    { ...question, shelf: withItems(question.shelf, ({ id }) => taken.has(id)) },
+    {
+      ...question,
+      shelf: withItems(question.shelf, ({ id }) => taken.has(id)),
+      limits: { ...limits, order: last.length > 0 ? [...limits.order, 'crop'] : limits.order },
+    },
     { tied: true, memory: problem.memory },
   );
-  const presolved = presolve(tied, { forced: taken, keepAll: true });
-  const aims = [...aimsOf(tied.frames, tied.limits), ...BODY_AIMS];
+  const whole = presolve(tied, { forced: taken, keepAll: true });
+  const presolved = last.length > 0 ? croppedWhereFixed(whole) : whole;
+  const aims = [...aimsOf(tied.frames, limits), ...BODY_AIMS, ...last];
   // What is got is settled; only where bodies in hand can't get it all is it looked for again.
   const found =
     choose(solver, tied, presolved, timeLimitS, aims, choice) ??
@@ -39,4 +48,12 @@ export function withBodies(
     return { ...choice, along, open };
   }
   return { ...choice, uses: found.uses, along: found.along ?? [], open: choice.open ?? found.open };
+}
+
+/** Without readings uncropped of what can't come about where setups stay on their bodies. */
+function croppedWhereFixed(presolved: Presolved): Presolved {
+  const isFixed = ({ opportunities }: Presolved['targets'][number]) =>
+    opportunities.some(({ opportunity }) => opportunity.assignments.some((a) => a.fixedSetups));
+  const targets = presolved.targets.filter((t) => t.layer !== 'whole' || isFixed(t));
+  return { ...presolved, targets };
 }

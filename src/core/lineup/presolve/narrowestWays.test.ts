@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { personFrame } from '../../../../tests/support/gear';
 import type { Target } from '../problem/problem';
 import type { OpportunitySegments } from './segments';
-import { unbeaten } from './unbeaten';
+import { narrowestWays } from './narrowestWays';
 
 const CANDIDATES = 6;
 const frame = personFrame('one', 3, 5, 'held');
@@ -28,7 +28,7 @@ function targetOf(
 const isMade = ({ opportunities }: Target<OpportunitySegments>, by: ReadonlySet<number>) =>
   opportunities.some((o) => o.segments.every((s) => s.candidates.some((c) => by.has(c))));
 
-describe('opportunities that another beats', () => {
+describe('opportunities that another beats, or that are one', () => {
   const segment = fc.uniqueArray(fc.integer({ min: 0, max: CANDIDATES - 1 }), { minLength: 1 });
   const opportunity = fc.array(segment, { minLength: 1, maxLength: 3 });
 
@@ -38,7 +38,7 @@ describe('opportunities that another beats', () => {
     fc.assert(
       fc.property(fc.array(opportunity, { minLength: 1, maxLength: 6 }), (asked) => {
         const target = targetOf(asked);
-        const kept = unbeaten(target, CANDIDATES);
+        const kept = narrowestWays(target, CANDIDATES);
         all += target.opportunities.length;
         left += kept.opportunities.length;
         const made = kept.opportunities.map(() => new Set<number>());
@@ -58,8 +58,28 @@ describe('opportunities that another beats', () => {
     expect(left).toBeLessThan(0.8 * all);
   });
 
+  it('are one where each is of one segment, and what makes that by itself counts in no other', () => {
+    const { opportunities } = narrowestWays(
+      targetOf([
+        [[0]],
+        [
+          [1, 2],
+          [0, 3],
+          [4, 5],
+        ],
+        [[0, 2]],
+        [[2], [3, 4]],
+      ]),
+      CANDIDATES,
+    );
+    expect(opportunities.map(({ segments }) => segments.map((s) => s.candidates))).toEqual([
+      [[0, 2]],
+      [[1], [3], [4, 5]],
+    ]);
+  });
+
   it('stay where a frame is to be covered twice', () => {
     const twice = targetOf([[[0, 1]], [[0]]], true);
-    expect(unbeaten(twice, CANDIDATES)).toBe(twice);
+    expect(narrowestWays(twice, CANDIDATES)).toBe(twice);
   });
 });
