@@ -28,6 +28,13 @@ interface Drawn {
   /** New; null when not known, and then the used price is paid. */
   readonly price: number | null;
   readonly used: number | null;
+  /** What buying it costs, and what selling it brings in, by the terms of the drawing; null when not known. */
+  readonly paid: number | null;
+  readonly bringsIn: number | null;
+  /** Owned, but lent out: it can be sold, and comes nowhere. */
+  readonly lent: boolean;
+  /** Owned, and never sold. */
+  readonly kept: boolean;
   readonly weightG: number;
   /** Of a lens, and of a body. */
   readonly mount: 'M' | 'N';
@@ -48,12 +55,17 @@ interface DrawnOuting {
   readonly times: number;
   readonly rate: number;
   readonly maxLenses: number | null;
+  /** An owned lens that comes whatever it is good for, and counts against no picture. */
+  readonly locked: string | null;
+  /** An owned body that makes no picture here. */
+  readonly spare: string | null;
   readonly frames: readonly DrawnFrame[];
 }
 
 export interface Drawing {
   readonly things: readonly Drawn[];
   readonly outings: readonly DrawnOuting[];
+  readonly terms: NextQuestion['terms'];
 }
 
 /** A shelf of up to 8 wished and 3 owned things besides a camera, over up to 4 outings. */
@@ -67,12 +79,24 @@ export function draw(seed: number): Drawing {
     const from = upTo(GRID.length);
     return { from, to: Math.min(GRID.length - 1, from + pick(steps)) };
   };
+  const terms = { buy: pick(['new', 'used'] as const), resalePercent: pick([100, 80, 50]) };
+  const money = () => {
+    const price = next() < 0.1 ? null : 100 * (1 + upTo(12));
+    const used = next() < 0.15 ? null : 50 * upTo(12);
+    return {
+      price,
+      used,
+      paid: terms.buy === 'new' ? (price ?? used) : (used ?? price),
+      bringsIn: used === null ? null : (used * terms.resalePercent) / 100,
+    };
+  };
   const thing = (id: string, kind: Drawn['kind'], wished: boolean): Drawn => ({
     id,
     kind,
     wished,
-    price: next() < 0.1 ? null : 100 * (1 + upTo(12)),
-    used: next() < 0.15 ? null : 50 * upTo(12),
+    ...money(),
+    lent: !wished && kind === 'lens' && next() < 0.15,
+    kept: !wished && next() < 0.15,
     weightG: 100 * (1 + upTo(20)),
     mount: kind === 'body' ? 'N' : next() < 0.7 ? 'M' : 'N',
     // Some wishes reach what two lenses do.
@@ -86,10 +110,14 @@ export function draw(seed: number): Drawing {
     ...(next() < 0.5 ? [thing('converter', 'converter', next() < 0.7)] : []),
     ...(next() < 0.5 ? [thing('adapter', 'adapter', next() < 0.7)] : []),
   ];
+  const lockable = things.filter((t) => t.kind === 'lens' && !t.wished && !t.lent);
+  const isSecond = things.some(({ id, wished }) => id === 'body-n' && !wished);
   const outings = Array.from({ length: 1 + upTo(4) }, () => ({
     times: 1 + upTo(6),
     rate: pick([0, 5, 30]),
     maxLenses: pick([null, null, 1, 2]),
+    locked: lockable.length > 0 && next() < 0.15 ? pick(lockable).id : null,
+    spare: isSecond && next() < 0.3 ? 'body-n' : null,
     frames: Array.from({ length: 1 + upTo(4) }, (_, i) => ({
       id: `frame-${i}`,
       want: pick(['must', 'want', 'want'] as const),
@@ -98,21 +126,21 @@ export function draw(seed: number): Drawing {
       footing: pick(['held', 'free', 'flowing'] as const),
     })),
   }));
-  return { things, outings };
+  return { things, outings, terms };
 }
 
 const focal = (i: number) => GRID[Math.min(i, GRID.length - 1)]!;
 
 /** The question that a drawing stands for. */
 export function questionOf(
-  { things, outings }: Drawing,
+  { things, outings, terms }: Drawing,
   change: Partial<NextQuestion> = {},
 ): NextQuestion {
-  const money = ({ price, used, weightG, wished }: Drawn) => ({
+  const money = ({ price, used, weightG, wished, lent }: Drawn) => ({
     priceNew: price,
     priceUsed: used,
     weightG,
-    ownership: wished ? 'wished' : 'owned',
+    ownership: wished ? 'wished' : lent ? 'lent-out' : 'owned',
   });
   const of = (kind: Drawn['kind']) => things.filter((t) => t.kind === kind);
   const lensesOnM = of('lens').flatMap((t) => (t.mount === 'M' ? [t.id] : []));
@@ -125,7 +153,7 @@ export function questionOf(
     { adapters: of('adapter').map((t) => anAdapter(t.id, money(t))) },
   );
   return {
-    outings: outings.map(({ times, rate, maxLenses, frames }, i) => ({
+    outings: outings.map(({ times, rate, maxLenses, locked, spare, frames }, i) => ({
       id: `outing-${i}`,
       timesAYear: times,
       question: {
@@ -137,15 +165,21 @@ export function questionOf(
               sharePercent: f.want === 'want' ? f.share : null,
             }),
           ),
-          limits: someLimits({ wantRatePercent: rate, maxLenses, maxCrop: 1 }),
+          limits: someLimits({
+            wantRatePercent: rate,
+            maxLenses,
+            maxCrop: 1,
+            lockedIn: locked === null ? [] : [locked],
+            spares: spare === null ? [] : [{ bodyId: spare, lies: 'bag' }],
+          } as never),
         }),
         outing: { shooters: [], currency: 'EUR' },
         packing: DEFAULT_PACKING,
       },
     })),
     shelf,
-    neverSold: [],
-    terms: { buy: 'new', resalePercent: 100 },
+    neverSold: things.flatMap(({ id, kept }) => (kept ? [id] : [])),
+    terms,
     after: 'money',
     ...change,
   };
@@ -178,6 +212,8 @@ export interface Judge {
   /** Whether a set keeps an outing as good as a score, with some pictures got. */
   readonly keeps: (outing: number, set: number, than: Score, got: ReadonlySet<string>) => boolean;
   readonly price: (set: number) => number | null;
+  /** What of the owned things isn't for sale: kept, locked in or a spare somewhere. */
+  readonly held: number;
 }
 
 export function judgeOf({ things, outings }: Drawing): Judge {
@@ -186,8 +222,9 @@ export function judgeOf({ things, outings }: Drawing): Judge {
   const anyOf = (set: number, kind: Drawn['kind'], mount?: string) =>
     things.some((t, i) => has(set, i) && t.kind === kind && (!mount || t.mount === mount));
   /** Focal lengths as steps of the grid that a set covers, a run for each lens, bare or with the converter. */
-  const runs = (set: number) =>
-    things.flatMap((t, i) => {
+  const runs = (whole: number, spare: string | null) => {
+    const set = whole & ~bitsOf(things, ({ id, lent }) => lent || id === spare);
+    return things.flatMap((t, i) => {
       if (!has(set, i) || t.kind !== 'lens') return [];
       const mountable =
         anyOf(set, 'body', t.mount) ||
@@ -198,6 +235,7 @@ export function judgeOf({ things, outings }: Drawing): Judge {
         ? [{ from: t.from, to: t.to }, ...(doubled ? [{ from: t.from + 2, to: t.to + 2 }] : [])]
         : [];
     });
+  };
   const covered = (f: DrawnFrame, of: ReturnType<typeof runs>) => {
     const all = (steps: readonly number[], by: typeof of) =>
       steps.every((s) => by.some((r) => r.from <= s && s <= r.to));
@@ -208,18 +246,21 @@ export function judgeOf({ things, outings }: Drawing): Judge {
   };
   const looked = outings.map((o) => {
     const total = o.frames.reduce((s, f) => s + (f.want === 'want' ? f.share : 0), 0);
+    const lockedItems = o.locked === null ? 0 : COST.lens;
     const of = (set: number) => {
       const taken = things.filter((_, i) => has(set, i));
       const lenses = taken.filter((t) => t.kind === 'lens').length;
+      if (o.locked !== null && !taken.some(({ id }) => id === o.locked)) return null;
       if (o.maxLenses !== null && lenses > o.maxLenses) return null;
-      const by = runs(set);
+      const by = runs(set, o.spare);
       const got = new Set(o.frames.filter((f) => covered(f, by)).map((f) => f.id));
       const lost = o.frames.filter((f) => !got.has(f.id));
       const items = taken.reduce((s, t) => s + COST[t.kind], 0);
+      const counted = items - lockedItems;
       const share = lost.reduce((s, f) => s + (f.want === 'want' ? (100 * f.share) / total : 0), 0);
       const score: Score = [
         lost.filter((f) => f.want === 'must').length,
-        share + (total > 0 ? o.rate * items : 0),
+        share + (total > 0 ? o.rate * counted : 0),
         items,
         taken.reduce((s, t) => s + (t.kind === 'body' ? 0 : t.weightG), 0),
       ];
@@ -235,7 +276,7 @@ export function judgeOf({ things, outings }: Drawing): Judge {
       }
       best.push(score);
     }
-    return { single, best, rate: total > 0 ? o.rate : 0 };
+    return { single, best, lockedItems, rate: total > 0 ? o.rate : 0 };
   });
   return {
     things,
@@ -248,13 +289,14 @@ export function judgeOf({ things, outings }: Drawing): Judge {
       ),
     gained: (from) => (set) =>
       looked.reduce<readonly number[]>(
-        (sum, { single, best, rate }, o) => {
-          const now = best[from]![2];
+        (sum, { single, best, rate, lockedItems }, o) => {
+          const now = best[from]![2] - lockedItems;
           let most: readonly number[] = [Infinity, Infinity];
           for (const of of partsOf(set)) {
             const found = single[of];
             if (!found) continue;
-            const value = [found.score[0], found.share + rate * Math.max(now, found.score[2])];
+            const counted = found.score[2] - lockedItems;
+            const value = [found.score[0], found.share + rate * Math.max(now, counted)];
             if (isBetter(value, most)) most = value;
           }
           return sum.map((v, i) => v + outings[o]!.times * most[i]!);
@@ -263,9 +305,10 @@ export function judgeOf({ things, outings }: Drawing): Judge {
       ),
     shown: (set) =>
       looked.reduce<readonly number[]>(
-        (sum, { best, rate }, o) => {
+        (sum, { best, rate, lockedItems }, o) => {
           const [musts, loss, items] = best[set]!;
-          return sum.map((v, i) => v + outings[o]!.times * [musts, loss - rate * items][i]!);
+          const lost = loss - rate * (items - lockedItems);
+          return sum.map((v, i) => v + outings[o]!.times * [musts, lost][i]!);
         },
         [0, 0],
       ),
@@ -285,13 +328,13 @@ export function judgeOf({ things, outings }: Drawing): Judge {
     price: (set) =>
       things.reduce<number | null>(
         (sum, t, i) =>
-          !has(set, i) || !t.wished
-            ? sum
-            : sum === null || paidFor(t) === null
-              ? null
-              : sum + paidFor(t)!,
+          !has(set, i) || !t.wished ? sum : sum === null || t.paid === null ? null : sum + t.paid,
         0,
       ),
+    held: bitsOf(things, ({ id, kept }) => {
+      const isNeeded = outings.some(({ locked, spare }) => id === locked || id === spare);
+      return kept || isNeeded;
+    }),
   };
 }
 
@@ -319,9 +362,6 @@ export function leastAsGood(all: readonly Judged[]): { price: number; shown: rea
 
 export const showsAsMuch = (one: readonly number[], as: readonly number[]): boolean =>
   one.every((v, i) => v <= as[i]! + 1e-6);
-
-/** What a thing costs: new, or used where only that is known. */
-export const paidFor = ({ price, used }: Drawn): number | null => price ?? used;
 
 /** Sets of things by their bits. */
 export const bitsOf = (things: readonly Drawn[], among: (t: Drawn) => boolean): number =>

@@ -6,7 +6,6 @@ import {
   type Judge,
   judgeOf,
   leastAsGood,
-  paidFor,
   partsOf,
   questionOf,
   type Score,
@@ -33,7 +32,10 @@ const setOf = (judge: Judge, ids: Iterable<string>) => {
 };
 
 const resale = (judge: Judge, set: number) =>
-  judge.things.reduce((s, t, i) => s + ((set >> i) & 1 ? (t.used ?? 0) : 0), 0);
+  judge.things.reduce((s, t, i) => s + ((set >> i) & 1 ? (t.bringsIn ?? 0) : 0), 0);
+/** Every part of what is owned that can stay when the rest is sold. */
+const staying = (judge: Judge, owned: number) =>
+  [...partsOf(owned & ~judge.held)].map((part) => part | (owned & judge.held));
 const pictures = (score: Score) => score.slice(0, 2);
 const added = (values: readonly number[], more: readonly number[]) =>
   values.map((v, i) => v + more[i]!);
@@ -79,7 +81,7 @@ describe('what to buy, against every set', () => {
       const wish = setOf(judge, [thing.id]);
       const most = (of: number) => {
         let best = -1;
-        for (const stays of partsOf(of)) {
+        for (const stays of staying(judge, of)) {
           const gone = resale(judge, of & ~stays);
           const isAsGood = p.drawing.outings.every((_, at) =>
             judge.keeps(at, stays | wish, judge.best(at, of | wish), new Set()),
@@ -117,7 +119,7 @@ describe('what to buy, against every set', () => {
     const { judge, owned } = p;
     const gained = judge.gained(owned);
     const terms = { stepBudget: 500, steps: 3, saves: seed % 2 === 0 };
-    const wishes = judge.things.flatMap((t, i) => (t.wished && paidFor(t) !== null ? [i] : []));
+    const wishes = judge.things.flatMap((t, i) => (t.wished && t.paid !== null ? [i] : []));
     const can: Parameters<typeof leastAsGood>[0][number][] = [];
     const visit = (
       step: number,
@@ -129,7 +131,7 @@ describe('what to buy, against every set', () => {
       if (step === terms.steps) return void can.push({ value: sum, shown });
       for (const wish of [null, ...wishes]) {
         if (wish !== null && (set >> wish) & 1) continue;
-        const price = wish === null ? 0 : paidFor(judge.things[wish]!)!;
+        const price = wish === null ? 0 : judge.things[wish]!.paid!;
         const most = terms.saves ? terms.stepBudget * (step + 1) - spent : terms.stepBudget;
         if (price > most) continue;
         const then = wish === null ? set : set | (1 << wish);
@@ -163,14 +165,14 @@ describe('what to buy, against every set', () => {
       let best = [-Infinity, -Infinity];
       const counts = (id: string, at: number) =>
         drawing.outings[at]!.frames.some((f) => f.id === id);
-      for (const stays of partsOf(owned)) {
+      for (const stays of staying(judge, owned)) {
         const isAsGood = drawing.outings.every((_, at) => {
           const got = new Set([...found.before.outings[at]!.got].filter((id) => counts(id, at)));
           return judge.keeps(at, stays, judge.best(at, owned), got);
         });
         if (!isAsGood) continue;
         const gone = judge.things.filter((_, i) => ((owned & ~stays) >> i) & 1);
-        const value = [gone.reduce((s, t) => s + (t.used ?? 0), 0), gone.length];
+        const value = [gone.reduce((s, t) => s + (t.bringsIn ?? 0), 0), gone.length];
         if (
           isBetter(
             best.map((v) => -v),
@@ -200,9 +202,9 @@ describe('what to buy, against every set', () => {
     for (const bought of partsOf(wished)) {
       const price = judge.price(bought);
       if (price === null) continue;
-      for (const stays of partsOf(owned)) {
+      for (const stays of staying(judge, owned)) {
         const gone = judge.things.filter((_, i) => ((owned & ~stays) >> i) & 1);
-        const net = price - gone.reduce((s, t) => s + (t.used ?? 0), 0);
+        const net = price - gone.reduce((s, t) => s + (t.bringsIn ?? 0), 0);
         if (net > money) continue;
         can.push({ value: [...gained(stays | bought), net], shown: judge.shown(stays | bought) });
       }
