@@ -88,8 +88,19 @@ test('which kind of lens is missing, without a wish; a wish for one is then comp
 });
 
 test('work can be stopped and begun again, and other outings asked about', async ({ page }) => {
-  await open(page, '/next');
+  // However fast it is: what is asked of a worker waits while `held` is set.
+  await page.addInitScript(() => {
+    const { prototype } = Worker;
+    const post = prototype.postMessage;
+    prototype.postMessage = function (this: Worker, ...sent: unknown[]) {
+      if (!('held' in window)) Reflect.apply(post, this, sent);
+    };
+  });
+  await open(page, '/brief');
+  await page.evaluate(() => Object.assign(window, { held: true }));
+  await page.getByRole('link', { name: 'Next', exact: true }).click();
   await page.getByRole('button', { name: 'Stop' }).click();
+  await page.evaluate(() => Reflect.deleteProperty(window, 'held'));
   await page.getByRole('button', { name: 'Work it out' }).click();
   await expect(page.getByTestId('next-things')).toBeVisible(LONG);
   await page.getByText('Outings and terms').click();

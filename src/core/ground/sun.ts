@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '@/core/units';
 import { sunPosition } from '@/core/brief';
 import type { Ground, Point } from './ground';
 import { flatM } from './plane';
@@ -16,7 +17,6 @@ export type LightFrom = 'front' | 'side' | 'back';
 /** Within so many degrees of straight ahead or behind it counts as back or front light (common practice, no source). */
 const STRAIGHT_DEG = 45;
 const DEGREES = 180 / Math.PI;
-const MINUTE_MS = 60_000;
 
 /**
  * The sun at a time by the clock at a plan's location. Source: the astronomy-engine package.

@@ -1,4 +1,4 @@
-import type { Outing, Stretch } from '@/core/brief';
+import { minutesOf, type Outing, type Stretch } from '@/core/brief';
 import type { Seen } from './seen';
 import { DAY_MS, MINUTE_MS } from '@/core/units';
 
@@ -60,8 +60,7 @@ export function outingBeginMs(
   const timed = times.filter((time) => time !== null).sort();
   const [first] = timed;
   if (first === undefined || timed.length < times.length) return span[0];
-  const [hours = 0, minutes = 0] = first.split(':').map(Number);
-  return span[0] + (60 * hours + minutes) * MINUTE_MS;
+  return span[0] + minutesOf(first) * MINUTE_MS;
 }
 const AFTER_MIDNIGHT_MS = 5 * 60 * MINUTE_MS;
 

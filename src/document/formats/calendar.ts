@@ -1,5 +1,6 @@
 import { addDays, parseISO } from 'date-fns';
 import type { DateTime, EventAttributes } from 'ics';
+import { minutesOf } from '@/core/brief';
 import type { OutingFile } from '../outingFile';
 
 /** The stretches as a calendar (iCalendar, RFC 5545); those without a day are left out and named. */
@@ -38,6 +39,6 @@ export async function calendarOf({
 function momentOf(day: Date, time: string | null): DateTime {
   const date: [number, number, number] = [day.getFullYear(), day.getMonth() + 1, day.getDate()];
   if (time === null) return date;
-  const [hours = 0, minutes = 0] = time.split(':').map(Number);
-  return [...date, hours, minutes];
+  const minutes = minutesOf(time);
+  return [...date, Math.floor(minutes / 60), minutes % 60];
 }

@@ -3,7 +3,7 @@ import { cropFactor } from '@/core/optics';
 import { exifTime } from '../formats/photoValues';
 import { PHOTO_COLUMNS } from '../formats/photoTable';
 import { chances, toThird } from './random';
-import { DAY_MS } from '@/core/units';
+import { DAY_MS, MINUTE_MS } from '@/core/units';
 
 /** Photographs in the simulated archive. */
 export const ARCHIVE_PHOTOS = 12_000;
@@ -106,7 +106,7 @@ export function simulatedArchive(): string {
   const rows = Array.from({ length: ARCHIVE_PHOTOS }, (_, i) => {
     const { day } = random.oneOf(days);
     const habit = random.oneOf(HABITS);
-    const ms = start + day * DAY_MS + Math.round(random.around(13.5, 2.6) * 3_600_000);
+    const ms = start + day * DAY_MS + Math.round(60 * MINUTE_MS * random.around(13.5, 2.6));
     return { ms, name: `ARC_${String(i + 1).padStart(5, '0')}.JPG`, ...exposureOf(habit, random) };
   }).sort((a, b) => a.ms - b.ms);
   const data = rows.map(({ ms, name, cells }) => {

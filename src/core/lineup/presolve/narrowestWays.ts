@@ -9,8 +9,8 @@ import { essentialSegments, type OpportunitySegments } from './segments';
  * nothing more. Of the others, one that another beats is left out: whatever makes it makes the other too,
  * since each segment of the other has all the candidates of one of its own; of two alike the first stays.
  * Where who covers a frame counts, or that it is covered twice, every opportunity stays as it is. Where
- * setups stay on their bodies for a stretch, ways aren't joined: which of several as good hangs there is no
- * aim, and follows from the ways.
+ * setups stay on their bodies for a stretch, or people at their stations, ways aren't joined: which of
+ * several as good hangs there, or who makes it from where, is no aim, and follows from the ways.
  *
  * @param candidateCount above every number of a candidate
  */
@@ -23,7 +23,7 @@ export function narrowestWays(
   if (opportunities.length < 2 || countsWho || opportunities.some((o) => o.needsBackup))
     return target;
   const isFixed = opportunities.some(({ opportunity }) =>
-    opportunity.assignments.some(({ fixedSetups }) => fixedSetups),
+    opportunity.assignments.some((a) => a.fixedSetups || a.stationId !== null),
   );
   const one = isFixed ? null : ofOneSegment(opportunities, candidateCount);
   if (one === null) return { ...target, opportunities: unbeaten(opportunities, candidateCount) };
