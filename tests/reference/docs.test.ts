@@ -1,13 +1,16 @@
-import { execFileSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { LENS_COLUMNS } from '@/document/formats/lensCsv';
 
 /** Whether what the documents name is there, and what goes out is named in them. */
 
-const tracked = execFileSync('git', ['ls-files', '--cached', '--others', '--exclude-standard'], {
-  encoding: 'utf8',
-}).split('\n');
-const DOCS = tracked.filter((file) => /^(?:README|docs\/.*)\.md$/.test(file));
+const FOLDERS = ['bench', 'demo', 'docs', 'e2e', 'public', 'scripts', 'src', 'tests'];
+const here = [
+  ...readdirSync('.'),
+  ...FOLDERS.filter((folder) => existsSync(folder)).flatMap((folder) =>
+    readdirSync(folder, { recursive: true, encoding: 'utf8' }).map((file) => `${folder}/${file}`),
+  ),
+];
+const DOCS = here.filter((file) => /^(?:README|docs\/.*)\.md$/.test(file));
 const ticked = (text: string) => [...text.matchAll(/`([^`\n]+)`/g)].map(([, inside]) => inside!);
 
 /** Files of a backup and of what is carried beside an outing: not of this repository. */
@@ -21,7 +24,7 @@ test.each(DOCS)('%s names no file that is not there', (doc) => {
     (name) =>
       !NOT_HERE.test(name) &&
       !name.startsWith('/') &&
-      !tracked.some((file) => file === name || file.endsWith(`/${name}`)),
+      !here.some((file) => file === name || file.endsWith(`/${name}`)),
   );
   expect(missing).toEqual([]);
 });
