@@ -2,6 +2,7 @@ import ExifReader from 'exifreader';
 import { MOST_TEXT, plausiblePhoto, ratingOf, timeMs, zoneMinutes } from './photoValues';
 import { type LensSpecification, type Photo, type Place } from '@/core/log';
 import type { SensorSize } from '@/core/optics';
+import { latin1At } from './bytes';
 import { knownParts, RAW_READ } from './rawFiles';
 import { find, xmpIn, xmpOf } from './xmp';
 
@@ -220,24 +221,13 @@ const BEGINNINGS: readonly { readonly at: number; readonly bytes: string }[] = [
 ];
 
 function looksLikePhoto(head: ArrayBuffer): boolean {
-  const first = latin1(new Uint8Array(head, 0, Math.min(16, head.byteLength)));
+  const first = latin1At(head, 0, 16);
   return BEGINNINGS.some(({ at, bytes }) => first.startsWith(bytes, at));
-}
-
-/** Bytes taken at once: more would be too many arguments. */
-const AT_ONCE = 8192;
-
-/** A letter for each byte; what browsers call latin1 has other letters between 0x80 and 0x9F. */
-function latin1(bytes: Uint8Array): string {
-  let text = '';
-  for (let at = 0; at < bytes.length; at += AT_ONCE)
-    text += String.fromCharCode(...bytes.subarray(at, at + AT_ONCE));
-  return text;
 }
 
 /** Whether a file says that it has data of its own: then none of it could be read. */
 function mentionsExif(head: ArrayBuffer): boolean {
-  const beginning = latin1(new Uint8Array(head, 0, Math.min(4096, head.byteLength)));
+  const beginning = latin1At(head, 0, 4096);
   return /Exif\0\0|eXIf|EXIF|^II\*\0|^MM\0\*/.test(beginning);
 }
 

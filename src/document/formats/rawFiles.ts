@@ -5,24 +5,21 @@
  * public descriptions of these kinds, held against exiftool (`tests/reference/photographs.test.ts`).
  */
 
+import { latin1At } from './bytes';
+
 /** Endings of raw files that are read: one of which nothing can be made is damaged. */
 export const RAW_READ = /\.(dng|nef|cr2|cr3|arw|orf|pef|raf|rw2|srw)$/i;
 
 /** The parts of a file that tell how it was taken, each as a file that the parser knows. */
 export function knownParts(head: ArrayBuffer, name: string): readonly ArrayBuffer[] {
-  const mark = text(head, 0, 4);
+  const mark = latin1At(head, 0, 4);
   if (mark in OWN_NUMBERS) return [asTiff(head, OWN_NUMBERS[mark]!)];
-  if (text(head, 4, 4) === 'ftyp') {
+  if (latin1At(head, 4, 4) === 'ftyp') {
     const blocks = blocksIn(head);
     return blocks.length > 0 ? blocks : [head];
   }
   const jpeg = /\.raf$/i.test(name) ? jpegWithin(head) : null;
   return [jpeg ?? head];
-}
-
-function text(bytes: ArrayBuffer, at: number, length: number): string {
-  const within = Math.max(0, Math.min(length, bytes.byteLength - at));
-  return within === 0 ? '' : String.fromCharCode(...new Uint8Array(bytes, at, within));
 }
 
 const TIFF_MARK = 42;
@@ -84,7 +81,7 @@ const JPEG_AT = 84;
 function jpegWithin(head: ArrayBuffer): ArrayBuffer | null {
   if (head.byteLength < JPEG_AT + 4) return null;
   const at = new DataView(head).getUint32(JPEG_AT);
-  return text(head, at, 3) === '\xff\xd8\xff' ? head.slice(at) : null;
+  return latin1At(head, at, 3) === '\xff\xd8\xff' ? head.slice(at) : null;
 }
 
 interface Box {
@@ -106,7 +103,7 @@ function boxesIn(view: DataView, from: number, to: number): Box[] {
     const size = isLong ? Number(view.getBigUint64(at + BOX_HEAD)) : short || to - at;
     const begin = at + BOX_HEAD + (isLong ? LONG_SIZE : 0);
     if (at + size < begin) break;
-    const type = text(view.buffer as ArrayBuffer, at + 4, 4);
+    const type = latin1At(view.buffer as ArrayBuffer, at + 4, 4);
     boxes.push({ type, from: begin, to: Math.min(to, at + size) });
     at += size;
   }
@@ -135,7 +132,7 @@ function blocksIn(head: ArrayBuffer): ArrayBuffer[] {
 
 /** A TIFF whose first directory only points at the one that was its first. */
 function pointedAt(block: ArrayBuffer, pointer: number): ArrayBuffer {
-  const isLittle = text(block, 0, 2) === 'II';
+  const isLittle = latin1At(block, 0, 2) === 'II';
   const pointing = new DataView(new ArrayBuffer(block.byteLength + 2 + ENTRY + 4));
   new Uint8Array(pointing.buffer).set(new Uint8Array(block));
   const at = block.byteLength;

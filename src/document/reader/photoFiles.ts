@@ -1,3 +1,4 @@
+import { latin1At } from '../formats/bytes';
 import { HEAD_BYTES, type PhotoRead, readPhoto } from '../formats/photoData';
 import { xmpText } from '../formats/xmp';
 
@@ -23,9 +24,7 @@ const MAY_LIE_BEHIND = [/^(?:II\*\0|MM\0\*)/, /^\x89PNG/, /^.{4}ftyp/s, /^RIFF.{
 const MARK_BYTES = 12;
 
 const mayLieBehind = (head: ArrayBuffer): boolean => {
-  const mark = String.fromCharCode(
-    ...new Uint8Array(head, 0, Math.min(MARK_BYTES, head.byteLength)),
-  );
+  const mark = latin1At(head, 0, MARK_BYTES);
   return MAY_LIE_BEHIND.some((begins) => begins.test(mark));
 };
 

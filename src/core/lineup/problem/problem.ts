@@ -94,6 +94,8 @@ interface LayOutOptions {
   readonly openBodies?: ReadonlySet<BodyId>;
   /** Of earlier questions about the same gear under limits that differ in nothing but their order. */
   readonly memory?: CoverageMemory | undefined;
+  /** Also asks uncropped, whatever the order, of what may come about where setups stay on their bodies. */
+  readonly leastCropped?: boolean;
 }
 
 /**
@@ -108,13 +110,14 @@ export function problemOf(
     pace = AT_EASE,
     openBodies = new Set(),
     memory = new CoverageMemory(),
+    leastCropped = false,
   }: LayOutOptions = {},
 ): Problem {
   const { frames, shelf, limits, packedG = 0, loads = [] } = question;
   const choice = selectable(shelf, limits, pace, question.outing.currency);
   const assignments = assignmentsOf(question, choice.bodies, tied);
   const laidOut = { frames, limits, choice, tied, packedG, loads, openBodies, memory };
-  return layOut(laidOut, assignments, pace);
+  return layOut(laidOut, assignments, pace, leastCropped);
 }
 
 /** Whether the weight of bodies counts in the choice. */
@@ -138,13 +141,14 @@ function layOut(
   >,
   assignments: readonly Assignment[],
   pace: Pace,
+  leastCropped = false,
 ): Problem {
   const { frames, limits, choice, tied, packedG, loads, openBodies, memory } = problem;
   const table = new CandidateTable(choice.setups, assignments, openBodies);
   return {
     ...{ tied, packedG, loads, openBodies, memory, frames, limits, choice, assignments, table },
     candidates: table.candidates,
-    ...targetsOf({ frames, assignments, table, limits, memory }, pace),
+    ...targetsOf({ frames, assignments, table, limits, memory }, pace, leastCropped),
   };
 }
 
@@ -166,6 +170,7 @@ function targetsOf(
     memory,
   }: Pick<Problem, 'frames' | 'assignments' | 'table' | 'limits' | 'memory'>,
   pace: Pace,
+  leastCropped: boolean,
 ): Pick<Problem, 'targets' | 'unheld'> {
   const ordered = [...frames].sort((a, b) => (a.id < b.id ? -1 : 1));
   const hard = ordered.map((frame) => framedOf(frame, assignments));
@@ -188,8 +193,14 @@ function targetsOf(
   const restsOnFocus = (frame: Frame) =>
     (nearestAskedM(frame) ?? Infinity) < usualM &&
     (frame.want === 'must' || (shares.get(frame.id) ?? 0) > 0);
+  const asksUncropped = (opportunities: readonly Opportunity[]) =>
+    limits.order.includes('crop') ||
+    (leastCropped && opportunities.some((o) => o.assignments.some((a) => a.fixedSetups)));
   const targets = framed.flatMap(({ frame, opportunities, single }) =>
-    layersOf(frame, limits, restsOnFocus(frame)).map((layer) => {
+    layersOf(frame, limits, {
+      restsOnFocus: restsOnFocus(frame),
+      uncropped: asksUncropped(opportunities),
+    }).map((layer) => {
       const isBase = layer === 'base';
       const harder = HARDER[layer];
       const covered =
@@ -259,14 +270,18 @@ function stricter(
 }
 
 /** The layers that the order of aims asks about, and once where twice is asked for. */
-function layersOf(frame: Frame, { order }: Limits, restsOnFocus: boolean): Layer[] {
+function layersOf(
+  frame: Frame,
+  { order }: Limits,
+  { restsOnFocus, uncropped }: { readonly restsOnFocus: boolean; readonly uncropped: boolean },
+): Layer[] {
   const lit = frame.light.source.kind !== 'none';
   return [
     'base',
     ...(isAskedTwice(frame) ? (['single'] as const) : []),
     ...(restsOnFocus ? (['usualFocus'] as const) : []),
     ...(order.includes('speed') && lit ? (['stop1', 'stop2'] as const) : []),
-    ...(order.includes('crop') ? (['whole'] as const) : []),
+    ...(uncropped ? (['whole'] as const) : []),
     ...(order.includes('grade') ? (['good', 'firstClass'] as const) : []),
   ];
 }

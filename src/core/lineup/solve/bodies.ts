@@ -4,7 +4,7 @@ import { problemOf, type Problem } from '../problem/problem';
 import type { MipSolver } from './mipSolver';
 import { aimsOf, BODY_AIMS, LEAST_CROPPED } from '../problem/aims';
 import type { LineupQuestion } from '../problem/question';
-import { presolve, type Presolved } from '../presolve/presolve';
+import { presolve } from '../presolve/presolve';
 
 /**
  * The bodies that come along with a chosen lineup: all that it gets is got as well as before, and then
@@ -21,20 +21,14 @@ export function withBodies(
 ): Choice {
   if (choice.along !== null) return choice;
   const taken = new Set(choice.taken);
-  const { limits } = question;
-  const isFixed = problem.assignments.some(({ fixedSetups }) => fixedSetups);
-  const last = isFixed && !limits.order.includes('crop') ? LEAST_CROPPED : [];
   const tied = problemOf(
-    {
-      ...question,
-      shelf: withItems(question.shelf, ({ id }) => taken.has(id)),
-      limits: { ...limits, order: last.length > 0 ? [...limits.order, 'crop'] : limits.order },
-    },
-    { tied: true, memory: problem.memory },
+    { ...question, shelf: withItems(question.shelf, ({ id }) => taken.has(id)) },
+    { tied: true, memory: problem.memory, leastCropped: true },
   );
-  const whole = presolve(tied, { forced: taken, keepAll: true });
-  const presolved = last.length > 0 ? croppedWhereFixed(whole) : whole;
-  const aims = [...aimsOf(tied.frames, limits), ...BODY_AIMS, ...last];
+  const presolved = presolve(tied, { forced: taken, keepAll: true });
+  const { frames, limits } = tied;
+  const last = limits.order.includes('crop') ? [] : LEAST_CROPPED;
+  const aims = [...aimsOf(frames, limits), ...BODY_AIMS, ...last];
   // What is got is settled; only where bodies in hand can't get it all is it looked for again.
   const found =
     choose(solver, tied, presolved, timeLimitS, aims, choice) ??
@@ -48,12 +42,4 @@ export function withBodies(
     return { ...choice, along, open };
   }
   return { ...choice, uses: found.uses, along: found.along ?? [], open: choice.open ?? found.open };
-}
-
-/** Without readings uncropped of what can't come about where setups stay on their bodies. */
-function croppedWhereFixed(presolved: Presolved): Presolved {
-  const isFixed = ({ opportunities }: Presolved['targets'][number]) =>
-    opportunities.some(({ opportunity }) => opportunity.assignments.some((a) => a.fixedSetups));
-  const targets = presolved.targets.filter((t) => t.layer !== 'whole' || isFixed(t));
-  return { ...presolved, targets };
 }
