@@ -31,6 +31,11 @@ test('the demo says from where with what, what is hidden, and follows what is dr
   if (!bank) throw new Error('nothing to drag');
   await page.mouse.move(bank.x + bank.width / 2, bank.y + bank.height / 2);
   await page.mouse.down();
+  await page.mouse.move(bank.x + 8, bank.y - 20, { steps: 6 });
+  // It rests on its way, so that the outing follows; that is no step of its own.
+  const undo = page.getByRole('button', { name: 'Undo (Ctrl Z)' });
+  await expect(undo).toBeEnabled();
+  await page.waitForTimeout(1200);
   await page.mouse.move(bank.x + 8, bank.y - 40, { steps: 6 });
   await page.mouse.up();
   await expect(farBank).not.toContainText('15–40');

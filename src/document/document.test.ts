@@ -156,6 +156,19 @@ describe('the open document', () => {
     expect(name()).toBe(12);
   });
 
+  it('undoes what was dragged in one step, however long it rested on its way', () => {
+    const { document, name, wait } = opened();
+    for (const maxLenses of [1, 2, 3]) {
+      document.edit(setLimits({ maxLenses }), 'drag', Infinity);
+      wait(5000);
+    }
+    document.edit(setLimits({ maxLenses: 4 }), 'another drag', Infinity);
+    document.undo();
+    expect(name()).toBe(3);
+    document.undo();
+    expect(name()).toBeNull();
+  });
+
   it('never undoes two fields together, however quick', () => {
     const { document, name } = opened();
     document.edit(setLimits({ maxLenses: 1 }), 'max');

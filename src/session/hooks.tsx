@@ -78,10 +78,10 @@ export function useAnswer(): Answer {
 }
 
 /**
- * Applies an edit; edits of the same field in quick succession are undone together. It gives false
- * where the edit is refused, which the person is told of.
+ * Applies an edit; edits of the same field that follow each other within some time, ms, are undone
+ * together. It gives false where the edit is refused, which the person is told of.
  */
-export function useEdit(): (edit: Edit, field?: string) => boolean {
+export function useEdit(): (edit: Edit, field?: string, withinMs?: number) => boolean {
   return useSession().document.edit;
 }
 

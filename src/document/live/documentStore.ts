@@ -48,9 +48,9 @@ export function createDocumentStore(now: () => number, refused: OnRefused = () =
     refused(issues, would);
     return false;
   };
-  const put = (next: WholeState, field: string): boolean => {
+  const put = (next: WholeState, field: string, withinMs: number): boolean => {
     const at = now();
-    const joins = field !== '' && field === last.field && at - last.at < SAME_EDIT_MS;
+    const joins = field !== '' && field === last.field && at - last.at < withinMs;
     last = { field, at };
     store.setState((state) => ({
       ...next,
@@ -74,9 +74,10 @@ export function createDocumentStore(now: () => number, refused: OnRefused = () =
     /**
      * Applies an edit of the outing; quick edits of the same field make one step of undo.
      *
+     * @param withinMs so soon after the one before, ms; what is dragged is one step however long it takes
      * @returns false where it is refused
      */
-    edit(change: Edit, field = ''): boolean {
+    edit(change: Edit, field = '', withinMs = SAME_EDIT_MS): boolean {
       const before = opened(store.getState());
       if (before === null) return false;
       const { desk, file } = before;
@@ -90,7 +91,7 @@ export function createDocumentStore(now: () => number, refused: OnRefused = () =
       const plan = planAfter(desk, file, next);
       const parts = readableDesk(desk, { ...desk, plan });
       if (!parts.ok) return refuse(parts.error, plan);
-      return put({ desk: parts.value, file: next }, field);
+      return put({ desk: parts.value, file: next }, field, withinMs);
     },
     /**
      * Applies an edit of gear, settings, or how the outing hangs together with them.
@@ -109,7 +110,7 @@ export function createDocumentStore(now: () => number, refused: OnRefused = () =
       const next = refreshed(before, parts.value);
       const read = wholeToo ? readableFile(before.file, next.file) : ok(next.file);
       return read.ok
-        ? put({ desk: parts.value, file: read.value }, field)
+        ? put({ desk: parts.value, file: read.value }, field, SAME_EDIT_MS)
         : refuse(read.error, next.file);
     },
     /**

@@ -28,7 +28,7 @@ export function GroundPage() {
     },
     [edit],
   );
-  const { file, drag, drop } = useDragged(open, put);
+  const { file, drag, drop } = useDragged(open);
   const start = (template: GroundTemplate | null) => {
     setBegun(true);
     if (template === null) return;
