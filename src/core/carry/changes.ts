@@ -258,10 +258,11 @@ class Search {
     const made = state.made | job.bit;
     let { cost } = state;
     for (const { isChange } of put) if (isChange) cost += 1;
-    if (cost >= this.beat || this.isStuck(now, made, leg)) return null;
+    if (cost >= this.beat) return null;
+    if (this.isTaking(state.now, way) && this.isStuck(now, made, leg)) return null;
     const step = { shift: leg.shift, frameId: job.frameId, with: way.option, put };
     const trail = { step, before: state.trail };
-    return { ...state, now, made, madeCount: state.madeCount + 1, cost, trail };
+    return { now, made, madeCount: state.madeCount + 1, cost, atLeast: state.atLeast, trail };
   }
 
   /** A state with what any schedule through it has at the least; null where that is not to be beaten. */
@@ -270,6 +271,14 @@ class Search {
     const toCome = this.course.leastToCome(now, made, shift, this.beat - cost);
     const atLeast = Math.max(state.atLeast, cost + toCome);
     return atLeast < this.beat ? { ...state, atLeast } : null;
+  }
+
+  /** Whether a way takes what nobody has in use yet: else the others can make what they could. */
+  private isTaking(now: number[], { uses }: Way): boolean {
+    const { ownersAt } = this.course;
+    for (const { things, hand } of uses)
+      if (hand.counted) for (const thing of things) if (now[ownersAt + thing] === 0) return true;
+    return false;
   }
 
   /** Whether a picture of this stretch can't be made any more, since others have what it takes in use. */

@@ -96,13 +96,12 @@ export class Course {
   /** Ids of the things, bodies first. */
   readonly thingIds: readonly string[];
   private readonly itemsOfKey: (readonly number[])[] = [];
-  /** For each picture, 1 where a setup has a part in making it. */
-  private readonly serves: readonly Uint8Array[];
-  /** For each two pictures, whether one setup can have a part in both. */
-  private readonly share: boolean[][] = [];
-  /** Pictures that few setups make first. */
-  private readonly scarcest: readonly number[];
-  private readonly bits: readonly bigint[];
+  /** For each setup, the pictures that it has a part in making, a bit each, 32 a word. */
+  private readonly serves: Int32Array[] = [];
+  /** For each picture, those that some setup of its own can have a part in as well, and itself. */
+  private readonly sharing: readonly Int32Array[];
+  /** Pictures that are left over: filled anew for each question. */
+  private readonly left: Int32Array;
   /** The last stretch that can use a setup, by number. */
   private readonly lastOfKey: number[] = [];
   /** Bodies of which one can stand for another. */
@@ -151,11 +150,9 @@ export class Course {
     this.shared =
       new Set(this.hands.filter((h) => !h.assignment.placed).map((h) => h.assignment.shooterId))
         .size > 1;
-    const frameIds = [...new Set(shifts.flatMap((s) => s.tasks.map((t) => t.frame.id)))];
+    const frameIds = scarcestFirst(shifts);
     this.frameCount = frameIds.length;
-    this.bits = frameIds.map((_, i) => 1n << BigInt(i));
-    const keyCount = FIRST_KEY + new Set(uses.map((m) => m.key)).size;
-    this.serves = frameIds.map(() => new Uint8Array(keyCount));
+    this.left = new Int32Array(Math.ceil(frameIds.length / 32));
     this.legs = this.legsOf(shifts, frameIds, anyOrder);
     const stackCount = new Set(uses.map((m) => m.items.join())).size;
     this.toCome = new StacksToCome(
@@ -171,13 +168,12 @@ export class Course {
       this.bodyCount,
       stackCount * this.people.length,
     );
-    this.share = frameIds.map((_, a) =>
-      frameIds.map((__, b) =>
-        this.serves[a]!.some((is, key) => is === 1 && this.serves[b]![key] === 1),
-      ),
-    );
-    const waysOf = (frame: number) => this.serves[frame]!.reduce((sum, is) => sum + is, 0);
-    this.scarcest = frameIds.map((_, i) => i).sort((a, b) => waysOf(a) - waysOf(b) || a - b);
+    this.sharing = frameIds.map((_, frame) => {
+      const sharing = this.left.slice();
+      for (const serves of this.serves)
+        if (serves && hasBit(serves, frame)) serves.forEach((word, at) => (sharing[at]! |= word));
+      return sharing;
+    });
   }
 
   private legsOf(
@@ -203,7 +199,7 @@ export class Course {
       const stack = stacks.get(ids.join()) ?? stacks.size;
       stacks.set(ids.join(), stack);
       this.stackOfKey[key] = stack;
-      this.serves[frame]![key] = 1;
+      addBit((this.serves[key] ??= this.left.slice()), frame);
       this.lastOfKey[key] = at;
       for (const thing of [body, ...items]) this.lastUseBy[thing]![hand.person] = at;
       return { assignedSetup, hand, key, body, items, things: [body, ...items] };
@@ -218,7 +214,7 @@ export class Course {
           })),
         );
         const mayWait = lastOfFrame.get(frame.id)! > at;
-        return { frame: number, frameId: frame.id, bit: this.bits[number]!, ways, mayWait };
+        return { frame: number, frameId: frame.id, bit: 1n << BigInt(number), ways, mayWait };
       });
       const isAnyOrder = anyOrder.has(at);
       return { shift: at, isAnyOrder, jobs, turns: isAnyOrder ? turnsOf(jobs) : [] };
@@ -391,20 +387,50 @@ export class Course {
     on.sort((a, b) => a - b);
     const byStacks = isClear ? this.toCome.least(leg, made, on, fresh) : 0;
     if (byStacks >= enough) return byStacks;
-    const apart: number[] = [];
-    for (const frame of this.scarcest) {
-      if ((made & this.bits[frame]!) !== 0n) continue;
-      const serves = this.serves[frame]!;
-      let isOn = false;
-      for (let body = 0; body < this.bodyCount; body += 1) isOn ||= serves[state[body]!] === 1;
-      if (isOn) continue;
-      const share = this.share[frame]!;
-      let isApart = true;
-      for (const other of apart) isApart &&= !share[other];
-      if (isApart) apart.push(frame);
-    }
-    return Math.max(byStacks, apart.length - fresh);
+    return Math.max(byStacks, this.apart(state, made) - fresh);
   }
+
+  /** How many pictures are left of which no two share a setup, and none has one that is on: those that few make first. */
+  private apart(state: number[], made: bigint): number {
+    const { left, serves, sharing } = this;
+    let rest = made;
+    for (let at = 0; at < left.length; at += 1, rest >>= WORD)
+      left[at] = ~Number(BigInt.asIntN(32, rest));
+    for (let body = 0; body < this.bodyCount; body += 1) takeAway(left, serves[state[body]!]);
+    let count = 0;
+    for (let at = 0; at < left.length; at += 1)
+      while (left[at] !== 0) {
+        const frame = 32 * at + 31 - Math.clz32(left[at]! & -left[at]!);
+        // Above the last picture there are none.
+        if (frame >= this.frameCount) return count;
+        takeAway(left, sharing[frame]);
+        count += 1;
+      }
+    return count;
+  }
+}
+
+const WORD = 32n;
+
+const hasBit = (bits: Int32Array, at: number) => (bits[at >> 5]! & (1 << (at & 31))) !== 0;
+
+function addBit(bits: Int32Array, at: number): void {
+  bits[at >> 5]! |= 1 << (at & 31);
+}
+
+function takeAway(from: Int32Array, bits: Int32Array | undefined): void {
+  if (bits) for (let at = 0; at < from.length; at += 1) from[at]! &= ~bits[at]!;
+}
+
+/** The pictures, those that few setups make first. */
+function scarcestFirst(shifts: readonly Shift[]): FrameId[] {
+  const keys = new Map<FrameId, Set<string>>();
+  for (const { frame, options } of shifts.flatMap((s) => s.tasks)) {
+    const ofFrame = keys.get(frame.id) ?? new Set();
+    for (const { key } of options.flat()) ofFrame.add(key);
+    keys.set(frame.id, ofFrame);
+  }
+  return [...keys].sort(([, a], [, b]) => a.size - b.size).map(([id]) => id);
 }
 
 /** Whole numbers as one character each: below 65,536, which holders, setups and hands don't reach. */
