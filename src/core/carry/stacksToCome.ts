@@ -12,8 +12,10 @@ export interface WantedLeg {
   readonly wanted: readonly Wanted[];
 }
 
-/** Sets looked at; beyond it nothing is said of what is new. */
+/** Sets looked at for the first question, which bounds the whole; beyond it nothing is said of what is new. */
 const MOST_SETS = 150_000;
+/** Sets looked at in all before a later question is looked into. */
+const MOST_SETS_LATER = 20_000;
 
 /** What is asked again and again where the same pictures are left. */
 interface Left {
@@ -40,6 +42,7 @@ export class StacksToCome {
   /** For each stretch, what each stack serves in the stretches after it. */
   private readonly later: readonly (readonly bigint[])[];
   private size = 0;
+  private most = MOST_SETS;
   /** The first stretch from which on all are in order. */
   private readonly inOrderFrom: number;
   private readonly keepers: Keepers;
@@ -81,6 +84,12 @@ export class StacksToCome {
    * @param fresh cameras that have borne nothing yet
    */
   least(leg: number, made: bigint, on: readonly number[], fresh: number): number {
+    const least = this.from(leg, made, on, fresh);
+    this.most = MOST_SETS_LATER;
+    return least;
+  }
+
+  private from(leg: number, made: bigint, on: readonly number[], fresh: number): number {
     const stretch = this.legs[leg];
     if (!stretch) return 0;
     const { wanted } = stretch;
@@ -107,7 +116,7 @@ export class StacksToCome {
     const set = this.numberOf(on, fresh);
     const before = left.known.get(set);
     if (before !== undefined) return before;
-    if (this.size >= MOST_SETS) return 0;
+    if (this.size >= this.most) return 0;
     this.size += 1;
     // Until it is known, so that the most is never exceeded by what is being looked at.
     left.known.set(set, 0);
@@ -131,8 +140,8 @@ export class StacksToCome {
   /** What the stretches after one ask for; what has found room for the sake of its order comes off. */
   private afterLeg(leg: number, on: readonly number[], fresh: number): number {
     if (leg + 1 === this.legs.length) return 0;
-    if (on.length <= this.bodyCount) return this.least(leg + 1, 0n, on, fresh);
-    return Math.min(...on.map((o) => this.least(leg + 1, 0n, without(on, o), fresh)));
+    if (on.length <= this.bodyCount) return this.from(leg + 1, 0n, on, fresh);
+    return Math.min(...on.map((o) => this.from(leg + 1, 0n, without(on, o), fresh)));
   }
 
   /** Pictures that what is on does not make: in order, from the first such one on. */
