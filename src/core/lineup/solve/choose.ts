@@ -118,24 +118,31 @@ export function solveAims(
   // What nothing can change still counts as lost beside another choice.
   const skip = (aim: Aim) => constantOf(aim, model) !== 0 && reach(aim, 0);
   const weighed = aims.map((aim) => ({ aim, costs: costsOf(aim, model) }));
-  const first = leading(weighed, model);
-  const together =
-    first > 1 ? solveTogether(session, model, weighed.slice(0, first), timeLimitS) : null;
-  if (together !== null) {
-    values = together.values;
-    for (const { aim, costs, value } of together.reached) {
-      if (isIdle(costs)) skip(aim);
-      else reach(aim, value);
+  let at = 0;
+  while (at < weighed.length) {
+    const rest = weighed.slice(at);
+    const count = leading(rest, model);
+    const together =
+      count > 1 ? solveTogether(session, model, rest.slice(0, count), timeLimitS) : null;
+    if (together !== null) {
+      values = together.values;
+      at += count;
+      for (const { aim, costs, value } of together.reached) {
+        if (isIdle(costs)) skip(aim);
+        else reach(aim, value);
+      }
+      if (together.open) return choiceOf(model, values, reached, together.open);
+      continue;
     }
-    if (together.open) return choiceOf(model, values, reached, together.open);
-  }
-  for (const { aim, costs } of weighed.slice(together === null ? 0 : first)) {
-    if (isIdle(costs) && values !== null) {
-      skip(aim);
+    const { aim, costs } = rest[0]!;
+    at += 1;
+    if (isIdle(costs)) {
+      if (reached.length === 0) reach(aim, 0);
+      else skip(aim);
       continue;
     }
     const settled = settledValue(costs, model);
-    if (settled !== null && (values !== null || !isIdle(costs))) {
+    if (settled !== null) {
       reach(aim, settled);
       continue;
     }
