@@ -86,6 +86,31 @@ const post = (baseURL: string, body: string, query = '', signal?: AbortSignal) =
     ...(signal ? { signal } : {}),
   });
 
+test('more outings at once than can wait are told so before any work is done on them', async ({
+  baseURL,
+}) => {
+  const enough = new AbortController();
+  const busy: { response: Response; body: { error: { code: string } } }[] = [];
+  const posts = Array.from({ length: 200 }, async () => {
+    const response = await post(baseURL!, DEMO, '', enough.signal);
+    if (response.status !== 503) return;
+    busy.push({ response, body: await response.json() });
+    if (busy.length === 40) enough.abort();
+  });
+  await Promise.allSettled(posts);
+  expect(busy.length).toBeGreaterThanOrEqual(40);
+  for (const { response, body } of busy) {
+    expect(body.error.code).toBe('busy');
+    expect(response.headers.get('retry-after')).toBe('5');
+    // What the framework has had in hand varies by headers of its own.
+    expect(response.headers.get('vary')).toBeNull();
+    for (const [name, value] of Object.entries(MUST_HAVE))
+      expect(response.headers.get(name)).toMatch(value);
+  }
+  // Those that went away leave their places.
+  await expect(async () => expect((await post(baseURL!, DEMO)).status).toBe(200)).toPass();
+});
+
 test('hard outings are answered in time, and nobody else waits for them', async ({ baseURL }) => {
   const hard = hardOuting();
   let done = 0;

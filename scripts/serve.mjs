@@ -1,4 +1,6 @@
+import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
+import { availableParallelism } from 'node:os';
 import next from 'next';
 import { portOrExit } from './port.mjs';
 
@@ -7,8 +9,8 @@ import { portOrExit } from './port.mjs';
  * the next free port is taken where another program has it.
  *
  * A server of our own around Next's, since some things must hold for every response, those that Next
- * sends before any of our code included: the security headers, methods that are not served, and bodies
- * that come too slowly.
+ * sends before any of our code included: the security headers, methods that are not served, bodies that
+ * come too slowly, and more outings at once than can wait.
  */
 process.env.NODE_ENV ??= 'production';
 const option = (name, otherwise) => {
@@ -24,6 +26,14 @@ const SLOWEST_REQUEST_MS = 10_000;
 const SERVED = new Set(['GET', 'HEAD', 'POST', 'OPTIONS']);
 /** Said for TLS only, where the host says that it is behind it: see docs/hosting.md. */
 const BEHIND_TLS = process.env.BEHIND_TLS === 'yes';
+
+/** Outings that are posted for an answer. */
+const POSTED = /^\/api\/(lineup|carry)\b/;
+/** Of them at once, as many as have a thread or may wait for one (see lineupPool.ts): the others aren't begun. */
+const MOST_POSTED = Math.max(1, availableParallelism() - 1) + 16;
+const BUSY = JSON.stringify({
+  error: JSON.parse(readFileSync(new URL('../src/text/en/busy.json', import.meta.url), 'utf8')),
+});
 
 /** On every response; pages have a policy of their own with a nonce in its place. */
 const HEADERS = {
@@ -56,9 +66,25 @@ const server = createServer(
       return;
     }
     if (request.url?.startsWith('/serwist/')) keepFresh(response);
+    if (request.method === 'POST' && POSTED.test(request.url ?? '') && !takesIn(response)) {
+      response.writeHead(503, { 'content-type': 'application/json', 'retry-after': '5' });
+      response.end(BUSY);
+      // What is still to come is read, or whoever sends it would not hear the answer.
+      request.resume();
+      return;
+    }
     void handle(request, response);
   },
 );
+
+let posted = 0;
+/** Counts an outing as posted until it is answered or given up; false where there are too many. */
+function takesIn(response) {
+  if (posted >= MOST_POSTED) return false;
+  posted += 1;
+  response.once('close', () => (posted -= 1));
+  return true;
+}
 
 /** The service worker must never come from a cache on the way, or a page keeps an old one. */
 function keepFresh(response) {

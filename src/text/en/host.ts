@@ -1,3 +1,5 @@
+import busy from './busy.json';
+
 /** What is said by host. */
 export const hostText = {
   lineup: {
@@ -27,7 +29,7 @@ export const hostText = {
     theGzipOfTheOuting: 'The gzip of the outing is damaged.',
     secondsMustBeANumber: (value: number, value2: number) =>
       `seconds must be a number above 0 and at most ${value}, such as ?seconds=${value2}.`,
-    tooManyOutingsAreBeing: 'Too many outings are being worked out. Try again in a moment.',
+    tooManyOutingsAreBeing: busy.message,
     theAnswerWasNotReady: 'The answer was not ready in time. Allow more time, or leave gear out.',
     theAnswerCouldNotBe:
       'The answer could not be worked out; it may need more memory than there is.',
