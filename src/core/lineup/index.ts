@@ -7,7 +7,8 @@ export {
   NOTHING_GOT,
   type Open,
 } from './solve/choose';
-export type { ConflictMember, KeptOut, LimitConflict, WayOut } from './explain/conflicts';
+export type { ConflictMember, LimitConflict } from './explain/conflicts';
+export type { KeptOut, WayOut } from './explain/waysOut';
 export {
   type Difference,
   exploreAlternatives,

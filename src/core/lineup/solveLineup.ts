@@ -13,7 +13,8 @@ import {
 import type { Pace } from '@/core/pace';
 import { withBodies } from './solve/bodies';
 import { type Choice, choose, isGotAsAsked, NOTHING_GOT } from './solve/choose';
-import { conflictBehind, type KeptOut, keptLost } from './explain/conflicts';
+import { conflictBehind } from './explain/conflicts';
+import { type KeptOut, keptLost } from './explain/waysOut';
 import {
   type Deadline,
   deadlineIn,
@@ -158,10 +159,10 @@ export function explain(
   const held = frames.map((f) => heldFrame(problem, f));
   const results = frames.map((f) => frameResult(problem, targets.get(f.id)!, choice, setupsOf));
   const kept = reason('kept', new Map<FrameId, KeptOut>(), (s, pace) =>
-    keptLost(s, question, problem, choice, timeLimitS, pace),
+    keptLost(question, problem, choice, { solver: s, timeLimitS, pace }),
   );
   const conflict = reason('conflict', null, (s, pace) =>
-    conflictBehind(s, problem, found, timeLimitS, pace),
+    conflictBehind(problem, found, { solver: s, timeLimitS, pace }),
   );
   const onlyIts = lensIds.map((id) => ({
     lensId: id,

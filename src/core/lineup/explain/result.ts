@@ -4,7 +4,8 @@ import type { AdapterId, BodyId, ConverterId, LensId, Stack, TubeId } from '@/co
 import type { Interval } from '@/core/intervals';
 import type { Open } from '../solve/choose';
 import type { Assumption } from './assumptions';
-import type { KeptOut, LimitConflict } from './conflicts';
+import type { LimitConflict } from './conflicts';
+import type { KeptOut } from './waysOut';
 import type { Proof } from '../prove/proof';
 import type { FrameState } from './frameState';
 import type { Gap, Overlap } from './ranges';
