@@ -89,4 +89,11 @@ export {
   type Understood,
 } from './formats/gearLines';
 export { VERSIONS } from './migrations';
-export { allGear, type ForOuting, nextQuestionOf, whatIsAsked } from './nextQuestion';
+export {
+  allGear,
+  chosenOutings,
+  type ForOuting,
+  nextQuestionOf,
+  whatIsAsked,
+  withTimesAYear,
+} from './nextQuestion';

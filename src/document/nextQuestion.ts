@@ -1,7 +1,7 @@
 import { completeFrames } from '@/core/brief';
 import { ITEM_KINDS, newMounts, type Shelf } from '@/core/gear';
 import type { NextQuestion } from '@/core/next';
-import type { NextSettings } from './desk';
+import { type ChosenOuting, type Desk, fileOf, knownGear, type NextSettings } from './desk';
 import type { OutingFile } from './outingFile';
 
 /** An outing as it is asked about: a picture whose distance nobody knows yet is not. */
@@ -54,4 +54,49 @@ export function allGear(shelves: readonly Shelf[]): Shelf {
     );
     return { mounts: [...all.mounts, ...newMounts(all.mounts, more.mounts)], ...of } as Shelf;
   });
+}
+
+/** What the chosen outings are looked up in: what is open, and what is kept beside it. */
+export interface NextSources {
+  readonly desk: Desk;
+  /** Under which the open outing is kept. */
+  readonly openKey: string;
+  readonly saved: readonly { readonly key: string; readonly plan: Desk['plan'] }[];
+  /** A starter with some gear; null where there is none of this name. */
+  readonly starter: (key: string, shelf: Shelf) => OutingFile | null;
+}
+
+/** The chosen outings that are still there, each with its whole file, and all gear that any of them knows. */
+export function chosenOutings(
+  chosen: readonly ChosenOuting[],
+  { desk, openKey, saved, starter }: NextSources,
+): { readonly shelf: Shelf; readonly outings: readonly ForOuting[] } {
+  const { plan, settings } = desk;
+  const planOf = (key: string) => (key === openKey ? plan : saved.find((s) => s.key === key)?.plan);
+  const isChosen = ({ key: its }: { readonly key: string }) =>
+    chosen.some(({ of, key }) => of === 'saved' && key === its);
+  const shelf = allGear([
+    knownGear(desk),
+    ...saved.filter(isChosen).map((s) => knownGear({ plan: s.plan, shelf: desk.shelf })),
+  ]);
+  const outings = chosen.flatMap((c): ForOuting[] => {
+    const its = c.of === 'saved' ? planOf(c.key) : undefined;
+    const kept = its ? fileOf({ plan: its, shelf: desk.shelf, settings }) : null;
+    const file = c.of === 'starter' ? starter(c.key, shelf) : kept;
+    return file ? [{ id: `${c.of} ${c.key}`, timesAYear: c.timesAYear, file }] : [];
+  });
+  return { shelf, outings };
+}
+
+/** The chosen outings where one comes so many times a year; null where it is not chosen any more. */
+export function withTimesAYear(
+  chosen: readonly ChosenOuting[],
+  { of, key }: Pick<ChosenOuting, 'of' | 'key'>,
+  timesAYear: number | null,
+): readonly ChosenOuting[] {
+  const isIt = (c: ChosenOuting) => c.of === of && c.key === key;
+  if (timesAYear === null) return chosen.filter((c) => !isIt(c));
+  return chosen.some(isIt)
+    ? chosen.map((c) => (isIt(c) ? { ...c, timesAYear } : c))
+    : [...chosen, { of, key, timesAYear }];
 }

@@ -1,18 +1,16 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { loanDays, type Shelf } from '@/core/gear';
-import { mapShelf } from '@/core/gear';
+import { loanDays, mapShelf, type Shelf } from '@/core/gear';
 import type { NextQuestion } from '@/core/next';
 import {
-  allGear,
   type ChosenOuting,
-  fileOf,
+  chosenOutings,
   type ForOuting,
-  knownGear,
   type NextSettings,
   nextQuestionOf,
   setSettings,
+  withTimesAYear,
 } from '@/document';
 import { outingFromStarter, STARTERS } from '@/document/starters';
 import { useDesk, useDeskNow, useEditDesk, useOutingKey, useSavedOutings } from '@/session';
@@ -52,36 +50,16 @@ export function useNextWork(): NextWork {
   const openKey = useOutingKey();
   const saved = useSavedOutings();
   const [found] = useState(() => new WeakMap<NextQuestion, Map<string, unknown>>());
-  const { settings, shelf: personal, plan } = desk;
-  const { next } = settings;
+  const { settings } = desk;
+  const { next, currency } = settings;
   const chosen = useMemo<readonly ChosenOuting[]>(
     () => (next.outings.length > 0 ? next.outings : [{ of: 'saved', key: openKey, timesAYear: 1 }]),
     [next.outings, openKey],
   );
-  const shelf = useMemo(
-    () =>
-      allGear([
-        knownGear({ plan, shelf: personal }),
-        ...(saved ?? [])
-          .filter(({ key }) => chosen.some((c) => c.of === 'saved' && c.key === key))
-          .map((other) => knownGear({ plan: other.plan, shelf: personal })),
-      ]),
-    [plan, personal, saved, chosen],
-  );
-  const outings = useMemo(
-    () =>
-      chosen.flatMap(({ of, key, timesAYear }): ForOuting[] => {
-        const id = `${of} ${key}`;
-        if (of === 'starter') {
-          const file = starterFile(key, shelf, settings.currency);
-          return file === null ? [] : [{ id, timesAYear, file }];
-        }
-        const its = key === openKey ? plan : saved?.find((s) => s.key === key)?.plan;
-        const file = its && fileOf({ plan: its, shelf: personal, settings });
-        return file ? [{ id, timesAYear, file }] : [];
-      }),
-    [chosen, shelf, settings, openKey, plan, saved, personal],
-  );
+  const { shelf, outings } = useMemo(() => {
+    const starter = (key: string, gear: Shelf) => starterFile(key, gear, currency);
+    return chosenOutings(chosen, { desk, openKey, saved: saved ?? [], starter });
+  }, [chosen, desk, openKey, saved, currency]);
   const { buy, resalePercent, after, neverSold } = next;
   const question = useMemo(
     () =>
@@ -107,34 +85,22 @@ export function useNextWork(): NextWork {
     settings: next,
     change,
     choices: [
-      choice('saved', openKey, plan.outing.name, true),
+      choice('saved', openKey, desk.plan.outing.name, true),
       ...(saved ?? []).map((s) => choice('saved', s.key, s.plan.outing.name)),
       ...STARTERS.map(({ key }) => choice('starter', key, STARTER_TEXTS[key].name)),
     ],
-    choose: ({ of, key }, timesAYear) => {
-      const others = chosen.filter((c) => c.of !== of || c.key !== key);
-      const known = chosen.some((c) => c.of === of && c.key === key);
-      const put = (c: ChosenOuting): ChosenOuting =>
-        c.of === of && c.key === key && timesAYear !== null ? { ...c, timesAYear } : c;
+    choose: (its, timesAYear) =>
       change(
-        {
-          outings:
-            timesAYear === null
-              ? others
-              : known
-                ? chosen.map(put)
-                : [...chosen, { of, key, timesAYear }],
-        },
-        `next ${of} ${key}`,
-      );
-    },
+        { outings: [...withTimesAYear(chosen, its, timesAYear)] },
+        `next ${its.of} ${its.key}`,
+      ),
     question,
     names: outings.map(({ file }) => file.outing.name),
     days: outings.map(
       ({ file: { outing: o } }) => loanDays({ from: o.firstDay, to: o.lastDay ?? o.firstDay }) ?? 1,
     ),
     year: yearOf(outings),
-    currency: settings.currency,
+    currency,
     shelf,
     found,
   };
