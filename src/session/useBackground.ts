@@ -24,17 +24,17 @@ const NOTHING: Held<never> = { state: { kind: 'idle' }, question: null };
 
 /** Work beside the answer in sight: started when asked, ended when the question changes. */
 export function useBackground<T>(question: object | null) {
-  const [latest, setHeld] = useState<Held<T>>(NOTHING);
+  const [latest, setLatest] = useState<Held<T>>(NOTHING);
   const end = useRef<() => void>(() => undefined);
   useEffect(
     () => () => {
       end.current();
       // Undoing may bring the same question back, and nothing is looking for it any more.
-      setHeld((before) => (before.state.kind === 'looking' ? NOTHING : before));
+      setLatest((before) => (before.state.kind === 'looking' ? NOTHING : before));
     },
     [question],
   );
-  const setState = (state: Background<T>) => setHeld({ state, question });
+  const setState = (state: Background<T>) => setLatest({ state, question });
   // What was found for another question never shows beside this one.
   const state: Background<T> = latest.question === question ? latest.state : { kind: 'idle' };
   return {
@@ -45,7 +45,7 @@ export function useBackground<T>(question: object | null) {
       end.current = work({
         // It comes by another port than what is found, and may come after it.
         progress: (done) =>
-          setHeld((before) =>
+          setLatest((before) =>
             before.state.kind === 'looking' && before.question === question
               ? { state: { kind: 'looking', done }, question }
               : before,

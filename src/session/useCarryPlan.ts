@@ -35,7 +35,7 @@ export function useCarryPlan(): CarryState {
     [asked, shooters, currency, anyOrder, bagWeightG, prefer],
   );
   const question = useMemo(() => planned && { ...planned, packing }, [planned, packing]);
-  const [answered, setHeld] = useState<{
+  const [answered, setAnswered] = useState<{
     answer: CarryAnswer | null;
     for: CarryQuestion | null;
     problem: string | null;
@@ -46,9 +46,9 @@ export function useCarryPlan(): CarryState {
       progress: () => undefined,
       done: (answer) => {
         keepPlanned(result, framesAsPlanned(planned, result.frames, answer.plan));
-        setHeld({ answer, for: planned, problem: null });
+        setAnswered({ answer, for: planned, problem: null });
       },
-      failed: (problem) => setHeld((before) => ({ ...before, for: planned, problem })),
+      failed: (problem) => setAnswered((before) => ({ ...before, for: planned, problem })),
     });
   }, [planned, result]);
   return {

@@ -17,7 +17,7 @@ export function useReading<K extends ReaderKind>(
   text: string,
   beside: unknown = undefined,
 ): Reading<Read<K>> {
-  const [latest, setHeld] = useState<{
+  const [latest, setLatest] = useState<{
     readonly of: string;
     readonly value: Read<K> | null;
     readonly problem: string | null;
@@ -29,7 +29,7 @@ export function useReading<K extends ReaderKind>(
     >;
     void readInWorker(kind, input).then((read) => {
       if (!wanted) return;
-      setHeld(
+      setLatest(
         read.ok
           ? { of: text, value: read.value, problem: null }
           : { of: text, value: null, problem: notReadText(read.error) },

@@ -11,7 +11,7 @@ interface BagState {
 
 /** Whether blocks go into compartments, looked for in the background. */
 export function useBag(compartments: readonly Compartment[], items: readonly BagItem[]): BagState {
-  const [latest, setHeld] = useState<BagState & { readonly for: readonly BagItem[] | null }>({
+  const [latest, setLatest] = useState<BagState & { readonly for: readonly BagItem[] | null }>({
     answer: null,
     problem: null,
     for: null,
@@ -20,8 +20,8 @@ export function useBag(compartments: readonly Compartment[], items: readonly Bag
     if (compartments.length === 0) return;
     return searchBag(compartments, items, {
       progress: () => undefined,
-      done: (answer) => setHeld({ answer, problem: null, for: items }),
-      failed: (problem) => setHeld({ answer: null, problem, for: items }),
+      done: (answer) => setLatest({ answer, problem: null, for: items }),
+      failed: (problem) => setLatest({ answer: null, problem, for: items }),
     });
   }, [compartments, items]);
   return latest.for === items ? latest : { answer: null, problem: null };
