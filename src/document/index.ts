@@ -91,6 +91,7 @@ export {
 export { VERSIONS } from './migrations';
 export {
   allGear,
+  asksTheSame,
   chosenOutings,
   type ForOuting,
   nextQuestionOf,

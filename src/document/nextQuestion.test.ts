@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { deskOf } from '../../tests/support/desk';
-import { chosenOutings, decode, withTimesAYear } from './index';
+import { asksTheSame, chosenOutings, decode, withTimesAYear } from './index';
 
 const read = decode(readFileSync('demo/regatta.armreach.json', 'utf8'));
 if (!read.ok) throw new Error(read.error.code);
@@ -48,5 +48,26 @@ describe('what Next is asked about', () => {
       both[1],
     ]);
     expect(withTimesAYear(both, { of: 'saved', key: 'a' }, null)).toEqual([both[1]]);
+  });
+});
+
+describe('two states of an outing', () => {
+  it('ask the same where only what the answer does not rest on differs', () => {
+    const file = read.value;
+    const { packing, limits, outing } = file;
+    expect(asksTheSame(file, { ...file, outing: { ...outing, name: 'Another' } })).toBe(true);
+    expect(asksTheSame(file, { ...file, frames: [...file.frames] })).toBe(false);
+    expect(asksTheSame(file, { ...file, stretches: [...file.stretches] })).toBe(false);
+    expect(asksTheSame(file, { ...file, shelf: { ...file.shelf } })).toBe(false);
+    const people = { ...outing, shooters: [...outing.shooters] };
+    expect(asksTheSame(file, { ...file, outing: people })).toBe(false);
+    // What is packed counts where all that is carried is limited; a tick never does.
+    const heavier = { ...packing, bagWeightG: 1234 };
+    const ticked = { ...packing, ticked: ['a thing'] };
+    const free = { ...file, limits: { ...limits, maxCarriedWeightG: null } };
+    expect(asksTheSame(free, { ...free, packing: heavier })).toBe(true);
+    const bound = { ...file, limits: { ...limits, maxCarriedWeightG: 9000 } };
+    expect(asksTheSame(bound, { ...bound, packing: heavier })).toBe(false);
+    expect(asksTheSame(bound, { ...bound, packing: ticked })).toBe(true);
   });
 });

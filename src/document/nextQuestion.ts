@@ -9,6 +9,24 @@ export function whatIsAsked(file: OutingFile): OutingFile {
   return { ...file, frames: [...completeFrames(file.frames)] };
 }
 
+/** Whether two outings, of which what is alike is the same object, have the same answer. */
+export function asksTheSame(a: OutingFile, b: OutingFile): boolean {
+  return (
+    a.frames === b.frames &&
+    a.shelf === b.shelf &&
+    a.limits === b.limits &&
+    a.stretches === b.stretches &&
+    a.outing.shooters === b.outing.shooters &&
+    (a.limits.maxCarriedWeightG === null || packsTheSame(a.packing, b.packing))
+  );
+}
+
+/** What is packed weighs under a limit on all that is carried; a tick changes nothing of it. */
+function packsTheSame(a: OutingFile['packing'], b: OutingFile['packing']): boolean {
+  const keys = Object.keys(a) as (keyof OutingFile['packing'])[];
+  return keys.every((key) => key === 'ticked' || a[key] === b[key]);
+}
+
 /** An outing that gear is bought for. */
 export interface ForOuting {
   readonly id: string;

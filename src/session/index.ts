@@ -24,7 +24,8 @@ export {
   useSession,
   useSessionState,
 } from './hooks';
-export { fetchDemo, type SessionState } from './session';
+export { fetchDemo } from './opening';
+export type { SessionState } from './session';
 export { type Reading, useReading } from './useReading';
 export { type FormerLessons, useFormerLessons } from './useFormerLessons';
 export { useOnceAnswered } from './useOnceAnswered';

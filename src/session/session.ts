@@ -1,19 +1,6 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
+import { asksTheSame, DEFAULT_SETTINGS, EMPTY_SHELF, type FieldIssue, planAlone } from '@/document';
 import {
-  type Codec,
-  decode,
-  DEFAULT_SETTINGS,
-  type Desk,
-  EMPTY_SHELF,
-  type FieldIssue,
-  type OutingFile,
-  planAlone,
-  planCodec,
-  settingsCodec,
-  shelfCodec,
-} from '@/document';
-import {
-  allOutings,
   type AsideEntry,
   asides,
   type BrowserHost,
@@ -22,31 +9,20 @@ import {
   createKeeper,
   deleteLeftSeason,
   type DocumentStore,
-  hasLeftBehind,
-  hasOldStorage,
   type Keeper,
   type KeeperNews,
-  named,
-  openPersonal,
-  openPlanOrNewer,
-  type OutingKey,
-  type Personal,
   problemOf,
-  type RecordKey,
   type SaveState,
   NewerVersionError,
-  recordAt,
 } from '@/document/live';
 import { type Answer, createLineupClient } from '@/workers/lineupClient';
 import type { Backups } from './backups';
 import { createFolderBackup, type FolderBackup } from './folderBackup';
 import type { Library } from './library';
+import { fetchDemo, type Found, markStored, openDemo, openStored, seemsEmpty } from './opening';
 import type { PhotographKeeper } from './photographs';
 import { createSelection, type Selection } from './selection';
-import { lastOpen, rememberOpen } from './whichOuting';
-import { refusalText, sessionText } from '@/text';
-
-const t = sessionText.session;
+import { refusalText } from '@/text';
 
 export interface SessionState {
   readonly phase: 'opening' | 'open' | 'failed';
@@ -90,16 +66,10 @@ export interface Session {
   start(): () => void;
 }
 
-export const DEMO_ADDRESS = '/api/demo';
 /** How long the storage may take before it is said that it does, ms. */
 const SLOW_AFTER_MS = 3000;
 /** What nobody waits for comes after the first answer, ms. */
 const TIDY_AFTER_MS = 4000;
-/** The demo that a first visit opens, one for all tabs. */
-const FIRST_DEMO: OutingKey = 'outing:demo';
-/** Set once something is stored: an answer at once, to be relied on only for haste. */
-const STORED = named('arm-reach-stored');
-
 const FIRST_STATE: SessionState = {
   phase: 'opening',
   isSlow: false,
@@ -224,7 +194,7 @@ function answerEdits(document: DocumentStore, answer: StoreApi<Answer>): () => v
   const client = createLineupClient((next) => answer.setState(next));
   client.warm();
   const unsubscribe = document.store.subscribe(({ file }, { file: before }) => {
-    if (file !== null && !sameQuestion(file, before)) client.ask(file);
+    if (file !== null && !(before && asksTheSame(file, before))) client.ask(file);
   });
   return () => {
     unsubscribe();
@@ -263,99 +233,6 @@ async function tidyUp(library: () => Promise<Library>, folder: FolderBackup): Pr
   await deleteLeftSeason().catch(() => undefined);
 }
 
-const TEXTS: Readonly<Record<'settings' | 'shelf', unknown>> = {
-  settings: settingsCodec,
-  shelf: shelfCodec,
-};
-const textOfKey = (key: RecordKey) =>
-  (key === 'settings' || key === 'shelf' ? TEXTS[key] : planCodec) as Codec<unknown>;
-
-interface Found {
-  readonly opened: boolean;
-  readonly personal?: Personal;
-  readonly restored?: boolean;
-  /** Names of outings that only a newer Arm Reach can read. */
-  readonly passedOver?: readonly string[];
-  readonly refused?: unknown;
-}
-
-/** Opens what is stored: what this tab had open, else what was opened last, else the newest. */
-async function openStored(
-  host: BrowserHost,
-  keeper: Keeper,
-  isWanted: () => boolean,
-): Promise<Found> {
-  if (await hasOldStorage(host)) await (await import('@/document/old')).takeOverOldStorage(host);
-  if (hasLeftBehind()) await (await import('@/document/old')).takeLeftBehind(host, textOfKey);
-  const personal = await openPersonal(host);
-  const { shelf, settings, seen } = personal;
-  const tried = new Set<OutingKey>();
-  /** Outings that only a newer Arm Reach can read: another is opened. */
-  const newer = new Set<OutingKey>();
-  const tryOpen = async (key: OutingKey) => {
-    if (tried.has(key)) return false;
-    tried.add(key);
-    const stored = await openPlanOrNewer(host, key);
-    if (stored === 'newer') newer.add(key);
-    if (stored === 'newer' || stored === null || !isWanted()) return false;
-    keeper.open(
-      key,
-      { plan: stored.value, shelf, settings },
-      new Map([...seen, [key, stored.seen]]),
-    );
-    rememberOpen(key);
-    return stored.restored ? 'restored' : true;
-  };
-  const found = async (keys: readonly OutingKey[]) => {
-    for (const key of keys) {
-      const opened = await tryOpen(key);
-      if (opened !== false) return opened;
-    }
-    return false;
-  };
-  const opened =
-    (await found(await notDeleted(host, lastOpen()))) ||
-    (await found((await allOutings(host)).filter((e) => e.deletedAt === null).map((e) => e.key)));
-  const restored = opened === 'restored' || personal.restored;
-  const entries = newer.size > 0 ? await allOutings(host) : [];
-  const passedOver = entries.filter(({ key }) => newer.has(key)).map(({ name }) => name);
-  return { opened: opened !== false, personal, restored, passedOver };
-}
-
-async function notDeleted(host: BrowserHost, keys: readonly OutingKey[]): Promise<OutingKey[]> {
-  const records = await Promise.all(keys.map((key) => recordAt(host.stores, key)));
-  return keys.filter((_, i) => records[i]?.deletedAt === null);
-}
-
-async function openDemo(keeper: Keeper, file: OutingFile, { personal }: Found): Promise<void> {
-  const { shelf, settings } = personal ?? { shelf: EMPTY_SHELF, settings: DEFAULT_SETTINGS };
-  const seen = personal?.seen ?? new Map();
-  const plan = planAlone(file, settings);
-  const desk: Desk = { plan, shelf, settings };
-  keeper.open(
-    FIRST_DEMO,
-    desk,
-    new Map([...seen, [FIRST_DEMO, { revision: 0, value: { ...plan } }]]),
-  );
-  rememberOpen(FIRST_DEMO);
-}
-
-function seemsEmpty(): boolean {
-  try {
-    return localStorage.getItem(STORED) === null;
-  } catch {
-    return true;
-  }
-}
-
-function markStored(): void {
-  try {
-    localStorage.setItem(STORED, 'yes');
-  } catch {
-    // Without it the next visit only takes a little longer.
-  }
-}
-
 /** Asks the browser once to keep what is stored, when the first own thing is entered. */
 function askToLast({ store }: DocumentStore): () => void {
   const stop = store.subscribe(({ desk }, before) => {
@@ -364,32 +241,6 @@ function askToLast({ store }: DocumentStore): () => void {
     void navigator.storage?.persist?.().catch(() => false);
   });
   return stop;
-}
-
-function sameQuestion(a: OutingFile, b: OutingFile | null): boolean {
-  return (
-    b !== null &&
-    a.frames === b.frames &&
-    a.shelf === b.shelf &&
-    a.limits === b.limits &&
-    a.stretches === b.stretches &&
-    a.outing.shooters === b.outing.shooters &&
-    (a.limits.maxCarriedWeightG === null || samePacking(a.packing, b.packing))
-  );
-}
-
-/** What is packed weighs under a limit on all that is carried; a tick changes nothing of it. */
-function samePacking(a: OutingFile['packing'], b: OutingFile['packing']): boolean {
-  const keys = Object.keys(a) as (keyof OutingFile['packing'])[];
-  return keys.every((key) => key === 'ticked' || a[key] === b[key]);
-}
-
-export async function fetchDemo(): Promise<OutingFile> {
-  const response = await fetch(DEMO_ADDRESS);
-  if (!response.ok) throw new Error(t.theDemoOutingCouldNot(response.status));
-  const read = decode(await response.text());
-  if (!read.ok) throw new Error(refusalText(read.error));
-  return read.value;
 }
 
 /** Why the stored outing can't be opened. */
