@@ -1,7 +1,7 @@
-import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { availableParallelism } from 'node:os';
 import next from 'next';
+import { busy } from '../src/text/en/busy.mjs';
 import { portOrExit } from './port.mjs';
 
 /**
@@ -31,9 +31,7 @@ const BEHIND_TLS = process.env.BEHIND_TLS === 'yes';
 const POSTED = /^\/api\/(lineup|carry)\b/;
 /** Of them at once, as many as have a thread or may wait for one (see lineupPool.ts): the others aren't begun. */
 const MOST_POSTED = Math.max(1, availableParallelism() - 1) + 16;
-const BUSY = JSON.stringify({
-  error: JSON.parse(readFileSync(new URL('../src/text/en/busy.json', import.meta.url), 'utf8')),
-});
+const BUSY = JSON.stringify({ error: busy });
 
 /** On every response; pages have a policy of their own with a nonce in its place. */
 const HEADERS = {

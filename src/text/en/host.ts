@@ -1,4 +1,4 @@
-import busy from './busy.json';
+import { busy } from './busy.mjs';
 
 /** What is said by host. */
 export const hostText = {
