@@ -1,5 +1,5 @@
 /** Relative width at which a bracketed boundary counts as found: a few units of double precision. */
-export const BOUNDARY_RELATIVE_TOLERANCE = 1e-14;
+const BOUNDARY_RELATIVE_TOLERANCE = 1e-14;
 
 /**
  * The place where a predicate that holds at `inside` stops holding on the way to `outside`.

@@ -8,7 +8,7 @@ export interface Interval {
 export type IntervalSet = readonly Interval[];
 
 /** Two ends nearer than this (relative) are one: it keeps rounding from making slivers. */
-export const END_RELATIVE_TOLERANCE = 1e-9;
+const END_RELATIVE_TOLERANCE = 1e-9;
 
 /** Whether `a` lies below `b` by more than rounding. */
 export function clearlyBelow(a: number, b: number): boolean {

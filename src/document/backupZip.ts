@@ -1,7 +1,7 @@
 import { err, ok, type Result } from '@/core/result';
 
 /** Largest size of all files in a backup together, bytes. */
-export const MAX_BACKUP_BYTES = 400_000_000;
+const MAX_BACKUP_BYTES = 400_000_000;
 
 /** What a zip holds: its files, and the names of those that are not as they were written. */
 export interface Unzipped {

@@ -1,7 +1,7 @@
 const LONGEST = 60;
 
 /** A name in small letters, digits and dashes. */
-export function slugOf(name: string): string {
+function slugOf(name: string): string {
   return name
     .slice(0, 10 * LONGEST)
     .normalize('NFKD')

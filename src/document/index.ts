@@ -66,7 +66,6 @@ export {
   planOnShelf,
   readBackup,
 } from './backup';
-export { MAX_BACKUP_BYTES } from './backupZip';
 export { FILE_FORMAT, type OutingFile, outingFile } from './outingFile';
 export * from './desk';
 export { framesOfClusters, gearOfSeen, type SeenNames } from './fromPhotographs';

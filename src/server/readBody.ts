@@ -1,7 +1,7 @@
 import { err, ok, type Result } from '@/core/result';
 
 /** Largest outing file that may be posted, unpacked, bytes. */
-export const MAX_BYTES = 8_000_000;
+const MAX_BYTES = 8_000_000;
 
 export interface Unread {
   readonly code: 'too-large' | 'encoding' | 'damaged';

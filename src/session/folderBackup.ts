@@ -27,7 +27,7 @@ interface Folder {
 type Picker = (options: { mode: 'readwrite'; id: string }) => Promise<Folder>;
 
 const KEY = 'backup-folder';
-export const BACKUP_FILE = 'arm-reach-backup.zip';
+const BACKUP_FILE = 'arm-reach-backup.zip';
 /** After the last edit a backup is written within this time, ms. */
 const EVERY_MS = 30_000;
 

@@ -109,7 +109,7 @@ export const need = z.discriminatedUnion('kind', [
 export type Need = z.infer<typeof need>;
 
 /** Depth that must be sharp: rows behind the subject's front, or all between two distances. */
-export const sharpDepth = z.discriminatedUnion('kind', [
+const sharpDepth = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('rows'), depthM: z.number().min(0.001).max(1000) }),
   z
     .strictObject({

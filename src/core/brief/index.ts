@@ -44,7 +44,6 @@ export {
   type LensKinds,
   limits,
   type Limits,
-  NEED_TOLERANCE_PERCENT,
 } from './limits';
 export { outing, type Outing, outingId } from './outing';
 export { type Profile, type ProfileKey, profileOf, PROFILES, withProfile } from './profiles';
@@ -80,6 +79,5 @@ export {
   type PackedWeights,
   packing,
   type Packing,
-  USUAL_WEIGHTS,
 } from './packing';
 export { dayAfter, minutesBetween, minutesOf, timeOf } from './wallClock';

@@ -7,7 +7,7 @@ const SKIES = Object.keys(SKY_DIVISORS) as (keyof typeof SKY_DIVISORS)[];
 const ev = z.number().min(-12).max(22);
 
 /** Where the light's strength is known from. `none`: light sets no demand. */
-export const lightSource = z.discriminatedUnion('kind', [
+const lightSource = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('none') }),
   z.strictObject({ kind: z.literal('ev'), ev100: ev }),
   z.strictObject({ kind: z.literal('scene'), scene: z.enum(KEYS) }),

@@ -10,7 +10,7 @@ import { NO_RESERVE, reserve } from './reserve';
  * whole; own: nothing to buy or borrow; grade: pictures made with better lenses, in one's own judgement.
  */
 export const LATE_AIMS = ['weight', 'price', 'speed', 'changes', 'crop', 'own', 'grade'] as const;
-export const lateAim = z.enum(LATE_AIMS);
+const lateAim = z.enum(LATE_AIMS);
 export type LateAim = z.infer<typeof lateAim>;
 
 /** The lenses that a profile leaves to choose from. */
@@ -21,7 +21,7 @@ export type LensKinds = z.infer<typeof lensKinds>;
  * A need given as a focal length or an angle is met within so many percent: marked focal lengths, crop
  * factors and equivalents are rounded (a 25 mm on a 17.3 × 13 mm sensor is sold as a 50).
  */
-export const NEED_TOLERANCE_PERCENT = 2;
+const NEED_TOLERANCE_PERCENT = 2;
 
 const grams = z.number().min(0).max(200_000).nullable();
 const count = z.number().min(0).max(2);

@@ -25,7 +25,7 @@ export type PackedThing = z.infer<typeof packedThing>;
 const itemWeight = within(GEAR_RANGES.weightG).nullable();
 
 /** What each of the things to pack weighs that are not on the shelf, g; null for not known. */
-export const packedWeights = z.strictObject({
+const packedWeights = z.strictObject({
   batteryG: itemWeight,
   cardG: itemWeight,
   tripodG: itemWeight,
@@ -86,7 +86,7 @@ export const packing = z.strictObject({
 export type Packing = z.infer<typeof packing>;
 
 /** Usual weights of small things, g. Common practice, no source: weigh your own. */
-export const USUAL_WEIGHTS: PackedWeights = {
+const USUAL_WEIGHTS: PackedWeights = {
   batteryG: 80,
   cardG: 5,
   tripodG: 1500,

@@ -37,7 +37,7 @@ export interface Permission {
   /** Setups stay on their bodies. */
   readonly fixesSetups: boolean;
 }
-export const PERMISSIONS = {
+const PERMISSIONS = {
   flash: { fixesSetups: false },
   support: { fixesSetups: false },
   /** Where bags stay outside, only what is on the bodies is there. */

@@ -19,7 +19,7 @@ import { EVERYTHING, type CoverageTask, taskOf } from './coveredRange';
 import { spotAt } from './spot';
 
 /** No lens for still cameras is faster than about this. Common practice, no source. */
-export const FASTEST_F_NUMBER = 0.95;
+const FASTEST_F_NUMBER = 0.95;
 
 /**
  * Wishes of one frame that fight each other whatever the lens, with what would free them.

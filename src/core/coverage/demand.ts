@@ -23,7 +23,7 @@ import { MM_PER_M } from '@/core/units';
 export const LIGHT_TOLERANCE_STOPS = 0.1;
 
 /** What must be sharp is so within two pixels of the output. Common practice, no source. */
-export const OUTPUT_COC_PX = 2;
+const OUTPUT_COC_PX = 2;
 
 /** No lens is taken to stop down further than this f-number. Common practice, no source. */
 export const SMALLEST_OF_ALL = 64;
@@ -150,7 +150,7 @@ function pixelsOf({ sensor, pixels }: Demanded, part: SensorSize): PixelSize | n
 }
 
 /** Pixels that must be left; null when the whole picture is wanted. */
-export function outputPixels(output: Output): PixelSize | null {
+function outputPixels(output: Output): PixelSize | null {
   switch (output.kind) {
     case 'uncropped':
       return null;

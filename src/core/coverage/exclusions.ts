@@ -17,12 +17,12 @@ export type Exclusion =
  * A frame-filling fisheye may leave this share of the diagonal short of 180°: nominal focal lengths
  * are rounded (a nominal 15 mm equisolid one gives 42.4 mm of 43.3). Common practice, no source.
  */
-export const FULL_FRAME_MARGIN = 0.03;
+const FULL_FRAME_MARGIN = 0.03;
 /**
  * Least angle from corner to corner of a frame-filling fisheye picture, degrees: below it a smaller
  * sensor has cut the bend away. Common practice, no source.
  */
-export const LEAST_CORNER_ANGLE_DEG = 160;
+const LEAST_CORNER_ANGLE_DEG = 160;
 
 /** All that bars a setup from a frame, gravest first. */
 export function exclusionsOf(setup: Setup, frame: Frame): Exclusion[] {

@@ -8,23 +8,11 @@ export {
   type Harder,
   stillCovering,
 } from './covering';
-export {
-  type Exclusion,
-  exclusionOf,
-  FULL_FRAME_MARGIN,
-  isOfGrade,
-  LEAST_CORNER_ANGLE_DEG,
-} from './exclusions';
+export { type Exclusion, exclusionOf, isOfGrade } from './exclusions';
 export { type Conflict, conflictOf } from './conflict';
 export { coversAlone, isEnough } from './coversAlone';
 export { coveredDistances } from './coveredDistances';
-export {
-  type Demand,
-  demandOf,
-  LIGHT_TOLERANCE_STOPS,
-  OUTPUT_COC_PX,
-  outputPixels,
-} from './demand';
+export { type Demand, demandOf, LIGHT_TOLERANCE_STOPS } from './demand';
 export type { TimeRule } from './exposure';
 export { filterFNumber, filterStops } from './filter';
 export type { BlurMargin, LightMargin, Margins, SharpMargin } from './margins';

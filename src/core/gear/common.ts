@@ -27,7 +27,7 @@ export function lineOfText(most: number) {
 }
 
 /** What ids are made of. */
-export const ITEM_ID = /^[\w.:-]+$/;
+const ITEM_ID = /^[\w.:-]+$/;
 
 export const itemId = z.string().min(1).max(80).regex(ITEM_ID);
 

@@ -23,7 +23,7 @@ export const focalRange = z
 export type FocalRange = z.infer<typeof focalRange>;
 
 /** Widest f-number at one marked focal length. */
-export const aperturePoint = z.strictObject({
+const aperturePoint = z.strictObject({
   focalMm: within(GEAR_RANGES.focalLengthMm),
   fNumber: within(GEAR_RANGES.fNumber),
 });

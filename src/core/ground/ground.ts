@@ -31,7 +31,7 @@ export type Station = z.infer<typeof station>;
 export const subjectId = itemId.brand<'GroundSubjectId'>();
 
 /** What is photographed: at one point, along a line, or moving along a path. */
-export const groundSubject = z
+const groundSubject = z
   .strictObject({
     id: subjectId,
     name: itemName,
@@ -71,7 +71,7 @@ export const isRound = (kind: 'wall' | 'people' | 'pillar' | 'tree'): boolean =>
   kind === 'pillar' || kind === 'tree';
 
 /** Where nobody may go. */
-export const closedGround = z.strictObject({
+const closedGround = z.strictObject({
   id: itemId,
   name: itemName,
   points: z.array(point).min(3).max(50),

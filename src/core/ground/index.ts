@@ -14,7 +14,7 @@ export {
   WIDEST_SHEET_M,
 } from './ground';
 export { type Place, placeOn, pointOn } from './local';
-export { edgesOf, eyeAt, measure, type Measured } from './measure';
+export { edgesOf, measure, type Measured } from './measure';
 export { between, edgesAlong, flatM, isInside } from './plane';
 export {
   type Eye,
@@ -25,11 +25,10 @@ export {
   sees,
   shadowOf,
 } from './sight';
-export { measuredFrames, seenPercent, standpointsOf } from './standpoints';
+export { measuredFrames, seenPercent } from './standpoints';
 export {
   directionOf,
   type LightFrom,
-  lightFrom,
   type LightSince,
   lightThrough,
   sunOver,

@@ -13,7 +13,7 @@ export interface Measured {
 }
 
 /** The camera at a station. */
-export const eyeAt = ({ at, cameraM }: Station): Eye => ({ ...at, zM: cameraM });
+const eyeAt = ({ at, cameraM }: Station): Eye => ({ ...at, zM: cameraM });
 
 /** The edges of a subject; a point is one of no length. */
 export function edgesOf({ points }: Pick<GroundSubject, 'points'>): Edge[] {

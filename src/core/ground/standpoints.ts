@@ -31,7 +31,7 @@ function told(distanceM: number, round: (steps: number) => number): number {
 export const seenPercent = (seen: number): number => Math.floor(100 * seen + ROUNDING);
 
 /** A frame's standpoints: one for each station that the plan has. */
-export function standpointsOf(
+function standpointsOf(
   subject: GroundSubject,
   { stations, obstacles }: Pick<Ground, 'stations' | 'obstacles'>,
 ): Standpoint[] {

@@ -44,7 +44,7 @@ export function directionOf(azimuthDeg: number, northDeg: number): Point {
 }
 
 /** Where the light of the sun comes from for a picture taken from one place towards another. */
-export function lightFrom(
+function lightFrom(
   from: Point,
   towards: Point,
   { azimuthDeg }: SunOverPlan,

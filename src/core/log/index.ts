@@ -37,7 +37,6 @@ export {
   numberAt,
   photoAt,
   photosOf,
-  takenAt,
 } from './log';
 export { joinedMarks, logMarks, type LogMarks, MOST_CLOCK_S, NO_MARKS } from './marks';
 export {

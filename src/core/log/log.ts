@@ -80,7 +80,7 @@ export function numberAt(log: Log, column: NumberColumn, i: number): number | nu
   return Number.isFinite(value) ? Number(value.toPrecision(DIGITS)) : value;
 }
 
-export function takenAt(log: Log, i: number): number | null {
+function takenAt(log: Log, i: number): number | null {
   const ms = log.takenMs[i] ?? NaN;
   return Number.isNaN(ms) ? null : ms;
 }

@@ -3,7 +3,7 @@ import type { Seen } from './seen';
 import { DAY_MS, MINUTE_MS } from '@/core/units';
 
 /** How far outside a stretch a photograph may be taken and still belong to it, minutes. */
-export const NEAR_STRETCH_MIN = 20;
+const NEAR_STRETCH_MIN = 20;
 
 /** When a stretch is, local times as milliseconds; null where its day or one of its times isn't known. */
 export interface StretchTime {

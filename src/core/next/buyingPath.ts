@@ -100,7 +100,7 @@ function pathOf(
 }
 
 /** One thing a step at most, within the money that there is by then. */
-export function pathRows(
+function pathRows(
   have: JointModel['have'],
   open: readonly Tradable[],
   { stepBudget, saves }: PathTerms,

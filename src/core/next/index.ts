@@ -2,7 +2,6 @@
 export { answersOf, hadNow, type NextRun, type YearWorth } from './answering';
 export { fieldOf, type HeldWhy, type NextField } from './field';
 export {
-  CAMERA_CHANGES,
   type CameraChange,
   type Missing,
   missing,

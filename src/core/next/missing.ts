@@ -53,7 +53,7 @@ export interface MissingKind {
   } | null;
 }
 
-export const CAMERA_CHANGES = ['iso', 'stabiliser', 'second'] as const;
+const CAMERA_CHANGES = ['iso', 'stabiliser', 'second'] as const;
 /** One stop more of ISO, a stabiliser where it has none, or another like it beside it. */
 export type CameraChange = (typeof CAMERA_CHANGES)[number];
 

@@ -9,7 +9,7 @@ import { type SensorSize, sideMm } from './sensor';
  */
 
 /** Share of the diagonal that the circle of confusion takes by default. Common practice, no source. */
-export const COC_DIAGONAL_DIVISOR = 1500;
+const COC_DIAGONAL_DIVISOR = 1500;
 
 /** Circle of confusion, mm, as the diagonal over a divisor. */
 export function circleOfConfusionMm(sensor: SensorSize, divisor = COC_DIAGONAL_DIVISOR): number {

@@ -11,7 +11,6 @@ export { tubeMagnification } from './closeUp';
 export {
   blurDiscMm,
   circleOfConfusionMm,
-  COC_DIAGONAL_DIVISOR,
   fNumberForBlur,
   fNumberForDepth,
   focusForDepthMm,

@@ -6,7 +6,7 @@ import type { Write } from './records';
  * A page that is left has no time for a write that takes a moment. What it has not written yet it
  * leaves in the page's small storage, which is done at once; the next page takes it from there.
  */
-export const PREFIX = `${named('arm-reach-left')}:`;
+const PREFIX = `${named('arm-reach-left')}:`;
 
 export function leaveBehind<T>({ key, name, seen, stateId, text, value }: Write<T>): void {
   try {

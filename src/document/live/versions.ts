@@ -18,8 +18,8 @@ interface KeptVersion extends Omit<Version, 'key'> {
 const STOOD_MS = 60_000;
 /** While work goes on without such a pause, a state is kept this often, ms. */
 const WORKING_MS = 300_000;
-export const VERSIONS_KEPT = 30;
-export const DAYS_KEPT = 60;
+const VERSIONS_KEPT = 30;
+const DAYS_KEPT = 60;
 
 const SEPARATOR = '@';
 const keyOf = (key: RecordKey, { savedAt, revision }: Pick<Version, 'savedAt' | 'revision'>) =>

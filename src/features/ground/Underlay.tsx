@@ -176,7 +176,7 @@ function Known({
 }
 
 /** A picture so large that a length on it is what it really is; its first end stays where it is. */
-export function scaledBy(underlay: Underlay, [from, to]: KnownLength, lengthM: number): Underlay {
+function scaledBy(underlay: Underlay, [from, to]: KnownLength, lengthM: number): Underlay {
   const factor = lengthM / Math.max(flatM(from, to), 1e-6);
   // Turned about its middle: the middle goes away from the first end as everything else does.
   const middle = {

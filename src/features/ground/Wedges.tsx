@@ -17,7 +17,7 @@ const CROPPED = 1.005;
 const HALF_ROUND_DEG = 179;
 
 /** What a setup takes in from side to side, at a focal length, degrees. */
-export function acrossDeg(setup: Setup, focalMm: number, orientation: Orientation): number {
+function acrossDeg(setup: Setup, focalMm: number, orientation: Orientation): number {
   if (setup.projection !== 'rectilinear') return HALF_ROUND_DEG;
   return angleOfViewDeg(focalMm, setup.sensor, orientation === 'portrait' ? 'height' : 'width');
 }

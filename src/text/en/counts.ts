@@ -74,7 +74,7 @@ export type Noun = keyof typeof NOUNS;
 const RULES = new Intl.PluralRules('en-GB');
 
 /** The noun for so many. */
-export function noun(n: number, of: Noun): string {
+function noun(n: number, of: Noun): string {
   return NOUNS[of][RULES.select(n) === 'one' ? 'one' : 'other'];
 }
 

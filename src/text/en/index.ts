@@ -1,6 +1,6 @@
 /** Everything that is said, in English. */
 export { itemsText } from './behind';
-export { counted, type Noun, noun } from './counts';
+export { counted, type Noun } from './counts';
 export { besideText } from './beside';
 export { changesText } from './changes';
 export { aimText, amountText, bringInText, differenceSteps, worseText } from './differences';
