@@ -1,3 +1,4 @@
+import { BitSet } from '@/core/bitSet';
 import type { FrameId, ShooterId } from '@/core/brief';
 import type { BodyId } from '@/core/gear';
 import type { Assignment } from '@/core/lineup';
@@ -96,12 +97,12 @@ export class Course {
   /** Ids of the things, bodies first. */
   readonly thingIds: readonly string[];
   private readonly itemsOfKey: (readonly number[])[] = [];
-  /** For each setup, the pictures that it has a part in making, a bit each, 32 a word. */
-  private readonly serves: Int32Array[] = [];
+  /** For each setup, the pictures that it has a part in making. */
+  private readonly serves: BitSet[] = [];
   /** For each picture, those that some setup of its own can have a part in as well, and itself. */
-  private readonly sharing: readonly Int32Array[];
+  private readonly sharing: readonly BitSet[];
   /** Pictures that are left over: filled anew for each question. */
-  private readonly left: Int32Array;
+  private readonly left: BitSet;
   /** The last stretch that can use a setup, by number. */
   private readonly lastOfKey: number[] = [];
   /** Bodies of which one can stand for another. */
@@ -152,7 +153,7 @@ export class Course {
         .size > 1;
     const frameIds = scarcestFirst(shifts);
     this.frameCount = frameIds.length;
-    this.left = new Int32Array(Math.ceil(frameIds.length / 32));
+    this.left = BitSet.empty(frameIds.length);
     this.legs = this.legsOf(shifts, frameIds, anyOrder);
     const stackCount = new Set(uses.map((m) => m.items.join())).size;
     this.toCome = new StacksToCome(
@@ -169,9 +170,8 @@ export class Course {
       stackCount * this.people.length,
     );
     this.sharing = frameIds.map((_, frame) => {
-      const sharing = this.left.slice();
-      for (const serves of this.serves)
-        if (serves && hasBit(serves, frame)) serves.forEach((word, at) => (sharing[at]! |= word));
+      const sharing = BitSet.empty(frameIds.length);
+      for (const serves of this.serves) if (serves?.has(frame)) sharing.addAll(serves);
       return sharing;
     });
   }
@@ -199,7 +199,7 @@ export class Course {
       const stack = stacks.get(ids.join()) ?? stacks.size;
       stacks.set(ids.join(), stack);
       this.stackOfKey[key] = stack;
-      addBit((this.serves[key] ??= this.left.slice()), frame);
+      (this.serves[key] ??= BitSet.empty(frameIds.length)).add(frame);
       this.lastOfKey[key] = at;
       for (const thing of [body, ...items]) this.lastUseBy[thing]![hand.person] = at;
       return { assignedSetup, hand, key, body, items, things: [body, ...items] };
@@ -393,33 +393,19 @@ export class Course {
   /** How many pictures are left of which no two share a setup, and none has one that is on: those that few make first. */
   private apart(state: number[], made: bigint): number {
     const { left, serves, sharing } = this;
-    let rest = made;
-    for (let at = 0; at < left.length; at += 1, rest >>= WORD)
-      left[at] = ~Number(BigInt.asIntN(32, rest));
-    for (let body = 0; body < this.bodyCount; body += 1) takeAway(left, serves[state[body]!]);
+    left.fillWithout(made);
+    for (let body = 0; body < this.bodyCount; body += 1) {
+      const served = serves[state[body]!];
+      if (served) left.deleteAll(served);
+    }
     let count = 0;
-    for (let at = 0; at < left.length; at += 1)
-      while (left[at] !== 0) {
-        const frame = 32 * at + 31 - Math.clz32(left[at]! & -left[at]!);
-        // Above the last picture there are none.
-        if (frame >= this.frameCount) return count;
-        takeAway(left, sharing[frame]);
-        count += 1;
-      }
+    // Above the last picture there are none.
+    for (let next = left.first(); next >= 0 && next < this.frameCount; next = left.first()) {
+      left.deleteAll(sharing[next]!);
+      count += 1;
+    }
     return count;
   }
-}
-
-const WORD = 32n;
-
-const hasBit = (bits: Int32Array, at: number) => (bits[at >> 5]! & (1 << (at & 31))) !== 0;
-
-function addBit(bits: Int32Array, at: number): void {
-  bits[at >> 5]! |= 1 << (at & 31);
-}
-
-function takeAway(from: Int32Array, bits: Int32Array | undefined): void {
-  if (bits) for (let at = 0; at < from.length; at += 1) from[at]! &= ~bits[at]!;
 }
 
 /** The pictures, those that few setups make first. */

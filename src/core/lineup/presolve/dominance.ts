@@ -2,7 +2,7 @@ import type { StretchId } from '@/core/brief';
 import type { LensId } from '@/core/gear';
 import { covers, type IntervalSet, union } from '@/core/intervals';
 import { AT_EASE, type Pace } from '@/core/pace';
-import { BitSet } from './bitSet';
+import { BitSet } from '@/core/bitSet';
 import type { OpportunitySegments } from './segments';
 import type { Problem, Target } from '../problem/problem';
 import { usefulCopies } from '../problem/assignments';

@@ -1,5 +1,5 @@
 import type { Target } from '../problem/problem';
-import { BitSet } from './bitSet';
+import { BitSet } from '@/core/bitSet';
 import { essentialSegments, type OpportunitySegments } from './segments';
 
 /**

@@ -15,7 +15,7 @@ import {
   personFrame,
   someLimits,
 } from '../../../../tests/support/gear';
-import { BitSet } from './bitSet';
+import { BitSet } from '@/core/bitSet';
 import { type Segment, segmentsOf, essentialSegments } from './segments';
 import { baseTargets, type Problem, problemOf } from '../problem/problem';
 import { lensesOf } from '../problem/candidates';

@@ -1,6 +1,6 @@
 import type { Frame, FrameId } from '@/core/brief';
 import { clearlyBelow, type Interval, type IntervalSet } from '@/core/intervals';
-import { BitSet } from './bitSet';
+import { BitSet } from '@/core/bitSet';
 import type { Opportunity } from '../problem/opportunities';
 import { isOfOneItem, type OpportunityPositions } from '../problem/positions';
 

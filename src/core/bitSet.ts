@@ -1,12 +1,13 @@
 const WORD_BITS = 32;
+const WORD_SHIFT = BigInt(WORD_BITS);
 
 /** A set of numbers from 0 on, one bit each: thousands of segments over thousands of candidates stay small. */
 export class BitSet {
-  private constructor(private readonly words: Uint32Array) {}
+  private constructor(private readonly words: Int32Array) {}
 
   /** @param size above every member */
   static empty(size: number): BitSet {
-    return new BitSet(new Uint32Array(Math.ceil(size / WORD_BITS)));
+    return new BitSet(new Int32Array(Math.ceil(size / WORD_BITS)));
   }
 
   static of(size: number, members: readonly number[]): BitSet {
@@ -27,6 +28,30 @@ export class BitSet {
 
   has(member: number): boolean {
     return ((this.words[member >>> 5] ?? 0) & (1 << (member & 31))) !== 0;
+  }
+
+  addAll(other: BitSet): void {
+    for (let i = 0; i < this.words.length; i += 1) this.words[i]! |= other.words[i]!;
+  }
+
+  deleteAll(other: BitSet): void {
+    for (let i = 0; i < this.words.length; i += 1) this.words[i]! &= ~other.words[i]!;
+  }
+
+  /** Makes it all that a whole number has no bit for, up to the end of its last word. */
+  fillWithout(bits: bigint): void {
+    let rest = bits;
+    for (let i = 0; i < this.words.length; i += 1, rest >>= WORD_SHIFT)
+      this.words[i] = ~Number(BigInt.asIntN(WORD_BITS, rest));
+  }
+
+  /** Its least member; -1 where it is empty. */
+  first(): number {
+    for (let i = 0; i < this.words.length; i += 1) {
+      const word = this.words[i]!;
+      if (word !== 0) return i * WORD_BITS + (31 - Math.clz32(word & -word));
+    }
+    return -1;
   }
 
   isWithin(other: BitSet): boolean {
